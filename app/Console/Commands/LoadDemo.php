@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Data\Import;
+use App\Data\StoredData;
+use App\Formats\DelimitedFile;
+use App\Models\Dataset;
+use App\Models\Study;
+use DuskRail\Rail\PlacedStop;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Reading\Detection;
+use DuskRail\Study\RosterSort;
+use DuskRail\Study\Study as StudyOfCore;
+use DuskRail\Study\Words;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+final class LoadDemo extends Command
+{
+    public const NAME = 'Saltmarch Coast Water Forum';
+
+    private const SOURCE = 'Saltmarch Coast Water Forum, monthly and annual returns, October 2025. Made-up data.';
+
+    protected $signature = 'demo:load';
+
+    protected $description = 'Load the demo data and its studies, unless they are there';
+
+    public function handle(): int
+    {
+        if (Dataset::where('name', self::NAME)->exists()) {
+            $this->line('The demo is there already.');
+
+            return self::SUCCESS;
+        }
+        DB::transaction(function (): void {
+            $forum = $this->import('monthly.csv')->asNew(self::NAME, self::SOURCE, 'Veldmere Water');
+            $forum->measures()->whereIn('key', ['leakage', 'bursts', 'complaints'])->update(['better' => 'lower']);
+            $this->import('annual.csv')->addedTo($forum);
+            $this->import('utilities.csv')->addedTo($forum);
+            $this->studies($forum->refresh());
+
+            $daily = $this->import('daily-veldmere.csv', ['measureName' => 'Water into supply'])->asNew('Veldmere Water, day by day', 'Veldmere Water, daily water into supply, October 2025. Made-up data.', 'Veldmere Water');
+            $first = StudyOfCore::first('Water into supply, by the day', $daily->measures()->firstOrFail()->key, new StoredData($daily));
+            Study::begin($daily, $first->with(['rail' => Rail::of(self::stop('s1', 'rolling', ['window' => 7]))]));
+        });
+        $this->line('The demo is loaded.');
+
+        return self::SUCCESS;
+    }
+
+    /** @param array<string, mixed> $changes to what the file is understood to be */
+    private function import(string $file, array $changes = []): Import
+    {
+        $path = database_path("demo/files/{$file}");
+        $table = DelimitedFile::open($path);
+
+        return new Import($path, $file, $table, Detection::of($table->sample($file, 20_000)[0])->plan->with($changes));
+    }
+
+    private function studies(Dataset $forum): void
+    {
+        $perConnection = self::stop('s1', 'per-denominator', ['measure' => 'connections', 'times' => 1e6]);
+        $mean = self::stop('s2', 'rolling', ['window' => 12]);
+        $index = self::stop('s3', 'index', ['base' => '2019']);
+        $focus = ['veldmere-water' => 1];
+        $studies = [
+            new StudyOfCore('The tangle', 'leakage', Rail::of()),
+            new StudyOfCore('Veldmere among its peers', 'leakage', Rail::of($perConnection, $mean), $focus, sort: RosterSort::Lowest),
+            new StudyOfCore('Leakage since 2019', 'leakage', Rail::of($perConnection, $mean, $index), $focus, sort: RosterSort::Lowest),
+            new StudyOfCore(
+                'Leakage since the programme', 'leakage', Rail::of($perConnection, $mean, $index),
+                [...$focus, 'harrowfell' => 2], sort: RosterSort::Lowest,
+                words: new Words('Veldmere has cut its leakage by a third since 2019, while Harrowfell, outside the programme, loses more'),
+            ),
+        ];
+        foreach ($studies as $study) {
+            Study::begin($forum, $study);
+        }
+    }
+
+    /** @param array<string, scalar> $settings */
+    private static function stop(string $id, string $type, array $settings): PlacedStop
+    {
+        return new PlacedStop($id, StopCatalogue::make($type, $settings));
+    }
+}

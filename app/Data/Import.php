@@ -1,0 +1,218 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use App\Formats\DelimitedFile;
+use App\Models\Dataset;
+use App\Models\Entity;
+use App\Models\ImportedFile;
+use App\Models\Measure;
+use App\Models\StoredSeries;
+use DuskRail\Reading\Observations;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\ReadMeasure;
+use DuskRail\Reading\ReadSeries;
+use DuskRail\Reading\Reader;
+use DuskRail\Reading\Shape;
+use DuskRail\Time\Frequency;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Reads a file into a data set as a plan says: a new version of it, or nothing. */
+final readonly class Import
+{
+    /**
+     * @param bool $leavingOut go on without what cannot be read
+     * @param (callable(int): void)|null $progress told the number of rows read now and then
+     */
+    public function __construct(
+        private string $path,
+        private string $fileName,
+        private DelimitedFile $file,
+        private Plan $plan,
+        private bool $leavingOut = false,
+        private mixed $progress = null,
+    ) {}
+
+    /** @throws ImportStopped */
+    public function asNew(string $name, string $source, string $home = ''): Dataset
+    {
+        if ($this->plan->shape === Shape::Attributes) {
+            throw ImportStopped::because('This table describes entities and holds no figures by period. Bring a file of figures first, then add this one to its data set. If it does hold periods, say above how it lies.');
+        }
+        $observations = $this->read();
+
+        return DB::transaction(function () use ($name, $source, $home, $observations): Dataset {
+            $dataset = Dataset::create(['name' => $name, 'source' => $source]);
+            $this->store($dataset, $observations);
+            $entity = $dataset->entities()->where('name', $home)->first();
+            $entity?->update(['home' => true]);
+
+            return $dataset;
+        });
+    }
+
+    /** @throws ImportStopped */
+    public function addedTo(Dataset $dataset): void
+    {
+        $observations = $this->read();
+        if ($this->plan->shape === Shape::Attributes && array_intersect(
+            array_map(mb_strtolower(...), array_map(strval(...), array_keys($observations->attributes))),
+            array_keys($this->known($dataset)),
+        ) === []) {
+            throw ImportStopped::because("None of the names in this table is in “{$dataset->name}”. Check which column names the entities.");
+        }
+        DB::transaction(fn () => $this->store($dataset, $observations));
+    }
+
+    private function read(): Observations
+    {
+        $observations = Reader::read($this->file->rows(), $this->plan, $this->progress);
+        if ($observations->isEmpty()) {
+            throw ImportStopped::because('Nothing could be read from the file as it is understood above. Change how the table lies or which column is which.');
+        }
+        if ($observations->problemCount > 0 && ! $this->leavingOut) {
+            throw ImportStopped::byProblems($observations);
+        }
+
+        return $observations;
+    }
+
+    private function store(Dataset $dataset, Observations $observations): void
+    {
+        $dataset->update(['version' => $dataset->version + 1]);
+        $file = ImportedFile::create([
+            'dataset_id' => $dataset->id,
+            'version' => $dataset->version,
+            'name' => $this->fileName,
+            'sha256' => hash_file('sha256', $this->path),
+            'rows' => $observations->rowCount,
+            'plan' => $this->plan->toArray(),
+        ]);
+        if ($this->plan->shape === Shape::Attributes) {
+            $this->describe($dataset, $observations);
+
+            return;
+        }
+        $measures = array_map(fn (ReadMeasure $m): Measure => $this->measure($dataset, $m, $observations->frequency), $observations->measures);
+        $entities = $this->entities($dataset, $observations->entities);
+        foreach ($observations->series() as $series) {
+            $this->keep($dataset, $file, $measures[$series->measure], $entities[$series->entity], $series);
+        }
+    }
+
+    /** Adds a series, or lays its values over those that are there; where the file has none, the old ones stay. */
+    private function keep(Dataset $dataset, ImportedFile $file, Measure $measure, Entity $entity, ReadSeries $read): void
+    {
+        $old = StoredSeries::query()->inVersion($dataset->version)
+            ->where(['measure_id' => $measure->id, 'entity_id' => $entity->id])->first();
+        [$first, $values, $statuses, $places] = [$read->first, $read->values, $read->statuses, $read->places];
+        if ($old !== null) {
+            [$first, $values, $statuses, $places] = self::laidOver($old, $read);
+            $old->update(['until' => $dataset->version]);
+        }
+        StoredSeries::create([
+            'measure_id' => $measure->id,
+            'entity_id' => $entity->id,
+            'imported_file_id' => $file->id,
+            'since' => $dataset->version,
+            'first' => $first,
+            'values' => $values,
+            'statuses' => max($statuses) === 0 ? [] : $statuses,
+            'places' => $places,
+        ]);
+    }
+
+    /** @return array{int, list<float>, list<int>, list<int>} */
+    private static function laidOver(StoredSeries $old, ReadSeries $new): array
+    {
+        $first = min($old->first, $new->first);
+        $end = max($old->first + count($old->values), $new->first + count($new->values));
+        $values = $statuses = $places = [];
+        for ($ordinal = $first; $ordinal < $end; $ordinal++) {
+            $fresh = $new->values[$ordinal - $new->first] ?? NAN;
+            $isFresh = ! is_nan($fresh);
+            $values[] = $isFresh ? $fresh : ($old->values[$ordinal - $old->first] ?? NAN);
+            $statuses[] = $isFresh ? $new->statuses[$ordinal - $new->first] : ($old->statuses[$ordinal - $old->first] ?? 0);
+            // A place belongs to the newest file; what an older one gave is found through the older version.
+            $places[] = $isFresh ? $new->places[$ordinal - $new->first] : -1;
+        }
+
+        return [$first, $values, $statuses, $places];
+    }
+
+    private function measure(Dataset $dataset, ReadMeasure $read, Frequency $frequency): Measure
+    {
+        $key = self::key($read->name);
+        $known = $dataset->measures()->where('key', $key)->first();
+        if ($known !== null && $known->frequency !== $frequency) {
+            return $this->measure($dataset, new ReadMeasure("{$read->name} ({$frequency->adjective()})", $read->unit, $read->kind, $read->better), $frequency);
+        }
+
+        return $known ?? Measure::create([
+            'dataset_id' => $dataset->id,
+            'key' => $key,
+            'name' => $read->name,
+            'unit' => $read->unit,
+            'kind' => $read->kind,
+            'better' => $read->better,
+            'frequency' => $frequency,
+        ]);
+    }
+
+    /**
+     * @param list<string> $names
+     * @return list<Entity> one for each name
+     */
+    private function entities(Dataset $dataset, array $names): array
+    {
+        $known = $this->known($dataset);
+        $keys = array_flip(array_map(static fn (Entity $e): string => $e->key, $known));
+        $entities = [];
+        foreach ($names as $name) {
+            $lower = mb_strtolower($name);
+            if (! isset($known[$lower])) {
+                $key = $base = self::key($name);
+                for ($n = 2; isset($keys[$key]); $n++) {
+                    $key = "{$base}-{$n}";
+                }
+                $keys[$key] = true;
+                $known[$lower] = Entity::create(['dataset_id' => $dataset->id, 'key' => $key, 'name' => $name, 'about' => []]);
+            }
+            $entities[] = $known[$lower];
+        }
+
+        return $entities;
+    }
+
+    private function describe(Dataset $dataset, Observations $observations): void
+    {
+        $known = $this->known($dataset);
+        foreach ($observations->attributes as $name => $attributes) {
+            $entity = $known[mb_strtolower((string) $name)] ?? null;
+            $entity?->update(['about' => [...$entity->about, ...$attributes]]);
+        }
+    }
+
+    /** @return array<string, Entity> by name in lower case */
+    private function known(Dataset $dataset): array
+    {
+        $known = [];
+        foreach ($dataset->entities()->get() as $entity) {
+            $known[mb_strtolower($entity->name)] = $entity;
+        }
+
+        return $known;
+    }
+
+    /** A name as a key; it begins with a letter, since PHP would take digits alone for a number. */
+    private static function key(string $name): string
+    {
+        $slug = Str::slug($name);
+        $slug = $slug === '' ? 'x'.substr(hash('sha256', $name), 0, 8) : $slug;
+
+        return ctype_digit($slug[0]) ? "n-{$slug}" : $slug;
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use DomainException;
+use DuskRail\Reading\Observations;
+
+/** Some of a file could not be read and nobody has said to go on without it. Nothing was stored. */
+final class ImportStopped extends DomainException
+{
+    private function __construct(string $message, public readonly ?Observations $observations = null)
+    {
+        parent::__construct($message);
+    }
+
+    public static function byProblems(Observations $observations): self
+    {
+        return new self('Some cells cannot be read, and nothing was stored. Mend the guess above, or go on without them.', $observations);
+    }
+
+    public static function because(string $reason): self
+    {
+        return new self($reason);
+    }
+}

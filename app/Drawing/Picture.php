@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drawing;
+
+use DuskRail\Chart\Palette;
+use DuskRail\Chart\Scene;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/** A scene as a file to hand over. */
+final readonly class Picture
+{
+    public function __construct(private Scene $scene, private Palette $palette) {}
+
+    /** Self-contained SVG; the fonts are inside as WOFF2, Latin letters only, since that is all that fits in a picture. */
+    public function svg(): string
+    {
+        $styles = '<style>';
+        foreach (self::webFonts() as $family => $path) {
+            $styles .= "@font-face{font-family:'{$family}';font-weight:200 900;src:url(data:font/woff2;base64,".base64_encode((string) file_get_contents($path)).") format('woff2')}";
+        }
+
+        return Svg::standalone($this->scene, $this->palette, "{$styles}</style>");
+    }
+
+    /** @param int $times pixels of the picture for one of the screen */
+    public function png(int $times): string
+    {
+        // librsvg takes its fonts from fontconfig and cannot use those inside the picture.
+        $process = new Process(
+            ['rsvg-convert', '--format=png', "--zoom={$times}", '--keep-aspect-ratio'],
+            null,
+            ['FONTCONFIG_FILE' => self::fontConfiguration()],
+            Svg::standalone($this->scene, $this->palette, ''),
+            30,
+        );
+        $process->run();
+        if (! $process->isSuccessful()) {
+            throw new RuntimeException("rsvg-convert could not draw the picture: {$process->getErrorOutput()}");
+        }
+
+        return $process->getOutput();
+    }
+
+    /** @return array<string, string> path by family */
+    private static function webFonts(): array
+    {
+        $folder = config()->string('duskrail.fonts');
+
+        return [
+            'Source Sans 3' => "{$folder}/source-sans-3-latin-wght-normal.woff2",
+            'Fraunces' => "{$folder}/fraunces-latin-wght-normal.woff2",
+        ];
+    }
+
+    /** A fontconfig file that knows the shipped fonts and no others, so that every machine draws the same picture. */
+    private static function fontConfiguration(): string
+    {
+        $path = storage_path('framework/cache/fonts.conf');
+        $wanted = '<?xml version="1.0"?><!DOCTYPE fontconfig SYSTEM "urn:fontconfig:fonts.dtd"><fontconfig><dir>'
+            .htmlspecialchars(config()->string('duskrail.fonts'), ENT_XML1).'</dir><cachedir>'
+            .htmlspecialchars(storage_path('framework/cache/fontconfig'), ENT_XML1).'</cachedir></fontconfig>';
+        if (! is_file($path) || file_get_contents($path) !== $wanted) {
+            file_put_contents($path, $wanted, LOCK_EX);
+        }
+
+        return $path;
+    }
+}

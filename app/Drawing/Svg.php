@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drawing;
+
+use DuskRail\Chart\Box;
+use DuskRail\Chart\Dot;
+use DuskRail\Chart\Group;
+use DuskRail\Chart\Ink;
+use DuskRail\Chart\Mark;
+use DuskRail\Chart\Palette;
+use DuskRail\Chart\Placed;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\Stroke;
+use DuskRail\Chart\Words;
+
+/**
+ * Writes a scene as SVG 1.1. With a palette the colours are written out and the picture stands alone; without one they
+ * are left to the page's custom properties, so that day and night need no new picture.
+ */
+final readonly class Svg
+{
+    private const FAMILY = ['text' => "'Source Sans 3','Source Sans 3 Variable',sans-serif", 'headline' => "Fraunces,'Fraunces Variable',serif"];
+
+    private function __construct(private ?Palette $palette) {}
+
+    /** @param array<string, string> $attributes of the svg element */
+    public static function forScreen(Scene $scene, array $attributes): string
+    {
+        return (new self(null))->picture($scene, $attributes, '');
+    }
+
+    /** A picture of its own, with the fonts it needs inside. */
+    public static function standalone(Scene $scene, Palette $palette, string $fontStyles): string
+    {
+        return '<?xml version="1.0" encoding="UTF-8"?>'."\n".(new self($palette))->picture(
+            $scene,
+            ['xmlns' => 'http://www.w3.org/2000/svg', 'role' => 'img', 'aria-labelledby' => 'title description'],
+            '<title id="title">'.self::escape($scene->title).'</title><desc id="description">'.self::escape($scene->description).'</desc>'.$fontStyles,
+        );
+    }
+
+    /** @param list<list<float>> $pieces */
+    public static function path(array $pieces): string
+    {
+        $d = '';
+        foreach ($pieces as $piece) {
+            $count = count($piece);
+            if ($count === 2) {
+                // A line with no length is drawn as a dot by its round caps.
+                $d .= 'M'.round($piece[0], 1).' '.round($piece[1], 1).'h.01';
+                continue;
+            }
+            $d .= 'M'.round($piece[0], 1).' '.round($piece[1], 1).'L';
+            for ($i = 2; $i < $count; $i += 2) {
+                $d .= round($piece[$i], 1).' '.round($piece[$i + 1], 1).' ';
+            }
+        }
+
+        return rtrim($d);
+    }
+
+    /** @param array<string, string> $attributes */
+    private function picture(Scene $scene, array $attributes, string $head): string
+    {
+        $width = self::number($scene->width);
+        $height = self::number($scene->height);
+        $svg = "<svg width=\"{$width}\" height=\"{$height}\" viewBox=\"0 0 {$width} {$height}\" font-family=\"".self::FAMILY['text'].'"'.self::attributes($attributes).">{$head}";
+        foreach ($scene->marks as $mark) {
+            $svg .= $this->mark($mark);
+        }
+
+        return "{$svg}</svg>";
+    }
+
+    private function mark(Mark $mark): string
+    {
+        return match (true) {
+            $mark instanceof Stroke => $this->stroke($mark),
+            $mark instanceof Words => $this->words($mark),
+            $mark instanceof Group => $this->group($mark),
+            $mark instanceof Box => $this->box($mark),
+            $mark instanceof Dot => sprintf('<circle cx="%s" cy="%s" r="%s" fill="%s"/>', self::number($mark->x), self::number($mark->y), self::number($mark->radius), $this->ink($mark->ink)),
+            $mark instanceof Placed => sprintf('<g transform="translate(%s %s)">%s</g>', self::number($mark->x), self::number($mark->y), implode('', array_map($this->mark(...), $mark->marks))),
+            default => '',
+        };
+    }
+
+    private function stroke(Stroke $stroke): string
+    {
+        $dash = $stroke->dash === [] ? '' : ' stroke-dasharray="'.implode(' ', $stroke->dash).'"';
+
+        return '<path d="'.self::path($stroke->pieces).'" fill="none" stroke="'.$this->ink($stroke->ink).'" stroke-width="'.self::number($stroke->width)."\"{$dash} stroke-linejoin=\"round\" stroke-linecap=\"round\"/>";
+    }
+
+    private function words(Words $words): string
+    {
+        $runs = '';
+        foreach ($words->runs as $run) {
+            $runs .= count($words->runs) === 1
+                ? self::escape($run['text'])
+                : "<tspan fill=\"{$this->ink($run['ink'])}\" font-weight=\"{$run['weight']}\">".self::escape($run['text']).'</tspan>';
+        }
+        $first = $words->runs[0] ?? ['ink' => Ink::Text, 'weight' => 400];
+
+        return sprintf(
+            '<text x="%s" y="%s" font-size="%s"%s%s%s%s fill="%s">%s</text>',
+            self::number($words->x),
+            self::number($words->y),
+            self::number($words->type->size),
+            $words->type->headline ? ' font-family="'.self::FAMILY['headline'].'"' : '',
+            $first['weight'] === 400 ? '' : " font-weight=\"{$first['weight']}\"",
+            $words->anchor === 'start' ? '' : " text-anchor=\"{$words->anchor}\"",
+            count($words->runs) > 1 ? ' xml:space="preserve"' : '',
+            $this->ink($first['ink']),
+            $runs,
+        );
+    }
+
+    private function group(Group $group): string
+    {
+        if ($group->marks === []) {
+            return '';
+        }
+        $facts = [];
+        foreach ($group->facts as $name => $value) {
+            $facts["data-{$name}"] = $value;
+        }
+
+        return '<g'.self::attributes(['class' => $group->role, ...$facts]).'>'.implode('', array_map($this->mark(...), $group->marks)).'</g>';
+    }
+
+    private function box(Box $box): string
+    {
+        return sprintf(
+            '<rect x="%s" y="%s" width="%s" height="%s"%s fill="%s"%s/>',
+            self::number($box->x), self::number($box->y), self::number($box->width), self::number($box->height),
+            $box->radius > 0 ? ' rx="'.self::number($box->radius).'"' : '',
+            $this->ink($box->ink),
+            $box->opacity < 1 ? ' opacity="'.$box->opacity.'"' : '',
+        );
+    }
+
+    private function ink(Ink $ink): string
+    {
+        return $this->palette === null ? "var(--{$ink->value})" : $this->palette->colour($ink);
+    }
+
+    /** @param array<string, string> $attributes */
+    private static function attributes(array $attributes): string
+    {
+        $text = '';
+        foreach ($attributes as $name => $value) {
+            $text .= " {$name}=\"".self::escape($value).'"';
+        }
+
+        return $text;
+    }
+
+    private static function number(float $number): string
+    {
+        return (string) round($number, 1);
+    }
+
+    private static function escape(string $text): string
+    {
+        // Control characters have no place in XML, escaped or not.
+        return htmlspecialchars((string) preg_replace('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', '', mb_scrub($text)), ENT_QUOTES | ENT_XML1, 'UTF-8');
+    }
+}

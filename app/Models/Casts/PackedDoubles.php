@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models\Casts;
+
+use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A list of floats as little-endian doubles in a blob, bit for bit; a missing value is NAN.
+ *
+ * @implements CastsAttributes<list<float>, list<float>>
+ */
+final class PackedDoubles implements CastsAttributes
+{
+    public function get(Model $model, string $key, mixed $value, array $attributes): array
+    {
+        return is_string($value) && $value !== '' ? array_values(unpack('e*', $value) ?: []) : [];
+    }
+
+    public function set(Model $model, string $key, mixed $value, array $attributes): string
+    {
+        return pack('e*', ...$value);
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models\Casts;
+
+use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A list of integers as little-endian 64-bit numbers in a blob.
+ *
+ * @implements CastsAttributes<list<int>, list<int>>
+ */
+final class PackedIntegers implements CastsAttributes
+{
+    public function get(Model $model, string $key, mixed $value, array $attributes): array
+    {
+        return is_string($value) && $value !== '' ? array_values(unpack('P*', $value) ?: []) : [];
+    }
+
+    public function set(Model $model, string $key, mixed $value, array $attributes): string
+    {
+        return pack('P*', ...$value);
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property string $key
+ * @property string $name
+ * @property bool $home
+ * @property array<string, string> $about
+ */
+final class Entity extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['home' => 'boolean', 'about' => 'array'];
+
+    public function asCore(): \DuskRail\Data\Entity
+    {
+        return new \DuskRail\Data\Entity($this->key, $this->name, $this->about['group'] ?? '', $this->home, $this->about);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use DuskRail\Data\Better;
+use DuskRail\Data\Kind;
+use DuskRail\Time\Frequency;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property string $key
+ * @property string $name
+ * @property string $unit
+ * @property Kind $kind
+ * @property Better $better
+ * @property Frequency $frequency
+ */
+final class Measure extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $casts = ['kind' => Kind::class, 'better' => Better::class, 'frequency' => Frequency::class];
+
+    public function asCore(): \DuskRail\Data\Measure
+    {
+        return \DuskRail\Data\Measure::of($this->key, $this->name, $this->unit, $this->kind, $this->frequency, $this->better);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Casts\PackedDoubles;
+use App\Models\Casts\PackedIntegers;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * One entity's figures of one measure, as they are from one version of the data set until before another.
+ *
+ * @property int $measure_id
+ * @property int $entity_id
+ * @property int $imported_file_id
+ * @property int $since
+ * @property int|null $until
+ * @property int $first ordinal of the first period
+ * @property list<float> $values
+ * @property list<int> $statuses empty when all are plainly measured
+ * @property list<int> $places row × 16384 + column in the file
+ */
+final class StoredSeries extends Model
+{
+    public $timestamps = false;
+
+    protected $table = 'series';
+
+    protected $guarded = [];
+
+    protected $casts = ['values' => PackedDoubles::class, 'statuses' => PackedIntegers::class, 'places' => PackedIntegers::class];
+
+    /** @param Builder<StoredSeries> $query */
+    public function scopeInVersion(Builder $query, int $version): void
+    {
+        $query->where('since', '<=', $version)->where(static function (Builder $open) use ($version): void {
+            $open->whereNull('until')->orWhere('until', '>', $version);
+        });
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // The largest file that can be brought in, in bytes. bin/demo gives PHP the same limit.
+    'largest_upload' => 200 * 1024 * 1024,
+
+    // How many rows of a large file the preview looks at; the rest is read, and checked, on import.
+    'preview_rows' => 20_000,
+
+    // TrueType files for pictures that are drawn on the server, and for measuring text.
+    'fonts' => resource_path('fonts'),
+];

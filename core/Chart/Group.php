@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+/** Marks that belong to one line or one part of the chart, so that they can be lit up or dragged together. */
+final readonly class Group implements Mark
+{
+    /**
+     * @param string $role what the group is: `series`, `end-label`, `axis`, `base` …
+     * @param list<Mark> $marks
+     * @param array<string, string> $facts what the pointer needs to know of it, by name
+     */
+    public function __construct(public string $role, public array $marks, public array $facts = []) {}
+}

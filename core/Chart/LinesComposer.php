@@ -1,0 +1,229 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+use DuskRail\Rail\Stops\IndexToBase;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Line;
+use DuskRail\Study\LineState;
+use DuskRail\Time\PeriodRange;
+
+/** The Lines view: focus lines in colour before quiet peers, named and valued at their ends. */
+final readonly class LinesComposer
+{
+    /** Up to so many lines each is named at its end; with more, only those in focus and the median. */
+    private const NAME_ALL = 8;
+
+    private const LABEL_HEIGHT = 20.0;
+
+    public function __construct(private TextMeasure $measure) {}
+
+    public function compose(Comparison $comparison, float $width, float $height): Scene
+    {
+        $narrow = $width < 560;
+        $axisType = Type::text($narrow ? 12.5 : 13.5);
+        $scale = $this->scale($comparison, $height);
+        $ticks = Ticks::between($scale->low, $scale->high, max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
+        $ends = $this->ends($comparison, Type::text($narrow ? 14 : 15.5, 700), $width * ($narrow ? 0.3 : 0.34));
+        $left = 14.0 + max(0.0, ...array_map(fn (float $v): float => $this->measure->width($ticks->label($v), $axisType), $ticks->values));
+        $right = $width - ($ends === [] ? 18.0 : 26.0 + max(array_column($ends, 'width')));
+        $plot = new PlotArea($left, max($left + 40.0, $right), $scale->atHigh, $scale->atLow, $comparison->from, $comparison->to);
+
+        return new Scene($width, $height, [
+            $this->base($comparison, $plot),
+            $this->valueAxis($ticks, $scale, $plot, $axisType, $width),
+            $this->timeAxis($comparison, $plot, $axisType),
+            ...$this->lines($comparison, $plot, $scale),
+            ...$this->endLabels($ends, $comparison, $plot, $scale, $height),
+        ], $plot, $comparison->measure->name, Summary::of($comparison));
+    }
+
+    private function scale(Comparison $comparison, float $height): Scale
+    {
+        $low = INF;
+        $high = -INF;
+        foreach ($comparison->present() as $line) {
+            for ($i = $comparison->from; $i <= $comparison->to; $i++) {
+                $value = $line->values[$i];
+                $low = $value < $low ? $value : $low;
+                $high = $value > $high ? $value : $high;
+            }
+        }
+
+        return Scale::vertical($low <= $high ? [$low, $high] : [], $height - 46.0, 14.0);
+    }
+
+    /** The spans that are 100 on average, shaded. */
+    private function base(Comparison $comparison, PlotArea $plot): Group
+    {
+        $marks = [];
+        $base = self::baseOf($comparison);
+        $positions = $base === null ? null : $comparison->axis->positions($base);
+        if ($base !== null && $positions !== null && $positions[1] >= $plot->from && $positions[0] <= $plot->to) {
+            $half = max(2.0, min(6.0, $plot->step() / 2));
+            $x = max($plot->left, $plot->x($positions[0]) - ($positions[0] === $positions[1] ? $half : 0.0));
+            $until = min($plot->right, $plot->x($positions[1]) + ($positions[0] === $positions[1] ? $half : $plot->step()));
+            $type = Type::text(13);
+            $text = "base {$base->label()}";
+            $room = $this->measure->width($text, $type) / 2;
+            $marks = [
+                new Box($x, $plot->top, max(1.0, $until - $x), $plot->bottom - $plot->top, Ink::Tint),
+                Words::plain(min(max(($x + $until) / 2, $plot->left + $room), $plot->right - $room), $plot->top + 14, $text, $type, Ink::Quiet, 'middle'),
+            ];
+        }
+
+        return new Group('base', $marks);
+    }
+
+    /** The base of the last index on the rail that is in use, or null. */
+    public static function baseOf(Comparison $comparison): ?PeriodRange
+    {
+        foreach (array_reverse($comparison->run->legs) as $leg) {
+            if ($leg->placed->stop instanceof IndexToBase && ! $leg->placed->bypassed && $leg->refusal === null) {
+                return $leg->placed->stop->base();
+            }
+        }
+
+        return null;
+    }
+
+    private function valueAxis(Ticks $ticks, Scale $scale, PlotArea $plot, Type $type, float $width): Group
+    {
+        $marks = [];
+        foreach ($ticks->values as $value) {
+            $y = round($scale->at($value)) + 0.5;
+            $zero = abs($value) < 1e-12;
+            $marks[] = new Stroke([[$plot->left, $y, $plot->right, $y]], $zero ? Ink::Median : Ink::Hair, 1.0);
+            $marks[] = Words::plain($plot->left - 8, $y + 4.5, $ticks->label($value), $type, Ink::Quiet, 'end');
+        }
+
+        return new Group('value-axis', $marks);
+    }
+
+    private function timeAxis(Comparison $comparison, PlotArea $plot, Type $type): Group
+    {
+        $marks = [];
+        $width = fn (string $text): float => $this->measure->width($text, $type);
+        $small = Type::text($type->size - 1);
+        foreach (TimeTicks::along($comparison->axis, $plot->from, $plot->to, $plot->step(), $width) as $tick) {
+            if ($tick->edge !== null) {
+                $x = round($plot->left + $tick->edge * $plot->step()) + 0.5;
+                $marks[] = new Stroke([[$x, $plot->bottom, $x, $plot->bottom + 5]], Ink::Median, 1.0);
+            }
+            $x = $plot->left + $tick->centre * $plot->step();
+            if ($plot->step() === 0.0) {
+                $x = $plot->x($plot->from);
+            }
+            $marks[] = Words::plain($x, $plot->bottom + 21, $tick->label, $type, Ink::Quiet, 'middle');
+            if ($tick->below !== '') {
+                $marks[] = Words::plain($x, $plot->bottom + 37, $tick->below, $small, Ink::Quiet, 'middle');
+            }
+        }
+
+        return new Group('time-axis', $marks);
+    }
+
+    /** @return list<Group> peers first, then the median, then the focus, the first chosen on top */
+    private function lines(Comparison $comparison, PlotArea $plot, Scale $scale): array
+    {
+        $groups = [];
+        $peers = $comparison->inState(LineState::Peer);
+        $weight = count($peers) > 60 ? 1.0 : 1.3;
+        foreach ($peers as $line) {
+            $groups[] = new Group('series', [new Stroke(Pieces::of($line->values, $plot, $scale), Ink::Peer, $weight)], self::facts($line));
+        }
+        if ($comparison->median !== [] && count($peers) > 1) {
+            $groups[] = new Group('median', [new Stroke(Pieces::of($comparison->median, $plot, $scale), Ink::Median, 2.0)]);
+        }
+        foreach (array_reverse($comparison->focus()) as $line) {
+            $pieces = Pieces::of($line->values, $plot, $scale);
+            $ink = Ink::focus($line->hue);
+            $marks = [new Stroke($pieces, Ink::Sheet, 6.0), new Stroke($pieces, $ink, 3.0)];
+            if ($line->last !== null) {
+                $marks[] = new Dot($plot->x($line->last), $scale->at($line->latest()), 4.5, $ink);
+            }
+            $groups[] = new Group('series', $marks, self::facts($line));
+        }
+
+        return $groups;
+    }
+
+    /** @return array<string, string> */
+    private static function facts(Line $line): array
+    {
+        return ['line' => $line->key, 'name' => $line->name, 'hue' => (string) $line->hue];
+    }
+
+    /**
+     * What is to be written at the ends of lines.
+     *
+     * @return list<array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type, width: float}>
+     */
+    private function ends(Comparison $comparison, Type $type, float $room): array
+    {
+        $all = count($comparison->present()) <= self::NAME_ALL;
+        $ends = [];
+        foreach ($comparison->present() as $line) {
+            if ($line->last !== null && ($line->state === LineState::Focus || $all)) {
+                $ink = $line->state === LineState::Focus ? Ink::focus($line->hue) : Ink::Quiet;
+                $ends[] = $this->end($line->key, $line->name, $line->latest(), $line->last, $ink, $line->state === LineState::Focus ? $type : Type::text($type->size, 400), $comparison, $room);
+            }
+        }
+        $median = $comparison->median;
+        for ($i = $comparison->to; $median !== [] && $i >= $comparison->from; $i--) {
+            if (! is_nan($median[$i])) {
+                if (count($comparison->inState(LineState::Peer)) > 1) {
+                    $ends[] = $this->end('', 'Peer median', $median[$i], $i, Ink::Quiet, $type, $comparison, $room);
+                }
+                break;
+            }
+        }
+
+        return $ends;
+    }
+
+    /** @return array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type, width: float} */
+    private function end(string $key, string $name, float $at, int $last, Ink $ink, Type $type, Comparison $comparison, float $room): array
+    {
+        $value = $comparison->format($at);
+        $valueWidth = $this->measure->width(" {$value}", Type::text($type->size, 600));
+        while (mb_strlen($name) > 4 && $this->measure->width($name, $type) + $valueWidth > $room) {
+            $name = rtrim(mb_substr($name, 0, mb_strlen(rtrim($name, '…')) - 1)).'…';
+        }
+
+        return ['key' => $key, 'name' => $name, 'value' => $value, 'at' => $at, 'last' => $last, 'ink' => $ink, 'type' => $type, 'width' => $this->measure->width($name, $type) + $valueWidth];
+    }
+
+    /**
+     * @param list<array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type, width: float}> $ends
+     * @return list<Group>
+     */
+    private function endLabels(array $ends, Comparison $comparison, PlotArea $plot, Scale $scale, float $height): array
+    {
+        $places = LabelPlacement::column(
+            array_map(static fn (array $end): float => $scale->at($end['at']), $ends),
+            self::LABEL_HEIGHT,
+            0.0,
+            $height - 26.0,
+        );
+        $labels = [];
+        foreach ($ends as $i => $end) {
+            $x = $plot->right + 20.0;
+            $y = $places[$i];
+            $from = $scale->at($end['at']);
+            $leader = [$plot->x($end['last']) + 6.0, $from];
+            array_push($leader, ...($end['last'] < $plot->to ? [$plot->right + 4.0, $from] : []), ...[$x - 4.0, $y]);
+            $labels[] = new Group('end-label', [
+                new Stroke([$leader], Ink::Median, 1.0, $end['last'] < $plot->to ? [2.0, 3.0] : []),
+                Words::runs($x, $y + 5.0, [
+                    ['text' => $end['name'], 'ink' => $end['ink'], 'weight' => $end['type']->weight],
+                    ['text' => " {$end['value']}", 'ink' => $end['ink'], 'weight' => min(600, $end['type']->weight)],
+                ], $end['type']),
+            ], $end['key'] === '' ? [] : ['line' => $end['key']]);
+        }
+
+        return $labels;
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+/**
+ * Which colour each ink is, on a day or a night ground. The style sheet of the pages is written from here too.
+ *
+ * The focus hues come out of bench/choose-hues.php; what they promise is tested.
+ */
+final readonly class Palette
+{
+    private const DAY = [
+        'ground' => '#fbf7f1', 'sheet' => '#fffdf9', 'ink' => '#2b2036', 'quiet' => '#665c71', 'hair' => '#e6ddd6',
+        'tint' => '#f4ebe3', 'rail' => '#44325a', 'peer' => '#cdc5d0', 'median' => '#857a8f', 'warn' => '#8a4b00',
+        'focus-1' => '#c2410f', 'focus-2' => '#187050', 'focus-3' => '#3961da', 'focus-4' => '#a83d8a', 'focus-5' => '#560d98', 'focus-6' => '#760224',
+    ];
+
+    private const NIGHT = [
+        'ground' => '#1a1424', 'sheet' => '#221a2e', 'ink' => '#f3edf7', 'quiet' => '#aca2b9', 'hair' => '#382d48',
+        'tint' => '#2b2139', 'rail' => '#c9b6e6', 'peer' => '#4f4460', 'median' => '#8b7f98', 'warn' => '#f0b070',
+        'focus-1' => '#ff9366', 'focus-2' => '#67e1a8', 'focus-3' => '#33a5af', 'focus-4' => '#f6c0f9', 'focus-5' => '#9b7eef', 'focus-6' => '#e3e725',
+    ];
+
+    /** @param array<string, string> $colours */
+    private function __construct(public bool $isNight, private array $colours) {}
+
+    public static function day(): self
+    {
+        return new self(false, self::DAY);
+    }
+
+    public static function night(): self
+    {
+        return new self(true, self::NIGHT);
+    }
+
+    /** As #rrggbb. */
+    public function colour(Ink $ink): string
+    {
+        return $this->colours[$ink->value];
+    }
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+/** Marks moved as a whole. */
+final readonly class Placed implements Mark
+{
+    /** @param list<Mark> $marks */
+    public function __construct(public float $x, public float $y, public array $marks) {}
+}

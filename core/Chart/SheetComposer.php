@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Wording;
+
+/** A whole sheet as one picture, to hand over: headline, subtitle, chart and source. */
+final readonly class SheetComposer
+{
+    private const MARGIN = 30.0;
+
+    public function __construct(private TextMeasure $measure) {}
+
+    public function compose(Comparison $comparison, Wording $wording, float $width, float $height): Scene
+    {
+        $inner = $width - 2 * self::MARGIN;
+        $headline = Type::headline(27);
+        $marks = [];
+        $y = 46.0;
+        foreach ($this->wrapped(Wording::coloured($wording->headline, $comparison), $headline, $inner) as $runs) {
+            $marks[] = Words::runs(0, $y, $runs, $headline);
+            $y += 32.0;
+        }
+        $y -= 4.0;
+        foreach ($this->wrapped([['text' => $wording->subtitle, 'hue' => 0]], Type::text(16), $inner, Ink::Quiet) as $runs) {
+            $marks[] = Words::runs(0, $y, $runs, Type::text(16));
+            $y += 21.0;
+        }
+        $source = $this->wrapped([['text' => $wording->source, 'hue' => 0]], Type::text(13), $inner, Ink::Quiet);
+        $foot = 17.0 * count($source) + 14.0;
+        $chart = (new LinesComposer($this->measure))->compose($comparison, $inner, max(160.0, $height - $y - $foot));
+        $marks[] = new Placed(0, $y - 6.0, $chart->marks);
+        foreach ($source as $line => $runs) {
+            $marks[] = Words::runs(0, $height - $foot + 6.0 + 17.0 * $line, $runs, Type::text(13));
+        }
+
+        return new Scene($width, $height, [
+            new Box(0, 0, $width, $height, Ink::Sheet),
+            new Placed(self::MARGIN, 0, $marks),
+        ], null, $wording->headline, "{$wording->subtitle}. {$chart->description}");
+    }
+
+    /**
+     * Breaks text into lines that fit, at spaces and where the writer broke it.
+     *
+     * @param list<array{text: string, hue: int}> $parts
+     * @return list<list<array{text: string, ink: Ink, weight: int}>>
+     */
+    private function wrapped(array $parts, Type $type, float $room, Ink $plain = Ink::Text): array
+    {
+        $lines = [];
+        $line = [];
+        $used = 0.0;
+        foreach ($parts as $part) {
+            foreach (preg_split('/(\n)|(?<= )/', $part['text'], -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+                $wide = $this->measure->width(rtrim($word), $type);
+                if ($word === "\n" || ($used > 0.0 && $used + $wide > $room)) {
+                    $lines[] = $line;
+                    [$line, $used] = [[], 0.0];
+                }
+                if ($word !== "\n") {
+                    $line[] = ['text' => $word, 'ink' => $part['hue'] > 0 ? Ink::focus($part['hue']) : $plain, 'weight' => $type->weight];
+                    $used += $this->measure->width($word, $type);
+                }
+            }
+        }
+        $lines[] = $line;
+
+        return array_values(array_filter($lines, static fn (array $l): bool => $l !== []));
+    }
+}

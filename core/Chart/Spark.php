@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+/** A line so small that it stands in a row of a list; on its own scale, since it shows a course and not a size. */
+final class Spark
+{
+    /**
+     * @param list<float> $values along the whole axis
+     * @return list<list<float>> pieces, at most two points a pixel
+     */
+    public static function pieces(array $values, int $from, int $to, float $width, float $height): array
+    {
+        // A point for about every two pixels is all that can be told apart at this size.
+        $stride = max(1, intdiv($to - $from, (int) ($width / 2)));
+        $chosen = [];
+        $low = INF;
+        $high = -INF;
+        for ($i = $to; $i >= $from; $i -= $stride) {
+            $value = $values[$i];
+            $chosen[] = $value;
+            $low = $value < $low ? $value : $low;
+            $high = $value > $high ? $value : $high;
+        }
+        if ($low > $high) {
+            return [];
+        }
+        $scale = $low === $high
+            ? new Scale($low - 1, $high + 1, $height - 2, 2)
+            : new Scale($low, $high, $height - 2, 2);
+
+        return Pieces::of(array_reverse($chosen), new PlotArea(1, $width - 1, 2, $height - 2, 0, count($chosen) - 1), $scale);
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodAxis;
+
+/**
+ * The words along a time axis, as people say them: years under the stretch they cover; where there are few of them,
+ * months or days, with the year said once below.
+ */
+final class TimeTicks
+{
+    private const ROOM = 16.0;
+
+    /**
+     * @param int $from first position shown
+     * @param float $step pixels from one position to the next
+     * @param callable(string): float $width of a label, in pixels
+     * @return list<TimeTick>
+     */
+    public static function along(PeriodAxis $axis, int $from, int $to, float $step, callable $width): array
+    {
+        if ($axis->frequency === Frequency::Number || $axis->frequency === Frequency::Year) {
+            return self::plain($axis, $from, $to, $step, $width);
+        }
+        $yearWidth = $width('2024') + self::ROOM;
+        $first = $axis->period($from);
+        $last = $axis->period($to);
+        $pixelsAYear = $step * ($to - $from + 1) / max(0.01, ($last->lastDay() - $first->firstDay() + 1) / 365.25);
+        if ($pixelsAYear < 12 * ($width('Mar') + self::ROOM) / 6) {
+            $every = (int) Ticks::step(max(1.0, $yearWidth / $pixelsAYear));
+
+            return self::spans($axis, $from, $to, $step, Frequency::Year, $every, $width);
+        }
+        if ($axis->frequency === Frequency::HalfYear || $axis->frequency === Frequency::Quarter) {
+            return self::spans($axis, $from, $to, $step, $axis->frequency, 1, $width);
+        }
+        $pixelsAMonth = $pixelsAYear / 12;
+        if ($axis->frequency === Frequency::Day && $pixelsAMonth > 5 * ($width('28 Mar') + self::ROOM)) {
+            return self::days($axis, $from, $to, $step, $width);
+        }
+        foreach ([1, 3, 6] as $every) {
+            if ($pixelsAMonth * $every >= $width('Mar') + self::ROOM) {
+                break;
+            }
+        }
+
+        return self::spans($axis, $from, $to, $step, Frequency::Month, $every, $width);
+    }
+
+    /**
+     * @param callable(string): float $width
+     * @return list<TimeTick>
+     */
+    private static function plain(PeriodAxis $axis, int $from, int $to, float $step, callable $width): array
+    {
+        $widest = max($width($axis->period($from)->label()), $width($axis->period($to)->label()));
+        $every = (int) Ticks::step(max(1.0, ($widest + self::ROOM) / max($step, 1e-6)));
+        $ticks = [];
+        for ($i = $from; $i <= $to; $i++) {
+            if ($axis->period($i)->ordinal % $every === 0) {
+                $ticks[] = new TimeTick($i - $from, $i - $from, $axis->period($i)->label());
+            }
+        }
+
+        return $ticks;
+    }
+
+    /**
+     * One label for each span of a coarser frequency, centred on the positions it covers.
+     *
+     * @param callable(string): float $width
+     * @return list<TimeTick>
+     */
+    private static function spans(PeriodAxis $axis, int $from, int $to, float $step, Frequency $span, int $every, callable $width): array
+    {
+        $ticks = [];
+        $yearSaid = null;
+        $i = $from;
+        while ($i <= $to) {
+            $period = $axis->period($i)->in($span);
+            $start = $i;
+            while ($i <= $to && $axis->period($i)->in($span)->ordinal === $period->ordinal) {
+                $i++;
+            }
+            $place = $span === Frequency::Month ? $period->ordinal % 12 : $period->ordinal;
+            if ($place % $every !== 0) {
+                continue;
+            }
+            $label = match ($span) {
+                Frequency::Month => Period::monthShort($period->ordinal % 12 + 1),
+                Frequency::Quarter => 'Q'.($period->ordinal % 4 + 1),
+                Frequency::HalfYear => 'H'.($period->ordinal % 2 + 1),
+                default => $period->label(),
+            };
+            $whole = $start > $from || $axis->period($start)->in($span)->firstDay() === $axis->period($start)->firstDay();
+            $fits = ($i - $start) * $step >= $width($label) || $span === $axis->frequency;
+            if (! $fits && ($start === $from || $i > $to)) {
+                continue;
+            }
+            $year = $span === Frequency::Year ? null : $period->yearNumber();
+            $centre = $every > 1 && $span !== Frequency::Year ? $start - $from : ($start + $i - 1) / 2 - $from;
+            $ticks[] = new TimeTick(
+                $start === $from && (! $whole || $span !== $axis->frequency) ? null : (float) ($start - $from),
+                (float) $centre,
+                $label,
+                $year !== null && $year !== $yearSaid ? (string) $year : '',
+            );
+            $yearSaid = $year;
+        }
+
+        return $ticks;
+    }
+
+    /**
+     * @param callable(string): float $width
+     * @return list<TimeTick>
+     */
+    private static function days(PeriodAxis $axis, int $from, int $to, float $step, callable $width): array
+    {
+        $every = max(1, (int) ceil(($width('28 Mar') + self::ROOM) / $step));
+        $every = $every <= 1 ? 1 : ($every <= 7 ? 7 : 14);
+        $ticks = [];
+        $yearSaid = null;
+        for ($i = $from; $i <= $to; $i += $every) {
+            $period = $axis->period($i);
+            $words = explode(' ', $period->short());
+            $ticks[] = new TimeTick($i - $from, $i - $from, "{$words[0]} {$words[1]}", $words[2] === $yearSaid ? '' : $words[2]);
+            $yearSaid = $words[2];
+        }
+
+        return $ticks;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+/** Text on one line, in one or more colours. */
+final readonly class Words implements Mark
+{
+    /**
+     * @param list<array{text: string, ink: Ink, weight: int}> $runs
+     * @param 'start'|'middle'|'end' $anchor
+     */
+    private function __construct(
+        public float $x,
+        public float $y,
+        public array $runs,
+        public Type $type,
+        public string $anchor,
+    ) {}
+
+    /**
+     * @param float $y of the base line
+     * @param 'start'|'middle'|'end' $anchor
+     */
+    public static function plain(float $x, float $y, string $text, Type $type, Ink $ink, string $anchor = 'start'): self
+    {
+        return new self($x, $y, [['text' => $text, 'ink' => $ink, 'weight' => $type->weight]], $type, $anchor);
+    }
+
+    /** @param list<array{text: string, ink: Ink, weight: int}> $runs */
+    public static function runs(float $x, float $y, array $runs, Type $type): self
+    {
+        return new self($x, $y, $runs, $type, 'start');
+    }
+
+    public function text(): string
+    {
+        return implode('', array_column($this->runs, 'text'));
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Data;
+
+/** One version of a data set, as calculations see it. */
+interface DataSource
+{
+    /** @return array<string, Measure> by key */
+    public function measures(): array;
+
+    /** @return array<string, Entity> by key, in the order of the data set */
+    public function entities(): array;
+
+    /**
+     * Every entity's series of a measure on one common axis.
+     *
+     * @throws UnknownMeasure
+     */
+    public function table(string $measureKey): SeriesTable;
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Data;
+
+/** One line's values, one for each period of the axis it lies on; a missing value is NAN. */
+final readonly class Series
+{
+    /** @param list<float> $values */
+    public function __construct(public string $key, public array $values) {}
+
+    /** Position of the last value that is there, or null. */
+    public function lastPosition(): ?int
+    {
+        for ($i = count($this->values) - 1; $i >= 0; $i--) {
+            if (! is_nan($this->values[$i])) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+}

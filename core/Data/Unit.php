@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Data;
+
+use DuskRail\Time\Frequency;
+
+/**
+ * A unit that is worked out along the rail: an amount, and what it is counted per.
+ *
+ * `Ml per month` is amount `Ml` per [`month`]; divided by connections and times 1,000,000 it is `l per connection per month`.
+ * A relative unit (an index, a percentage) has left its amount behind and cannot be divided further.
+ */
+final readonly class Unit
+{
+    /** SI prefixes by power of ten (SI Brochure, 9th ed., 2019, table 7), for the amounts they are used with in the trade. */
+    private const PREFIXES = ['k' => 3, 'M' => 6, 'G' => 9, 'T' => 12];
+
+    private const PREFIXED = ['l', 'L', 'W', 'Wh', 'g', 'm', 't', 'J', 'B'];
+
+    /** @param list<string> $per singular nouns, the nearest divisor first */
+    private function __construct(
+        public string $amount,
+        public array $per = [],
+        public float $perMany = 1.0,
+        public bool $relative = false,
+    ) {}
+
+    /** Reads `Ml`, `Ml/month`, `litres per person per day`. */
+    public static function parse(string $text): self
+    {
+        $parts = preg_split('/\s+per\s+|\s*\/\s*/', trim($text)) ?: [''];
+        $amount = array_shift($parts);
+
+        return new self($amount, array_map(self::singular(...), array_values(array_filter($parts, static fn (string $p): bool => $p !== ''))));
+    }
+
+    /** @param string $label how the base is said: `2019 = 100` */
+    public static function index(string $label): self
+    {
+        return new self($label, [], 1.0, true);
+    }
+
+    /** What a flow is counted in at a frequency: `Ml` by the month is `Ml per month`. */
+    public function each(Frequency $frequency): self
+    {
+        $noun = $frequency->value;
+        if ($frequency === Frequency::Number || in_array($noun, $this->per, true)) {
+            return $this;
+        }
+
+        return new self($this->amount, [...$this->per, $noun], $this->perMany, $this->relative);
+    }
+
+    /**
+     * Divided by another unit and multiplied by a plain number.
+     *
+     * A multiplier that is exactly the amount's SI prefix takes the prefix off (Ml × 1,000,000 = l); any other is said
+     * as “per 1,000 connections”. Equal amounts cancel: × 100 leaves per cent.
+     */
+    public function over(self $divisor, float $times): self
+    {
+        $per = $this->per;
+        $left = [];
+        foreach ($divisor->per as $noun) {
+            $at = array_search($noun, $per, true);
+            if ($at === false) {
+                $left[] = $noun;
+            } else {
+                unset($per[$at]);
+            }
+        }
+        $per = array_values($per);
+        if ($divisor->amount === $this->amount && $this->amount !== '') {
+            $amount = $times === 100.0 ? '%' : ($times === 1.0 ? 'ratio' : 'per '.self::plain($times));
+
+            return new self(implode(' ', [$amount, ...$left]), $per, 1.0, false);
+        }
+        $amount = implode('-', [$this->amount, ...$left]);
+        $prefix = self::PREFIXES[$amount[0] ?? ''] ?? 0;
+        $bare = substr($amount, 1);
+        $takesPrefixOff = $prefix > 0 && in_array($bare, self::PREFIXED, true) && $times === 10.0 ** $prefix;
+
+        return new self(
+            $takesPrefixOff ? $bare : $amount,
+            [self::singular($divisor->amount), ...$per],
+            $takesPrefixOff ? $this->perMany : $this->perMany * $times,
+            false,
+        );
+    }
+
+    public function text(): string
+    {
+        $per = $this->per;
+        $text = $this->amount;
+        if ($per !== [] && $this->perMany !== 1.0) {
+            $text .= ' per '.self::plain($this->perMany).' '.self::plural((string) array_shift($per));
+        }
+        foreach ($per as $noun) {
+            $text .= " per {$noun}";
+        }
+
+        return trim($text);
+    }
+
+    public static function singular(string $noun): string
+    {
+        return match (true) {
+            $noun === 'people' => 'person',
+            in_array($noun, ['staff', 'km', 'ms', 'series'], true), strlen($noun) < 4 => $noun,
+            str_ends_with($noun, 'ies') => substr($noun, 0, -3).'y',
+            str_ends_with($noun, 'ss') => $noun,
+            str_ends_with($noun, 's') => substr($noun, 0, -1),
+            default => $noun,
+        };
+    }
+
+    private static function plural(string $noun): string
+    {
+        return match (true) {
+            $noun === 'person' => 'people',
+            in_array($noun, ['staff'], true), strlen($noun) < 4 => $noun,
+            preg_match('/[^aeiou]y$/', $noun) === 1 => substr($noun, 0, -1).'ies',
+            default => "{$noun}s",
+        };
+    }
+
+    private static function plain(float $number): string
+    {
+        return $number === floor($number) ? number_format($number) : rtrim(number_format($number, 6), '0');
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Data;
+
+use DomainException;
+
+final class UnknownMeasure extends DomainException
+{
+    public static function named(string $key): self
+    {
+        return new self("The data set has no measure “{$key}”. Choose one that it has, or add the file that holds it.");
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+/** One thing about a stop that can be changed, described so that any interface can offer it. */
+final readonly class Field
+{
+    /** @param array<string, string> $options label by value; none for a field that is typed */
+    private function __construct(
+        public string $name,
+        public string $lead,
+        public string $kind,
+        public string $value,
+        public array $options = [],
+        public string $hint = '',
+    ) {}
+
+    /** @param array<string, string> $options */
+    public static function choice(string $name, string $lead, string $value, array $options): self
+    {
+        return new self($name, $lead, 'choice', $value, $options);
+    }
+
+    public static function number(string $name, string $lead, float|int $value, string $hint = ''): self
+    {
+        return new self($name, $lead, 'number', (string) $value, [], $hint);
+    }
+
+    public static function text(string $name, string $lead, string $value, string $hint = ''): self
+    {
+        return new self($name, $lead, 'text', $value, [], $hint);
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+use DuskRail\Data\SeriesTable;
+
+/** What leaves a stop: the figures, and what the reader ought to know about them. */
+final readonly class Outcome
+{
+    /**
+     * @param list<Remark> $remarks
+     * @param string $note a choice made inside the stop that its unit does not show, said beside the unit
+     */
+    public function __construct(public SeriesTable $table, public array $remarks = [], public string $note = '') {}
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\SeriesTable;
+
+/** The calculations of a study in the order in which they are done. */
+final readonly class Rail
+{
+    public const MOST_STOPS = 24;
+
+    /** @param list<PlacedStop> $stops */
+    private function __construct(public array $stops) {}
+
+    public static function of(PlacedStop ...$stops): self
+    {
+        if (count($stops) > self::MOST_STOPS) {
+            throw InvalidSetting::because('Rail', 'it holds '.self::MOST_STOPS.' stops at most. Remove one first.');
+        }
+        $ids = array_map(static fn (PlacedStop $s): string => $s->id, $stops);
+        if (count(array_unique($ids)) < count($ids)) {
+            throw InvalidSetting::because('Rail', 'two stops have the same id.');
+        }
+
+        return new self(array_values($stops));
+    }
+
+    public function with(Stop $stop): self
+    {
+        $number = 1;
+        while ($this->position("s{$number}") !== null) {
+            $number++;
+        }
+
+        return self::of(...[...$this->stops, new PlacedStop("s{$number}", $stop)]);
+    }
+
+    public function without(string $id): self
+    {
+        return new self(array_values(array_filter($this->stops, static fn (PlacedStop $s): bool => $s->id !== $id)));
+    }
+
+    public function replacing(PlacedStop $new): self
+    {
+        return new self(array_map(static fn (PlacedStop $s): PlacedStop => $s->id === $new->id ? $new : $s, $this->stops));
+    }
+
+    /** The stop moved earlier (-1) or later (+1). */
+    public function moving(string $id, int $by): self
+    {
+        $from = $this->position($id);
+        $to = $from === null ? null : $from + $by;
+        if ($from === null || ! isset($this->stops[$to])) {
+            return $this;
+        }
+        $stops = $this->stops;
+        $moved = array_splice($stops, $from, 1);
+        array_splice($stops, $to, 0, $moved);
+
+        return new self(array_values($stops));
+    }
+
+    public function stop(string $id): ?PlacedStop
+    {
+        $at = $this->position($id);
+
+        return $at === null ? null : $this->stops[$at];
+    }
+
+    /** Does the calculations. A stop that is bypassed or makes no sense for what arrives passes its figures on unchanged. */
+    public function run(SeriesTable $origin, DataSource $data): Run
+    {
+        $legs = [];
+        $table = $origin;
+        foreach ($this->stops as $placed) {
+            $refusal = $placed->bypassed ? null : $placed->stop->refusal($table, $data);
+            $outcome = $placed->bypassed || $refusal !== null ? new Outcome($table) : $placed->stop->apply($table, $data);
+            $legs[] = new Leg($placed, $table, $outcome, $refusal);
+            $table = $outcome->table;
+        }
+
+        return new Run($origin, $legs);
+    }
+
+    private function position(string $id): ?int
+    {
+        foreach ($this->stops as $at => $placed) {
+            if ($placed->id === $id) {
+                return $at;
+            }
+        }
+
+        return null;
+    }
+}

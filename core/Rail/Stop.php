@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\SeriesTable;
+
+/**
+ * One calculation on the rail. A stop is immutable and knows nothing of the study it stands in.
+ *
+ * To add one: write a class in Rail/Stops, and name it in StopCatalogue.
+ */
+interface Stop
+{
+    /** Its name in study documents: lower case, hyphens. */
+    public static function type(): string;
+
+    /** What the list of calculations calls it, and what it is for in half a sentence. */
+    public static function title(): string;
+
+    public static function purpose(): string;
+
+    /** The stop as it is first put in, given what arrives there. */
+    public static function usual(SeriesTable $arriving, DataSource $data): self;
+
+    /**
+     * @param array<string, mixed> $settings as settings() gives them, or as a form sends them
+     *
+     * @throws InvalidSetting
+     */
+    public static function from(array $settings): self;
+
+    /** @return array<string, scalar> everything that from() needs to make it again */
+    public function settings(): array;
+
+    /** The name it stands under on the rail, in a few characters: `÷ connections`, `12-month mean`. */
+    public function label(SeriesTable $arriving, DataSource $data): string;
+
+    /** What it adds to the chart's subtitle: `per connection`, `12-month mean`. */
+    public function phrase(SeriesTable $arriving, DataSource $data): string;
+
+    /** @return list<Field> what can be changed, in reading order: together they make a sentence */
+    public function fields(SeriesTable $arriving, DataSource $data): array;
+
+    /** Why the calculation makes no sense for what arrives, and what to do instead; null when it does. */
+    public function refusal(SeriesTable $arriving, DataSource $data): ?string;
+
+    /** The calculation. Only called when refusal() is null. */
+    public function apply(SeriesTable $arriving, DataSource $data): Outcome;
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\Series;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\PeriodRange;
+
+/**
+ * Lays the series of one table along the axis of another. Where each value comes from is worked out once for the two
+ * axes, so that a table of many series only pays for looking the values up.
+ */
+final readonly class Alignment
+{
+    /**
+     * @param list<int> $places for each target position the source position it lies in (may be outside the source)
+     * @param list<array{int, float}>|null $lines for straight lines: the source position before, and the share of the way to the next
+     * @param bool $gathers whether several source periods make one target period
+     */
+    private function __construct(
+        private int $sourceCount,
+        private array $places,
+        private ?array $lines,
+        private bool $gathers,
+        private bool $adds,
+        private PeriodAxis $target,
+        private PeriodAxis $source,
+        private bool $holdsNewest,
+    ) {}
+
+    public static function of(SeriesTable $source, PeriodAxis $target, Between $between, bool $holdsNewest): self
+    {
+        $axis = $source->axis;
+        $coarser = $target->frequency->isFinerThan($axis->frequency);
+        $gathers = $axis->frequency->isFinerThan($target->frequency);
+        $places = [];
+        $lines = $coarser && $between === Between::Straight ? [] : null;
+        for ($i = 0; $i < $target->count; $i++) {
+            $period = $target->period($i);
+            $place = ($gathers ? $i : $period->in($axis->frequency)->ordinal - $axis->first);
+            $places[] = $place;
+            if ($lines !== null) {
+                $lines[] = self::line($axis, $place, ($period->firstDay() + $period->lastDay()) / 2);
+            }
+        }
+
+        return new self($axis->count, $places, $lines, $gathers, $source->kind === Kind::Flow, $target, $axis, $holdsNewest);
+    }
+
+    /** @return list<float> one for each target position; NAN where there is none */
+    public function values(Series $series): array
+    {
+        $source = $series->values;
+        if ($this->gathers) {
+            return $this->gathered($source);
+        }
+        $last = $series->lastPosition() ?? -1;
+        $laid = [];
+        foreach ($this->places as $i => $place) {
+            if ($place > $last) {
+                $laid[] = $this->holdsNewest && $last >= 0 ? $source[$last] : NAN;
+            } elseif ($place < 0) {
+                $laid[] = NAN;
+            } elseif ($this->lines === null) {
+                $laid[] = $source[$place];
+            } else {
+                [$before, $share] = $this->lines[$i];
+                // Outside the first and the last middle there is no line to be on; the nearest figure holds.
+                $from = $source[max($before, 0)];
+                $to = $source[min($before + 1, $last)];
+                $laid[] = $from + ($to - $from) * $share;
+            }
+        }
+
+        return $laid;
+    }
+
+    /** First target position that lies after a source position. */
+    public function firstBeyond(int $sourcePosition): int
+    {
+        $position = count($this->places);
+        $limit = $this->gathers
+            ? $this->source->period($sourcePosition)->in($this->target->frequency)->ordinal - $this->target->first
+            : $sourcePosition;
+        while ($position > 0 && $this->places[$position - 1] > $limit) {
+            $position--;
+        }
+
+        return $position;
+    }
+
+    /**
+     * Sum (of a flow) or mean (of a stock) of the source periods in each target period; all must be there.
+     *
+     * @param list<float> $source
+     * @return list<float>
+     */
+    private function gathered(array $source): array
+    {
+        $sums = array_fill(0, $this->target->count, 0.0);
+        $counts = array_fill(0, $this->target->count, 0);
+        foreach ($source as $i => $value) {
+            $at = $this->source->period($i)->in($this->target->frequency)->ordinal - $this->target->first;
+            if (isset($sums[$at])) {
+                $sums[$at] += $value;
+                $counts[$at]++;
+            }
+        }
+        $gathered = [];
+        foreach ($sums as $at => $sum) {
+            $period = $this->target->period($at);
+            $whole = PeriodRange::between($period, $period)->at($this->source->frequency)->count();
+            $gathered[] = $counts[$at] === $whole ? ($this->adds ? $sum : $sum / $whole) : NAN;
+        }
+
+        return $gathered;
+    }
+
+    /** @return array{int, float} */
+    private static function line(PeriodAxis $axis, int $place, float $day): array
+    {
+        $middle = static function (int $position) use ($axis): float {
+            $period = $axis->period($position);
+
+            return ($period->firstDay() + $period->lastDay()) / 2;
+        };
+        $before = $day < $middle($place) ? $place - 1 : $place;
+
+        return [$before, ($day - $middle($before)) / ($middle($before + 1) - $middle($before))];
+    }
+}

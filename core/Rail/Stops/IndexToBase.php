@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Unit;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\PeriodRange;
+use DuskRail\Time\UnknownPeriod;
+
+/**
+ * Puts every series on 100 in a base period, or on average over several: value ÷ mean of its base values × 100.
+ *
+ * A series whose base has no value, or a mean that is not above zero, has no index; it is left blank and named.
+ * Method: Consumer Price Index Manual (ILO, IMF and others, 2004), on index reference periods.
+ */
+final readonly class IndexToBase implements Stop
+{
+    private function __construct(private PeriodRange $base) {}
+
+    public static function type(): string
+    {
+        return 'index';
+    }
+
+    public static function title(): string
+    {
+        return 'Index to base';
+    }
+
+    public static function purpose(): string
+    {
+        return 'puts every line on 100 at one time';
+    }
+
+    /** The first whole year in which most series have all their values; of yearly or numbered figures the first period. */
+    public static function usual(SeriesTable $arriving, DataSource $data): self
+    {
+        $axis = $arriving->axis;
+        if (! in_array($axis->frequency, [Frequency::Year, Frequency::Number], true) && $axis->count > 0) {
+            $last = $axis->period($axis->count - 1)->yearNumber();
+            for ($year = $axis->period(0)->yearNumber(); $year <= $last; $year++) {
+                $range = PeriodRange::parse(sprintf('%04d', $year));
+                if (self::isCovered($arriving, $range)) {
+                    return new self($range);
+                }
+            }
+        }
+
+        return self::at($axis->period(0));
+    }
+
+    public static function at(Period $period): self
+    {
+        return new self(PeriodRange::between($period, $period));
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+        try {
+            return new self(PeriodRange::parse($read->text('base')));
+        } catch (UnknownPeriod $problem) {
+            throw $read->wrong($problem->getMessage().' For the average of several write first..last, as in 2019-01..2019-06.');
+        }
+    }
+
+    public function base(): PeriodRange
+    {
+        return $this->base;
+    }
+
+    public function settings(): array
+    {
+        return ['base' => $this->base->code()];
+    }
+
+    public function label(SeriesTable $arriving, DataSource $data): string
+    {
+        return "{$this->base->label()} = 100";
+    }
+
+    public function phrase(SeriesTable $arriving, DataSource $data): string
+    {
+        $several = $this->base->at($arriving->axis->frequency)->count() > 1;
+
+        return ($several ? 'average of ' : '').$this->label($arriving, $data);
+    }
+
+    public function fields(SeriesTable $arriving, DataSource $data): array
+    {
+        return [Field::text('base', '100 in', $this->base->code(), 'a year, a period, or first..last')];
+    }
+
+    public function refusal(SeriesTable $arriving, DataSource $data): ?string
+    {
+        $number = $arriving->axis->frequency === Frequency::Number;
+        if ($number !== ($this->base->first->frequency === Frequency::Number)) {
+            return "The base {$this->base->label()} is of another kind than the periods here. Write it as one of them, as in {$arriving->axis->period(0)->code()}.";
+        }
+        if ($arriving->axis->positions($this->base) === null) {
+            return "The base {$this->base->label()} lies outside the data, which run from {$arriving->axis->range()->label()}. Choose a base within.";
+        }
+
+        return null;
+    }
+
+    public function apply(SeriesTable $arriving, DataSource $data): Outcome
+    {
+        [$from, $to] = $arriving->axis->positions($this->base) ?? [0, -1];
+        $without = $partial = [];
+        $names = $data->entities();
+        $table = $arriving->map(
+            function (array $values, string $key) use ($from, $to, $arriving, $names, &$without, &$partial): array {
+                [$mean, $present] = self::mean($values, $from, $to);
+                $name = isset($names[$key]) ? $names[$key]->name : $key;
+                if (! ($mean > 0.0)) {
+                    $without[$name] = $this->reason($values, $mean, $arriving->axis);
+
+                    return array_fill(0, count($values), NAN);
+                }
+                if ($present < $to - $from + 1) {
+                    $partial[$name] = sprintf('%d of %d', $present, $to - $from + 1);
+                }
+                $indexed = [];
+                foreach ($values as $value) {
+                    // In this order the mean of the base values comes out as 100, and no factor is rounded beforehand.
+                    $indexed[] = $value / $mean * 100.0;
+                }
+
+                return $indexed;
+            },
+            Unit::index($this->label($arriving, $data)),
+            Kind::Rate,
+        );
+
+        return new Outcome($table, $this->remarks($without, $partial));
+    }
+
+    /**
+     * @param array<string, string> $without reason by name
+     * @param array<string, string> $partial count by name
+     * @return list<Remark>
+     */
+    private function remarks(array $without, array $partial): array
+    {
+        $remarks = [];
+        if ($without !== []) {
+            $remarks[] = Remark::saying(
+                Named::few(array_keys($without)).(count($without) === 1 ? ' has' : ' have')." no index on {$this->base->label()}: ".reset($without).'.',
+                implode('; ', array_map(static fn (string $n, string $r): string => "{$n}: {$r}", array_keys($without), $without)),
+            );
+        }
+        if ($partial !== []) {
+            $remarks[] = Remark::saying(
+                "The base {$this->base->label()} has gaps: ".Named::few(array_map(
+                    static fn (string $n, string $c): string => "{$n} has {$c} values",
+                    array_keys($partial),
+                    $partial,
+                )).'.',
+            );
+        }
+
+        return $remarks;
+    }
+
+    /** @param list<float> $values */
+    private function reason(array $values, float $mean, PeriodAxis $axis): string
+    {
+        if (! is_nan($mean)) {
+            return $mean === 0.0 ? 'its base is zero' : 'its base is below zero';
+        }
+        foreach ($values as $position => $value) {
+            if (! is_nan($value)) {
+                $first = $axis->period($position);
+
+                return $first->firstDay() > $this->base->last->lastDay()
+                    ? "its figures begin in {$first->label()}"
+                    : 'it has no value then';
+            }
+        }
+
+        return 'it has no values at all';
+    }
+
+    /**
+     * @param list<float> $values
+     * @return array{float, int} mean of the values that are there (NAN when none is), and how many are
+     */
+    private static function mean(array $values, int $from, int $to): array
+    {
+        $sum = 0.0;
+        $present = 0;
+        for ($i = $from; $i <= $to; $i++) {
+            if (! is_nan($values[$i])) {
+                $sum += $values[$i];
+                $present++;
+            }
+        }
+
+        return [$present === 0 ? NAN : $sum / $present, $present];
+    }
+
+    private static function isCovered(SeriesTable $table, PeriodRange $range): bool
+    {
+        $positions = $table->axis->positions($range);
+        if ($positions === null || $positions[1] - $positions[0] + 1 < $range->at($table->axis->frequency)->count()) {
+            return false;
+        }
+        $whole = 0;
+        foreach ($table->series as $series) {
+            $whole += self::mean($series->values, ...$positions)[1] === $positions[1] - $positions[0] + 1 ? 1 : 0;
+        }
+
+        return $whole * 2 > count($table->series);
+    }
+}

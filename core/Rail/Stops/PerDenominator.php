@@ -1,0 +1,281 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\Kind;
+use DuskRail\Data\Measure;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Unit;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\InvalidSetting;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Statistics\Quantile;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+
+/** Divides every entity's figures by its own denominator, times a plain number: per connection, per 1,000 people. */
+final readonly class PerDenominator implements Stop
+{
+    private function __construct(
+        private string $measure,
+        private float $times,
+        private Between $between,
+        private bool $holdsNewest,
+    ) {}
+
+    public static function type(): string
+    {
+        return 'per-denominator';
+    }
+
+    public static function title(): string
+    {
+        return 'Per denominator';
+    }
+
+    public static function purpose(): string
+    {
+        return 'divides by people, connections, kilometres …';
+    }
+
+    public static function usual(SeriesTable $arriving, DataSource $data): self
+    {
+        $candidates = self::candidates($data);
+        if ($candidates === []) {
+            throw InvalidSetting::because(self::title(), 'the data set has no measure to divide by. Add the file that holds one, for instance people or connections by year.');
+        }
+        // People, connections and the like first: a level is what one usually divides by.
+        uasort($candidates, static fn (Measure $a, Measure $b): int => ($b->kind === Kind::Stock) <=> ($a->kind === Kind::Stock));
+        foreach ($candidates as $measure) {
+            $stop = new self($measure->key, 1.0, Between::Carried, true);
+            if ($stop->refusal($arriving, $data) === null) {
+                return new self($measure->key, $stop->readableMultiplier($arriving, $data), Between::Carried, true);
+            }
+        }
+
+        throw InvalidSetting::because(self::title(), 'none of the measures of the data set can divide what arrives here. '.($arriving->unit->relative ? 'Move it before the index.' : 'Add a file with one that can.'));
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+        $measure = $read->text('measure');
+        if ($measure === '') {
+            throw $read->wrong('choose the measure to divide by.');
+        }
+
+        return new self(
+            $measure,
+            $read->positive('times', 1.0),
+            Between::from($read->oneOf('between', 'carried', ['carried', 'straight'])),
+            $read->oneOf('newest', 'held', ['held', 'blank']) === 'held',
+        );
+    }
+
+    public function settings(): array
+    {
+        return [
+            'measure' => $this->measure,
+            'times' => $this->times,
+            'between' => $this->between->value,
+            'newest' => $this->holdsNewest ? 'held' : 'blank',
+        ];
+    }
+
+    public function label(SeriesTable $arriving, DataSource $data): string
+    {
+        $measure = $data->measures()[$this->measure] ?? null;
+
+        return '÷ '.($measure === null ? $this->measure : mb_strtolower($measure->name));
+    }
+
+    public function phrase(SeriesTable $arriving, DataSource $data): string
+    {
+        $measure = $data->measures()[$this->measure] ?? null;
+
+        return $measure === null ? '' : 'per '.Unit::singular($measure->divisor()->amount);
+    }
+
+    public function fields(SeriesTable $arriving, DataSource $data): array
+    {
+        $options = array_map(static fn (Measure $m): string => $m->name, self::candidates($data));
+        $multipliers = ['1' => '1', '100' => '100', '1000' => '1,000', '10000' => '10,000', '100000' => '100,000', '1000000' => '1,000,000'];
+        $times = self::plain($this->times);
+        $fields = [
+            Field::choice('measure', 'divided by', $this->measure, $options),
+            Field::choice('times', 'times', $times, $multipliers + [$times => $times]),
+        ];
+        $measure = $data->measures()[$this->measure] ?? null;
+        if ($measure !== null && $arriving->axis->frequency->isFinerThan($measure->frequency)) {
+            $adjective = $measure->frequency->adjective();
+            $fields[] = Field::choice('between', "{$adjective} figures", $this->between->value, [
+                'carried' => "carried through each {$measure->frequency->value}",
+                'straight' => "on straight lines between mid-{$measure->frequency->value}s",
+            ]);
+        }
+        $fields[] = Field::choice('newest', 'after the last one', $this->holdsNewest ? 'held' : 'blank', [
+            'held' => 'hold it',
+            'blank' => 'leave blank',
+        ]);
+
+        return $fields;
+    }
+
+    public function refusal(SeriesTable $arriving, DataSource $data): ?string
+    {
+        $measure = $data->measures()[$this->measure] ?? null;
+        if ($measure === null) {
+            return "The data set has no measure “{$this->measure}” to divide by. Choose another, or add the file that holds it.";
+        }
+        $name = $measure->name;
+        $frequency = $arriving->axis->frequency;
+
+        return match (true) {
+            $arriving->unit->relative => "An index is no longer an amount, so dividing it by {$name} says nothing. Move this stop before the index.",
+            $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) is a quotient already. Divide the measure itself, at the start of the rail.",
+            $measure->kind === Kind::Rate => "{$name} is a quotient already and cannot be a denominator. Choose people, connections or another amount.",
+            ($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number) => "{$name} has no periods in common with what arrives here.",
+            $measure->kind === Kind::Flow && $frequency->isFinerThan($measure->frequency) => "{$name} adds up over a whole {$measure->frequency->value}, so a {$frequency->value} of the one over a {$measure->frequency->value} of the other has no meaning. Choose a level such as people or connections, or a {$frequency->adjective()} measure.",
+            default => null,
+        };
+    }
+
+    public function apply(SeriesTable $arriving, DataSource $data): Outcome
+    {
+        $measure = $data->measures()[$this->measure];
+        $denominators = $data->table($this->measure);
+        $alignment = Alignment::of($denominators, $arriving->axis, $this->between, $this->holdsNewest);
+        $absent = $zero = $held = $ends = [];
+        $table = $arriving->map(
+            function (array $values, string $key) use ($denominators, $alignment, &$absent, &$zero, &$held, &$ends): array {
+                $series = $denominators->series[$key] ?? null;
+                $last = $series?->lastPosition();
+                if ($series === null || $last === null) {
+                    $absent[] = $key;
+
+                    return array_fill(0, count($values), NAN);
+                }
+                $divisors = $alignment->values($series);
+                $quotients = [];
+                foreach ($divisors as $i => $divisor) {
+                    if ($divisor === 0.0) {
+                        $zero[$key] = $key;
+                        $quotients[] = NAN;
+                    } else {
+                        $quotients[] = $values[$i] / $divisor * $this->times;
+                    }
+                }
+                $beyond = $alignment->firstBeyond($last);
+                for ($i = $beyond, $count = count($values); $i < $count; $i++) {
+                    if (! is_nan($values[$i])) {
+                        $held[] = $key;
+                        $ends[$last] = true;
+                        break;
+                    }
+                }
+
+                return $quotients;
+            },
+            $arriving->unit->over($measure->divisor(), $this->times),
+            Kind::Rate,
+        );
+        // A denominator finer than the figures is added up or averaged over whole periods, and there is none to hold.
+        $holds = $this->holdsNewest && ! $measure->frequency->isFinerThan($arriving->axis->frequency);
+        $remarks = [
+            ...$this->newestRemark($holds, $measure, $held, array_map($denominators->axis->period(...), array_keys($ends)), count($arriving->series)),
+            ...self::named($absent, $data, "without {$measure->name}, so without a value here"),
+            ...self::named(array_values($zero), $data, "with {$measure->name} of zero somewhere; no value there"),
+        ];
+
+        return new Outcome($table, $remarks, $this->note($measure, $arriving));
+    }
+
+    private function note(Measure $measure, SeriesTable $arriving): string
+    {
+        if (! $arriving->axis->frequency->isFinerThan($measure->frequency)) {
+            return '';
+        }
+
+        return $this->between === Between::Carried
+            ? "{$measure->frequency->adjective()} figures carried"
+            : "straight lines between mid-{$measure->frequency->value}s";
+    }
+
+    /**
+     * @param list<string> $held
+     * @param list<Period> $ends
+     * @return list<Remark>
+     */
+    private function newestRemark(bool $holds, Measure $measure, array $held, array $ends, int $of): array
+    {
+        if ($held === []) {
+            return [];
+        }
+        $who = count($held) === $of ? '' : ' for '.count($held)." of {$of}";
+        $when = count($ends) === 1
+            ? "after {$ends[0]->label()}"
+            : 'at the end';
+        $remark = $holds
+            ? Remark::saying("{$measure->name} {$when} is missing{$who}; the last figure is held.")->withRemedy('Leave blank', ['newest' => 'blank'])
+            : Remark::saying("{$measure->name} {$when} is missing{$who}; left blank.")->withRemedy('Hold the last', ['newest' => 'held']);
+
+        return [$remark];
+    }
+
+    /**
+     * @param list<string> $keys
+     * @return list<Remark>
+     */
+    private static function named(array $keys, DataSource $data, string $what): array
+    {
+        $entities = $data->entities();
+        $names = array_map(static fn (string $key): string => isset($entities[$key]) ? $entities[$key]->name : $key, $keys);
+
+        return $names === [] ? [] : [Remark::saying(Named::few($names).(count($names) === 1 ? ' is ' : ' are ').$what.'.', implode(', ', $names))];
+    }
+
+    /**
+     * The multiplier that takes an SI prefix off, or else the smallest round one that leaves figures of one and more.
+     */
+    private function readableMultiplier(SeriesTable $arriving, DataSource $data): float
+    {
+        $divisor = $data->measures()[$this->measure]->divisor();
+        if ($divisor->amount === $arriving->unit->amount) {
+            return 100.0;
+        }
+        foreach ([1e3, 1e6, 1e9, 1e12] as $times) {
+            if ($arriving->unit->over($divisor, $times)->amount !== $arriving->unit->amount) {
+                return $times;
+            }
+        }
+        $quotients = [];
+        foreach ($this->apply($arriving, $data)->table->series as $series) {
+            $quotients[] = abs(Quantile::of($series->values, 0.5));
+        }
+        $typical = Quantile::of($quotients, 0.5);
+        foreach ([1.0, 1e3, 1e6] as $times) {
+            if (! ($typical * $times < 1.0)) {
+                return $times;
+            }
+        }
+
+        return 1e6;
+    }
+
+    /** @return array<string, Measure> */
+    private static function candidates(DataSource $data): array
+    {
+        return array_filter($data->measures(), static fn (Measure $m): bool => $m->kind !== Kind::Rate);
+    }
+
+    private static function plain(float $number): string
+    {
+        return rtrim(rtrim(number_format($number, 6, '.', ''), '0'), '.');
+    }
+}

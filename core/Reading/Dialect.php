@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+/** How a text table is written down: its encoding and what parts its cells. Detected from the first bytes of the file. */
+final readonly class Dialect
+{
+    public const DELIMITERS = [',' => 'comma', ';' => 'semicolon', "\t" => 'tab', '|' => 'bar'];
+
+    /** Signatures of files that are sometimes renamed to .csv (from memory; each is the format's own published magic number). */
+    private const SIGNATURES = [
+        "\x89PNG" => 'a PNG picture', "\xFF\xD8\xFF" => 'a JPEG picture', 'GIF8' => 'a GIF picture', '%PDF' => 'a PDF',
+        "PK\x03\x04" => 'a zip archive or a spreadsheet file', "\xD0\xCF\x11\xE0" => 'an old spreadsheet or document', "\x1F\x8B" => 'a gzip archive',
+    ];
+
+    private const LONGEST_LINE = 1_000_000;
+
+    private function __construct(public string $encoding, public string $delimiter, public int $skip) {}
+
+    public static function of(string $encoding, string $delimiter, int $skip = 0): self
+    {
+        return new self($encoding, $delimiter, $skip);
+    }
+
+    /**
+     * @param string $sample the first bytes of the file; a megabyte and a little shows a line that is too long
+     *
+     * @throws NotATable
+     */
+    public static function detect(string $sample): self
+    {
+        [$encoding, $skip] = self::encoding($sample);
+        $body = substr($sample, $skip);
+        if (trim($body, " \t\r\n\0") === '' && ! str_contains($body, "\0")) {
+            throw NotATable::empty();
+        }
+        foreach (self::SIGNATURES as $signature => $what) {
+            if (str_starts_with($sample, $signature)) {
+                throw NotATable::because("This is {$what}, whatever its name says.", 'Save the table as CSV or TSV and bring that.');
+            }
+        }
+        if (! str_starts_with($encoding, 'UTF-16')) {
+            $nul = strpos($body, "\0");
+            if ($nul !== false) {
+                $line = substr_count(substr($body, 0, $nul), "\n") + 1;
+
+                throw NotATable::because(
+                    "There is a NUL byte in line {$line} (byte ".number_format($skip + $nul + 1).'), which no text table has.',
+                    'The file is damaged or not a text; save the table as CSV again and bring that.',
+                );
+            }
+        }
+        $text = self::decoded($body, $encoding);
+        if (strlen($text) > self::LONGEST_LINE && strcspn($text, "\r\n") > self::LONGEST_LINE) {
+            throw NotATable::because('The first line is longer than a million characters.', 'A table has line breaks; save it as CSV again and bring that.');
+        }
+
+        return new self($encoding, self::delimiter($text), $skip);
+    }
+
+    public static function decoded(string $bytes, string $encoding): string
+    {
+        return $encoding === 'UTF-8' ? $bytes : (string) mb_convert_encoding($bytes, 'UTF-8', $encoding);
+    }
+
+    /** @return array{string, int} encoding, and bytes of byte order mark before the text */
+    private static function encoding(string $sample): array
+    {
+        return match (true) {
+            str_starts_with($sample, "\xEF\xBB\xBF") => ['UTF-8', 3],
+            str_starts_with($sample, "\xFF\xFE") => ['UTF-16LE', 2],
+            str_starts_with($sample, "\xFE\xFF") => ['UTF-16BE', 2],
+            // The sample may end in the middle of a character, which is up to four bytes long.
+            mb_check_encoding(self::wholeCharacters($sample), 'UTF-8') => ['UTF-8', 0],
+            default => ['Windows-1252', 0],
+        };
+    }
+
+    private static function wholeCharacters(string $sample): string
+    {
+        for ($cut = 1; $cut <= 4 && $cut < strlen($sample); $cut++) {
+            $byte = ord($sample[strlen($sample) - $cut]);
+            if ($byte >= 0xC0) {
+                return substr($sample, 0, -$cut);
+            }
+            if ($byte < 0x80) {
+                break;
+            }
+        }
+
+        return $sample;
+    }
+
+    /** The mark that cuts the first lines into the same number of cells, and into most of them. */
+    private static function delimiter(string $text): string
+    {
+        $lines = array_slice(preg_split('/\r\n|\n|\r/', substr($text, 0, 65_536)) ?: [], 0, 60);
+        $lines = array_values(array_filter($lines, static fn (string $line): bool => trim($line) !== ''));
+        $best = ',';
+        $most = 0.0;
+        foreach (array_keys(self::DELIMITERS) as $delimiter) {
+            $widths = array_map(static fn (string $line): int => count(str_getcsv($line, $delimiter, '"', '')), $lines);
+            $counts = array_count_values($widths);
+            arsort($counts);
+            $width = (int) array_key_first($counts);
+            $score = $width < 2 ? 0.0 : ($counts[$width] / count($lines)) * (1.0 + log($width));
+            if ($score > $most) {
+                [$best, $most] = [$delimiter, $score];
+            }
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+use DomainException;
+
+/** The file as a whole cannot be read; the message says why and what to do. */
+final class NotATable extends DomainException
+{
+    public static function because(string $reason, string $remedy): self
+    {
+        return new self("{$reason} {$remedy}");
+    }
+
+    public static function empty(): self
+    {
+        return self::because('The file is empty.', 'Save the table again, with a heading row and at least one row of figures, and bring that.');
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+/** How a file writes numbers: its decimal mark; anything that marks thousands is then known too. */
+enum NumberNotation: string
+{
+    case Point = 'point';
+    case Comma = 'comma';
+
+    /** What files write where there is no value; common practice, no source. */
+    private const MISSING = ['' => 1, '-' => 1, '–' => 1, '—' => 1, '.' => 1, '..' => 1, '...' => 1, '…' => 1, ':' => 1, 'n/a' => 1, 'na' => 1, '#n/a' => 1, 'nan' => 1, 'null' => 1, 'none' => 1, 'x' => 1];
+
+    public function example(): string
+    {
+        return $this === self::Point ? '1,234.5' : '1.234,5';
+    }
+
+    /**
+     * The decimal mark that all texts agree with; where both would do, the point, unless cells are parted by semicolons
+     * as they are where the comma is the decimal mark.
+     *
+     * @param list<string> $texts
+     */
+    public static function detect(array $texts, string $delimiter): self
+    {
+        $point = $comma = 0;
+        foreach ($texts as $text) {
+            if (! preg_match('/^[-+−(]?[\d.,\s\x{00A0}\x{202F}\']+[)%]?$/u', trim($text))) {
+                continue;
+            }
+            $point += self::Point->read($text) === null ? 0 : 1;
+            $comma += self::Comma->read($text) === null ? 0 : 1;
+        }
+
+        return match (true) {
+            $comma > $point => self::Comma,
+            $point > $comma => self::Point,
+            default => $delimiter === ';' && self::anyHas($texts, ',') ? self::Comma : self::Point,
+        };
+    }
+
+    public static function isMissing(string $text): bool
+    {
+        return isset(self::MISSING[strtolower(trim($text))]);
+    }
+
+    /** The number, NAN where the cell says that there is none, or null where it is not a number. */
+    public function read(string $text): ?float
+    {
+        // Most cells are plain; what comes after is for the others.
+        if ($this === self::Point && is_numeric($text) && strpbrk($text, 'eExX') === false) {
+            return (float) $text;
+        }
+        $text = trim($text);
+        if (self::isMissing($text)) {
+            return NAN;
+        }
+        $decimal = $this === self::Point ? '\.' : ',';
+        $thousands = $this === self::Point ? "[,'’\\s\\x{00A0}\\x{202F}]" : "[.'’\\s\\x{00A0}\\x{202F}]";
+        if (preg_match("/^([-+−]?)(\\d{1,3}(?:{$thousands}\\d{3})+|\\d+)?(?:{$decimal}(\\d+))?(?:[eE]([-+]?\\d{1,3}))?\\s*%?$/u", $text, $m) !== 1 || ($m[2] ?? '').($m[3] ?? '') === '') {
+            return null;
+        }
+        $number = preg_replace('/\D/u', '', $m[2]).'.'.($m[3] ?? '0').'e'.(($m[4] ?? '') === '' ? '0' : $m[4]);
+
+        return (float) (($m[1] === '' || $m[1] === '+' ? '' : '-').$number);
+    }
+
+    /** @param list<string> $texts */
+    private static function anyHas(array $texts, string $mark): bool
+    {
+        foreach ($texts as $text) {
+            if (str_contains($text, $mark)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+use DuskRail\Time\Frequency;
+
+/** All that was read from a file, and all that could not be. */
+final readonly class Observations
+{
+    /** A row and a column in one number; no table that is read has more columns. */
+    public const COLUMNS = 16384;
+
+    /**
+     * @param list<ReadMeasure> $measures
+     * @param list<string> $entities names in the order of the file
+     * @param array<int, array<int, array<int, float>>> $values by measure, entity, ordinal
+     * @param array<int, array<int, array<int, int>>> $places likewise
+     * @param array<int, array<int, array<int, int>>> $statuses likewise, only where not plainly measured
+     * @param list<Problem> $problems the first of them
+     * @param array<string, array<string, string>> $attributes by entity name
+     */
+    public function __construct(
+        public Frequency $frequency,
+        public array $measures,
+        public array $entities,
+        private array $values,
+        private array $places,
+        private array $statuses,
+        public array $problems,
+        public int $problemCount,
+        public int $duplicateCount,
+        public int $rowCount,
+        public array $attributes = [],
+    ) {}
+
+    public function isEmpty(): bool
+    {
+        return $this->values === [] && $this->attributes === [];
+    }
+
+    public function valueCount(): int
+    {
+        return array_sum(array_map(static fn (array $m): int => array_sum(array_map(count(...), $m)), $this->values));
+    }
+
+    /** Periods between a series' first and last value that have none, over all series. */
+    public function gapCount(): int
+    {
+        $gaps = 0;
+        foreach ($this->values as $entities) {
+            foreach ($entities as $periods) {
+                $present = array_filter($periods, static fn (float $v): bool => ! is_nan($v));
+                $gaps += $present === [] ? 0 : max(array_keys($present)) - min(array_keys($present)) + 1 - count($present);
+            }
+        }
+
+        return $gaps;
+    }
+
+    /** @return array{int, int}|null first and last ordinal */
+    public function span(): ?array
+    {
+        $lows = $highs = [];
+        foreach ($this->values as $entities) {
+            foreach ($entities as $periods) {
+                $lows[] = min(array_keys($periods));
+                $highs[] = max(array_keys($periods));
+            }
+        }
+
+        return $lows === [] ? null : [min($lows), max($highs)];
+    }
+
+    /** @return iterable<ReadSeries> */
+    public function series(): iterable
+    {
+        foreach ($this->values as $measure => $entities) {
+            foreach ($entities as $entity => $periods) {
+                $first = min(array_keys($periods));
+                $last = max(array_keys($periods));
+                $values = $statuses = $places = [];
+                for ($ordinal = $first; $ordinal <= $last; $ordinal++) {
+                    $values[] = $periods[$ordinal] ?? NAN;
+                    $statuses[] = $this->statuses[$measure][$entity][$ordinal] ?? 0;
+                    $places[] = $this->places[$measure][$entity][$ordinal] ?? -1;
+                }
+                yield new ReadSeries($measure, $entity, $first, $values, $statuses, $places);
+            }
+        }
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+use DomainException;
+use DuskRail\Data\Better;
+use DuskRail\Data\Kind;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/**
+ * What a table was understood to be. Every part is a guess that the user can change; the reader does as the plan says.
+ *
+ * Columns and rows are counted from 0; null means that there is no such column.
+ */
+final readonly class Plan
+{
+    /**
+     * @param int|null $heading row of the headings
+     * @param list<int> $values columns that hold figures
+     * @param array<string, array{unit?: string, kind?: string, better?: string}> $measures what is known of a measure, by its name in the file
+     * @param string $measureName name of the one measure, where no column or heading names it
+     * @param string $entityName name of the one entity, where no column or heading names it
+     */
+    public function __construct(
+        public Shape $shape,
+        public ?int $heading,
+        public ?int $entity,
+        public ?int $period,
+        public ?int $measure,
+        public ?int $unit,
+        public ?int $status,
+        public array $values,
+        public PeriodReading $periods,
+        public NumberNotation $numbers,
+        public Duplicates $duplicates,
+        public array $measures,
+        public string $measureName,
+        public string $entityName,
+        public ?int $group = null,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'shape' => $this->shape->value,
+            'heading' => $this->heading,
+            'entity' => $this->entity,
+            'period' => $this->period,
+            'measure' => $this->measure,
+            'unit' => $this->unit,
+            'status' => $this->status,
+            'values' => $this->values,
+            'notation' => $this->periods->notation->value,
+            'frequency' => $this->periods->frequency->value,
+            'numbers' => $this->numbers->value,
+            'duplicates' => $this->duplicates->value,
+            'measures' => $this->measures,
+            'measureName' => $this->measureName,
+            'entityName' => $this->entityName,
+            'group' => $this->group,
+        ];
+    }
+
+    /** @param array<string, mixed> $changes some of what toArray() gives */
+    public function with(array $changes): self
+    {
+        return self::fromArray([...$this->toArray(), ...$changes]);
+    }
+
+    /** @param array<string, mixed> $plan as toArray() gives it, with what a form may have changed */
+    public static function fromArray(array $plan): self
+    {
+        $column = static function (string $name) use ($plan): ?int {
+            $value = $plan[$name] ?? null;
+
+            return is_numeric($value) ? (int) $value : null;
+        };
+        $text = static fn (string $name): string => is_string($plan[$name] ?? null) ? trim($plan[$name]) : '';
+        $values = array_filter(is_array($plan['values'] ?? null) ? $plan['values'] : [], is_numeric(...));
+        $notation = PeriodNotation::tryFrom($text('notation')) ?? throw new DomainException('Choose how the periods are written.');
+
+        return new self(
+            Shape::tryFrom($text('shape')) ?? throw new DomainException('Choose how the table lies.'),
+            $column('heading'),
+            $column('entity'),
+            $column('period'),
+            $column('measure'),
+            $column('unit'),
+            $column('status'),
+            array_map(static fn (mixed $c): int => (int) $c, array_values($values)),
+            PeriodReading::of($notation, Frequency::tryFrom($text('frequency'))),
+            NumberNotation::tryFrom($text('numbers')) ?? NumberNotation::Point,
+            Duplicates::tryFrom($text('duplicates')) ?? Duplicates::Ask,
+            self::described($plan['measures'] ?? []),
+            $text('measureName') === '' ? 'Value' : $text('measureName'),
+            $text('entityName') === '' ? 'All' : $text('entityName'),
+            $column('group'),
+        );
+    }
+
+    /** @return array<string, array{unit?: string, kind?: string, better?: string}> */
+    private static function described(mixed $measures): array
+    {
+        $described = [];
+        foreach (is_array($measures) ? $measures : [] as $name => $about) {
+            foreach (['unit', 'kind', 'better'] as $part) {
+                if (is_array($about) && is_string($about[$part] ?? null)) {
+                    $described[(string) $name][$part] = trim($about[$part]);
+                }
+            }
+        }
+
+        return $described;
+    }
+
+    /** What a measure of the file is, from what the user or the file said of it, else by a guess from its name. */
+    public function describe(string $measure, string $unitInFile): ReadMeasure
+    {
+        $about = $this->measures[$measure] ?? [];
+        $unit = $about['unit'] ?? $unitInFile;
+
+        return new ReadMeasure(
+            $measure,
+            $unit,
+            Kind::tryFrom($about['kind'] ?? '') ?? Kind::guess($measure, $unit),
+            Better::tryFrom($about['better'] ?? '') ?? Better::Neither,
+        );
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+/** One entity's figures of one measure as found in a file, in order of time, gaps as NAN. */
+final readonly class ReadSeries
+{
+    /**
+     * @param int $first ordinal of the first period
+     * @param list<float> $values
+     * @param list<int> $statuses Status values
+     * @param list<int> $places row × 16384 + column of the cell, both from 0; -1 where there is none
+     */
+    public function __construct(
+        public int $measure,
+        public int $entity,
+        public int $first,
+        public array $values,
+        public array $statuses,
+        public array $places,
+    ) {}
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+/** The first rows of a table, cut into cells, as far as detection and the preview need them. */
+final readonly class Sample
+{
+    /** @var list<list<string>> */
+    public array $rows;
+
+    public int $width;
+
+    /** @param list<list<string>> $rows */
+    public function __construct(array $rows, public string $fileName, public string $delimiter)
+    {
+        $this->rows = $rows;
+        $this->width = $rows === [] ? 0 : max(array_map(count(...), $rows));
+    }
+
+    public function cell(int $row, int $column): string
+    {
+        return trim($this->rows[$row][$column] ?? '');
+    }
+
+    /** @return list<string> cells of a column below a row */
+    public function column(int $column, ?int $below): array
+    {
+        $cells = [];
+        for ($row = $below === null ? 0 : $below + 1, $count = count($this->rows); $row < $count; $row++) {
+            $cells[] = $this->cell($row, $column);
+        }
+
+        return $cells;
+    }
+
+    public function heading(int $column, ?int $row): string
+    {
+        $text = $row === null ? '' : $this->cell($row, $column);
+
+        return $text === '' ? 'Column '.($column + 1) : $text;
+    }
+
+    /** The file's name without its ending, as words: a name for what has none. */
+    public function title(): string
+    {
+        $name = trim((string) preg_replace('/[-_.\s]+/', ' ', (string) preg_replace('/\.[A-Za-z0-9]{1,5}$/', '', basename($this->fileName))));
+
+        return $name === '' ? 'Value' : mb_strtoupper(mb_substr($name, 0, 1)).mb_substr($name, 1);
+    }
+}

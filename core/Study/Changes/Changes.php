@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Study\Changes;
+
+use DomainException;
+use DuskRail\Data\DataSource;
+use DuskRail\Study\InvalidStudy;
+use DuskRail\Study\Study;
+
+/** Every change there is. A new one is registered here. */
+final class Changes
+{
+    private const ALL = [
+        SetState::class, ReleaseFocus::class, SetMeasure::class,
+        AddStop::class, ChangeStop::class, MoveStop::class, BypassStop::class, RemoveStop::class,
+        SetRange::class, SetWords::class, SetView::class, SortRoster::class, Rename::class,
+    ];
+
+    /**
+     * @param array<string, mixed> $input
+     *
+     * @throws InvalidStudy
+     */
+    public static function read(string $name, array $input): Change
+    {
+        foreach (self::ALL as $class) {
+            if ($class::name() === $name) {
+                return $class::from($input);
+            }
+        }
+
+        throw InvalidStudy::because('There is no such change: “'.mb_strimwidth($name, 0, 40, '…').'”.');
+    }
+
+    /**
+     * Applies a change and makes sure that the rail still makes sense after it.
+     *
+     * A stop that was refused before may stay so; one that the change would cause to be refused stops the change.
+     *
+     * @throws InvalidStudy
+     */
+    public static function apply(Change $change, Study $study, DataSource $data): Study
+    {
+        try {
+            $changed = $change->apply($study, $data);
+        } catch (DomainException $problem) {
+            throw InvalidStudy::because($problem->getMessage());
+        }
+        if ($changed->rail != $study->rail || $changed->measure !== $study->measure) {
+            $before = $study->rail->run($data->table($study->measure), $data)->refused();
+            $refused = $changed->rail->run($data->table($changed->measure), $data)->refused();
+            if ($refused !== null && $refused->placed->id !== $before?->placed->id) {
+                throw InvalidStudy::because((string) $refused->refusal);
+            }
+        }
+
+        return $changed;
+    }
+}

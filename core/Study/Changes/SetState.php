@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Study\Changes;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Study\InvalidStudy;
+use DuskRail\Study\LineState;
+use DuskRail\Study\Study;
+
+/** Puts a line in focus, among the peers, or out of the comparison. */
+final readonly class SetState implements Change
+{
+    private function __construct(private string $entity, private LineState $state) {}
+
+    public static function name(): string
+    {
+        return 'state';
+    }
+
+    public static function from(array $input): self
+    {
+        $read = new Input($input);
+        $state = LineState::tryFrom($read->text('state')) ?? throw InvalidStudy::because('A line can be focus, peer or off.');
+
+        return new self($read->text('entity'), $state);
+    }
+
+    public function apply(Study $study, DataSource $data): Study
+    {
+        if (! isset($data->entities()[$this->entity])) {
+            throw InvalidStudy::because("The data set has no “{$this->entity}”. It may have been renamed; choose it from the roster.");
+        }
+
+        return $study->withState($this->entity, $this->state);
+    }
+
+    public function said(DataSource $data): string
+    {
+        return match ($this->state) {
+            LineState::Focus => "Focus on {$this->nameIn($data)}",
+            LineState::Peer => "{$this->nameIn($data)} back among the peers",
+            LineState::Off => "{$this->nameIn($data)} off",
+        };
+    }
+
+    private function nameIn(DataSource $data): string
+    {
+        return isset($data->entities()[$this->entity]) ? $data->entities()[$this->entity]->name : $this->entity;
+    }
+}

@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Study;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\Measure;
+use DuskRail\Data\Numerals;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Run;
+use DuskRail\Statistics\Quantile;
+use DuskRail\Time\PeriodAxis;
+
+/** A study carried out on its data: everything that any view shows is read from here. */
+final readonly class Comparison
+{
+    /**
+     * @param list<Line> $lines in the order of the data set
+     * @param int $from first position shown, of the axis
+     * @param int $to last position shown
+     * @param list<float> $median of the lines that are peers, along the axis; NAN where no peer has a value
+     */
+    private function __construct(
+        public Study $study,
+        public DataSource $data,
+        public Measure $measure,
+        public Run $run,
+        public PeriodAxis $axis,
+        public int $from,
+        public int $to,
+        public array $lines,
+        public array $median,
+        public int $decimals,
+    ) {}
+
+    /** @throws \DuskRail\Data\UnknownMeasure */
+    public static function of(Study $study, DataSource $data): self
+    {
+        $run = $study->rail->run($data->table($study->measure), $data);
+        $table = $run->table();
+        [$from, $to] = self::shown($study, $table->axis);
+        $lines = $peers = [];
+        foreach ($data->entities() as $key => $entity) {
+            if (! isset($table->series[$key])) {
+                continue;
+            }
+            $values = $table->series[$key]->values;
+            $state = $study->state($key);
+            $lines[] = new Line($key, $entity->name, $entity->group, $state, $study->focus[$key] ?? 0, $values, self::last($values, $from, $to));
+            if ($state === LineState::Peer) {
+                $peers[] = $values;
+            }
+        }
+        $latest = array_map(static fn (Line $l): float => $l->latest(), $lines);
+
+        return new self(
+            $study, $data, $data->measures()[$study->measure], $run, $table->axis, $from, $to, $lines,
+            $study->median ? self::median($peers, $table->axis->count) : [],
+            Numerals::decimals(array_filter($latest, static fn (float $v): bool => ! is_nan($v))),
+        );
+    }
+
+    public function unit(): string
+    {
+        return $this->run->table()->unit->text();
+    }
+
+    /** @return list<Line> */
+    public function inState(LineState $state): array
+    {
+        return array_values(array_filter($this->lines, static fn (Line $line): bool => $line->state === $state));
+    }
+
+    /** @return list<Line> in focus, in the order in which they were chosen */
+    public function focus(): array
+    {
+        $lines = $this->inState(LineState::Focus);
+        $order = array_flip(array_map(strval(...), array_keys($this->study->focus)));
+        usort($lines, static fn (Line $a, Line $b): int => $order[$a->key] <=> $order[$b->key]);
+
+        return $lines;
+    }
+
+    /** @return list<Line> that take part: in focus or peers */
+    public function present(): array
+    {
+        return array_values(array_filter($this->lines, static fn (Line $line): bool => $line->state !== LineState::Off));
+    }
+
+    public function line(string $key): ?Line
+    {
+        foreach ($this->lines as $line) {
+            if ($line->key === $key) {
+                return $line;
+            }
+        }
+
+        return null;
+    }
+
+    /** Lines in the order the roster shows them in. @return list<Line> */
+    public function sorted(): array
+    {
+        $lines = $this->lines;
+        $sort = $this->study->sort;
+        usort($lines, static function (Line $a, Line $b) use ($sort): int {
+            $byName = strnatcasecmp($a->name, $b->name);
+            if ($sort === RosterSort::Name) {
+                return $byName;
+            }
+            [$x, $y] = [$a->latest(), $b->latest()];
+            if (is_nan($x) || is_nan($y)) {
+                return is_nan($x) <=> is_nan($y) ?: $byName;
+            }
+
+            return ($sort === RosterSort::Highest ? $y <=> $x : $x <=> $y) ?: $byName;
+        });
+
+        return $lines;
+    }
+
+    /** Place from the lowest among the lines that take part and have a value then; ties share the better place. */
+    public function rankFromLowest(Line $line, int $position): int
+    {
+        $rank = 1;
+        foreach ($this->present() as $other) {
+            $rank += $other->values[$position] < $line->values[$position] ? 1 : 0;
+        }
+
+        return $rank;
+    }
+
+    /** @return list<array{remark: Remark, stop: string}> what ought to be known about the figures, and at which stop it arose */
+    public function remarks(): array
+    {
+        $remarks = [];
+        foreach ($this->run->legs as $leg) {
+            if ($leg->refusal !== null) {
+                $remarks[] = ['remark' => Remark::saying("{$leg->placed->stop::title()} is passed by: {$leg->refusal}"), 'stop' => $leg->placed->id];
+            }
+            foreach ($leg->outcome->remarks as $remark) {
+                $remarks[] = ['remark' => $remark, 'stop' => $leg->placed->id];
+            }
+        }
+
+        return $remarks;
+    }
+
+    public function format(float $value): string
+    {
+        return Numerals::text($value, $this->decimals);
+    }
+
+    /** @return array{int, int} */
+    private static function shown(Study $study, PeriodAxis $axis): array
+    {
+        try {
+            $positions = $study->range === null ? null : $axis->positions($study->range);
+        } catch (\DuskRail\Time\UnknownPeriod) {
+            // The range was set for another kind of periods; it means nothing here.
+            $positions = null;
+        }
+
+        return $positions ?? [0, $axis->count - 1];
+    }
+
+    /** @param list<float> $values */
+    private static function last(array $values, int $from, int $to): ?int
+    {
+        for ($i = $to; $i >= $from; $i--) {
+            if (! is_nan($values[$i])) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<list<float>> $peers
+     * @return list<float>
+     */
+    private static function median(array $peers, int $count): array
+    {
+        $median = [];
+        for ($i = 0; $i < $count; $i++) {
+            $median[] = Quantile::of(array_column($peers, $i), 0.5);
+        }
+
+        return $median;
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Study;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Rail\Rail;
+use DuskRail\Time\PeriodRange;
+
+/** One comparison: what is compared, what is done to the figures, how it is drawn, and in what words. */
+final readonly class Study
+{
+    /** As many lines as the palette has hues. */
+    public const MOST_FOCUS = 6;
+
+    /**
+     * @param array<string, int> $focus hue 1–6 by entity key, in the order in which they were chosen
+     * @param list<string> $off entity keys taken out of the comparison
+     * @param PeriodRange|null $range the periods shown; null for all that there are
+     */
+    public function __construct(
+        public string $name,
+        public string $measure,
+        public Rail $rail,
+        public array $focus = [],
+        public array $off = [],
+        public ?PeriodRange $range = null,
+        public View $view = View::Lines,
+        public RosterSort $sort = RosterSort::Name,
+        public bool $median = true,
+        public Words $words = new Words(),
+    ) {}
+
+    /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
+    public static function first(string $name, string $measure, DataSource $data): self
+    {
+        $focus = null;
+        foreach ($data->entities() as $entity) {
+            $focus = $entity->home || $focus === null ? $entity->key : $focus;
+        }
+
+        return new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
+    }
+
+    /** @param array<string, mixed> $parts constructor arguments by name */
+    public function with(array $parts): self
+    {
+        return new self(...[...get_object_vars($this), ...$parts]);
+    }
+
+    public function state(string $entity): LineState
+    {
+        return match (true) {
+            isset($this->focus[$entity]) => LineState::Focus,
+            in_array($entity, $this->off, true) => LineState::Off,
+            default => LineState::Peer,
+        };
+    }
+
+    /** @throws InvalidStudy when every hue is taken */
+    public function withState(string $entity, LineState $state): self
+    {
+        $focus = $this->focus;
+        $off = array_values(array_diff($this->off, [$entity]));
+        if ($state !== LineState::Focus) {
+            unset($focus[$entity]);
+        } elseif (! isset($focus[$entity])) {
+            $free = array_values(array_diff(range(1, self::MOST_FOCUS), $focus));
+            $focus[$entity] = $free[0] ?? throw InvalidStudy::because(
+                'Six lines are in focus, and more colours could not be told apart. Let one go first.',
+            );
+        }
+
+        return $this->with(['focus' => $focus, 'off' => $state === LineState::Off ? [...$off, $entity] : $off]);
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Study;
+
+/** The words around a chart as they are shown: what the user wrote, or what the program says as long as she has not. */
+final readonly class Wording
+{
+    private function __construct(public string $headline, public string $subtitle, public string $source) {}
+
+    public static function of(Comparison $comparison, string $source): self
+    {
+        $words = $comparison->study->words;
+
+        return new self(
+            $words->headline ?? self::headline($comparison),
+            $words->subtitle ?? self::subtitle($comparison),
+            $words->source ?? ($source === '' ? '' : "Source: {$source}"),
+        );
+    }
+
+    /**
+     * A text cut where the name of a line in focus stands, so that it can take the line's colour.
+     *
+     * A name of several words is also known by its first, if that is long enough and no other entity begins with it.
+     *
+     * @return list<array{text: string, hue: int}> hue 0 for plain text
+     */
+    public static function coloured(string $text, Comparison $comparison): array
+    {
+        $hues = [];
+        foreach ($comparison->focus() as $line) {
+            $hues[$line->name] = $line->hue;
+            $first = explode(' ', $line->name)[0];
+            $alike = array_filter($comparison->lines, static fn (Line $l): bool => str_starts_with($l->name, $first));
+            if (mb_strlen($first) >= 4 && count($alike) === 1) {
+                $hues[$first] = $line->hue;
+            }
+        }
+        if ($hues === []) {
+            return [['text' => $text, 'hue' => 0]];
+        }
+        $names = array_map(strval(...), array_keys($hues));
+        usort($names, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
+        $pattern = '/(?<![\p{L}\p{N}])('.implode('|', array_map(static fn (string $n): string => preg_quote($n, '/'), $names)).')(?![\p{L}\p{N}])/u';
+        $parts = preg_split($pattern, $text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [$text];
+
+        return array_map(static fn (string $part): array => ['text' => $part, 'hue' => $hues[$part] ?? 0], $parts);
+    }
+
+    private static function headline(Comparison $comparison): string
+    {
+        $focus = $comparison->focus()[0] ?? null;
+        $measure = $comparison->measure->name;
+        if ($focus === null || $focus->last === null) {
+            return "{$measure}, ".count($comparison->present()).' side by side';
+        }
+        $value = $comparison->format($focus->latest());
+        $when = $comparison->axis->period($focus->last)->label();
+        $peers = count($comparison->inState(LineState::Peer));
+        $median = $comparison->median[$focus->last] ?? NAN;
+        if ($peers < 2 || is_nan($median)) {
+            return "{$focus->name}: {$value} in {$when}";
+        }
+
+        return "{$focus->name} stands at {$value} in {$when}; the median of its {$peers} peers is {$comparison->format($median)}";
+    }
+
+    /** What the vertical axis is: the measure, what was done to it, and the unit unless that has been said. */
+    private static function subtitle(Comparison $comparison): string
+    {
+        $text = $comparison->measure->name;
+        $parts = [];
+        foreach ($comparison->run->legs as $leg) {
+            if ($leg->placed->bypassed || $leg->refusal !== null) {
+                continue;
+            }
+            $phrase = $leg->placed->stop->phrase($leg->arriving, $comparison->data);
+            if (str_starts_with($phrase, 'per ') && $parts === []) {
+                $text .= " {$phrase}";
+            } else {
+                $parts[] = $phrase;
+            }
+        }
+        $unit = $comparison->run->table()->unit;
+        if (! $unit->relative && $unit->text() !== '') {
+            $parts[] = $unit->text();
+        }
+
+        return implode(', ', [$text, ...$parts]);
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Time;
+
+/** How long one period lasts. `Number` is a plain ordered number (age, months since opening) that has no calendar. */
+enum Frequency: string
+{
+    case Year = 'year';
+    case HalfYear = 'half-year';
+    case Quarter = 'quarter';
+    case Month = 'month';
+    case Week = 'week';
+    case Day = 'day';
+    case Number = 'number';
+
+    /** Periods in a year where every year has the same number of them, else null. */
+    public function perYear(): ?int
+    {
+        return match ($this) {
+            self::Year => 1,
+            self::HalfYear => 2,
+            self::Quarter => 4,
+            self::Month => 12,
+            default => null,
+        };
+    }
+
+    /** The window a rolling calculation starts with: a year where seasons matter, a week of days. */
+    public function usualWindow(): int
+    {
+        return match ($this) {
+            self::Year, self::Number => 3,
+            self::HalfYear => 2,
+            self::Quarter => 4,
+            self::Month => 12,
+            self::Week => 52,
+            self::Day => 7,
+        };
+    }
+
+    public function isFinerThan(self $other): bool
+    {
+        return $this !== self::Number && $other !== self::Number && $this->fineness() > $other->fineness();
+    }
+
+    public function adjective(): string
+    {
+        return match ($this) {
+            self::Year => 'yearly',
+            self::HalfYear => 'half-yearly',
+            self::Quarter => 'quarterly',
+            self::Month => 'monthly',
+            self::Week => 'weekly',
+            self::Day => 'daily',
+            self::Number => 'numbered',
+        };
+    }
+
+    private function fineness(): int
+    {
+        return match ($this) {
+            self::Year => 1,
+            self::HalfYear => 2,
+            self::Quarter => 3,
+            self::Month => 4,
+            self::Week => 5,
+            self::Day => 6,
+            self::Number => 0,
+        };
+    }
+}

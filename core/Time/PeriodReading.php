@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Time;
+
+/** How the periods of one column (or one row of headings) are read: their notation, and the frequency they stand for. */
+final readonly class PeriodReading
+{
+    private function __construct(public PeriodNotation $notation, public Frequency $frequency) {}
+
+    public static function of(PeriodNotation $notation, ?Frequency $frequency = null): self
+    {
+        return new self($notation, $frequency ?? $notation->frequency());
+    }
+
+    /**
+     * The notation that reads most of the texts, if it reads at least nine in ten of those that are not empty.
+     *
+     * Dates that all name the same place in their month or year (the first, the last) stand for the month or year.
+     *
+     * @param list<string> $texts
+     */
+    public static function detect(array $texts): ?self
+    {
+        $texts = array_values(array_unique(array_filter(array_map('trim', $texts), static fn (string $t): bool => $t !== '')));
+        if ($texts === []) {
+            return null;
+        }
+        $best = null;
+        $most = 0.9 * count($texts) - 1e-9;
+        foreach (PeriodNotation::cases() as $notation) {
+            $read = array_filter(array_map($notation->read(...), $texts), is_int(...));
+            if (count($read) > $most || ($best === null && count($read) >= $most)) {
+                $best = self::of($notation, self::stoodFor($notation, array_values($read)));
+                $most = count($read);
+            }
+        }
+
+        return $best;
+    }
+
+    /** True when the same column could as well be read with day and month exchanged. @param list<string> $texts */
+    public function isAmbiguous(array $texts): bool
+    {
+        $other = match ($this->notation) {
+            PeriodNotation::DayFirst => PeriodNotation::MonthFirst,
+            PeriodNotation::MonthFirst => PeriodNotation::DayFirst,
+            default => null,
+        };
+        if ($other === null) {
+            return false;
+        }
+        foreach ($texts as $text) {
+            if ($this->notation->read($text) !== null && $other->read($text) === null) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Ordinal of the period a cell names, or null. */
+    public function read(string $text): ?int
+    {
+        $ordinal = $this->notation->read($text);
+        if ($ordinal === null || $this->frequency === $this->notation->frequency()) {
+            return $ordinal;
+        }
+
+        return Period::at($this->notation->frequency(), $ordinal)->in($this->frequency)->ordinal;
+    }
+
+    /** @param list<int> $days */
+    private static function stoodFor(PeriodNotation $notation, array $days): Frequency
+    {
+        if ($notation->frequency() !== Frequency::Day || count($days) < 2) {
+            return $notation->frequency();
+        }
+        foreach ([Frequency::Year, Frequency::Quarter, Frequency::Month] as $frequency) {
+            $firsts = $lasts = true;
+            $seen = [];
+            foreach ($days as $day) {
+                $period = Period::holding($frequency, $day);
+                $firsts = $firsts && $day === $period->firstDay();
+                $lasts = $lasts && $day === $period->lastDay();
+                $seen[$period->ordinal] = true;
+            }
+            if (($firsts || $lasts) && count($seen) === count($days)) {
+                return $frequency;
+            }
+        }
+
+        return Frequency::Day;
+    }
+}
