@@ -2,5 +2,33 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\DatasetController;
+use App\Http\Controllers\HandOverController;
+use App\Http\Controllers\ImportController;
+use App\Http\Controllers\PaletteController;
+use App\Http\Controllers\ReadoutController;
+use App\Http\Controllers\StudyChangeController;
+use App\Http\Controllers\StudyController;
+use App\Http\Controllers\StudyHistoryController;
+use App\Http\Controllers\UploadController;
 use Illuminate\Support\Facades\Route;
 
+Route::get('/', [DatasetController::class, 'index'])->name('data.index');
+Route::delete('/datasets/{dataset}', [DatasetController::class, 'destroy'])->name('datasets.destroy');
+Route::post('/datasets/{dataset}/studies', [StudyController::class, 'store'])->name('studies.store');
+
+Route::post('/uploads', [UploadController::class, 'store'])->name('uploads.store');
+Route::get('/uploads/{upload}', [UploadController::class, 'show'])->name('uploads.show');
+Route::patch('/uploads/{upload}', [UploadController::class, 'update'])->name('uploads.update');
+Route::delete('/uploads/{upload}', [UploadController::class, 'destroy'])->name('uploads.destroy');
+Route::post('/uploads/{upload}/import', [ImportController::class, 'store'])->name('imports.store');
+Route::get('/uploads/{upload}/import', [ImportController::class, 'show'])->name('imports.show');
+
+Route::get('/studies/{study}', [StudyController::class, 'show'])->name('studies.show');
+Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('studies.destroy');
+Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
+Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');
+Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
+Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', ['svg', 'png', 'csv'])->name('hand-over');
+
+Route::get('/palette.css', [PaletteController::class, 'show'])->withoutMiddleware('web')->name('palette');

@@ -1,24 +1,24 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Providers;
 
+use App\Drawing\ShippedFonts;
+use DuskRail\Chart\TextMeasure;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\ServiceProvider;
 
-class AppServiceProvider extends ServiceProvider
+final class AppServiceProvider extends ServiceProvider
 {
-    /**
-     * Register any application services.
-     */
     public function register(): void
     {
-        //
+        $this->app->singleton(TextMeasure::class, static fn (): ShippedFonts => new ShippedFonts(config()->string('duskrail.fonts')));
     }
 
-    /**
-     * Bootstrap any application services.
-     */
     public function boot(): void
     {
-        //
+        Model::preventLazyLoading(false);
+        Model::preventSilentlyDiscardingAttributes();
     }
 }

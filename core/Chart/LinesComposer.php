@@ -24,7 +24,7 @@ final readonly class LinesComposer
     {
         $narrow = $width < 560;
         $axisType = Type::text($narrow ? 12.5 : 13.5);
-        $scale = $this->scale($comparison, $height);
+        $scale = $this->scale($comparison, $height - $this->timeRoom($comparison, $width, $axisType));
         $ticks = Ticks::between($scale->low, $scale->high, max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
         $ends = $this->ends($comparison, Type::text($narrow ? 14 : 15.5, 700), $width * ($narrow ? 0.3 : 0.34));
         $left = 14.0 + max(0.0, ...array_map(fn (float $v): float => $this->measure->width($ticks->label($v), $axisType), $ticks->values));
@@ -33,14 +33,24 @@ final readonly class LinesComposer
 
         return new Scene($width, $height, [
             $this->base($comparison, $plot),
-            $this->valueAxis($ticks, $scale, $plot, $axisType, $width),
+            $this->valueAxis($ticks, $scale, $plot, $axisType),
+            $this->baseLabel($comparison, $plot),
             $this->timeAxis($comparison, $plot, $axisType),
             ...$this->lines($comparison, $plot, $scale),
             ...$this->endLabels($ends, $comparison, $plot, $scale, $height),
         ], $plot, $comparison->measure->name, Summary::of($comparison));
     }
 
-    private function scale(Comparison $comparison, float $height): Scale
+    /** Height under the lines: for one row of words, or for two where the year is said below the month. */
+    private function timeRoom(Comparison $comparison, float $width, Type $type): float
+    {
+        $step = 0.8 * $width / max(1, $comparison->to - $comparison->from);
+        $ticks = TimeTicks::along($comparison->axis, $comparison->from, $comparison->to, $step, fn (string $text): float => $this->measure->width($text, $type));
+
+        return array_filter($ticks, static fn (TimeTick $tick): bool => $tick->below !== '') === [] ? 30.0 : 46.0;
+    }
+
+    private function scale(Comparison $comparison, float $bottom): Scale
     {
         $low = INF;
         $high = -INF;
@@ -52,29 +62,51 @@ final readonly class LinesComposer
             }
         }
 
-        return Scale::vertical($low <= $high ? [$low, $high] : [], $height - 46.0, 14.0);
+        return Scale::vertical($low <= $high ? [$low, $high] : [], $bottom, 14.0);
     }
 
-    /** The spans that are 100 on average, shaded. */
+    /** The span that is 100 on average, shaded. */
     private function base(Comparison $comparison, PlotArea $plot): Group
     {
-        $marks = [];
+        $span = self::baseSpan($comparison, $plot);
+
+        return new Group('base', $span === null ? [] : [
+            new Box($span[0], $plot->top, $span[1] - $span[0], $plot->bottom - $plot->top, Ink::Tint),
+        ]);
+    }
+
+    /** Its name, on a ground of its own so that no gridline runs through the words. */
+    private function baseLabel(Comparison $comparison, PlotArea $plot): Group
+    {
+        $span = self::baseSpan($comparison, $plot);
+        $base = self::baseOf($comparison);
+        if ($span === null || $base === null) {
+            return new Group('base-label', []);
+        }
+        $type = Type::text(13);
+        $text = "base {$base->label()}";
+        $room = $this->measure->width($text, $type) / 2 + 3.0;
+        $x = min(max(($span[0] + $span[1]) / 2, $plot->left + $room), $plot->right - $room);
+
+        return new Group('base-label', [
+            new Box($x - $room, $plot->top + 2.0, 2 * $room, 17.0, Ink::Tint),
+            Words::plain($x, $plot->top + 15.0, $text, $type, Ink::Quiet, 'middle'),
+        ]);
+    }
+
+    /** @return array{float, float}|null left and right edge of the base, as far as it is shown */
+    private static function baseSpan(Comparison $comparison, PlotArea $plot): ?array
+    {
         $base = self::baseOf($comparison);
         $positions = $base === null ? null : $comparison->axis->positions($base);
-        if ($base !== null && $positions !== null && $positions[1] >= $plot->from && $positions[0] <= $plot->to) {
-            $half = max(2.0, min(6.0, $plot->step() / 2));
-            $x = max($plot->left, $plot->x($positions[0]) - ($positions[0] === $positions[1] ? $half : 0.0));
-            $until = min($plot->right, $plot->x($positions[1]) + ($positions[0] === $positions[1] ? $half : $plot->step()));
-            $type = Type::text(13);
-            $text = "base {$base->label()}";
-            $room = $this->measure->width($text, $type) / 2;
-            $marks = [
-                new Box($x, $plot->top, max(1.0, $until - $x), $plot->bottom - $plot->top, Ink::Tint),
-                Words::plain(min(max(($x + $until) / 2, $plot->left + $room), $plot->right - $room), $plot->top + 14, $text, $type, Ink::Quiet, 'middle'),
-            ];
+        if ($positions === null || $positions[1] < $plot->from || $positions[0] > $plot->to) {
+            return null;
         }
+        $one = $positions[0] === $positions[1];
+        $half = max(2.0, min(6.0, $plot->step() / 2));
+        $left = max($plot->left, $plot->x($positions[0]) - ($one ? $half : 0.0));
 
-        return new Group('base', $marks);
+        return [$left, max($left + 1.0, min($plot->right, $plot->x($positions[1]) + ($one ? $half : $plot->step())))];
     }
 
     /** The base of the last index on the rail that is in use, or null. */
@@ -89,7 +121,7 @@ final readonly class LinesComposer
         return null;
     }
 
-    private function valueAxis(Ticks $ticks, Scale $scale, PlotArea $plot, Type $type, float $width): Group
+    private function valueAxis(Ticks $ticks, Scale $scale, PlotArea $plot, Type $type): Group
     {
         $marks = [];
         foreach ($ticks->values as $value) {

@@ -31,7 +31,7 @@ final class TimeTicks
         $first = $axis->period($from);
         $last = $axis->period($to);
         $pixelsAYear = $step * ($to - $from + 1) / max(0.01, ($last->lastDay() - $first->firstDay() + 1) / 365.25);
-        if ($pixelsAYear < 12 * ($width('Mar') + self::ROOM) / 6) {
+        if ($pixelsAYear < 4 * ($width('Mar') + self::ROOM)) {
             $every = (int) Ticks::step(max(1.0, $yearWidth / $pixelsAYear));
 
             return self::spans($axis, $from, $to, $step, Frequency::Year, $every, $width);
@@ -43,7 +43,7 @@ final class TimeTicks
         if ($axis->frequency === Frequency::Day && $pixelsAMonth > 5 * ($width('28 Mar') + self::ROOM)) {
             return self::days($axis, $from, $to, $step, $width);
         }
-        foreach ([1, 3, 6] as $every) {
+        foreach ([1, 3] as $every) {
             if ($pixelsAMonth * $every >= $width('Mar') + self::ROOM) {
                 break;
             }

@@ -84,7 +84,7 @@ final readonly class Detection
     {
         foreach (array_slice($sample->rows, 0, 30) as $row => $cells) {
             $filled = count(array_filter($cells, static fn (string $c): bool => trim($c) !== ''));
-            if ($filled >= 2 && $filled >= 0.6 * $sample->width) {
+            if ($filled >= 2 && $filled >= 0.6 * $sample->width && ! $sample->isNote($row)) {
                 return self::looksLikeData($sample, $row) ? null : $row;
             }
         }
@@ -323,9 +323,13 @@ final readonly class Detection
         array $values,
         PeriodReading $periods,
     ): Plan {
+        $notes = $sample->notes();
+        $name = $notes['measure'] ?? $sample->title();
+
         return new Plan(
             $shape, $heading, $entity, $period, $measure, $unit, $status, $values, $periods,
-            self::numbers($sample, $heading, $values), Duplicates::Ask, [], $sample->title(), $sample->title(),
+            self::numbers($sample, $heading, $values), Duplicates::Ask,
+            array_filter([$name => array_intersect_key($notes, ['unit' => 1, 'kind' => 1])]), $name, $sample->title(),
             $shape === Shape::Attributes ? self::named($sample, $heading, $values, self::GROUP) : null,
         );
     }

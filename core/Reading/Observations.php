@@ -40,9 +40,19 @@ final readonly class Observations
         return $this->values === [] && $this->attributes === [];
     }
 
+    /** Values that are there. */
     public function valueCount(): int
     {
-        return array_sum(array_map(static fn (array $m): int => array_sum(array_map(count(...), $m)), $this->values));
+        $count = 0;
+        foreach ($this->values as $entities) {
+            foreach ($entities as $periods) {
+                foreach ($periods as $value) {
+                    $count += is_nan($value) ? 0 : 1;
+                }
+            }
+        }
+
+        return $count;
     }
 
     /** Periods between a series' first and last value that have none, over all series. */

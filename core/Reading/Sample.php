@@ -42,6 +42,23 @@ final readonly class Sample
         return $text === '' ? 'Column '.($column + 1) : $text;
     }
 
+    /** Whether a row is a remark above the table, as this program writes them: it begins with #. */
+    public function isNote(int $row): bool
+    {
+        return str_starts_with($this->cell($row, 0), '# ');
+    }
+
+    /** @return array<string, string> what such remarks say, by name */
+    public function notes(): array
+    {
+        $notes = [];
+        for ($row = 0; $this->isNote($row); $row++) {
+            $notes[substr($this->cell($row, 0), 2)] = FormulaGuard::unguard($this->cell($row, 1));
+        }
+
+        return $notes;
+    }
+
     /** The file's name without its ending, as words: a name for what has none. */
     public function title(): string
     {

@@ -120,17 +120,6 @@ final readonly class Comparison
         return $lines;
     }
 
-    /** Place from the lowest among the lines that take part and have a value then; ties share the better place. */
-    public function rankFromLowest(Line $line, int $position): int
-    {
-        $rank = 1;
-        foreach ($this->present() as $other) {
-            $rank += $other->values[$position] < $line->values[$position] ? 1 : 0;
-        }
-
-        return $rank;
-    }
-
     /** @return list<array{remark: Remark, stop: string}> what ought to be known about the figures, and at which stop it arose */
     public function remarks(): array
     {

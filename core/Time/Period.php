@@ -64,7 +64,7 @@ final readonly class Period
         return new self(Frequency::Number, $number);
     }
 
-    /** Reads what code() writes; `#7` is the plain number 7. */
+    /** Reads what code() writes; `#7` is the plain number 7, and `month#24228` any period by its frequency and ordinal. */
     public static function parse(string $text): self
     {
         return match (true) {
@@ -75,6 +75,7 @@ final readonly class Period
             preg_match('/^(\d{4})-W(\d{2})$/', $text, $m) === 1 => self::week((int) $m[1], (int) $m[2]),
             preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $text, $m) === 1 => self::day((int) $m[1], (int) $m[2], (int) $m[3]),
             preg_match('/^#(-?\d{1,9})$/', $text, $m) === 1 => self::number((int) $m[1]),
+            preg_match('/^([a-z-]+)#(-?\d{1,9})$/', $text, $m) === 1 && Frequency::tryFrom($m[1]) !== null => self::at(Frequency::from($m[1]), (int) $m[2]),
             default => throw UnknownPeriod::inText($text),
         };
     }

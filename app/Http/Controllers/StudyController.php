@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Data\StoredData;
+use App\Models\Dataset;
+use App\Models\Study;
+use App\View\SheetSize;
+use App\View\StudyScreen;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Study\Study as StudyOfCore;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+
+final class StudyController
+{
+    public function store(Request $request, Dataset $dataset): RedirectResponse
+    {
+        $data = new StoredData($dataset);
+        $measure = $request->string('measure')->value();
+        abort_unless(isset($data->measures()[$measure]), 422, 'The data set has no such measure.');
+
+        return redirect()->route('studies.show', Study::begin($dataset, StudyOfCore::first($data->measures()[$measure]->name, $measure, $data)));
+    }
+
+    /** The page; to htmx, which asks again when the window has changed its size, the workspace alone. */
+    public function show(Request $request, Study $study, TextMeasure $measure): View
+    {
+        $screen = StudyScreen::of($study, SheetSize::of($request), $measure);
+
+        return view($request->hasHeader('HX-Request') ? 'study.workspace' : 'study.show', ['screen' => $screen]);
+    }
+
+    public function destroy(Study $study): RedirectResponse
+    {
+        $study->delete();
+
+        return redirect()->route('data.index')->with('said', "The study “{$study->name}” is deleted.");
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Formats\DelimitedFile;
+use App\Http\Requests\BringFileRequest;
+use App\Models\Upload;
+use App\View\UploadScreen;
+use DomainException;
+use DuskRail\Reading\Detection;
+use DuskRail\Reading\Shape;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+
+/** A file between being brought and being imported: what was understood of it, and how the user corrects that. */
+final class UploadController
+{
+    public function store(BringFileRequest $request): RedirectResponse
+    {
+        $file = $request->file('file');
+        assert($file instanceof UploadedFile);
+        $upload = new Upload(['id' => (string) Str::uuid(), 'name' => mb_strimwidth(mb_scrub($file->getClientOriginalName()), 0, 200, '…')]);
+        $upload->dataset_id = $request->integer('dataset') ?: null;
+        $kept = $file->move(dirname($upload->path()), basename($upload->path()));
+        try {
+            $table = DelimitedFile::open($kept->getPathname());
+            [$sample] = $table->sample($upload->name, config()->integer('duskrail.preview_rows'));
+            $upload->dialect = (array) $table->dialect;
+            $upload->plan = Detection::of($sample)->plan->toArray();
+        } catch (DomainException $problem) {
+            unlink($kept->getPathname());
+
+            throw ValidationException::withMessages(['file' => "{$upload->name}: {$problem->getMessage()}"]);
+        }
+        $upload->save();
+
+        return redirect()->route('uploads.show', $upload);
+    }
+
+    public function show(Upload $upload): View
+    {
+        return view('data.upload', ['screen' => UploadScreen::of($upload)]);
+    }
+
+    /** Corrects what was understood. Another shape starts from fresh guesses; anything else changes only what it names. */
+    public function update(Request $request, Upload $upload): View
+    {
+        $input = $request->except(['_token', '_method']);
+        $shape = Shape::tryFrom($request->string('shape')->value());
+        try {
+            if ($shape !== null && $shape !== $upload->readPlan()->shape) {
+                [$sample] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, config()->integer('duskrail.preview_rows'));
+                $upload->plan = Detection::of($sample, $shape)->plan->toArray();
+            } else {
+                $upload->plan = $upload->readPlan()->with($input)->toArray();
+            }
+            $upload->save();
+        } catch (DomainException $problem) {
+            return view('data.understanding', ['screen' => UploadScreen::of($upload, $problem->getMessage())]);
+        }
+
+        return view('data.understanding', ['screen' => UploadScreen::of($upload)]);
+    }
+
+    public function destroy(Upload $upload): RedirectResponse
+    {
+        $upload->discard();
+
+        return redirect()->route('data.index')->with('said', "“{$upload->name}” was put away; nothing was stored.");
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Data\StoredData;
+use App\Models\Study;
+use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Chart\TrackComposer;
+use DuskRail\Rail\Stops\IndexToBase;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Study as StudyOfCore;
+use DuskRail\Study\View;
+use DuskRail\Study\Wording;
+
+/** All that the study page shows of one revision, worked out once. */
+final readonly class StudyScreen
+{
+    public ?Scene $chart;
+
+    public ?Scene $track;
+
+    public Wording $wording;
+
+    /** @param string $opened id of the stop whose editor is to stand open */
+    private function __construct(
+        public Study $study,
+        public Comparison $comparison,
+        TextMeasure $measure,
+        SheetSize $size,
+        public string $opened,
+    ) {
+        $this->wording = Wording::of($comparison, $study->dataset->source);
+        $chart = $comparison->axis->count === 0 ? null : (new LinesComposer($measure))->compose($comparison, $size->width, $size->height);
+        $this->chart = $comparison->study->view === View::Lines ? $chart : null;
+        $this->track = $chart?->plot === null ? null : (new TrackComposer($measure))->compose($comparison, $chart->plot, $size->width);
+    }
+
+    /** Id of the index stop whose base the track shows, or nothing. */
+    public function baseStop(): string
+    {
+        foreach (array_reverse($this->comparison->run->legs) as $leg) {
+            if ($leg->placed->stop instanceof IndexToBase && ! $leg->placed->bypassed && $leg->refusal === null) {
+                return $leg->placed->id;
+            }
+        }
+
+        return '';
+    }
+
+    public static function of(Study $study, SheetSize $size, TextMeasure $measure, string $opened = ''): self
+    {
+        return self::showing($study->document(), $study, $size, $measure, $opened);
+    }
+
+    /** A document that is not (yet) a revision of the study. */
+    public static function showing(StudyOfCore $document, Study $study, SheetSize $size, TextMeasure $measure, string $opened = ''): self
+    {
+        return new self($study, Comparison::of($document, new StoredData($study->dataset)), $measure, $size, $opened);
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Formats\DelimitedFile;
+use App\Models\Upload;
+use DomainException;
+use DuskRail\Reading\Detection;
+use DuskRail\Reading\Observations;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Reader;
+use DuskRail\Reading\Sample;
+use DuskRail\Time\Period;
+
+/** What was understood of a file, for the preview. */
+final readonly class UploadScreen
+{
+    private const ROWS_SHOWN = 8;
+
+    /**
+     * @param bool $whole whether all of the file was looked at, or its beginning
+     * @param list<string> $evidence what the guess went by; none once the user has corrected it
+     */
+    private function __construct(
+        public Upload $upload,
+        public Plan $plan,
+        public Sample $sample,
+        public Observations $observations,
+        public bool $whole,
+        public array $evidence,
+        public string $message,
+    ) {}
+
+    /** @param Observations|null $observations from an import that was stopped and so has seen the whole file */
+    public static function of(Upload $upload, string $message = '', ?Observations $observations = null): self
+    {
+        [$sample, $whole] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, config()->integer('duskrail.preview_rows'));
+        $plan = $upload->readPlan();
+        try {
+            $observations ??= Reader::read($sample->rows, $plan);
+            $guess = Detection::of($sample, $plan->shape);
+        } catch (DomainException $problem) {
+            $message = $message === '' ? $problem->getMessage() : $message;
+            $observations = new Observations($plan->periods->frequency, [], [], [], [], [], [], 0, 0, 0);
+            $guess = null;
+        }
+
+        return new self($upload, $plan, $sample, $observations, $whole, $guess === null ? [] : $guess->evidence, $message);
+    }
+
+    /** @return list<int> numbers of the rows that the preview shows: the headings and what follows */
+    public function shownRows(): array
+    {
+        $first = $this->plan->heading ?? 0;
+
+        return range($first, min(count($this->sample->rows) - 1, $first + self::ROWS_SHOWN));
+    }
+
+    /** What a column was taken for. */
+    public function role(int $column): string
+    {
+        return match (true) {
+            $column === $this->plan->entity => 'entity',
+            $column === $this->plan->period => 'period',
+            $column === $this->plan->measure => 'measure',
+            $column === $this->plan->unit => 'unit',
+            $column === $this->plan->status => 'status',
+            in_array($column, $this->plan->values, true) => 'figures',
+            default => '',
+        };
+    }
+
+    public function span(): string
+    {
+        $span = $this->observations->span();
+        if ($span === null) {
+            return '';
+        }
+        [$first, $last] = array_map(fn (int $ordinal): Period => Period::at($this->observations->frequency, $ordinal), $span);
+
+        return $first->ordinal === $last->ordinal ? $first->label() : "{$first->label()} to {$last->label()}";
+    }
+
+    public function periodCount(): int
+    {
+        $span = $this->observations->span();
+
+        return $span === null ? 0 : $span[1] - $span[0] + 1;
+    }
+}

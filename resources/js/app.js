@@ -1,0 +1,10 @@
+import './server.js';
+import './ground.js';
+import './drop.js';
+import './popovers.js';
+import './words.js';
+import './roster.js';
+import './chart.js';
+import './track.js';
+import './keys.js';
+import './sheet.js';

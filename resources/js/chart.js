@@ -1,0 +1,165 @@
+// The chart under the pointer and the arrow keys: the nearest point, what it says, and a click that keeps its line.
+import { always, change } from './server.js';
+import { light } from './light.js';
+
+const NEAR = 42;
+const ON_LINE = 14;
+const SVG = 'http://www.w3.org/2000/svg';
+
+const chart = () => document.querySelector('#chart .chart');
+
+let lines = null;
+let readouts = new Map();
+let current = null;
+
+function forget() {
+    lines = null;
+    current = null;
+    readouts = new Map();
+}
+always(forget);
+document.addEventListener('chart:drawn', forget);
+
+/** The points of every line, as they are drawn. */
+function points() {
+    lines ??= [...chart().querySelectorAll('.series')].map((series) => {
+        const path = [...series.querySelectorAll('path')].at(-1);
+        const numbers = path.getAttribute('d').replace(/h\.01/g, '').match(/-?[\d.]+/g) ?? [];
+        return { series, key: series.dataset.line, name: series.dataset.name, xy: numbers.map(Number) };
+    });
+    return lines;
+}
+
+const positionOf = (x) => {
+    const { left, step, from } = chart().dataset;
+    return Number(step) > 0 ? Math.round((x - left) / step) + Number(from) : Number(from);
+};
+
+function nearest(x, y) {
+    let best = null;
+    for (const line of points()) {
+        for (let i = 0; i < line.xy.length; i += 2) {
+            const dx = line.xy[i] - x;
+            if (dx > NEAR || dx < -NEAR) continue;
+            const dy = line.xy[i + 1] - y;
+            const far = dx * dx + dy * dy;
+            if (!best || far < best.far) best = { line, x: line.xy[i], y: line.xy[i + 1], far };
+        }
+    }
+    return best && Math.sqrt(best.far) <= NEAR ? best : null;
+}
+
+function inside(event) {
+    const box = chart().getBoundingClientRect();
+    const scale = chart().viewBox.baseVal.width / box.width;
+    return [(event.clientX - box.left) * scale, (event.clientY - box.top) * scale];
+}
+
+async function said(line) {
+    if (!readouts.has(line.key)) {
+        const url = chart().dataset.readouts.replace('LINE', encodeURIComponent(line.key));
+        readouts.set(line.key, fetch(url, { headers: { Accept: 'application/json' } }).then((r) => (r.ok ? r.json() : null)));
+    }
+    return readouts.get(line.key);
+}
+
+async function show(point, aloud) {
+    current = point;
+    const readout = document.getElementById('readout');
+    chart().querySelector('.cursor')?.remove();
+    light(point?.line.key ?? null);
+    if (!point) {
+        if (readout) readout.hidden = true;
+        return;
+    }
+    mark(point);
+    const about = await said(point.line);
+    const [period, value, rest] = about?.points[positionOf(point.x)] ?? [];
+    if (current !== point || !period) return;
+    const [title, first, second] = readout.children;
+    title.textContent = `${point.line.name}, ${period}`;
+    first.textContent = value;
+    second.textContent = rest;
+    readout.hidden = false;
+    const box = chart().viewBox.baseVal;
+    const right = point.x + 16 + readout.offsetWidth > box.width;
+    readout.style.left = `${Math.max(0, right ? point.x - readout.offsetWidth - 14 : point.x + 14)}px`;
+    readout.style.top = `${Math.max(0, Math.min(point.y + 16, box.height - readout.offsetHeight - 4))}px`;
+    if (aloud) document.getElementById('spoken').textContent = `${title.textContent}: ${value}. ${rest}`;
+}
+
+function mark(point) {
+    const group = document.createElementNS(SVG, 'g');
+    group.setAttribute('class', 'cursor');
+    const hue = Number(point.line.series.dataset.hue);
+    const ink = hue > 0 ? `var(--focus-${hue})` : 'var(--ink)';
+    const { top, bottom } = chart().dataset;
+    const parts = [
+        ['path', { d: `M${point.x} ${top}V${bottom}`, stroke: 'var(--quiet)', 'stroke-dasharray': '2 3' }],
+        ['circle', { cx: point.x, cy: point.y, r: 5, fill: 'var(--sheet)', stroke: ink, 'stroke-width': 2.5 }],
+    ];
+    for (const [tag, attributes] of parts) {
+        const part = document.createElementNS(SVG, tag);
+        for (const [name, value] of Object.entries(attributes)) part.setAttribute(name, value);
+        group.append(part);
+    }
+    chart().append(group);
+}
+
+let waiting = null;
+document.addEventListener('pointermove', (event) => {
+    if (!event.target.closest?.('#chart .chart')) return;
+    waiting ?? requestAnimationFrame(() => {
+        const last = waiting;
+        waiting = null;
+        if (!chart()) return;
+        const point = nearest(...inside(last));
+        if (point?.line !== current?.line || point?.x !== current?.x) show(point, false);
+    });
+    waiting = event;
+});
+document.addEventListener('pointerout', (event) => {
+    if (event.target.closest?.('#chart') && !event.relatedTarget?.closest?.('#chart') && chart() && document.activeElement !== chart()) show(null);
+});
+document.addEventListener('click', (event) => {
+    if (!event.target.closest?.('#chart .chart')) return;
+    const label = event.target.closest('.end-label');
+    const point = nearest(...inside(event));
+    const key = label?.dataset.line ?? (point && Math.sqrt(point.far) <= ON_LINE ? point.line.key : null);
+    if (key) toggle(key);
+    else if (chart().querySelector('.series:not([data-hue="0"])')) change({ change: 'release' });
+});
+
+function toggle(key) {
+    const series = points().find((line) => line.key === key)?.series;
+    change({ change: 'state', entity: key, state: Number(series?.dataset.hue) > 0 ? 'peer' : 'focus' });
+}
+
+document.addEventListener('keydown', (event) => {
+    if (!event.target.matches?.('#chart .chart')) return;
+    const all = points();
+    if (all.length === 0) return;
+    if (event.key === 'Enter' && current) return toggle(current.line.key);
+    if (event.key === 'Escape') return show(null);
+    if (!['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Home', 'End'].includes(event.key)) return;
+    event.preventDefault();
+    const line = current?.line ?? all.at(-1);
+    if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+        const x = current?.x ?? line.xy.at(-2);
+        const column = all.map((other) => at(other, x)).filter(Boolean).sort((a, b) => a.y - b.y);
+        const place = column.findIndex((point) => point.line === line) + (event.key === 'ArrowUp' ? -1 : 1);
+        return show(column[Math.max(0, Math.min(column.length - 1, place))], true);
+    }
+    const last = line.xy.length / 2 - 1;
+    const here = current ? line.xy.findIndex((x, i) => i % 2 === 0 && x === current.x) / 2 : last + 1;
+    const to = { ArrowLeft: here - 1, ArrowRight: here + 1, Home: 0, End: last }[event.key];
+    const i = Math.max(0, Math.min(last, to)) * 2;
+    show({ line, x: line.xy[i], y: line.xy[i + 1] }, true);
+});
+
+function at(line, x) {
+    for (let i = 0; i < line.xy.length; i += 2) {
+        if (Math.abs(line.xy[i] - x) < 0.2) return { line, x: line.xy[i], y: line.xy[i + 1] };
+    }
+    return null;
+}

@@ -1,0 +1,35 @@
+// Editors and menus stand under what they belong to, and stay open while their study is drawn anew.
+function place(popover) {
+    const opener = document.querySelector(`[popovertarget="${popover.id}"]`);
+    if (!opener) return;
+    const at = opener.getBoundingClientRect();
+    popover.style.top = `${Math.min(at.bottom + 4, innerHeight - popover.offsetHeight - 8)}px`;
+    popover.style.left = `${Math.max(8, Math.min(at.left - 2, innerWidth - popover.offsetWidth - 12))}px`;
+}
+
+document.addEventListener('toggle', (event) => {
+    if (!event.target.matches?.('.editor') || event.newState !== 'open') return;
+    place(event.target);
+    event.target.querySelector('select, input:not([type=hidden]), button, a')?.focus();
+}, true);
+
+let open;
+document.addEventListener('htmx:before:swap', () => {
+    open = document.querySelector('.editor:popover-open')?.id;
+});
+document.addEventListener('htmx:after:swap', () => {
+    const added = document.querySelector('.editor[data-open]');
+    const popover = added ?? (open && document.getElementById(open));
+    added?.removeAttribute('data-open');
+    // A menu has done its work once something was chosen from it.
+    if (!popover || (!added && popover.matches('.menu'))) {
+        document.querySelector('.menu:popover-open')?.hidePopover();
+        return;
+    }
+    if (!popover.matches(':popover-open')) popover.showPopover();
+    place(popover);
+});
+addEventListener('resize', () => {
+    const popover = document.querySelector('.editor:popover-open');
+    if (popover) place(popover);
+});

@@ -1,0 +1,90 @@
+// Talking to the server: every edit is one request whose answer is the workspace drawn anew.
+import htmx from 'htmx.org/dist/htmx.esm.js';
+
+export const workspace = () => document.getElementById('workspace');
+
+const token = () => JSON.parse(document.body.getAttribute('hx-headers:inherited'))['X-CSRF-TOKEN'];
+
+/** Makes a change of the study. */
+export function change(values) {
+    return swapped('POST', workspace().dataset.changes, values);
+}
+
+export function history(step) {
+    return swapped('PUT', workspace().dataset.history, { step });
+}
+
+export function redraw() {
+    return swapped('GET', workspace().dataset.page, {});
+}
+
+function swapped(method, url, values) {
+    return htmx.ajax(method, url, { source: workspace(), target: '#workspace', swap: 'outerMorph', values });
+}
+
+/** The chart as it would be after a change that is not made; only the latest of several calls is answered. */
+let preview;
+export async function previewed(values) {
+    preview?.abort();
+    preview = new AbortController();
+    try {
+        const response = await fetch(workspace().dataset.changes, {
+            method: 'POST',
+            headers: { 'X-CSRF-TOKEN': token(), Accept: 'text/html' },
+            body: new URLSearchParams({ ...values, preview: '1' }),
+            signal: preview.signal,
+        });
+        return response.ok ? await response.text() : null;
+    } catch {
+        return null;
+    }
+}
+
+export function noPreview() {
+    preview?.abort();
+}
+
+/** Runs now and after every swap. */
+export function always(run) {
+    document.addEventListener('htmx:after:swap', run);
+    if (document.readyState === 'loading') document.addEventListener('DOMContentLoaded', run);
+    else run();
+}
+
+let telling;
+export function tell(text) {
+    const message = document.getElementById('message');
+    if (!message) return;
+    message.textContent = text;
+    message.classList.toggle('shown', text !== '');
+    clearTimeout(telling);
+    if (text !== '') telling = setTimeout(() => tell(''), 12000);
+}
+
+document.addEventListener('htmx:error', () => tell('The server does not answer. Nothing is lost; try again when it is back.'));
+document.addEventListener('htmx:after:swap', () => {
+    const message = document.getElementById('message');
+    if (message?.classList.contains('shown')) tell(message.textContent);
+});
+// What fails without a sentence of its own must not replace the page.
+document.addEventListener('htmx:before:swap', (event) => {
+    const status = event.detail.ctx?.response?.status ?? 200;
+    if (status >= 400 && status !== 422) {
+        event.preventDefault();
+        tell(status === 419 ? 'The page has been open too long. Load it again; the study is saved.' : `The server could not do that (${status}). Nothing was changed.`);
+    }
+});
+// Whoever has typed into a field keeps what she typed; all others show what the study says.
+document.addEventListener('htmx:after:swap', () => {
+    for (const field of workspace()?.querySelectorAll('select, input:not([type=hidden]):not([type=search])') ?? []) {
+        if (field === document.activeElement && field.tagName === 'INPUT') continue;
+        if (field.tagName === 'SELECT') {
+            const chosen = [...field.options].findIndex((option) => option.hasAttribute('selected'));
+            if (chosen >= 0) field.selectedIndex = chosen;
+        } else field.value = field.getAttribute('value') ?? '';
+    }
+});
+document.addEventListener('submit', (event) => {
+    const question = event.target.dataset.confirm;
+    if (question && !window.confirm(question)) event.preventDefault();
+});

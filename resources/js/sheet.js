@@ -1,0 +1,44 @@
+// The server draws the chart as large as there is room for it.
+import { always, redraw, workspace } from './server.js';
+
+const COOKIE = 'dusk-rail-sheet';
+
+function room() {
+    const sheet = document.getElementById('sheet');
+    const chart = document.getElementById('chart');
+    if (!sheet || !chart) return null;
+    const style = getComputedStyle(sheet);
+    const width = Math.floor(sheet.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight));
+    let others = parseFloat(style.paddingTop) + parseFloat(style.paddingBottom);
+    for (const part of sheet.children) {
+        if (part === chart) continue;
+        const space = getComputedStyle(part);
+        others += part.offsetHeight + parseFloat(space.marginTop) + parseFloat(space.marginBottom);
+    }
+    const height = Math.floor(Math.max(Math.min(width * 0.8, 260), Math.min(sheet.clientHeight - others, width * 0.62, 640)));
+    return { width, height };
+}
+
+let drawing = false;
+async function fit() {
+    const wanted = room();
+    const chart = document.getElementById('chart');
+    if (!wanted || drawing || !workspace()) return;
+    document.cookie = `${COOKIE}=${wanted.width}x${wanted.height};path=/;max-age=31536000;samesite=lax`;
+    // A few pixels of height are not worth a new picture, or a longer signal would make the chart jump.
+    if (Math.abs(wanted.width - chart.dataset.width) < 2 && Math.abs(wanted.height - chart.dataset.height) < 10) return;
+    drawing = true;
+    await redraw();
+    drawing = false;
+}
+
+let later;
+addEventListener('resize', () => {
+    clearTimeout(later);
+    later = setTimeout(fit, 120);
+});
+document.fonts.ready.then(fit);
+always(() => {
+    clearTimeout(later);
+    later = setTimeout(fit, 30);
+});

@@ -1,0 +1,11 @@
+{{-- A place to drop or choose a file. --}}
+@props(['text', 'dataset' => null])
+<form class="drop" method="post" action="{{ route('uploads.store') }}" enctype="multipart/form-data">
+    @csrf
+    @if ($dataset !== null)<input type="hidden" name="dataset" value="{{ $dataset->id }}">@endif
+    <label>
+        <span>{{ $text }}</span>
+        <input type="file" name="file" accept=".csv,.tsv,.txt,.tab,text/csv,text/tab-separated-values" required>
+    </label>
+    <noscript><button class="button is-small">Bring it</button></noscript>
+</form>

@@ -1,0 +1,16 @@
+@props(['title', 'study' => false])
+<!doctype html>
+<html lang="en" @if(in_array(request()->cookie('dusk-rail-ground'), ['day', 'night'], true)) data-ground="{{ request()->cookie('dusk-rail-ground') }}" @endif>
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="htmx-config" content='{"includeIndicatorCSS": false, "history": false, "defaultSettleDelay": 0}'>
+    <title>{{ $title }} · Dusk Rail</title>
+    <link rel="icon" href="{{ asset('mark.svg') }}" type="image/svg+xml">
+    <link rel="stylesheet" href="{{ route('palette') }}">
+    @vite(['resources/css/app.scss', 'resources/js/app.js'])
+</head>
+<body hx-headers:inherited='{"X-CSRF-TOKEN": "{{ csrf_token() }}"}' @class(['is-study' => $study])>
+{{ $slot }}
+</body>
+</html>

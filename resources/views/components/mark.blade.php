@@ -1,0 +1,1 @@
+<a class="mark" href="{{ route('data.index') }}"><svg width="22" height="20" aria-hidden="true"><path d="M1 14h20" stroke="var(--rail)" stroke-width="3" stroke-linecap="round"/><path d="M5 14a6 6 0 0 1 12 0" fill="var(--focus-1)"/></svg>Dusk Rail</a>

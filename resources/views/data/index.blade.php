@@ -1,0 +1,53 @@
+<x-layout title="Data">
+    <header class="top"><x-mark /><span class="right"><button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></span></header>
+    <main class="page">
+        @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
+        @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
+        <section class="bring">
+            <h1>Bring a table</h1>
+            <x-bring text="Drop a CSV or TSV file here, or choose one" />
+            <p class="quiet">One row per figure, or periods across, or entities across. What the program makes of it is shown first; nothing is stored until you say so.</p>
+        </section>
+        @forelse ($datasets as $dataset)
+            <section class="dataset" id="dataset-{{ $dataset->id }}">
+                <h2>{{ $dataset->name }}</h2>
+                <p class="quiet">{{ $dataset->entities_count }} {{ Str::plural('entity', $dataset->entities_count) }} · {{ $dataset->files->map(fn ($file) => $file->name)->implode(', ') }} · version {{ $dataset->version }}</p>
+                <div class="columns">
+                    <div class="column">
+                        <h3>Studies</h3>
+                        <ul class="studies">
+                            @foreach ($dataset->studies as $study)
+                                <li><a href="{{ route('studies.show', $study) }}">{{ $study->name }}</a>
+                                    <form method="post" action="{{ route('studies.destroy', $study) }}" data-confirm="Delete the study “{{ $study->name }}”?">@csrf @method('delete')<button class="plain small" aria-label="Delete {{ $study->name }}">delete</button></form></li>
+                            @endforeach
+                        </ul>
+                        <form class="inline" method="post" action="{{ route('studies.store', $dataset) }}">
+                            @csrf
+                            <label for="measure-{{ $dataset->id }}">New study of</label>
+                            <span class="select is-small"><select name="measure" id="measure-{{ $dataset->id }}">
+                                @foreach ($dataset->measures as $measure)<option value="{{ $measure->key }}">{{ $measure->name }}</option>@endforeach
+                            </select></span>
+                            <button class="button is-small">Start</button>
+                        </form>
+                    </div>
+                    <div class="column">
+                        <h3>Measures</h3>
+                        <ul class="measures">
+                            @foreach ($dataset->measures as $measure)
+                                <li>{{ $measure->name }} <span class="quiet">{{ $measure->unit === '' ? '' : "{$measure->unit}, " }}{{ $measure->frequency->adjective() }} {{ $measure->kind->value }}</span></li>
+                            @endforeach
+                        </ul>
+                    </div>
+                    <div class="column is-3">
+                        <h3>Add to it</h3>
+                        <x-bring text="Add a file" :dataset="$dataset" />
+                        <p class="quiet">Figures at their own frequency, or attributes such as a group.</p>
+                        <form method="post" action="{{ route('datasets.destroy', $dataset) }}" data-confirm="Delete “{{ $dataset->name }}” with all its studies?">@csrf @method('delete')<button class="plain small">Delete this data set</button></form>
+                    </div>
+                </div>
+            </section>
+        @empty
+            <p class="empty">No data set yet.</p>
+        @endforelse
+    </main>
+</x-layout>

@@ -1,0 +1,128 @@
+@php
+    $plan = $screen->plan;
+    $sample = $screen->sample;
+    $observations = $screen->observations;
+    $upload = $screen->upload;
+    $headings = array_map(fn ($column) => $sample->heading($column, $plan->heading), range(0, max(0, min($sample->width, 200) - 1)));
+    $attributes = $plan->shape === \DuskRail\Reading\Shape::Attributes;
+    $dialect = $upload->readDialect();
+@endphp
+<div id="understanding">
+    @if ($screen->message !== '')<p class="said wrong" role="alert">{{ $screen->message }}</p>@endif
+    <section class="understood">
+        <h1>
+            @if ($attributes)
+                {{ number_format(count($observations->entities)) }} {{ Str::plural('entity', count($observations->entities)) }} with their attributes
+            @elseif ($observations->isEmpty())
+                Nothing can be read this way yet
+            @else
+                {{ number_format(count($observations->entities)) }} {{ Str::plural('entity', count($observations->entities)) }}, {{ $screen->span() }}
+            @endif
+        </h1>
+        <p class="quiet">
+            @unless ($attributes)
+                {{ number_format($observations->valueCount()) }} figures, {{ count($observations->measures) }} {{ Str::plural('measure', count($observations->measures)) }}, {{ number_format($screen->periodCount()) }} {{ $observations->frequency->adjective() }} periods, {{ $observations->gapCount() === 0 ? 'no gaps' : number_format($observations->gapCount()).' '.Str::plural('gap', $observations->gapCount()) }}{{ $screen->whole ? '.' : ', in the first '.number_format($observations->rowCount).' rows; the rest is read on import.' }}
+            @endunless
+            @if ($screen->evidence !== []) Understood from this: {{ implode('; ', $screen->evidence) }}.@endif
+            Cells parted by {{ \DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter] ?? 'commas' }}, written in {{ $dialect->encoding }}.
+        </p>
+    </section>
+
+    <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+        <x-guess name="shape" lead="The table lies" :value="$plan->shape->value" :options="collect(\DuskRail\Reading\Shape::cases())->mapWithKeys(fn ($s) => [$s->value => $s->label()])->all()" />
+        @if ($plan->shape->swapped() !== null)
+            <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $plan->shape->swapped()->value }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>
+        @endif
+        @php($columns = ['' => 'none'] + array_map(fn ($h) => Str::limit($h, 30), $headings))
+        @if (in_array($plan->shape->value, ['long', 'periods-across', 'attributes'], true))
+            <x-guess name="entity" lead="Entity in" :value="(string) $plan->entity" :options="$columns" />
+        @endif
+        @if (in_array($plan->shape->value, ['long', 'entities-across', 'years-across'], true))
+            <x-guess name="period" lead="Period in" :value="(string) $plan->period" :options="$columns" />
+        @endif
+        @if (in_array($plan->shape->value, ['long', 'periods-across'], true))
+            <x-guess name="measure" lead="Measure in" :value="(string) $plan->measure" :options="$columns" />
+            <x-guess name="unit" lead="Unit in" :value="(string) $plan->unit" :options="$columns" />
+        @endif
+        @if ($attributes)
+            <x-guess name="group" lead="Group by" :value="(string) $plan->group" :options="$columns" />
+        @else
+            @if ($plan->shape !== \DuskRail\Reading\Shape::YearsAcross)
+                <x-guess name="notation" lead="Periods written like" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
+                @if ($plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
+                    <x-guess name="frequency" lead="and stand for a" :value="$plan->periods->frequency->value" :options="collect(['day', 'month', 'quarter', 'year'])->mapWithKeys(fn ($f) => [$f => $f])->all()" />
+                @endif
+            @endif
+            <x-guess name="numbers" lead="Numbers written like" :value="$plan->numbers->value" :options="collect(\DuskRail\Reading\NumberNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
+        @endif
+        @if ($observations->duplicateCount > 0)
+            <x-guess name="duplicates" lead="The same entity and period again:" :value="$plan->duplicates->value" :options="['ask' => 'choose …', 'first' => 'keep the first', 'last' => 'keep the last', 'sum' => 'add them up', 'mean' => 'take their mean']" />
+        @endif
+        @if ($plan->measure === null && ! $attributes && ($plan->shape !== \DuskRail\Reading\Shape::Long || count($plan->values) === 1))
+            <label class="guess"><span>Measure called</span><input class="input is-small" name="measureName" value="{{ $plan->measureName }}"></label>
+        @endif
+        @if (($plan->entity === null && $plan->shape === \DuskRail\Reading\Shape::Long) || $plan->shape === \DuskRail\Reading\Shape::YearsAcross)
+            <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->entityName }}"></label>
+        @endif
+        @foreach ($observations->measures as $measure)
+            <fieldset class="about">
+                <legend>{{ $measure->name }}</legend>
+                <label class="guess"><span>unit</span><input class="input is-small unit" name="measures[{{ $measure->name }}][unit]" value="{{ $measure->unit }}" placeholder="none"></label>
+                <x-guess name="measures[{{ $measure->name }}][kind]" lead="a" :value="$measure->kind->value" :options="collect(\DuskRail\Data\Kind::cases())->mapWithKeys(fn ($k) => [$k->value => $k->meaning()])->all()" />
+                <x-guess name="measures[{{ $measure->name }}][better]" lead="better" :value="$measure->better->value" :options="['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower']" />
+            </fieldset>
+        @endforeach
+    </form>
+
+    <div class="sample" tabindex="0" role="region" aria-label="First rows">
+        <table class="table is-narrow">
+            <thead>
+                <tr><td></td>@foreach ($headings as $column => $heading)<td class="role {{ $screen->role($column) }}">{{ $screen->role($column) === 'figures' && $plan->shape->value !== 'long' && ! $attributes ? ($plan->shape->value === 'entities-across' ? 'entity' : 'period') : $screen->role($column) }}</td>@endforeach</tr>
+            </thead>
+            <tbody>
+                @foreach ($screen->shownRows() as $row)
+                    <tr @class(['heading' => $row === $plan->heading])>
+                        <th scope="row" class="quiet">{{ $row + 1 }}</th>
+                        @foreach ($headings as $column => $heading)<td class="{{ $screen->role($column) }}">{{ Str::limit($sample->cell($row, $column), 40) }}</td>@endforeach
+                    </tr>
+                @endforeach
+            </tbody>
+        </table>
+    </div>
+
+    @if ($observations->problemCount > 0)
+        <section class="problems" aria-label="What cannot be read">
+            <h2>{{ number_format($observations->problemCount) }} {{ Str::plural('cell', $observations->problemCount) }} cannot be read</h2>
+            @if ($observations->duplicateCount > 0 && $plan->duplicates === \DuskRail\Reading\Duplicates::Ask)
+                <p>{{ number_format($observations->duplicateCount) }} {{ Str::plural('figure', $observations->duplicateCount) }} stand for an entity and period that already has one. Choose above what to do with them.</p>
+            @endif
+            <div class="sample" tabindex="0" role="region" aria-label="List of cells">
+                <table class="table is-narrow">
+                    <thead><tr><th scope="col">Row</th><th scope="col">Column</th><th scope="col">Found</th><th scope="col">Expected</th></tr></thead>
+                    <tbody>
+                        @foreach (array_slice($observations->problems, 0, 50) as $problem)
+                            <tr><td>{{ number_format($problem->row) }}</td><td>{{ $problem->column }}</td><td>{{ $problem->found === '' ? '(empty)' : "“{$problem->found}”" }}</td><td>{{ $problem->expected }}</td></tr>
+                        @endforeach
+                    </tbody>
+                </table>
+            </div>
+            @if ($observations->problemCount > 50)<p class="quiet">The first 50 are shown.</p>@endif
+        </section>
+    @endif
+
+    <form class="confirm" method="post" action="{{ route('imports.store', $upload) }}" hx-post="{{ route('imports.store', $upload) }}" hx-target="#understanding" hx-swap="outerMorph" hx-disable="find button" hx-config='{"timeout": 600000}'>
+        @if ($upload->dataset_id === null)
+            <label class="guess"><span>Call the data set</span><input class="input is-small" name="name" value="{{ old('name', $sample->title()) }}" required maxlength="120"></label>
+            <label class="guess"><span>Source</span><input class="input is-small source" name="source" value="{{ $sample->notes()['source'] ?? '' }}" placeholder="who published it, and when" maxlength="300"></label>
+            <x-guess name="home" lead="Home is" value="" :options="collect(array_slice($observations->entities, 0, 500))->mapWithKeys(fn ($e) => [$e => Str::limit($e, 40)])->all()" />
+        @endif
+        @if ($observations->problemCount > 0)
+            <label class="leave"><input type="checkbox" name="leave_out" value="1"> Go on without {{ $observations->problemCount === 1 ? 'this cell' : 'these '.number_format($observations->problemCount).' cells' }}; they stay empty</label>
+        @endif
+        <div class="acts">
+            <button class="button go">{{ $upload->dataset_id === null ? 'Import' : "Add to {$upload->dataset->name}" }}</button>
+            <span class="progress-line" data-progress="{{ route('imports.show', $upload) }}" role="status"></span>
+        </div>
+    </form>
+    <form method="post" action="{{ route('uploads.destroy', $upload) }}">@csrf @method('delete')<button class="plain small">Put the file away</button></form>
+</div>

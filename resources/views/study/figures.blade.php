@@ -1,0 +1,30 @@
+@php
+    $comparison = $screen->comparison;
+    $lines = $comparison->sorted();
+    $lines = array_values(array_filter($lines, fn ($line) => $line->state !== \DuskRail\Study\LineState::Off));
+    usort($lines, fn ($a, $b) => ($a->hue ?: 99) <=> ($b->hue ?: 99));
+@endphp
+<div class="figures" id="figures" tabindex="0" role="region" aria-label="Figures, {{ $screen->wording->subtitle }}">
+    <table class="table is-narrow">
+        <thead>
+            <tr>
+                <th scope="col">Period</th>
+                @foreach ($lines as $line)
+                    <th scope="col" @class(['hue-'.$line->hue => $line->hue > 0])>{{ $line->name }}</th>
+                @endforeach
+                @if ($comparison->median !== [])<th scope="col" class="quiet">Peer median</th>@endif
+            </tr>
+        </thead>
+        <tbody>
+            @for ($i = $comparison->to; $i >= $comparison->from; $i--)
+                <tr>
+                    <th scope="row">{{ $comparison->axis->period($i)->short() }}</th>
+                    @foreach ($lines as $line)
+                        <td>{{ \DuskRail\Data\Numerals::text($line->values[$i], $comparison->decimals + 1) }}</td>
+                    @endforeach
+                    @if ($comparison->median !== [])<td class="quiet">{{ \DuskRail\Data\Numerals::text($comparison->median[$i], $comparison->decimals + 1) }}</td>@endif
+                </tr>
+            @endfor
+        </tbody>
+    </table>
+</div>

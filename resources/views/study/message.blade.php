@@ -1,0 +1,1 @@
+<div id="message" role="alert" @class(['shown' => ($message ?? '') !== ''])>{{ $message ?? '' }}</div>

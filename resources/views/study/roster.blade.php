@@ -1,0 +1,33 @@
+@php
+    $comparison = $screen->comparison;
+    $sort = $comparison->study->sort;
+    $groups = [];
+    foreach ($comparison->sorted() as $line) {
+        $groups[$line->group][] = $line;
+    }
+    ksort($groups);
+@endphp
+<aside class="roster" id="roster" aria-label="Roster">
+    <div class="find">
+        <input type="search" id="find" placeholder="Find" aria-label="Find in the roster" autocomplete="off" spellcheck="false">
+        <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change" hx-target="#workspace" hx-swap="outerMorph">
+            <input type="hidden" name="change" value="sort">
+            <select name="sort" aria-label="Order of the roster">
+                @foreach (\DuskRail\Study\RosterSort::cases() as $case)
+                    <option value="{{ $case->value }}" @selected($case === $sort)>{{ $case->label() }}</option>
+                @endforeach
+            </select>
+        </form>
+    </div>
+    <div class="rows" id="rows">
+        @foreach ($groups as $group => $lines)
+            @if ($group !== '')<h2>{{ $group }}</h2>@endif
+            <ul>
+                @foreach ($lines as $line)
+                    <x-roster-row :screen="$screen" :line="$line" />
+                @endforeach
+            </ul>
+        @endforeach
+        <p class="nothing" hidden>No name matches.</p>
+    </div>
+</aside>

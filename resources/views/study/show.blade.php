@@ -1,0 +1,16 @@
+<x-layout :title="$screen->study->name" :study="true">
+    @include('study.workspace')
+    <dialog id="keys" aria-label="Keys">
+        <h2>Keys</h2>
+        <dl>
+            <dt>/</dt><dd>find in the roster</dd>
+            <dt>↑ ↓</dt><dd>along the roster; on the chart, to the next line</dd>
+            <dt>Enter or Space</dt><dd>in the roster: focus, or let go</dd>
+            <dt>o</dt><dd>in the roster: take off, or bring back</dd>
+            <dt>← →</dt><dd>on the chart: along the line; on the track: move an end or the base</dd>
+            <dt>Ctrl Z, Ctrl Shift Z</dt><dd>undo, redo</dd>
+            <dt>Escape</dt><dd>close, or let the text be as it was</dd>
+        </dl>
+        <form method="dialog"><button class="button is-small">Close</button></form>
+    </dialog>
+</x-layout>

@@ -1,0 +1,17 @@
+@php($comparison = $screen->comparison)
+<div id="track" class="track">
+@if ($screen->track !== null)
+    {!! \App\Drawing\Svg::forScreen($screen->track, [
+        'class' => 'track-picture',
+        'role' => 'group',
+        'aria-label' => 'Track: the time that is shown'.($comparison->study->range === null ? ', all of it' : ''),
+        'data-left' => (string) $screen->track->plot->left,
+        'data-step' => (string) $screen->track->plot->step(),
+        'data-count' => (string) $comparison->axis->count,
+        'data-first' => (string) $comparison->axis->first,
+        'data-frequency' => $comparison->axis->frequency->value,
+        'data-year' => (string) ($comparison->axis->frequency->perYear() ?? 0),
+        'data-base-stop' => $screen->baseStop(),
+    ]) !!}
+@endif
+</div>

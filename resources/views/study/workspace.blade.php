@@ -1,0 +1,43 @@
+@php
+    $study = $screen->study;
+    $document = $screen->comparison->study;
+    $undo = $study->undoable();
+    $redo = $study->redoable();
+@endphp
+<div id="workspace" data-study="{{ $study->id }}" data-changes="{{ route('changes.store', $study) }}" data-page="{{ route('studies.show', $study) }}" data-history="{{ route('history.update', $study) }}">
+    <header class="top">
+        <x-mark />
+        <button type="button" class="plain" data-drawer aria-controls="roster">Roster</button>
+        <a class="crumb" href="{{ route('data.index') }}">{{ $study->dataset->name }}</a>
+        <form class="rename" hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+            <input type="hidden" name="change" value="rename">
+            <input class="title" name="name" value="{{ $document->name }}" aria-label="Name of the study" maxlength="120" autocomplete="off" spellcheck="false">
+        </form>
+        <div class="right">
+            <button type="button" class="plain" data-history="undo" @disabled($undo === null) title="{{ $undo === null ? 'Nothing to undo' : "Undo: {$undo}" }}">Undo</button>
+            <button type="button" class="plain" data-history="redo" @disabled($redo === null) title="{{ $redo === null ? 'Nothing to redo' : "Redo: {$redo->said}" }}">Redo</button>
+            <button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button>
+            <button type="button" class="plain" data-keys aria-label="Keys" title="Keys">?</button>
+            <button type="button" class="go" popovertarget="hand-over">Hand over</button>
+        </div>
+        <div class="editor menu" popover id="hand-over">
+            <a href="{{ route('hand-over', [$study, 'png']) }}" data-hand-over>Picture, PNG at double size</a>
+            <a href="{{ route('hand-over', [$study, 'svg']) }}" data-hand-over>Picture, SVG</a>
+            <a href="{{ route('hand-over', [$study, 'csv']) }}">Figures, CSV</a>
+        </div>
+    </header>
+    @include('study.rail')
+    <div class="body">
+        @include('study.roster')
+        <main class="sheet" id="sheet">
+            <x-words :screen="$screen" part="headline" :text="$screen->wording->headline" empty="Write a headline" />
+            <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Write a subtitle" />
+            @includeWhen($document->view === \DuskRail\Study\View::Figures, 'study.figures')
+            @includeWhen($document->view === \DuskRail\Study\View::Lines, 'study.chart')
+            <x-words :screen="$screen" part="source" :text="$screen->wording->source" empty="Write where the figures come from" />
+            @include('study.signals')
+            @include('study.track')
+        </main>
+    </div>
+    @include('study.message', ['message' => ''])
+</div>
