@@ -42,7 +42,11 @@ $readable = static function (string $one) use ($grounds): bool {
 
     return true;
 };
-/** How near the nearest two are, where 1 is exactly as far as they must be apart. */
+/**
+ * How near the nearest two are, where 1 is exactly as far as they must be apart.
+ *
+ * @param list<string> $set
+ */
 $margin = static function (array $set): float {
     $least = INF;
     foreach ($set as $i => $one) {

@@ -12,9 +12,9 @@ use App\Models\Measure;
 use App\Models\StoredSeries;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
+use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\ReadSeries;
-use DuskRail\Reading\Reader;
 use DuskRail\Reading\Shape;
 use DuskRail\Time\Frequency;
 use Illuminate\Support\Facades\DB;
@@ -64,7 +64,7 @@ final readonly class Import
         ) === []) {
             throw ImportStopped::because("None of the names in this table is in “{$dataset->name}”. Check which column names the entities.");
         }
-        DB::transaction(fn () => $this->store($dataset, $observations));
+        DB::transaction(fn() => $this->store($dataset, $observations));
     }
 
     private function read(): Observations
@@ -96,7 +96,7 @@ final readonly class Import
 
             return;
         }
-        $measures = array_map(fn (ReadMeasure $m): Measure => $this->measure($dataset, $m, $observations->frequency), $observations->measures);
+        $measures = array_map(fn(ReadMeasure $m): Measure => $this->measure($dataset, $m, $observations->frequency), $observations->measures);
         $entities = $this->entities($dataset, $observations->entities);
         foreach ($observations->series() as $series) {
             $this->keep($dataset, $file, $measures[$series->measure], $entities[$series->entity], $series);
@@ -120,7 +120,7 @@ final readonly class Import
             'since' => $dataset->version,
             'first' => $first,
             'values' => $values,
-            'statuses' => max($statuses) === 0 ? [] : $statuses,
+            'statuses' => array_filter($statuses) === [] ? [] : $statuses,
             'places' => $places,
         ]);
     }
@@ -169,7 +169,7 @@ final readonly class Import
     private function entities(Dataset $dataset, array $names): array
     {
         $known = $this->known($dataset);
-        $keys = array_flip(array_map(static fn (Entity $e): string => $e->key, $known));
+        $keys = array_flip(array_map(static fn(Entity $e): string => $e->key, $known));
         $entities = [];
         foreach ($names as $name) {
             $lower = mb_strtolower($name);

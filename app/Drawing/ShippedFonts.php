@@ -47,6 +47,7 @@ final class ShippedFonts implements TextMeasure
     {
         $size = self::MEASURED_AT * self::POINTS_PER_PIXEL;
         $width = function (string $text) use ($file, $size): float {
+            /** @var array<int, int>|false $box corners of the text, lower left first */
             $box = imagettfbbox($size, 0, "{$this->folder}/{$file}", $text);
 
             return $box === false ? 0.0 : (float) ($box[2] - $box[0]);

@@ -28,7 +28,7 @@ final class FiguresCsv
             fputcsv($out, ["# {$name}", FormulaGuard::guard((string) preg_replace('/\s+/', ' ', (string) $text))], ',', '"', '');
         }
         $lines = $comparison->present();
-        fputcsv($out, ['Period', ...array_map(static fn ($line): string => FormulaGuard::guard($line->name), $lines)], ',', '"', '');
+        fputcsv($out, ['Period', ...array_map(static fn($line): string => FormulaGuard::guard($line->name), $lines)], ',', '"', '');
         for ($i = $comparison->from; $i <= $comparison->to; $i++) {
             $row = [$comparison->axis->period($i)->code()];
             foreach ($lines as $line) {

@@ -13,7 +13,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(TextMeasure::class, static fn (): ShippedFonts => new ShippedFonts(config()->string('duskrail.fonts')));
+        $this->app->singleton(TextMeasure::class, static fn(): ShippedFonts => new ShippedFonts(config()->string('duskrail.fonts')));
     }
 
     public function boot(): void

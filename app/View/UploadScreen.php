@@ -78,7 +78,7 @@ final readonly class UploadScreen
         if ($span === null) {
             return '';
         }
-        [$first, $last] = array_map(fn (int $ordinal): Period => Period::at($this->observations->frequency, $ordinal), $span);
+        [$first, $last] = array_map(fn(int $ordinal): Period => Period::at($this->observations->frequency, $ordinal), $span);
 
         return $first->ordinal === $last->ordinal ? $first->label() : "{$first->label()} to {$last->label()}";
     }

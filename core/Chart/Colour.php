@@ -60,7 +60,7 @@ final readonly class Colour
     public function lab(): array
     {
         [$r, $g, $b] = $this->linear;
-        $f = static fn (float $t): float => $t > 216 / 24389 ? $t ** (1 / 3) : (24389 / 27 * $t + 16) / 116;
+        $f = static fn(float $t): float => $t > 216 / 24389 ? $t ** (1 / 3) : (24389 / 27 * $t + 16) / 116;
         $x = $f((0.4124564 * $r + 0.3575761 * $g + 0.1804375 * $b) / 0.95047);
         $y = $f(0.2126729 * $r + 0.7151522 * $g + 0.0721750 * $b);
         $z = $f((0.0193339 * $r + 0.1191920 * $g + 0.9503041 * $b) / 1.08883);

@@ -27,7 +27,7 @@ final readonly class LinesComposer
         $scale = $this->scale($comparison, $height - $this->timeRoom($comparison, $width, $axisType));
         $ticks = Ticks::between($scale->low, $scale->high, max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
         $ends = $this->ends($comparison, Type::text($narrow ? 14 : 15.5, 700), $width * ($narrow ? 0.3 : 0.34));
-        $left = 14.0 + max(0.0, ...array_map(fn (float $v): float => $this->measure->width($ticks->label($v), $axisType), $ticks->values));
+        $left = 14.0 + max(0.0, ...array_map(fn(float $v): float => $this->measure->width($ticks->label($v), $axisType), $ticks->values));
         $right = $width - ($ends === [] ? 18.0 : 26.0 + max(array_column($ends, 'width')));
         $plot = new PlotArea($left, max($left + 40.0, $right), $scale->atHigh, $scale->atLow, $comparison->from, $comparison->to);
 
@@ -45,9 +45,9 @@ final readonly class LinesComposer
     private function timeRoom(Comparison $comparison, float $width, Type $type): float
     {
         $step = 0.8 * $width / max(1, $comparison->to - $comparison->from);
-        $ticks = TimeTicks::along($comparison->axis, $comparison->from, $comparison->to, $step, fn (string $text): float => $this->measure->width($text, $type));
+        $ticks = TimeTicks::along($comparison->axis, $comparison->from, $comparison->to, $step, fn(string $text): float => $this->measure->width($text, $type));
 
-        return array_filter($ticks, static fn (TimeTick $tick): bool => $tick->below !== '') === [] ? 30.0 : 46.0;
+        return array_filter($ticks, static fn(TimeTick $tick): bool => $tick->below !== '') === [] ? 30.0 : 46.0;
     }
 
     private function scale(Comparison $comparison, float $bottom): Scale
@@ -137,7 +137,7 @@ final readonly class LinesComposer
     private function timeAxis(Comparison $comparison, PlotArea $plot, Type $type): Group
     {
         $marks = [];
-        $width = fn (string $text): float => $this->measure->width($text, $type);
+        $width = fn(string $text): float => $this->measure->width($text, $type);
         $small = Type::text($type->size - 1);
         foreach (TimeTicks::along($comparison->axis, $plot->from, $plot->to, $plot->step(), $width) as $tick) {
             if ($tick->edge !== null) {
@@ -235,7 +235,7 @@ final readonly class LinesComposer
     private function endLabels(array $ends, Comparison $comparison, PlotArea $plot, Scale $scale, float $height): array
     {
         $places = LabelPlacement::column(
-            array_map(static fn (array $end): float => $scale->at($end['at']), $ends),
+            array_map(static fn(array $end): float => $scale->at($end['at']), $ends),
             self::LABEL_HEIGHT,
             0.0,
             $height - 26.0,

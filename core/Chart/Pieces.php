@@ -20,7 +20,7 @@ final class Pieces
         $piece = [];
         for ($i = $plot->from; $i <= $plot->to; $i++) {
             $value = $values[$i];
-            if ($value === $value) {
+            if (! is_nan($value)) {
                 $piece[] = $x;
                 $piece[] = $scale->at($value);
             } elseif ($piece !== []) {

@@ -69,6 +69,6 @@ final readonly class SheetComposer
         }
         $lines[] = $line;
 
-        return array_values(array_filter($lines, static fn (array $l): bool => $l !== []));
+        return array_values(array_filter($lines, static fn(array $l): bool => $l !== []));
     }
 }

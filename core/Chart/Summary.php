@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use DuskRail\Study\Comparison;
+use DuskRail\Study\Line;
 
 /** A chart in one paragraph, for those who do not see it. */
 final class Summary
@@ -24,21 +25,25 @@ final class Summary
                 $text .= " {$line->name} has no value here.";
                 continue;
             }
-            $values = array_filter(array_slice($line->values, $comparison->from, $comparison->to - $comparison->from + 1, true), static fn (float $v): bool => ! is_nan($v));
-            $text .= sprintf(
-                ' %s goes from %s (%s) to %s (%s), lowest %s in %s, highest %s in %s.',
-                $line->name,
-                $comparison->format(reset($values)),
-                $comparison->axis->period((int) array_key_first($values))->label(),
-                $comparison->format($line->latest()),
-                $comparison->axis->period($line->last)->label(),
-                $comparison->format(min($values)),
-                $comparison->axis->period((int) array_search(min($values), $values, true))->label(),
-                $comparison->format(max($values)),
-                $comparison->axis->period((int) array_search(max($values), $values, true))->label(),
-            );
+            [$first, $low, $high] = self::telling($line, $comparison->from, $line->last);
+            $said = static fn(int $at): string => "{$comparison->format($line->values[$at])} in {$comparison->axis->period($at)->label()}";
+            $text .= " {$line->name} goes from {$said($first)} to {$said($line->last)}, lowest {$said($low)}, highest {$said($high)}.";
         }
 
         return $text;
+    }
+
+    /** @return array{int, int, int} positions of the first, the lowest and the highest value */
+    private static function telling(Line $line, int $from, int $last): array
+    {
+        $first = $low = $high = $last;
+        for ($i = $last; $i >= $from; $i--) {
+            $value = $line->values[$i];
+            $first = is_nan($value) ? $first : $i;
+            $low = $value < $line->values[$low] ? $i : $low;
+            $high = $value > $line->values[$high] ? $i : $high;
+        }
+
+        return [$first, $low, $high];
     }
 }

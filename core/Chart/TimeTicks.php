@@ -27,7 +27,7 @@ final class TimeTicks
         if ($axis->frequency === Frequency::Number || $axis->frequency === Frequency::Year) {
             return self::plain($axis, $from, $to, $step, $width);
         }
-        $yearWidth = $width('2024') + self::ROOM;
+        $yearWidth = $width('2024') + 0.7 * self::ROOM;
         $first = $axis->period($from);
         $last = $axis->period($to);
         $pixelsAYear = $step * ($to - $from + 1) / max(0.01, ($last->lastDay() - $first->firstDay() + 1) / 365.25);

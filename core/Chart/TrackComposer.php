@@ -22,7 +22,7 @@ final readonly class TrackComposer
         $plot = new PlotArea($chart->left, $chart->right, self::TOP, $bottom, 0, max(0, $comparison->axis->count - 1));
         $line = ($comparison->focus()[0] ?? null)->values ?? $comparison->median;
         $line = $line === [] ? ($comparison->present()[0]->values ?? []) : $line;
-        $present = array_filter($line, static fn (float $v): bool => ! is_nan($v));
+        $present = array_filter($line, static fn(float $v): bool => ! is_nan($v));
         $scale = Scale::vertical($present, $bottom - 3, self::TOP + 3);
         $marks = [
             new Box($plot->left, self::TOP, $plot->right - $plot->left, self::BAR, Ink::Tint, 6),
@@ -56,7 +56,7 @@ final readonly class TrackComposer
     {
         $type = Type::text(12.5);
         $marks = [];
-        foreach (TimeTicks::along($comparison->axis, 0, $plot->to, $plot->step(), fn (string $t): float => $this->measure->width($t, $type)) as $tick) {
+        foreach (TimeTicks::along($comparison->axis, 0, $plot->to, $plot->step(), fn(string $t): float => $this->measure->width($t, $type)) as $tick) {
             $marks[] = Words::plain($plot->left + $tick->centre * $plot->step(), $plot->bottom + 20, $tick->label, $type, Ink::Quiet, 'middle');
         }
 

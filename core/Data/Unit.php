@@ -33,7 +33,7 @@ final readonly class Unit
         $parts = preg_split('/\s+per\s+|\s*\/\s*/', trim($text)) ?: [''];
         $amount = array_shift($parts);
 
-        return new self($amount, array_map(self::singular(...), array_values(array_filter($parts, static fn (string $p): bool => $p !== ''))));
+        return new self($amount, array_map(self::singular(...), array_values(array_filter($parts, static fn(string $p): bool => $p !== ''))));
     }
 
     /** @param string $label how the base is said: `2019 = 100` */

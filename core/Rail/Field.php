@@ -7,7 +7,7 @@ namespace DuskRail\Rail;
 /** One thing about a stop that can be changed, described so that any interface can offer it. */
 final readonly class Field
 {
-    /** @param array<string, string> $options label by value; none for a field that is typed */
+    /** @param array<array-key, string> $options label by value; none for a field that is typed */
     private function __construct(
         public string $name,
         public string $lead,
@@ -17,7 +17,7 @@ final readonly class Field
         public string $hint = '',
     ) {}
 
-    /** @param array<string, string> $options */
+    /** @param array<array-key, string> $options label by value */
     public static function choice(string $name, string $lead, string $value, array $options): self
     {
         return new self($name, $lead, 'choice', $value, $options);

@@ -20,7 +20,7 @@ final readonly class Rail
         if (count($stops) > self::MOST_STOPS) {
             throw InvalidSetting::because('Rail', 'it holds '.self::MOST_STOPS.' stops at most. Remove one first.');
         }
-        $ids = array_map(static fn (PlacedStop $s): string => $s->id, $stops);
+        $ids = array_map(static fn(PlacedStop $s): string => $s->id, $stops);
         if (count(array_unique($ids)) < count($ids)) {
             throw InvalidSetting::because('Rail', 'two stops have the same id.');
         }
@@ -40,12 +40,12 @@ final readonly class Rail
 
     public function without(string $id): self
     {
-        return new self(array_values(array_filter($this->stops, static fn (PlacedStop $s): bool => $s->id !== $id)));
+        return new self(array_values(array_filter($this->stops, static fn(PlacedStop $s): bool => $s->id !== $id)));
     }
 
     public function replacing(PlacedStop $new): self
     {
-        return new self(array_map(static fn (PlacedStop $s): PlacedStop => $s->id === $new->id ? $new : $s, $this->stops));
+        return new self(array_map(static fn(PlacedStop $s): PlacedStop => $s->id === $new->id ? $new : $s, $this->stops));
     }
 
     /** The stop moved earlier (-1) or later (+1). */

@@ -83,7 +83,7 @@ final readonly class Detection
     private static function headingRow(Sample $sample): ?int
     {
         foreach (array_slice($sample->rows, 0, 30) as $row => $cells) {
-            $filled = count(array_filter($cells, static fn (string $c): bool => trim($c) !== ''));
+            $filled = count(array_filter($cells, static fn(string $c): bool => trim($c) !== ''));
             if ($filled >= 2 && $filled >= 0.6 * $sample->width && ! $sample->isNote($row)) {
                 return self::looksLikeData($sample, $row) ? null : $row;
             }
@@ -153,8 +153,8 @@ final readonly class Detection
     private static function monthsColumn(Sample $sample, ?int $heading): ?int
     {
         for ($column = 0; $column < $sample->width; $column++) {
-            $cells = array_filter($sample->column($column, $heading), static fn (string $c): bool => $c !== '');
-            $months = array_filter($cells, static fn (string $c): bool => PeriodNotation::monthOfYear($c) !== null);
+            $cells = array_filter($sample->column($column, $heading), static fn(string $c): bool => $c !== '');
+            $months = array_filter($cells, static fn(string $c): bool => PeriodNotation::monthOfYear($c) !== null);
             if (count($months) >= 2 && count($months) >= 0.8 * count($cells)) {
                 return $column;
             }
@@ -182,12 +182,12 @@ final readonly class Detection
     /** @param list<string> $cells */
     private static function isNumeric(array $cells, string $delimiter): bool
     {
-        $cells = array_filter($cells, static fn (string $c): bool => ! NumberNotation::isMissing($c));
+        $cells = array_filter($cells, static fn(string $c): bool => ! NumberNotation::isMissing($c));
         if ($cells === []) {
             return false;
         }
         $notation = NumberNotation::detect(array_values($cells), $delimiter);
-        $read = array_filter($cells, static fn (string $c): bool => $notation->read($c) !== null);
+        $read = array_filter($cells, static fn(string $c): bool => $notation->read($c) !== null);
 
         return count($read) >= 0.8 * count($cells);
     }
@@ -270,7 +270,7 @@ final readonly class Detection
 
         return new self(
             self::plan($sample, Shape::EntitiesAcross, $heading, null, $period, null, null, null, $columns, $periods),
-            ["“{$sample->heading($period, $heading)}” holds periods such as {$sample->cell($heading + 1, $period)}", 'every other column holds figures, so its heading names an entity'],
+            [...self::periodEvidence($sample, $heading, $period, $periods), 'every other column holds figures, so its heading names an entity'],
         );
     }
 
@@ -299,7 +299,7 @@ final readonly class Detection
         if ($values === []) {
             $values = array_slice(array_values(array_diff($all, [$unit, $status, $measure, $entity])), -1);
         }
-        $evidence = ["“{$sample->heading($period, $heading)}” holds periods such as {$sample->cell(($heading ?? -1) + 1, $period)}"];
+        $evidence = self::periodEvidence($sample, $heading, $period, $periods);
         if ($entity !== null) {
             $evidence[] = "“{$sample->heading($entity, $heading)}” names the entities";
         }
@@ -308,6 +308,17 @@ final readonly class Detection
             self::plan($sample, Shape::Long, $heading, $entity, $period, $measure, $unit, $status, $measure === null ? $values : array_slice($values, -1), $periods),
             $evidence,
         );
+    }
+
+    /** @return list<string> */
+    private static function periodEvidence(Sample $sample, ?int $heading, int $column, PeriodReading $periods): array
+    {
+        $evidence = ["“{$sample->heading($column, $heading)}” holds periods such as {$sample->cell(($heading ?? -1) + 1, $column)}"];
+        if ($periods->isAmbiguous($sample->column($column, $heading))) {
+            $evidence[] = "day and month could be the other way round; they are read as in {$periods->notation->example()}";
+        }
+
+        return $evidence;
     }
 
     /** @param list<int> $values */

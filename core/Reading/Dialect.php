@@ -97,11 +97,11 @@ final readonly class Dialect
     private static function delimiter(string $text): string
     {
         $lines = array_slice(preg_split('/\r\n|\n|\r/', substr($text, 0, 65_536)) ?: [], 0, 60);
-        $lines = array_values(array_filter($lines, static fn (string $line): bool => trim($line) !== ''));
+        $lines = array_values(array_filter($lines, static fn(string $line): bool => trim($line) !== ''));
         $best = ',';
         $most = 0.0;
         foreach (array_keys(self::DELIMITERS) as $delimiter) {
-            $widths = array_map(static fn (string $line): int => count(str_getcsv($line, $delimiter, '"', '')), $lines);
+            $widths = array_map(static fn(string $line): int => count(str_getcsv($line, $delimiter, '"', '')), $lines);
             $counts = array_count_values($widths);
             arsort($counts);
             $width = (int) array_key_first($counts);

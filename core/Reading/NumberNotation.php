@@ -63,7 +63,7 @@ enum NumberNotation: string
         if (preg_match("/^([-+−]?)(\\d{1,3}(?:{$thousands}\\d{3})+|\\d+)?(?:{$decimal}(\\d+))?(?:[eE]([-+]?\\d{1,3}))?\\s*%?$/u", $text, $m) !== 1 || ($m[2] ?? '').($m[3] ?? '') === '') {
             return null;
         }
-        $number = preg_replace('/\D/u', '', $m[2]).'.'.($m[3] ?? '0').'e'.(($m[4] ?? '') === '' ? '0' : $m[4]);
+        $number = preg_replace('/\D/u', '', $m[2] ?? '').'.'.($m[3] ?? '0').'e'.(($m[4] ?? '') === '' ? '0' : $m[4]);
 
         return (float) (($m[1] === '' || $m[1] === '+' ? '' : '-').$number);
     }

@@ -61,8 +61,8 @@ final readonly class Observations
         $gaps = 0;
         foreach ($this->values as $entities) {
             foreach ($entities as $periods) {
-                $present = array_filter($periods, static fn (float $v): bool => ! is_nan($v));
-                $gaps += $present === [] ? 0 : max(array_keys($present)) - min(array_keys($present)) + 1 - count($present);
+                $ordinals = array_keys(array_filter($periods, static fn(float $v): bool => ! is_nan($v)));
+                $gaps += $ordinals === [] ? 0 : max($ordinals) - min($ordinals) + 1 - count($ordinals);
             }
         }
 
@@ -72,15 +72,17 @@ final readonly class Observations
     /** @return array{int, int}|null first and last ordinal */
     public function span(): ?array
     {
-        $lows = $highs = [];
+        $ends = [];
         foreach ($this->values as $entities) {
             foreach ($entities as $periods) {
-                $lows[] = min(array_keys($periods));
-                $highs[] = max(array_keys($periods));
+                $ordinals = array_keys($periods);
+                if ($ordinals !== []) {
+                    array_push($ends, min($ordinals), max($ordinals));
+                }
             }
         }
 
-        return $lows === [] ? null : [min($lows), max($highs)];
+        return $ends === [] ? null : [min($ends), max($ends)];
     }
 
     /** @return iterable<ReadSeries> */
@@ -88,8 +90,12 @@ final readonly class Observations
     {
         foreach ($this->values as $measure => $entities) {
             foreach ($entities as $entity => $periods) {
-                $first = min(array_keys($periods));
-                $last = max(array_keys($periods));
+                $ordinals = array_keys($periods);
+                if ($ordinals === []) {
+                    continue;
+                }
+                $first = min($ordinals);
+                $last = max($ordinals);
                 $values = $statuses = $places = [];
                 for ($ordinal = $first; $ordinal <= $last; $ordinal++) {
                     $values[] = $periods[$ordinal] ?? NAN;

@@ -80,7 +80,7 @@ final readonly class Plan
 
             return is_numeric($value) ? (int) $value : null;
         };
-        $text = static fn (string $name): string => is_string($plan[$name] ?? null) ? trim($plan[$name]) : '';
+        $text = static fn(string $name): string => is_string($plan[$name] ?? null) ? trim($plan[$name]) : '';
         $values = array_filter(is_array($plan['values'] ?? null) ? $plan['values'] : [], is_numeric(...));
         $notation = PeriodNotation::tryFrom($text('notation')) ?? throw new DomainException('Choose how the periods are written.');
 
@@ -92,7 +92,7 @@ final readonly class Plan
             $column('measure'),
             $column('unit'),
             $column('status'),
-            array_map(static fn (mixed $c): int => (int) $c, array_values($values)),
+            array_map(static fn(mixed $c): int => (int) $c, array_values($values)),
             PeriodReading::of($notation, Frequency::tryFrom($text('frequency'))),
             NumberNotation::tryFrom($text('numbers')) ?? NumberNotation::Point,
             Duplicates::tryFrom($text('duplicates')) ?? Duplicates::Ask,

@@ -26,6 +26,7 @@ final class RollingMean
             return self::unbroken($values, $window, $needed);
         }
         $count = count($values);
+        /** @var list<float> $means */
         $means = [];
         // Of the block before: sum and number of the values from position i to the block's end.
         $tailSum = array_fill(0, $window + 1, 0.0);
@@ -36,8 +37,7 @@ final class RollingMean
             $present = 0;
             for ($i = $start, $place = 1; $i < $end; $i++, $place++) {
                 $value = $values[$i];
-                // A NAN is the only value that is not equal to itself, and the comparison costs less than a call.
-                if ($value === $value) {
+                if (! is_nan($value)) {
                     $sum += $value;
                     $present++;
                 }
@@ -51,7 +51,7 @@ final class RollingMean
             $present = 0;
             for ($i = $end - 1, $place = $window - 1; $place > 0; $i--, $place--) {
                 $value = $values[$i];
-                if ($value === $value) {
+                if (! is_nan($value)) {
                     $sum += $value;
                     $present++;
                 }

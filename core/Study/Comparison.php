@@ -7,10 +7,12 @@ namespace DuskRail\Study;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Measure;
 use DuskRail\Data\Numerals;
+use DuskRail\Data\UnknownMeasure;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Run;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\UnknownPeriod;
 
 /** A study carried out on its data: everything that any view shows is read from here. */
 final readonly class Comparison
@@ -34,7 +36,7 @@ final readonly class Comparison
         public int $decimals,
     ) {}
 
-    /** @throws \DuskRail\Data\UnknownMeasure */
+    /** @throws UnknownMeasure */
     public static function of(Study $study, DataSource $data): self
     {
         $run = $study->rail->run($data->table($study->measure), $data);
@@ -52,12 +54,12 @@ final readonly class Comparison
                 $peers[] = $values;
             }
         }
-        $latest = array_map(static fn (Line $l): float => $l->latest(), $lines);
+        $latest = array_map(static fn(Line $l): float => $l->latest(), $lines);
 
         return new self(
             $study, $data, $data->measures()[$study->measure], $run, $table->axis, $from, $to, $lines,
             $study->median ? self::median($peers, $table->axis->count) : [],
-            Numerals::decimals(array_filter($latest, static fn (float $v): bool => ! is_nan($v))),
+            Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
         );
     }
 
@@ -69,7 +71,7 @@ final readonly class Comparison
     /** @return list<Line> */
     public function inState(LineState $state): array
     {
-        return array_values(array_filter($this->lines, static fn (Line $line): bool => $line->state === $state));
+        return array_values(array_filter($this->lines, static fn(Line $line): bool => $line->state === $state));
     }
 
     /** @return list<Line> in focus, in the order in which they were chosen */
@@ -77,7 +79,7 @@ final readonly class Comparison
     {
         $lines = $this->inState(LineState::Focus);
         $order = array_flip(array_map(strval(...), array_keys($this->study->focus)));
-        usort($lines, static fn (Line $a, Line $b): int => $order[$a->key] <=> $order[$b->key]);
+        usort($lines, static fn(Line $a, Line $b): int => $order[$a->key] <=> $order[$b->key]);
 
         return $lines;
     }
@@ -85,7 +87,7 @@ final readonly class Comparison
     /** @return list<Line> that take part: in focus or peers */
     public function present(): array
     {
-        return array_values(array_filter($this->lines, static fn (Line $line): bool => $line->state !== LineState::Off));
+        return array_values(array_filter($this->lines, static fn(Line $line): bool => $line->state !== LineState::Off));
     }
 
     public function line(string $key): ?Line
@@ -99,7 +101,7 @@ final readonly class Comparison
         return null;
     }
 
-    /** Lines in the order the roster shows them in. @return list<Line> */
+    /** @return list<Line> in the order in which the roster shows them */
     public function sorted(): array
     {
         $lines = $this->lines;
@@ -146,7 +148,7 @@ final readonly class Comparison
     {
         try {
             $positions = $study->range === null ? null : $axis->positions($study->range);
-        } catch (\DuskRail\Time\UnknownPeriod) {
+        } catch (UnknownPeriod) {
             // The range was set for another kind of periods; it means nothing here.
             $positions = null;
         }

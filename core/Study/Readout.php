@@ -53,7 +53,7 @@ final class Readout
             $lower += $other->values[$position] < $line->values[$position] ? 1 : 0;
             $higher += $other->values[$position] > $line->values[$position] ? 1 : 0;
         }
-        $of = count(array_filter($comparison->present(), static fn (Line $l): bool => ! is_nan($l->values[$position])));
+        $of = count(array_filter($comparison->present(), static fn(Line $l): bool => ! is_nan($l->values[$position])));
 
         return match (true) {
             $of < 2 || $line->state === LineState::Off => '',

@@ -43,10 +43,21 @@ final readonly class Study
         return new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
     }
 
-    /** @param array<string, mixed> $parts constructor arguments by name */
+    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, median?: bool, words?: Words} $parts */
     public function with(array $parts): self
     {
-        return new self(...[...get_object_vars($this), ...$parts]);
+        return new self(
+            $parts['name'] ?? $this->name,
+            $parts['measure'] ?? $this->measure,
+            $parts['rail'] ?? $this->rail,
+            $parts['focus'] ?? $this->focus,
+            $parts['off'] ?? $this->off,
+            array_key_exists('range', $parts) ? $parts['range'] : $this->range,
+            $parts['view'] ?? $this->view,
+            $parts['sort'] ?? $this->sort,
+            $parts['median'] ?? $this->median,
+            $parts['words'] ?? $this->words,
+        );
     }
 
     public function state(string $entity): LineState

@@ -31,7 +31,7 @@ final class StudyDocument
             'version' => self::VERSION,
             'name' => $study->name,
             'measure' => $study->measure,
-            'rail' => array_map(static fn (PlacedStop $placed): array => [
+            'rail' => array_map(static fn(PlacedStop $placed): array => [
                 'id' => $placed->id,
                 'stop' => $placed->stop::type(),
                 'settings' => $placed->stop->settings(),
@@ -59,21 +59,21 @@ final class StudyDocument
         }
         $words = new Words();
         foreach (self::list($document, 'words') as $part => $text) {
-            $words = $text === null ? $words : self::at("words.{$part}", static fn (): Words => $words->with((string) $part, self::string($text)));
+            $words = $text === null ? $words : self::at("words.{$part}", static fn(): Words => $words->with((string) $part, self::string($text)));
         }
         $stops = [];
         foreach (self::list($document, 'rail') as $i => $stop) {
-            $stops[] = self::at("rail.{$i}", static fn (): PlacedStop => self::stop($stop));
+            $stops[] = self::at("rail.{$i}", static fn(): PlacedStop => self::stop($stop));
         }
         $range = $document['range'] ?? null;
 
         return new Study(
-            self::at('name', static fn (): string => self::string($document['name'] ?? null)),
-            self::at('measure', static fn (): string => self::string($document['measure'] ?? null)),
-            self::at('rail', static fn (): Rail => Rail::of(...$stops)),
+            self::at('name', static fn(): string => self::string($document['name'] ?? null)),
+            self::at('measure', static fn(): string => self::string($document['measure'] ?? null)),
+            self::at('rail', static fn(): Rail => Rail::of(...$stops)),
             self::focus(self::list($document, 'focus')),
             array_values(array_map(self::string(...), self::list($document, 'off'))),
-            $range === null ? null : self::at('range', static fn (): PeriodRange => PeriodRange::parse(self::string($range))),
+            $range === null ? null : self::at('range', static fn(): PeriodRange => PeriodRange::parse(self::string($range))),
             self::enum(View::class, $document['view'] ?? View::Lines->value, 'view'),
             self::enum(RosterSort::class, $document['sort'] ?? RosterSort::Name->value, 'sort'),
             ($document['median'] ?? true) === true,

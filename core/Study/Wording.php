@@ -33,7 +33,7 @@ final readonly class Wording
         foreach ($comparison->focus() as $line) {
             $hues[$line->name] = $line->hue;
             $first = explode(' ', $line->name)[0];
-            $alike = array_filter($comparison->lines, static fn (Line $l): bool => str_starts_with($l->name, $first));
+            $alike = array_filter($comparison->lines, static fn(Line $l): bool => str_starts_with($l->name, $first));
             if (mb_strlen($first) >= 4 && count($alike) === 1) {
                 $hues[$first] = $line->hue;
             }
@@ -42,11 +42,11 @@ final readonly class Wording
             return [['text' => $text, 'hue' => 0]];
         }
         $names = array_map(strval(...), array_keys($hues));
-        usort($names, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
-        $pattern = '/(?<![\p{L}\p{N}])('.implode('|', array_map(static fn (string $n): string => preg_quote($n, '/'), $names)).')(?![\p{L}\p{N}])/u';
+        usort($names, static fn(string $a, string $b): int => strlen($b) <=> strlen($a));
+        $pattern = '/(?<![\p{L}\p{N}])('.implode('|', array_map(static fn(string $n): string => preg_quote($n, '/'), $names)).')(?![\p{L}\p{N}])/u';
         $parts = preg_split($pattern, $text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [$text];
 
-        return array_map(static fn (string $part): array => ['text' => $part, 'hue' => $hues[$part] ?? 0], $parts);
+        return array_map(static fn(string $part): array => ['text' => $part, 'hue' => $hues[$part] ?? 0], $parts);
     }
 
     private static function headline(Comparison $comparison): string

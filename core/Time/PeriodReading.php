@@ -23,7 +23,7 @@ final readonly class PeriodReading
      */
     public static function detect(array $texts): ?self
     {
-        $texts = array_values(array_unique(array_filter(array_map('trim', $texts), static fn (string $t): bool => $t !== '')));
+        $texts = array_values(array_unique(array_filter(array_map('trim', $texts), static fn(string $t): bool => $t !== '')));
         if ($texts === []) {
             return null;
         }
@@ -40,7 +40,11 @@ final readonly class PeriodReading
         return $best;
     }
 
-    /** True when the same column could as well be read with day and month exchanged. @param list<string> $texts */
+    /**
+     * True when the same column could as well be read with day and month exchanged.
+     *
+     * @param list<string> $texts
+     */
     public function isAmbiguous(array $texts): bool
     {
         $other = match ($this->notation) {

@@ -85,9 +85,7 @@ final class Generator
             }
             // Silt Reach becomes part of Fennimore Quay at the start of 2021: one series ends, the other jumps.
             if ($name === 'Fennimore Quay') {
-                for ($year = 5; $year < 10; $year++) {
-                    $connectionsByYear[$year] += 6_900 * 1.009 ** $year;
-                }
+                $connectionsByYear = array_map(static fn(int $year, float $number): float => $number + ($year >= 5 ? 6_900 * 1.009 ** $year : 0.0), array_keys($connectionsByYear), $connectionsByYear);
             }
             foreach ($this->months($utility, $at, $connectionsByYear) as $row) {
                 $monthly[] = $row;
@@ -196,7 +194,11 @@ final class Generator
         ];
     }
 
-    /** Water into supply at Veldmere, by the day: lower at weekends, higher in summer, one drought. @return list<list<string|float>> */
+    /**
+     * Water into supply at Veldmere, by the day: lower at weekends, higher in summer, one drought.
+     *
+     * @return list<list<string|float>>
+     */
     private function daily(): array
     {
         $rows = [['Date', 'Veldmere Water (Ml)']];
@@ -224,21 +226,27 @@ final class Generator
     private function monthsByYear(array $monthly): array
     {
         $names = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-        $rows = [['Bursts', ...range(self::FIRST_YEAR, 2025)]];
-        foreach ($names as $month) {
-            $rows[] = [$month, ...array_fill(0, 10, '')];
-        }
+        $counts = [];
         foreach ($monthly as [$name, $period, $measure, , $value]) {
             if ($name === 'Dunmarsh' && $measure === 'Bursts') {
                 [$year, $month] = array_map(intval(...), explode('-', (string) $period));
-                $rows[$month][$year - self::FIRST_YEAR + 1] = $value;
+                $counts[$month][$year] = $value;
             }
+        }
+        $years = range(self::FIRST_YEAR, 2025);
+        $rows = [['Bursts', ...$years]];
+        foreach ($names as $i => $month) {
+            $rows[] = [$month, ...array_map(static fn(int $year): string|int|float => $counts[$i + 1][$year] ?? '', $years)];
         }
 
         return $rows;
     }
 
-    /** One row a repair; some jobs stand on two rows. @return list<list<string|int>> */
+    /**
+     * One row a repair; some jobs stand on two rows.
+     *
+     * @return list<list<string|int>>
+     */
     private function repairs(): array
     {
         $districts = ['North', 'Harbour', 'Old Town', 'Hillside', 'Levels'];
@@ -259,7 +267,11 @@ final class Generator
         return $rows;
     }
 
-    /** A general price index, 2015 = 100. @return list<list<string|float>> */
+    /**
+     * A general price index, 2015 = 100.
+     *
+     * @return list<list<string|float>>
+     */
     private function prices(): array
     {
         $rows = [['Month', 'Measure', 'Unit', 'Value']];

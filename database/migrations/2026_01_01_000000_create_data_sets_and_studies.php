@@ -6,18 +6,17 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-return new class extends Migration
-{
+return new class () extends Migration {
     public function up(): void
     {
-        Schema::create('datasets', function (Blueprint $table): void {
+        Schema::create('datasets', static function (Blueprint $table): void {
             $table->id();
             $table->string('name');
             $table->string('source')->default('');
             $table->unsignedInteger('version')->default(0);
             $table->timestamps();
         });
-        Schema::create('imported_files', function (Blueprint $table): void {
+        Schema::create('imported_files', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
             $table->unsignedInteger('version');
@@ -27,7 +26,7 @@ return new class extends Migration
             $table->json('plan');
             $table->timestamps();
         });
-        Schema::create('measures', function (Blueprint $table): void {
+        Schema::create('measures', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
             $table->string('key');
@@ -38,7 +37,7 @@ return new class extends Migration
             $table->string('frequency');
             $table->unique(['dataset_id', 'key']);
         });
-        Schema::create('entities', function (Blueprint $table): void {
+        Schema::create('entities', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
             $table->string('key');
@@ -48,7 +47,7 @@ return new class extends Migration
             $table->unique(['dataset_id', 'key']);
         });
         // A series is valid from one version of its data set until before another, so a new version only writes what changed.
-        Schema::create('series', function (Blueprint $table): void {
+        Schema::create('series', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('measure_id')->constrained()->cascadeOnDelete();
             $table->foreignId('entity_id')->constrained()->cascadeOnDelete();
@@ -61,7 +60,7 @@ return new class extends Migration
             $table->binary('places');
             $table->index(['measure_id', 'since']);
         });
-        Schema::create('uploads', function (Blueprint $table): void {
+        Schema::create('uploads', static function (Blueprint $table): void {
             $table->uuid('id')->primary();
             $table->foreignId('dataset_id')->nullable()->constrained()->cascadeOnDelete();
             $table->string('name');
@@ -69,14 +68,14 @@ return new class extends Migration
             $table->json('plan');
             $table->timestamps();
         });
-        Schema::create('studies', function (Blueprint $table): void {
+        Schema::create('studies', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('dataset_id')->constrained()->cascadeOnDelete();
             $table->string('name');
             $table->unsignedBigInteger('revision_id')->nullable();
             $table->timestamps();
         });
-        Schema::create('study_revisions', function (Blueprint $table): void {
+        Schema::create('study_revisions', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('study_id')->constrained()->cascadeOnDelete();
             $table->foreignId('parent_id')->nullable()->constrained('study_revisions')->nullOnDelete();

@@ -15,7 +15,8 @@ function room() {
         const space = getComputedStyle(part);
         others += part.offsetHeight + parseFloat(space.marginTop) + parseFloat(space.marginBottom);
     }
-    const height = Math.floor(Math.max(Math.min(width * 0.8, 260), Math.min(sheet.clientHeight - others, width * 0.62, 640)));
+    const tallest = width < 560 ? width : Math.min(width * 0.62, 640);
+    const height = Math.floor(Math.max(260, Math.min(sheet.clientHeight - others, tallest)));
     return { width, height };
 }
 

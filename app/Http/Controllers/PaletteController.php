@@ -25,6 +25,6 @@ final class PaletteController
 
     private static function properties(Palette $palette): string
     {
-        return implode('', array_map(static fn (Ink $ink): string => "--{$ink->value}:{$palette->colour($ink)};", Ink::cases()));
+        return implode('', array_map(static fn(Ink $ink): string => "--{$ink->value}:{$palette->colour($ink)};", Ink::cases()));
     }
 }

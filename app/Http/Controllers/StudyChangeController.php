@@ -34,7 +34,7 @@ final class StudyChangeController
         if ($request->boolean('preview')) {
             return response()->view('study.chart', ['screen' => StudyScreen::showing($after, $study, SheetSize::of($request), $measure)]);
         }
-        if ($after != $before) {
+        if ($after !== $before) {
             $study->revise($after, $change->said($data));
         }
 
@@ -46,7 +46,7 @@ final class StudyChangeController
     /** Id of a stop that is new on the rail, to be opened at once. */
     private static function added(StudyOfCore $before, StudyOfCore $after): string
     {
-        $ids = static fn (StudyOfCore $study): array => array_map(static fn (PlacedStop $s): string => $s->id, $study->rail->stops);
+        $ids = static fn(StudyOfCore $study): array => array_map(static fn(PlacedStop $s): string => $s->id, $study->rail->stops);
 
         return array_values(array_diff($ids($after), $ids($before)))[0] ?? '';
     }

@@ -51,6 +51,7 @@ final class UploadController
     /** Corrects what was understood. Another shape starts from fresh guesses; anything else changes only what it names. */
     public function update(Request $request, Upload $upload): View
     {
+        /** @var array<string, mixed> $input */
         $input = $request->except(['_token', '_method']);
         $shape = Shape::tryFrom($request->string('shape')->value());
         try {

@@ -16,11 +16,14 @@ final class PackedDoubles implements CastsAttributes
 {
     public function get(Model $model, string $key, mixed $value, array $attributes): array
     {
-        return is_string($value) && $value !== '' ? array_values(unpack('e*', $value) ?: []) : [];
+        /** @var array<int, float> $numbers counted from 1 */
+        $numbers = is_string($value) && $value !== '' ? unpack('e*', $value) : [];
+
+        return array_values($numbers);
     }
 
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        return pack('e*', ...$value);
+        return pack('e*', ...($value ?? []));
     }
 }

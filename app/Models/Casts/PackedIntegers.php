@@ -16,11 +16,14 @@ final class PackedIntegers implements CastsAttributes
 {
     public function get(Model $model, string $key, mixed $value, array $attributes): array
     {
-        return is_string($value) && $value !== '' ? array_values(unpack('P*', $value) ?: []) : [];
+        /** @var array<int, int> $numbers counted from 1 */
+        $numbers = is_string($value) && $value !== '' ? unpack('P*', $value) : [];
+
+        return array_values($numbers);
     }
 
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        return pack('P*', ...$value);
+        return pack('P*', ...($value ?? []));
     }
 }

@@ -22,7 +22,6 @@ final readonly class Alignment
      * @param bool $gathers whether several source periods make one target period
      */
     private function __construct(
-        private int $sourceCount,
         private array $places,
         private ?array $lines,
         private bool $gathers,
@@ -48,7 +47,7 @@ final readonly class Alignment
             }
         }
 
-        return new self($axis->count, $places, $lines, $gathers, $source->kind === Kind::Flow, $target, $axis, $holdsNewest);
+        return new self($places, $lines, $gathers, $source->kind === Kind::Flow, $target, $axis, $holdsNewest);
     }
 
     /** @return list<float> one for each target position; NAN where there is none */

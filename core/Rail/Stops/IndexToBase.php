@@ -159,13 +159,13 @@ final readonly class IndexToBase implements Stop
         if ($without !== []) {
             $remarks[] = Remark::saying(
                 Named::few(array_keys($without)).(count($without) === 1 ? ' has' : ' have')." no index on {$this->base->label()}: ".reset($without).'.',
-                implode('; ', array_map(static fn (string $n, string $r): string => "{$n}: {$r}", array_keys($without), $without)),
+                implode('; ', array_map(static fn(string $n, string $r): string => "{$n}: {$r}", array_keys($without), $without)),
             );
         }
         if ($partial !== []) {
             $remarks[] = Remark::saying(
                 "The base {$this->base->label()} has gaps: ".Named::few(array_map(
-                    static fn (string $n, string $c): string => "{$n} has {$c} values",
+                    static fn(string $n, string $c): string => "{$n} has {$c} values",
                     array_keys($partial),
                     $partial,
                 )).'.',

@@ -51,7 +51,7 @@ final readonly class PerDenominator implements Stop
             throw InvalidSetting::because(self::title(), 'the data set has no measure to divide by. Add the file that holds one, for instance people or connections by year.');
         }
         // People, connections and the like first: a level is what one usually divides by.
-        uasort($candidates, static fn (Measure $a, Measure $b): int => ($b->kind === Kind::Stock) <=> ($a->kind === Kind::Stock));
+        uasort($candidates, static fn(Measure $a, Measure $b): int => ($b->kind === Kind::Stock) <=> ($a->kind === Kind::Stock));
         foreach ($candidates as $measure) {
             $stop = new self($measure->key, 1.0, Between::Carried, true);
             if ($stop->refusal($arriving, $data) === null) {
@@ -104,7 +104,7 @@ final readonly class PerDenominator implements Stop
 
     public function fields(SeriesTable $arriving, DataSource $data): array
     {
-        $options = array_map(static fn (Measure $m): string => $m->name, self::candidates($data));
+        $options = array_map(static fn(Measure $m): string => $m->name, self::candidates($data));
         $multipliers = ['1' => '1', '100' => '100', '1000' => '1,000', '10000' => '10,000', '100000' => '100,000', '1000000' => '1,000,000'];
         $times = self::plain($this->times);
         $fields = [
@@ -235,7 +235,7 @@ final readonly class PerDenominator implements Stop
     private static function named(array $keys, DataSource $data, string $what): array
     {
         $entities = $data->entities();
-        $names = array_map(static fn (string $key): string => isset($entities[$key]) ? $entities[$key]->name : $key, $keys);
+        $names = array_map(static fn(string $key): string => isset($entities[$key]) ? $entities[$key]->name : $key, $keys);
 
         return $names === [] ? [] : [Remark::saying(Named::few($names).(count($names) === 1 ? ' is ' : ' are ').$what.'.', implode(', ', $names))];
     }
@@ -271,7 +271,7 @@ final readonly class PerDenominator implements Stop
     /** @return array<string, Measure> */
     private static function candidates(DataSource $data): array
     {
-        return array_filter($data->measures(), static fn (Measure $m): bool => $m->kind !== Kind::Rate);
+        return array_filter($data->measures(), static fn(Measure $m): bool => $m->kind !== Kind::Rate);
     }
 
     private static function plain(float $number): string

@@ -91,7 +91,7 @@ final readonly class Rolling implements Stop
     public function apply(SeriesTable $arriving, DataSource $data): Outcome
     {
         $needed = $this->needed === 0 ? $this->window : $this->needed;
-        $table = $arriving->map(fn (array $values): array => RollingMean::trailing($values, $this->window, $needed));
+        $table = $arriving->map(fn(array $values): array => RollingMean::trailing($values, $this->window, $needed));
 
         return new Outcome($table, [], $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}");
     }

@@ -1,0 +1,67 @@
+# What the other commands share. Sourced, not run.
+
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+
+say() { printf '\033[1m%s\033[0m\n' "$*"; }
+
+# True when a stamp is as new as every file it stands for.
+fresh() {
+    local stamp=$1
+    shift
+    [ -e "$stamp" ] || return 1
+    local newer
+    newer=$(find "$@" -newer "$stamp" -print -quit 2>/dev/null)
+    [ -z "$newer" ]
+}
+
+# Debian packages: with which command can they be tried, and which package has them.
+missing_packages() {
+    local missing=()
+    command -v php >/dev/null || missing+=(php8.2-cli php8.2-xml php8.2-mbstring php8.2-intl)
+    if command -v php >/dev/null; then
+        local loaded
+        loaded=$(php -m)
+        for extension in pdo_sqlite:php8.2-sqlite3 zip:php8.2-zip curl:php8.2-curl gd:php8.2-gd mbstring:php8.2-mbstring intl:php8.2-intl dom:php8.2-xml; do
+            grep -qix "${extension%%:*}" <<<"$loaded" || missing+=("${extension##*:}")
+        done
+    fi
+    command -v composer >/dev/null || missing+=(composer)
+    command -v node >/dev/null || missing+=(nodejs npm)
+    command -v rsvg-convert >/dev/null || missing+=(librsvg2-bin)
+    command -v unzip >/dev/null || missing+=(unzip)
+    if [ "${1:-}" = tests ]; then
+        command -v chromium >/dev/null || missing+=(chromium)
+        command -v chromedriver >/dev/null || missing+=(chromium-driver)
+    fi
+    echo "${missing[*]:-}"
+}
+
+install_packages() {
+    local missing
+    missing=$(missing_packages "${1:-}")
+    [ -n "$missing" ] || return 0
+    local sudo=()
+    if [ "$(id -u)" != 0 ]; then
+        if command -v sudo >/dev/null && sudo -n true 2>/dev/null; then
+            sudo=(sudo)
+        else
+            echo "These Debian packages are missing. Install them with this line, then run the command again:"
+            echo "    sudo apt-get update && sudo apt-get install -y --no-install-recommends $missing"
+            exit 1
+        fi
+    fi
+    say "Installing Debian packages: $missing"
+    "${sudo[@]}" apt-get update -qq
+    # shellcheck disable=SC2086
+    "${sudo[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends $missing >/dev/null
+}
+
+# A server for the application: several workers, opcode cache on, loopback only.
+# serve PORT WORKERS
+serve() {
+    local limits=(-d upload_max_filesize=200M -d post_max_size=210M -d memory_limit=512M -d max_execution_time=120)
+    local cache=(-d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d realpath_cache_size=4M)
+    cd public
+    PHP_CLI_SERVER_WORKERS=$2 exec php "${limits[@]}" "${cache[@]}" -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Architecture;
+
+use PHPat\Selector\Selector;
+use PHPat\Selector\SelectorInterface;
+use PHPat\Test\Builder\Rule;
+use PHPat\Test\PHPat;
+
+/** The core knows nothing of the application, and within it the arrows run one way. Run by phpstan. */
+final class ArrowsTest
+{
+    /** What each room of the core may use besides itself. */
+    private const MAY_USE = [
+        'Time' => [],
+        'Statistics' => [],
+        'Data' => ['Time'],
+        'Reading' => ['Time', 'Data'],
+        'Rail' => ['Time', 'Data', 'Statistics'],
+        'Study' => ['Time', 'Data', 'Statistics', 'Rail'],
+        'Chart' => ['Time', 'Data', 'Statistics', 'Rail', 'Study'],
+    ];
+
+    /** @return iterable<Rule> */
+    public function testRoomsUseOnlyWhatStandsBeforeThem(): iterable
+    {
+        foreach (self::MAY_USE as $room => $others) {
+            $allowed = array_map(self::room(...), [$room, ...$others]);
+            yield PHPat::rule()
+                ->classes(self::room($room))
+                ->canOnlyDependOn()
+                ->classes(...$allowed, ...[Selector::classname('/^[A-Z][A-Za-z]*$/', true)])
+                ->because("core/{$room} may use ".($others === [] ? 'nothing but PHP' : implode(', ', $others).' and PHP'));
+        }
+    }
+
+    private static function room(string $name): SelectorInterface
+    {
+        return Selector::inNamespace("DuskRail\\{$name}");
+    }
+}
