@@ -50,7 +50,9 @@ $readable = static function (string $one) use ($grounds): bool {
 $margin = static function (array $set): float {
     $least = INF;
     foreach ($set as $i => $one) {
-        foreach (array_slice($set, $i + 1) as $two) {
+        /** @var list<string> $others */
+        $others = array_slice($set, $i + 1);
+        foreach ($others as $two) {
             [$p, $q] = [Colour::hex($one), Colour::hex($two)];
             $least = min($least, $p->difference($q) / 20);
             foreach (['red', 'green', 'blue'] as $kind) {

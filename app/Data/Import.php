@@ -23,6 +23,9 @@ use Illuminate\Support\Str;
 /** Reads a file into a data set as a plan says: a new version of it, or nothing. */
 final readonly class Import
 {
+    /** Rows to an insert: SQLite takes 32,766 values at once. */
+    private const AT_ONCE = 500;
+
     /**
      * @param bool $leavingOut go on without what cannot be read
      * @param (callable(int): void)|null $progress told the number of rows read now and then
@@ -98,31 +101,56 @@ final readonly class Import
         }
         $measures = array_map(fn(ReadMeasure $m): Measure => $this->measure($dataset, $m, $observations->frequency), $observations->measures);
         $entities = $this->entities($dataset, $observations->entities);
-        foreach ($observations->series() as $series) {
-            $this->keep($dataset, $file, $measures[$series->measure], $entities[$series->entity], $series);
+        $old = $this->inForce($dataset, $measures);
+        $rows = [];
+        foreach ($observations->series() as $read) {
+            [$measure, $entity] = [$measures[$read->measure]->id, $entities[$read->entity]];
+            $rows[] = self::row($measure, $entity, $file, $dataset, $old["{$measure}/{$entity}"] ?? null, $read);
+            if (count($rows) === self::AT_ONCE) {
+                StoredSeries::insert($rows);
+                $rows = [];
+            }
         }
+        StoredSeries::insert($rows);
     }
 
-    /** Adds a series, or lays its values over those that are there; where the file has none, the old ones stay. */
-    private function keep(Dataset $dataset, ImportedFile $file, Measure $measure, Entity $entity, ReadSeries $read): void
+    /**
+     * A series to be stored: new, or laid over the one that is there; where the file has no value, the old ones stay.
+     *
+     * @return array<string, mixed>
+     */
+    private static function row(int $measure, int $entity, ImportedFile $file, Dataset $dataset, ?StoredSeries $old, ReadSeries $read): array
     {
-        $old = StoredSeries::query()->inVersion($dataset->version)
-            ->where(['measure_id' => $measure->id, 'entity_id' => $entity->id])->first();
         [$first, $values, $statuses, $places] = [$read->first, $read->values, $read->statuses, $read->places];
         if ($old !== null) {
             [$first, $values, $statuses, $places] = self::laidOver($old, $read);
             $old->update(['until' => $dataset->version]);
         }
-        StoredSeries::create([
-            'measure_id' => $measure->id,
-            'entity_id' => $entity->id,
+
+        return (new StoredSeries([
+            'measure_id' => $measure,
+            'entity_id' => $entity,
             'imported_file_id' => $file->id,
             'since' => $dataset->version,
             'first' => $first,
             'values' => $values,
             'statuses' => array_filter($statuses) === [] ? [] : $statuses,
             'places' => $places,
-        ]);
+        ]))->getAttributes();
+    }
+
+    /**
+     * @param list<Measure> $measures
+     * @return array<string, StoredSeries> by measure and entity id
+     */
+    private function inForce(Dataset $dataset, array $measures): array
+    {
+        $series = [];
+        foreach (StoredSeries::query()->inVersion($dataset->version)->whereIn('measure_id', array_map(static fn(Measure $m): int => $m->id, $measures))->cursor() as $one) {
+            $series["{$one->measure_id}/{$one->entity_id}"] = $one;
+        }
+
+        return $series;
     }
 
     /** @return array{int, list<float>, list<int>, list<int>} */
@@ -164,27 +192,31 @@ final readonly class Import
 
     /**
      * @param list<string> $names
-     * @return list<Entity> one for each name
+     * @return list<int> an id for each name
      */
     private function entities(Dataset $dataset, array $names): array
     {
         $known = $this->known($dataset);
         $keys = array_flip(array_map(static fn(Entity $e): string => $e->key, $known));
-        $entities = [];
+        $rows = [];
         foreach ($names as $name) {
             $lower = mb_strtolower($name);
-            if (! isset($known[$lower])) {
-                $key = $base = self::key($name);
-                for ($n = 2; isset($keys[$key]); $n++) {
-                    $key = "{$base}-{$n}";
-                }
-                $keys[$key] = true;
-                $known[$lower] = Entity::create(['dataset_id' => $dataset->id, 'key' => $key, 'name' => $name, 'about' => []]);
+            if (isset($known[$lower]) || isset($rows[$lower])) {
+                continue;
             }
-            $entities[] = $known[$lower];
+            $key = $base = self::key($name);
+            for ($n = 2; isset($keys[$key]); $n++) {
+                $key = "{$base}-{$n}";
+            }
+            $keys[$key] = true;
+            $rows[$lower] = ['dataset_id' => $dataset->id, 'key' => $key, 'name' => $name, 'home' => false, 'about' => '[]'];
         }
+        foreach (array_chunk(array_values($rows), self::AT_ONCE) as $chunk) {
+            Entity::insert($chunk);
+        }
+        $known = $this->known($dataset);
 
-        return $entities;
+        return array_map(static fn(string $name): int => $known[mb_strtolower($name)]->id, $names);
     }
 
     private function describe(Dataset $dataset, Observations $observations): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Data;
 
+use App\Models\Casts\PackedDoubles;
 use App\Models\Dataset;
 use App\Models\Entity as EntityModel;
 use App\Models\Measure as MeasureModel;
@@ -53,9 +54,13 @@ final class StoredData implements DataSource
     {
         if ($this->entities === null) {
             $this->entities = [];
-            foreach (EntityModel::where('dataset_id', $this->dataset->id)->orderBy('id')->get() as $entity) {
-                $this->entities[$entity->key] = $entity->asCore();
-                $this->entityKeys[$entity->id] = $entity->key;
+            // Plain rows: hundreds of entities are read with every edit, and models would cost more than the edit.
+            /** @var object{id: int, key: string, name: string, home: int, about: string} $row */
+            foreach (EntityModel::where('dataset_id', $this->dataset->id)->orderBy('id')->toBase()->get() as $row) {
+                /** @var array<string, string> $about */
+                $about = json_decode($row->about, true, 8, JSON_THROW_ON_ERROR);
+                $this->entities[$row->key] = new Entity($row->key, $row->name, $about['group'] ?? '', (bool) $row->home, $about);
+                $this->entityKeys[$row->id] = $row->key;
             }
         }
 
@@ -76,12 +81,14 @@ final class StoredData implements DataSource
             ->where('measure_id', $this->measureIds[$measureKey])
             ->inVersion($this->dataset->version)
             ->orderBy('entity_id')
+            ->toBase()
             ->get();
         $stored = [];
         $first = PHP_INT_MAX;
         $end = PHP_INT_MIN;
+        /** @var object{entity_id: int, first: int, values: string} $row */
         foreach ($rows as $row) {
-            $values = $row->values;
+            $values = PackedDoubles::unpacked($row->values);
             $stored[] = [$this->entityKeys[$row->entity_id], $row->first, $values];
             $first = min($first, $row->first);
             $end = max($end, $row->first + count($values));

@@ -41,21 +41,43 @@ final readonly class Svg
         );
     }
 
-    /** @param list<list<float>> $pieces */
-    public static function path(array $pieces): string
+    /**
+     * The pieces as path data in whole grains, each point from the one before: a third of the length of plain
+     * coordinates. To be drawn under scale(grain). Points on a level run are left to its two ends.
+     *
+     * @param list<list<float>> $pieces
+     */
+    public static function path(array $pieces, float $grain = 0.1): string
     {
+        $fine = 1 / $grain;
         $d = '';
         foreach ($pieces as $piece) {
             $count = count($piece);
+            $x = (int) ($piece[0] * $fine + 0.5);
+            $y = (int) ($piece[1] * $fine + 0.5);
+            $d .= "M{$x} {$y}";
             if ($count === 2) {
                 // A line with no length is drawn as a dot by its round caps.
-                $d .= 'M'.round($piece[0], 1).' '.round($piece[1], 1).'h.01';
+                $d .= 'h.1';
                 continue;
             }
-            $d .= 'M'.round($piece[0], 1).' '.round($piece[1], 1).'L';
+            $d .= 'l';
+            $level = 0;
             for ($i = 2; $i < $count; $i += 2) {
-                $d .= round($piece[$i], 1).' '.round($piece[$i + 1], 1).' ';
+                $toX = (int) ($piece[$i] * $fine + 0.5);
+                $toY = (int) ($piece[$i + 1] * $fine + 0.5);
+                if ($toY === $y) {
+                    $level += $toX - $x;
+                } else {
+                    $dy = $toY - $y;
+                    $d .= $level > 0 ? "{$level} 0 " : '';
+                    $d .= ($toX - $x).($dy < 0 ? $dy : " {$dy}").' ';
+                    $level = 0;
+                    $y = $toY;
+                }
+                $x = $toX;
             }
+            $d .= $level > 0 ? "{$level} 0" : '';
         }
 
         return rtrim($d);
@@ -89,9 +111,9 @@ final readonly class Svg
 
     private function stroke(Stroke $stroke): string
     {
-        $dash = $stroke->dash === [] ? '' : ' stroke-dasharray="'.implode(' ', $stroke->dash).'"';
+        $dash = $stroke->dash === [] ? '' : ' stroke-dasharray="'.implode(' ', array_map(static fn(float $length): string => self::number($length / $stroke->grain), $stroke->dash)).'"';
 
-        return '<path d="'.self::path($stroke->pieces).'" fill="none" stroke="'.$this->ink($stroke->ink).'" stroke-width="'.self::number($stroke->width)."\"{$dash} stroke-linejoin=\"round\" stroke-linecap=\"round\"/>";
+        return '<path transform="scale('.$stroke->grain.')" d="'.self::path($stroke->pieces, $stroke->grain).'" fill="none" stroke="'.$this->ink($stroke->ink).'" stroke-width="'.self::number($stroke->width / $stroke->grain)."\"{$dash} stroke-linejoin=\"round\" stroke-linecap=\"round\"/>";
     }
 
     private function words(Words $words): string

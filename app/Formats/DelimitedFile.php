@@ -38,15 +38,54 @@ final readonly class DelimitedFile
             if ($this->dialect->encoding !== 'UTF-8') {
                 stream_filter_append($file, 'convert.iconv.'.str_replace('Windows-1252', 'CP1252', $this->dialect->encoding).'/UTF-8', STREAM_FILTER_READ);
             }
-            $number = 0;
-            while (($row = fgetcsv($file, null, $this->dialect->delimiter, '"', '')) !== false) {
-                /** @var list<string> $row an empty line comes as [null], any other without nulls */
-                $row = $row === [null] ? [''] : $row;
-                yield $number++ => $row;
-            }
+            // A filtered stream cannot be wound back, so it takes the slow way from the start.
+            yield from $this->dialect->encoding === 'UTF-8' ? $this->quick($file) : $this->quoted($file);
         } finally {
             fclose($file);
         }
+    }
+
+    /**
+     * Lines without a quotation mark, which most are, only need to be cut up; the others are PHP's own fgetcsv's.
+     *
+     * @param resource $file
+     * @return iterable<int, list<string>>
+     */
+    private function quick($file): iterable
+    {
+        $number = 0;
+        while (($line = fgets($file)) !== false) {
+            if (! str_contains($line, '"')) {
+                yield $number++ => explode($this->dialect->delimiter, rtrim($line, "\r\n"));
+                continue;
+            }
+            fseek($file, -strlen($line), SEEK_CUR);
+            yield $number++ => $this->quotedRow($file) ?? [''];
+        }
+    }
+
+    /**
+     * @param resource $file
+     * @return iterable<int, list<string>>
+     */
+    private function quoted($file): iterable
+    {
+        $number = 0;
+        while (($row = $this->quotedRow($file)) !== null) {
+            yield $number++ => $row;
+        }
+    }
+
+    /**
+     * @param resource $file
+     * @return list<string>|null
+     */
+    private function quotedRow($file): ?array
+    {
+        $row = fgetcsv($file, null, $this->dialect->delimiter, '"', '');
+
+        // An empty line comes as [null].
+        return $row === false ? null : array_map(strval(...), $row);
     }
 
     /**

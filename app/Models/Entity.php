@@ -20,9 +20,4 @@ final class Entity extends Model
     protected $guarded = [];
 
     protected $casts = ['home' => 'boolean', 'about' => 'array'];
-
-    public function asCore(): \DuskRail\Data\Entity
-    {
-        return new \DuskRail\Data\Entity($this->key, $this->name, $this->about['group'] ?? '', $this->home, $this->about);
-    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Data\StoredData;
 use DuskRail\Study\Study as StudyOfCore;
 use DuskRail\Study\StudyDocument;
 use Illuminate\Database\Eloquent\Model;
@@ -23,6 +24,8 @@ use Illuminate\Support\Facades\DB;
 final class Study extends Model
 {
     protected $guarded = [];
+
+    private ?StoredData $data = null;
 
     /** @return BelongsTo<Dataset, $this> */
     public function dataset(): BelongsTo
@@ -44,6 +47,12 @@ final class Study extends Model
 
             return $study;
         });
+    }
+
+    /** The data it compares, read once however often they are asked for. */
+    public function data(): StoredData
+    {
+        return $this->data ??= new StoredData($this->dataset);
     }
 
     public function document(): StudyOfCore

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\View;
 
-use App\Data\StoredData;
 use App\Models\Study;
 use DuskRail\Chart\LinesComposer;
 use DuskRail\Chart\Scene;
@@ -59,6 +58,6 @@ final readonly class StudyScreen
     /** A document that is not (yet) a revision of the study. */
     public static function showing(StudyOfCore $document, Study $study, SheetSize $size, TextMeasure $measure, string $opened = ''): self
     {
-        return new self($study, Comparison::of($document, new StoredData($study->dataset)), $measure, $size, $opened);
+        return new self($study, Comparison::of($document, $study->data()), $measure, $size, $opened);
     }
 }

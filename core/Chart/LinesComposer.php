@@ -16,6 +16,9 @@ final readonly class LinesComposer
     /** Up to so many lines each is named at its end; with more, only those in focus and the median. */
     private const NAME_ALL = 8;
 
+    /** In a thicket of more points than this, nobody can tell half a pixel, and a tenth costs twice the bytes. */
+    private const MANY_POINTS = 100_000;
+
     private const LABEL_HEIGHT = 20.0;
 
     public function __construct(private TextMeasure $measure) {}
@@ -163,8 +166,9 @@ final readonly class LinesComposer
         $groups = [];
         $peers = $comparison->inState(LineState::Peer);
         $weight = count($peers) > 60 ? 1.0 : 1.3;
+        $grain = count($peers) * ($plot->to - $plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
         foreach ($peers as $line) {
-            $groups[] = new Group('series', [new Stroke(Pieces::of($line->values, $plot, $scale), Ink::Peer, $weight)], self::facts($line));
+            $groups[] = new Group('series', [new Stroke(Pieces::of($line->values, $plot, $scale), Ink::Peer, $weight, [], $grain)], self::facts($line));
         }
         if ($comparison->median !== [] && count($peers) > 1) {
             $groups[] = new Group('median', [new Stroke(Pieces::of($comparison->median, $plot, $scale), Ink::Median, 2.0)]);

@@ -16,13 +16,16 @@ final class Pieces
         $step = $plot->step();
         $x = $plot->x($plot->from);
         $dense = $step > 0.0 && $step < 0.5;
+        // The scale written out: a call for each of many thousand points would cost more than the rest of the drawing.
+        $slope = $scale->slope;
+        $origin = $scale->atLow - $scale->low * $slope;
         $pieces = [];
         $piece = [];
         for ($i = $plot->from; $i <= $plot->to; $i++) {
             $value = $values[$i];
             if (! is_nan($value)) {
                 $piece[] = $x;
-                $piece[] = $scale->at($value);
+                $piece[] = $origin + $value * $slope;
             } elseif ($piece !== []) {
                 $pieces[] = $dense ? Thinning::perPixelColumn($piece) : $piece;
                 $piece = [];

@@ -7,7 +7,8 @@ namespace DuskRail\Chart;
 /** A straight scale from values to pixels. */
 final readonly class Scale
 {
-    private float $slope;
+    /** Pixels to one of the values. */
+    public float $slope;
 
     public function __construct(public float $low, public float $high, public float $atLow, public float $atHigh)
     {

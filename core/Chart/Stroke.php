@@ -10,6 +10,13 @@ final readonly class Stroke implements Mark
     /**
      * @param list<list<float>> $pieces x and y in turn
      * @param list<float> $dash lengths drawn and left out in turn; none for solid
+     * @param float $grain of a pixel that coordinates are rounded to
      */
-    public function __construct(public array $pieces, public Ink $ink, public float $width, public array $dash = []) {}
+    public function __construct(
+        public array $pieces,
+        public Ink $ink,
+        public float $width,
+        public array $dash = [],
+        public float $grain = 0.1,
+    ) {}
 }

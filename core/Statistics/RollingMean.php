@@ -26,7 +26,6 @@ final class RollingMean
             return self::unbroken($values, $window, $needed);
         }
         $count = count($values);
-        /** @var list<float> $means */
         $means = [];
         // Of the block before: sum and number of the values from position i to the block's end.
         $tailSum = array_fill(0, $window + 1, 0.0);
@@ -60,6 +59,7 @@ final class RollingMean
             }
         }
 
+        /** @var list<float> $means */
         return $means;
     }
 

@@ -24,10 +24,31 @@ document.addEventListener('chart:drawn', forget);
 function points() {
     lines ??= [...chart().querySelectorAll('.series')].map((series) => {
         const path = [...series.querySelectorAll('path')].at(-1);
-        const numbers = path.getAttribute('d').replace(/h\.01/g, '').match(/-?[\d.]+/g) ?? [];
-        return { series, key: series.dataset.line, name: series.dataset.name, xy: numbers.map(Number) };
+        return { series, key: series.dataset.line, name: series.dataset.name, xy: coordinates(path) };
     });
     return lines;
+}
+
+/** Path data as x and y in turn, in pixels; points that a level run leaves out are put back in. */
+function coordinates(path) {
+    const step = Number(chart().dataset.step);
+    const grain = path.transform.baseVal.getItem(0).matrix.a;
+    const xy = [];
+    for (const piece of path.getAttribute('d').split('M').slice(1)) {
+        const [start, rest = ''] = piece.split(/[lh]/);
+        let [x, y] = start.trim().split(' ').map(Number);
+        xy.push(x * grain, y * grain);
+        const deltas = piece.includes('l') ? rest.match(/-?\d+/g) ?? [] : [];
+        for (let i = 0; i < deltas.length; i += 2) {
+            const dx = Number(deltas[i]);
+            const dy = Number(deltas[i + 1]);
+            const parts = step > 1 ? Math.max(1, Math.round((dx * grain) / step)) : 1;
+            for (let part = 1; part <= parts; part++) xy.push((x + (dx * part) / parts) * grain, (y + (dy * part) / parts) * grain);
+            x += dx;
+            y += dy;
+        }
+    }
+    return xy;
 }
 
 const positionOf = (x) => {
@@ -151,7 +172,7 @@ document.addEventListener('keydown', (event) => {
         return show(column[Math.max(0, Math.min(column.length - 1, place))], true);
     }
     const last = line.xy.length / 2 - 1;
-    const here = current ? line.xy.findIndex((x, i) => i % 2 === 0 && x === current.x) / 2 : last + 1;
+    const here = current ? line.xy.findIndex((x, i) => i % 2 === 0 && Math.abs(x - current.x) < 0.6) / 2 : last + 1;
     const to = { ArrowLeft: here - 1, ArrowRight: here + 1, Home: 0, End: last }[event.key];
     const i = Math.max(0, Math.min(last, to)) * 2;
     show({ line, x: line.xy[i], y: line.xy[i + 1] }, true);
@@ -159,7 +180,7 @@ document.addEventListener('keydown', (event) => {
 
 function at(line, x) {
     for (let i = 0; i < line.xy.length; i += 2) {
-        if (Math.abs(line.xy[i] - x) < 0.2) return { line, x: line.xy[i], y: line.xy[i + 1] };
+        if (Math.abs(line.xy[i] - x) < 0.6) return { line, x: line.xy[i], y: line.xy[i + 1] };
     }
     return null;
 }

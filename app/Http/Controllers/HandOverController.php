@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Data\StoredData;
 use App\Drawing\Picture;
 use App\Formats\FiguresCsv;
 use App\Models\Study;
@@ -23,7 +22,7 @@ final class HandOverController
 {
     public function show(Request $request, Study $study, string $format, TextMeasure $measure): Response
     {
-        $comparison = Comparison::of($study->document(), new StoredData($study->dataset));
+        $comparison = Comparison::of($study->document(), $study->data());
         $wording = Wording::of($comparison, $study->dataset->source);
         if ($format === 'csv') {
             return self::file(FiguresCsv::write($comparison, $wording), 'text/csv; charset=UTF-8', $study, $format);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Data\StoredData;
 use App\Models\Study;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\Readout;
@@ -15,7 +14,7 @@ final class ReadoutController
 {
     public function show(Study $study, string $line): JsonResponse
     {
-        $comparison = Comparison::of($study->document(), new StoredData($study->dataset));
+        $comparison = Comparison::of($study->document(), $study->data());
         $found = $comparison->line($line) ?? abort(404, 'The study has no such line.');
 
         return response()->json(Readout::along($comparison, $found));

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Data\StoredData;
 use App\Http\Requests\ChangeStudyRequest;
 use App\Models\Study;
 use App\View\SheetSize;
@@ -22,7 +21,7 @@ final class StudyChangeController
     public function store(ChangeStudyRequest $request, Study $study, TextMeasure $measure): Response
     {
         $change = $request->change();
-        $data = new StoredData($study->dataset);
+        $data = $study->data();
         $before = $study->document();
         try {
             $after = Changes::apply($change, $before, $data);

@@ -16,6 +16,12 @@ final class PackedDoubles implements CastsAttributes
 {
     public function get(Model $model, string $key, mixed $value, array $attributes): array
     {
+        return self::unpacked($value);
+    }
+
+    /** @return list<float> */
+    public static function unpacked(mixed $value): array
+    {
         /** @var array<int, float> $numbers counted from 1 */
         $numbers = is_string($value) && $value !== '' ? unpack('e*', $value) : [];
 

@@ -50,32 +50,68 @@ final readonly class Alignment
         return new self($places, $lines, $gathers, $source->kind === Kind::Flow, $target, $axis, $holdsNewest);
     }
 
-    /** @return list<float> one for each target position; NAN where there is none */
-    public function values(Series $series): array
+    /**
+     * The figures of a series, and for each target position which of them holds there; a figure that is missing is NAN.
+     *
+     * @return array{array<int, float>, list<int>}
+     */
+    public function laid(Series $series): array
     {
         $source = $series->values;
-        if ($this->gathers) {
-            return $this->gathered($source);
-        }
         $last = $series->lastPosition() ?? -1;
-        $laid = [];
-        foreach ($this->places as $i => $place) {
-            if ($place > $last) {
-                $laid[] = $this->holdsNewest && $last >= 0 ? $source[$last] : NAN;
-            } elseif ($place < 0) {
-                $laid[] = NAN;
-            } elseif ($this->lines === null) {
-                $laid[] = $source[$place];
+        if ($this->gathers) {
+            $figures = $this->gathered($source);
+        } elseif ($this->lines === null) {
+            return [$this->reachable($source, $last), $this->places];
+        } else {
+            $figures = $this->onLines($source, $last);
+        }
+
+        return [$figures, array_keys($figures)];
+    }
+
+    /**
+     * @param list<float> $source
+     * @return list<float> one for each target position
+     */
+    private function onLines(array $source, int $last): array
+    {
+        $figures = [];
+        foreach ($this->lines ?? [] as $i => [$before, $share]) {
+            $place = $this->places[$i];
+            if ($place < 0 || $last < 0) {
+                $figures[] = NAN;
+            } elseif ($place > $last) {
+                $figures[] = $this->holdsNewest ? $source[$last] : NAN;
             } else {
-                [$before, $share] = $this->lines[$i];
                 // Outside the first and the last middle there is no line to be on; the nearest figure holds.
                 $from = $source[max($before, 0)];
                 $to = $source[min($before + 1, $last)];
-                $laid[] = $from + ($to - $from) * $share;
+                $figures[] = $from + ($to - $from) * $share;
             }
         }
 
-        return $laid;
+        return $figures;
+    }
+
+    /**
+     * The source as far as any place asks for it, so that looking a value up needs no questions.
+     *
+     * @param list<float> $source
+     * @return array<int, float> by source position
+     */
+    private function reachable(array $source, int $last): array
+    {
+        $reachable = $source;
+        $after = $this->holdsNewest && $last >= 0 ? $source[$last] : NAN;
+        for ($place = $last + 1, $end = $this->places === [] ? 0 : max($this->places); $place <= $end; $place++) {
+            $reachable[$place] = $after;
+        }
+        for ($place = $this->places === [] ? 0 : min($this->places); $place < 0; $place++) {
+            $reachable[$place] = NAN;
+        }
+
+        return $reachable;
     }
 
     /** First target position that lies after a source position. */

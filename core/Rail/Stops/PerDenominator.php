@@ -161,15 +161,16 @@ final readonly class PerDenominator implements Stop
 
                     return array_fill(0, count($values), NAN);
                 }
-                $divisors = $alignment->values($series);
+                [$divisors, $places] = $alignment->laid($series);
+                // Nothing can be divided by zero; what would be is left blank, and said.
+                if (in_array(0.0, $divisors, true)) {
+                    $zero[] = $key;
+                    $divisors = array_map(static fn(float $d): float => $d === 0.0 ? NAN : $d, $divisors);
+                }
+                $times = $this->times;
                 $quotients = [];
-                foreach ($divisors as $i => $divisor) {
-                    if ($divisor === 0.0) {
-                        $zero[$key] = $key;
-                        $quotients[] = NAN;
-                    } else {
-                        $quotients[] = $values[$i] / $divisor * $this->times;
-                    }
+                foreach ($places as $i => $place) {
+                    $quotients[] = $values[$i] / $divisors[$place] * $times;
                 }
                 $beyond = $alignment->firstBeyond($last);
                 for ($i = $beyond, $count = count($values); $i < $count; $i++) {
@@ -190,7 +191,7 @@ final readonly class PerDenominator implements Stop
         $remarks = [
             ...$this->newestRemark($holds, $measure, $held, array_map($denominators->axis->period(...), array_keys($ends)), count($arriving->series)),
             ...self::named($absent, $data, "without {$measure->name}, so without a value here"),
-            ...self::named(array_values($zero), $data, "with {$measure->name} of zero somewhere; no value there"),
+            ...self::named($zero, $data, "with {$measure->name} of zero somewhere; no value there"),
         ];
 
         return new Outcome($table, $remarks, $this->note($measure, $arriving));

@@ -49,9 +49,8 @@ final class Changes
             throw InvalidStudy::because($problem->getMessage());
         }
         if ($changed->rail !== $study->rail || $changed->measure !== $study->measure) {
-            $before = $study->rail->run($data->table($study->measure), $data)->refused();
             $refused = $changed->rail->run($data->table($changed->measure), $data)->refused();
-            if ($refused !== null && $refused->placed->id !== $before?->placed->id) {
+            if ($refused !== null && $refused->placed->id !== $study->rail->run($data->table($study->measure), $data)->refused()?->placed->id) {
                 throw InvalidStudy::because((string) $refused->refusal);
             }
         }

@@ -22,11 +22,7 @@
     <div class="rows" id="rows">
         @foreach ($groups as $group => $lines)
             @if ($group !== '')<h2>{{ $group }}</h2>@endif
-            <ul>
-                @foreach ($lines as $line)
-                    <x-roster-row :screen="$screen" :line="$line" />
-                @endforeach
-            </ul>
+            <x-roster-rows :comparison="$comparison" :lines="$lines" />
         @endforeach
         <p class="nothing" hidden>No name matches.</p>
     </div>

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+/** Measures what has a budget and prints each figure beside it. Run by bin/bench. */
+
+use App\Drawing\ShippedFonts;
+use App\Drawing\Svg;
+use Bench\BenchData;
+use Bench\Server;
+use DuskRail\Chart\LinesComposer;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Study;
+use DuskRail\Time\Frequency;
+
+require __DIR__.'/../vendor/autoload.php';
+
+$rows = [];
+$row = static function (string $what, string $measured, string $budget, bool $met) use (&$rows): void {
+    $rows[] = [$what, $measured, $budget, $met ? 'met' : 'NOT MET'];
+    printf("%-62s %-26s %-24s %s\n", $what, $measured, $budget, $met ? 'met' : 'NOT MET');
+};
+$milliseconds = static function (callable $work, int $times = 5): float {
+    $took = [];
+    for ($i = 0; $i < $times; $i++) {
+        $start = hrtime(true);
+        $work();
+        $took[] = (hrtime(true) - $start) / 1e6;
+    }
+    sort($took);
+
+    return $took[intdiv($times, 2)];
+};
+printf("%-62s %-26s %-24s %s\n%s\n", 'Work', 'Measured', 'Budget', '', str_repeat('-', 122));
+
+// Calculation.
+$data = BenchData::memory(8_334, 120, Frequency::Month);
+$stops = [
+    'per denominator' => StopCatalogue::make('per-denominator', ['measure' => 'people', 'times' => 1e6]),
+    'rolling mean of 12' => StopCatalogue::make('rolling', ['window' => 12]),
+    'index to the average of a year' => StopCatalogue::make('index', ['base' => '2015']),
+    'index to one month' => StopCatalogue::make('index', ['base' => '2018-06']),
+];
+foreach ($stops as $name => $stop) {
+    $took = $milliseconds(static fn() => Rail::of()->with($stop)->run($data->table('flow'), $data));
+    $row("{$name}, 1,000,000 values", sprintf('%.0f ms', $took), '60 ms', $took <= 60);
+}
+$rail = array_reduce($stops, static fn(Rail $rail, $stop): Rail => $rail->with($stop), Rail::of());
+$took = $milliseconds(static fn() => $rail->run($data->table('flow'), $data));
+$row('these four stops on one rail, 1,000,000 values', sprintf('%.0f ms', $took), '250 ms', $took <= 250);
+unset($data);
+
+// Drawing.
+$many = BenchData::memory(1_000, 520, Frequency::Week);
+$composer = new LinesComposer(new ShippedFonts(__DIR__.'/../resources/fonts'));
+$study = Study::first('Bench', 'flow', $many);
+$svg = '';
+$took = $milliseconds(static function () use ($composer, $study, $many, &$svg): void {
+    $svg = Svg::forScreen($composer->compose(Comparison::of($study, $many), 956, 404), []);
+}, 3);
+$row('1,000 series × 520 weeks drawn', sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6), '700 ms, 1.5 MB', $took <= 700 && strlen($svg) <= 1.5e6);
+unset($many, $svg);
+
+// Import, and edits through the real server.
+$server = Server::start();
+$file = BenchData::csv("{$server->folder}/million.csv", 8_334, 120);
+$import = $server->import($file);
+$row('import of a long CSV of 1,000,080 rows', sprintf('%.1f s, %.0f MB', $import['seconds'], $import['megabytes']), '8 s, 200 MB', $import['seconds'] <= 8 && $import['megabytes'] <= 200);
+foreach ([[24, 118], [200, 120]] as [$series, $periods]) {
+    $edits = $server->edits(BenchData::csv("{$server->folder}/edits.csv", $series, $periods), 60);
+    $row("edit of a study of {$series} × {$periods}, p95", sprintf('%.0f ms, %.0f kB gzipped', $edits['p95'], $edits['kilobytes']), '80 ms, 150 kB', $edits['p95'] <= 80 && $edits['kilobytes'] <= 150);
+}
+$server->stop();
+
+// Scripts.
+$bytes = 0;
+foreach (glob(__DIR__.'/../public/build/assets/app-*.js') ?: [] as $script) {
+    $bytes += strlen((string) gzencode((string) file_get_contents($script), 9));
+}
+$row('own JavaScript, gzipped', sprintf('%.1f kB', $bytes / 1e3), '25 kB', $bytes <= 25_000);
+
+exit(array_filter($rows, static fn(array $r): bool => $r[3] !== 'met') === [] ? 0 : 1);
