@@ -14,7 +14,7 @@ use DuskRail\Chart\Colour;
 
 [$grounds, $fixed, $lightness] = match ($argv[1] ?? 'day') {
     'night' => [['#1a1424', '#221a2e', '#2b2139'], '#ff9366', [0.62, 0.92]],
-    default => [['#fbf7f1', '#fffdf9', '#f4ebe3'], '#c2410f', [0.34, 0.60]],
+    default => [['#fbf7f1', '#fffdf9', '#f4ebe3'], '#bd3e0c', [0.34, 0.60]],
 };
 mt_srand((int) ($argv[2] ?? 1));
 

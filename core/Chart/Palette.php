@@ -14,7 +14,7 @@ final readonly class Palette
     private const DAY = [
         'ground' => '#fbf7f1', 'sheet' => '#fffdf9', 'ink' => '#2b2036', 'quiet' => '#665c71', 'hair' => '#e6ddd6',
         'tint' => '#f4ebe3', 'rail' => '#44325a', 'peer' => '#cdc5d0', 'median' => '#857a8f', 'warn' => '#8a4b00',
-        'focus-1' => '#c2410f', 'focus-2' => '#187050', 'focus-3' => '#3961da', 'focus-4' => '#a83d8a', 'focus-5' => '#560d98', 'focus-6' => '#760224',
+        'focus-1' => '#bd3e0c', 'focus-2' => '#187050', 'focus-3' => '#3961da', 'focus-4' => '#a83d8a', 'focus-5' => '#560d98', 'focus-6' => '#760224',
     ];
 
     private const NIGHT = [

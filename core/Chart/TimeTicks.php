@@ -98,7 +98,8 @@ final class TimeTicks
                 default => $period->label(),
             };
             $whole = $start > $from || $axis->period($start)->in($span)->firstDay() === $axis->period($start)->firstDay();
-            $fits = ($i - $start) * $step >= $width($label) || $span === $axis->frequency;
+            // A label may stick out of a short first or last span by a few pixels, not by more.
+            $fits = ($i - $start) * $step >= $width($label) - 8.0 || $span === $axis->frequency;
             if (! $fits && ($start === $from || $i > $to)) {
                 continue;
             }

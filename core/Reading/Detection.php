@@ -137,11 +137,12 @@ final readonly class Detection
     {
         $found = null;
         for ($column = 0; $column < $sample->width; $column++) {
-            $reading = PeriodReading::detect($sample->column($column, $heading));
+            $saysSo = preg_match(self::PERIOD, $sample->heading($column, $heading)) === 1;
+            $reading = PeriodReading::detect($sample->column($column, $heading), $saysSo ? 0.5 : 0.9);
             if ($reading === null) {
                 continue;
             }
-            if (preg_match(self::PERIOD, $sample->heading($column, $heading)) === 1) {
+            if ($saysSo) {
                 return [$column, $reading];
             }
             $found ??= [$column, $reading];

@@ -15,7 +15,7 @@ final class Quantile
     public static function of(array $values, float $share): float
     {
         // The sum is a number exactly when every value is, and asking it is far cheaper than asking each of them.
-        $present = is_finite(array_sum($values)) ? $values : array_values(array_filter($values, static fn (float $v): bool => ! is_nan($v)));
+        $present = is_finite(array_sum($values)) ? $values : array_values(array_filter($values, static fn(float $v): bool => ! is_nan($v)));
         $count = count($present);
         if ($count === 0) {
             return NAN;

@@ -15,20 +15,21 @@ final readonly class PeriodReading
     }
 
     /**
-     * The notation that reads most of the texts, if it reads at least nine in ten of those that are not empty.
+     * The notation that reads most of the texts, if it reads enough of those that are different and not empty.
      *
      * Dates that all name the same place in their month or year (the first, the last) stand for the month or year.
      *
      * @param list<string> $texts
+     * @param float $share how many are enough: nine in ten, unless something else than the texts speaks for periods
      */
-    public static function detect(array $texts): ?self
+    public static function detect(array $texts, float $share = 0.9): ?self
     {
         $texts = array_values(array_unique(array_filter(array_map('trim', $texts), static fn(string $t): bool => $t !== '')));
         if ($texts === []) {
             return null;
         }
         $best = null;
-        $most = 0.9 * count($texts) - 1e-9;
+        $most = $share * count($texts) - 1e-9;
         foreach (PeriodNotation::cases() as $notation) {
             $read = array_filter(array_map($notation->read(...), $texts), is_int(...));
             if (count($read) > $most || ($best === null && count($read) >= $most)) {

@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\Status;
+use DuskRail\Reading\Detection;
+use DuskRail\Reading\Dialect;
+use DuskRail\Reading\Duplicates;
+use DuskRail\Reading\NotATable;
+use DuskRail\Reading\NumberNotation;
+use DuskRail\Reading\Observations;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Problem;
+use DuskRail\Reading\Reader;
+use DuskRail\Reading\Sample;
+use DuskRail\Reading\Shape;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class ReadingTest extends TestCase
+{
+    private const LONG = "Utility;Month;Leakage (Ml);Note\nVeldmere;Jan 2024;1.234,5;\nVeldmere;Feb 2024;..;\nTarrow;Jan 2024;80,25;p\n";
+
+    public function testALongTableIsUnderstoodWithItsUnitAndDecimalComma(): void
+    {
+        [$plan, $read] = self::understood(self::LONG);
+        self::assertSame(Shape::Long, $plan->shape);
+        self::assertSame(NumberNotation::Comma, $plan->numbers);
+        self::assertSame(['Veldmere', 'Tarrow'], $read->entities);
+        self::assertSame([['Leakage', 'Ml', Kind::Flow]], array_map(static fn($m): array => [$m->name, $m->unit, $m->kind], $read->measures));
+        self::assertSame(['2024-01: 1234.5', '2024-02: -'], self::written($read, 0));
+        self::assertSame(['2024-01: 80.25'], self::written($read, 1));
+        self::assertSame(0, $read->problemCount);
+    }
+
+    public function testALongTableWithMeasuresInAColumnKeepsStatusAndUnits(): void
+    {
+        [, $read] = self::understood("Site,Period,Indicator,Unit,Value,Flag\nA,2023,Staff,staff,10,\nA,2023,Cost,crowns,5.5,provisional\nA,2024,Staff,staff,11,e\n");
+        self::assertSame([['Staff', Kind::Stock], ['Cost', Kind::Flow]], array_map(static fn($m): array => [$m->name, $m->kind], $read->measures));
+        $statuses = [];
+        foreach ($read->series() as $series) {
+            $statuses[$read->measures[$series->measure]->name] = $series->statuses;
+        }
+        self::assertSame(['Staff' => [Status::Measured->value, Status::Estimated->value], 'Cost' => [Status::Provisional->value]], $statuses);
+    }
+
+    public function testPeriodsAcrossAreHeadingsAndNotNumbers(): void
+    {
+        [$plan, $read] = self::understood("Utility,Measure,Unit,2022,2023,2024\nVeldmere,People served,people,100,101,\nTarrow,People served,people,50,,52\n");
+        self::assertSame([Shape::PeriodsAcross, [3, 4, 5]], [$plan->shape, $plan->values]);
+        self::assertSame(Frequency::Year, $read->frequency);
+        self::assertSame(['2022: 50', '2023: -', '2024: 52'], self::written($read, 1));
+        self::assertSame(1, $read->gapCount());
+    }
+
+    public function testEntitiesAcrossAndTheSameTableTheOtherWayRoundReadTheSame(): void
+    {
+        $down = "Month,Veldmere,Tarrow\nJan 2024,1,2\nFeb 2024,3,4\n";
+        $across = "Utility,Jan 2024,Feb 2024\nVeldmere,1,3\nTarrow,2,4\n";
+        [$plan, $read] = self::understood($down);
+        [$other, $same] = self::understood($across);
+        self::assertSame([Shape::EntitiesAcross, Shape::PeriodsAcross], [$plan->shape, $other->shape]);
+        self::assertSame($read->entities, $same->entities);
+        self::assertSame([self::written($read, 0), self::written($read, 1)], [self::written($same, 0), self::written($same, 1)]);
+    }
+
+    /** Entities where time belongs do not look wrong in a chart; read in that direction, every heading is a problem. */
+    public function testTheWrongDirectionShowsItselfCellByCell(): void
+    {
+        $sample = self::sample("Month,Veldmere,Tarrow\nJan 2024,1,2\nFeb 2024,3,4\n");
+        $plan = Detection::of($sample, Shape::PeriodsAcross)->plan;
+        $read = Reader::read($sample->rows, $plan);
+        self::assertTrue($read->isEmpty());
+        self::assertSame(['Veldmere', 'Tarrow'], array_map(static fn(Problem $p): string => $p->found, $read->problems));
+        self::assertStringContainsString('a heading that is a period', $read->problems[0]->expected);
+    }
+
+    public function testMonthsDownAndYearsAcrossAreOneEntityInOrderOfTime(): void
+    {
+        [$plan, $read] = self::understood("Bursts,2023,2024\nFeb,7,8\nJan,5,6\nDec,9,\n", 'dunmarsh.csv');
+        self::assertSame(Shape::YearsAcross, $plan->shape);
+        self::assertSame(['Dunmarsh'], $read->entities);
+        self::assertSame('Bursts', $read->measures[0]->name);
+        $written = self::written($read, 0);
+        self::assertSame(['2023-01: 5', '2023-02: 7'], array_slice($written, 0, 2));
+        self::assertSame(['2023-12: 9', '2024-01: 6', '2024-02: 8'], array_slice($written, 11, 3));
+    }
+
+    public function testAnAttributeFileWithAYearInItIsNotTakenForFigures(): void
+    {
+        [$plan, $read] = self::understood("Utility,Group,Joined\nVeldmere,Estuary,2019\nTarrow,Plain,2020\n");
+        self::assertSame(Shape::Attributes, $plan->shape);
+        self::assertSame(['Group' => 'Estuary', 'Joined' => '2019', 'group' => 'Estuary'], $read->attributes['Veldmere']);
+    }
+
+    public function testATableWithoutHeadingsAndOneUnderATitleAreBothFound(): void
+    {
+        [$plan, $read] = self::understood("Veldmere,2024-01,10\nVeldmere,2024-02,11\nTarrow,2024-01,12\n");
+        self::assertNull($plan->heading);
+        self::assertSame(3, $read->valueCount());
+        [$plan, $read] = self::understood("Monthly returns,,\n,,\nUtility,Month,Value\nVeldmere,2024-01,10\nTarrow,2024-01,12\n");
+        self::assertSame(2, $plan->heading);
+        self::assertSame(['Veldmere', 'Tarrow'], $read->entities);
+    }
+
+    public function testWhatCannotBeReadIsListedWithItsPlaceAndTheRestIsRead(): void
+    {
+        [, $read] = self::understood("Utility,Month,Value\nVeldmere,2024-01,10\nVeldmere,2024-02,ten\nVeldmere,March,12\n,2024-04,13\nVeldmere,2024-05\nVeldmere,2024-06,15\nA,2024-01,1\nA,2024-02,1\nA,2024-03,1\nA,2024-04,1\nA,2024-05,1\nA,2024-06,1\n");
+        self::assertSame([
+            [3, 'Value', 'ten', 'a number such as 1,234.5'],
+            [4, 'Month', 'March', 'a period such as 2024-03'],
+            [5, 'Utility', '', 'the name of an entity'],
+            [6, 'Value', '', 'a cell here; the row ends before it'],
+        ], array_map(static fn(Problem $p): array => [$p->row, $p->column, $p->found, $p->expected], $read->problems));
+        self::assertSame(8, $read->valueCount());
+    }
+
+    #[TestWith([Duplicates::First, '1'])]
+    #[TestWith([Duplicates::Last, '6'])]
+    #[TestWith([Duplicates::Sum, '9'])]
+    #[TestWith([Duplicates::Mean, '3'])]
+    public function testTheSameEntityAndPeriodAgainIsDealtWithAsChosen(Duplicates $choice, string $expected): void
+    {
+        $text = "Utility,Month,Value\nA,2024-01,1\nA,2024-01,2\nA,2024-01,6\nB,2024-01,4\n";
+        [$plan, $asked] = self::understood($text);
+        self::assertSame([2, 2], [$asked->duplicateCount, $asked->problemCount]);
+        self::assertSame('A, January 2024 again', $asked->problems[0]->found);
+        $sample = self::sample($text);
+        $read = Reader::read($sample->rows, $plan->with(['duplicates' => $choice->value]));
+        self::assertSame(0, $read->problemCount);
+        self::assertSame(["2024-01: {$expected}"], self::written($read, 0));
+    }
+
+    public function testEveryValueKnowsTheCellItCameFrom(): void
+    {
+        [, $read] = self::understood("Utility,2023,2024\nVeldmere,1,2\nTarrow,3,4\n");
+        foreach ($read->series() as $series) {
+            self::assertSame([($series->entity + 1) * Observations::COLUMNS + 1, ($series->entity + 1) * Observations::COLUMNS + 2], $series->places);
+        }
+    }
+
+    /** @return iterable<string, array{NumberNotation, string, float|null}> */
+    public static function numbers(): iterable
+    {
+        yield 'thousands by comma' => [NumberNotation::Point, '1,234,567.5', 1234567.5];
+        yield 'thousands by a thin space' => [NumberNotation::Point, "1\u{202F}234.5", 1234.5];
+        yield 'thousands by point' => [NumberNotation::Comma, '1.234.567,5', 1234567.5];
+        yield 'true minus' => [NumberNotation::Point, '−12', -12.0];
+        yield 'exponent' => [NumberNotation::Point, '1.5e3', 1500.0];
+        yield 'per cent' => [NumberNotation::Point, '12.5 %', 12.5];
+        yield 'missing' => [NumberNotation::Point, 'n/a', NAN];
+        yield 'zero is not missing' => [NumberNotation::Point, '0', 0.0];
+        yield 'commas in the wrong places' => [NumberNotation::Point, '12,34', null];
+        yield 'hexadecimal' => [NumberNotation::Point, '0x1A', null];
+        yield 'word' => [NumberNotation::Comma, 'viele', null];
+    }
+
+    #[DataProvider('numbers')]
+    public function testNumbersAreReadAsTheyAreWritten(NumberNotation $notation, string $text, ?float $expected): void
+    {
+        $read = $notation->read($text);
+        $expected !== null && is_nan($expected) ? self::assertNan($read) : self::assertSame($expected, $read);
+    }
+
+    /** @return iterable<string, array{list<string>, string, NumberNotation}> */
+    public static function marks(): iterable
+    {
+        yield 'only the comma reads both' => [['1.234,5', '12,25'], ',', NumberNotation::Comma];
+        yield 'only the point reads both' => [['1,234.5', '12.25'], ';', NumberNotation::Point];
+        yield 'both would do, cells parted by semicolons' => [['1,234', '2,500'], ';', NumberNotation::Comma];
+        yield 'both would do, cells parted by commas' => [['1,234', '2,500'], ',', NumberNotation::Point];
+    }
+
+    /** @param list<string> $texts */
+    #[DataProvider('marks')]
+    public function testTheDecimalMarkIsWhatAllCellsAgreeWith(array $texts, string $delimiter, NumberNotation $expected): void
+    {
+        self::assertSame($expected, NumberNotation::detect($texts, $delimiter));
+    }
+
+    #[TestWith(["\xEF\xBB\xBFa,b\n1,2\n", 'UTF-8', ',', 3])]
+    #[TestWith(["Stra\xDFe;b\n1,5;2\n3,5;4\n", 'Windows-1252', ';', 0])]
+    #[TestWith(["a\tb\tc\n1\t2,5\t3\n", 'UTF-8', "\t", 0])]
+    #[TestWith(["\xFF\xFEa\x00,\x00b\x00\n\x00", 'UTF-16LE', ',', 2])]
+    #[TestWith(["a|b\n\"x,y,z\"|2\n", 'UTF-8', '|', 0])]
+    public function testTheWayAFileIsWrittenDownIsDetected(string $bytes, string $encoding, string $delimiter, int $skip): void
+    {
+        self::assertEquals(Dialect::of($encoding, $delimiter, $skip), Dialect::detect($bytes));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function notTables(): iterable
+    {
+        yield 'empty' => ['', 'The file is empty.'];
+        yield 'blank lines' => ["\n \n", 'The file is empty.'];
+        yield 'a picture' => ["\x89PNG\r\n\x1A\n\x00", 'a PNG picture'];
+        yield 'a spreadsheet' => ["PK\x03\x04", 'a zip archive or a spreadsheet'];
+        yield 'a NUL byte' => ["a,b\n1,\x002\n", 'NUL byte in line 2'];
+        yield 'one endless line' => [str_repeat('0', 1_100_000), 'longer than a million characters'];
+        yield 'one column' => ["a\n1\n2\n", 'a single column'];
+        yield 'headings only' => ["Utility,Month,Value\n", 'nothing below it'];
+    }
+
+    #[DataProvider('notTables')]
+    public function testWhatIsNoTableIsRefusedWithTheReason(string $bytes, string $message): void
+    {
+        $this->expectException(NotATable::class);
+        $this->expectExceptionMessage($message);
+        self::understood($bytes);
+    }
+
+    private static function sample(string $text, string $name = 'value.csv'): Sample
+    {
+        $dialect = Dialect::detect($text);
+        $rows = array_map(
+            static fn(string $line): array => array_map(strval(...), str_getcsv($line, $dialect->delimiter, '"', '')),
+            explode("\n", rtrim($text, "\n")),
+        );
+
+        return new Sample($rows, $name, $dialect->delimiter);
+    }
+
+    /** @return array{Plan, Observations} */
+    private static function understood(string $text, string $name = 'value.csv'): array
+    {
+        $sample = self::sample($text, $name);
+        $plan = Detection::of($sample)->plan;
+
+        return [$plan, Reader::read($sample->rows, $plan)];
+    }
+
+    /** @return list<string> the first measure's values of an entity, as `period: value` */
+    private static function written(Observations $read, int $entity): array
+    {
+        foreach ($read->series() as $series) {
+            if ($series->entity === $entity && $series->measure === 0) {
+                return array_map(
+                    static fn(int $i, float $v): string => Period::at($read->frequency, $series->first + $i)->code().': '.(is_nan($v) ? '-' : $v),
+                    array_keys($series->values),
+                    $series->values,
+                );
+            }
+        }
+
+        return [];
+    }
+}
