@@ -11,7 +11,6 @@ return (new Config())
         '@PER-CS2.0' => true,
         '@PHP82Migration' => true,
         'declare_strict_types' => true,
-        'strict_comparison' => true,
         'no_unused_imports' => true,
         'ordered_imports' => true,
         'fully_qualified_strict_types' => ['import_symbols' => true],

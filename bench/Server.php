@@ -60,10 +60,10 @@ final class Server
         $this->import($file);
         $dataset = $this->ask('GET', '/');
         preg_match_all('#/datasets/(\d+)/studies#', $dataset, $sets);
-        $id = max(array_map(intval(...), $sets[1]));
+        $id = (int) array_reduce($sets[1], static fn(int $m, string $id): int => max($m, (int) $id), 0);
         $this->ask('POST', "/datasets/{$id}/studies", ['measure' => 'flow']);
         preg_match_all('#/studies/(\d+)#', $this->ask('GET', '/'), $found);
-        $study = max(array_map(intval(...), $found[1]));
+        $study = (int) array_reduce($found[1], static fn(int $m, string $id): int => max($m, (int) $id), 0);
         $edits = [
             ['change' => 'add-stop', 'stop' => 'rolling'],
             ['change' => 'add-stop', 'stop' => 'index'],
@@ -111,7 +111,7 @@ final class Server
 
             CURLOPT_COOKIEJAR => "{$this->folder}/cookies",
             CURLOPT_COOKIEFILE => "{$this->folder}/cookies",
-            CURLOPT_CUSTOMREQUEST => $method,
+            CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
             CURLOPT_HTTPHEADER => ["X-CSRF-TOKEN: {$this->token}"],
         ] + ($method === 'GET' ? [] : [CURLOPT_POSTFIELDS => http_build_query($fields)]));
         $answer = curl_exec($curl);

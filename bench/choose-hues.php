@@ -49,6 +49,7 @@ $readable = static function (string $one) use ($grounds): bool {
  */
 $margin = static function (array $set): float {
     $least = INF;
+    /** @var list<string> $set */
     foreach ($set as $i => $one) {
         /** @var list<string> $others */
         $others = array_slice($set, $i + 1);

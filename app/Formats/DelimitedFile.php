@@ -56,7 +56,7 @@ final readonly class DelimitedFile
         $number = 0;
         while (($line = fgets($file)) !== false) {
             if (! str_contains($line, '"')) {
-                yield $number++ => explode($this->dialect->delimiter, rtrim($line, "\r\n"));
+                yield $number++ => explode($this->dialect->delimiter ?: ',', rtrim($line, "\r\n"));
                 continue;
             }
             fseek($file, -strlen($line), SEEK_CUR);

@@ -76,7 +76,7 @@ final readonly class Detection
         }
 
         // With a year (of joining, of opening) but no figure beside it, the rows describe entities.
-        return count($texts) === $sample->width - 1 ? Shape::Attributes : Shape::Long;
+        return count($texts) === $sample->breadth($heading) - 1 ? Shape::Attributes : Shape::Long;
     }
 
     /** The first row that is about as full as the fullest: titles and notes above a table leave most cells empty. */
@@ -117,7 +117,7 @@ final readonly class Detection
         foreach (PeriodNotation::cases() as $notation) {
             $columns = [];
             $texts = [];
-            for ($column = 0; $heading !== null && $column < $sample->width; $column++) {
+            for ($column = 0; $heading !== null && $column < $sample->breadth($heading); $column++) {
                 if ($notation->read($sample->cell($heading, $column)) !== null) {
                     $columns[] = $column;
                     $texts[] = $sample->cell($heading, $column);
@@ -136,7 +136,7 @@ final readonly class Detection
     private static function periodColumn(Sample $sample, ?int $heading): ?array
     {
         $found = null;
-        for ($column = 0; $column < $sample->width; $column++) {
+        for ($column = 0; $column < $sample->breadth($heading); $column++) {
             $saysSo = preg_match(self::PERIOD, $sample->heading($column, $heading)) === 1;
             $reading = PeriodReading::detect($sample->column($column, $heading), $saysSo ? 0.5 : 0.9);
             if ($reading === null) {
@@ -153,7 +153,7 @@ final readonly class Detection
 
     private static function monthsColumn(Sample $sample, ?int $heading): ?int
     {
-        for ($column = 0; $column < $sample->width; $column++) {
+        for ($column = 0; $column < $sample->breadth($heading); $column++) {
             $cells = array_filter($sample->column($column, $heading), static fn(string $c): bool => $c !== '');
             $months = array_filter($cells, static fn(string $c): bool => PeriodNotation::monthOfYear($c) !== null);
             if (count($months) >= 2 && count($months) >= 0.8 * count($cells)) {
@@ -171,7 +171,7 @@ final readonly class Detection
     private static function textColumns(Sample $sample, ?int $heading, array $except): array
     {
         $columns = [];
-        for ($column = 0; $column < $sample->width; $column++) {
+        for ($column = 0; $column < $sample->breadth($heading); $column++) {
             if (! in_array($column, $except, true) && ! self::isNumeric($sample->column($column, $heading), $sample->delimiter)) {
                 $columns[] = $column;
             }
@@ -235,8 +235,8 @@ final readonly class Detection
     private static function acrossPlan(Sample $sample, int $heading, ?array $across): self
     {
         // The other way round may be asked for although no heading reads as a period; the reader will say which do not.
-        [$columns, $periods] = $across ?? [range(1, $sample->width - 1), PeriodReading::of(PeriodNotation::Year)];
-        $labels = array_values(array_diff(range(0, $sample->width - 1), $columns));
+        [$columns, $periods] = $across ?? [range(1, $sample->breadth($heading) - 1), PeriodReading::of(PeriodNotation::Year)];
+        $labels = array_values(array_diff(range(0, $sample->breadth($heading) - 1), $columns));
         $unit = self::named($sample, $heading, $labels, self::UNIT);
         $measure = self::named($sample, $heading, $labels, self::MEASURE);
         $free = array_values(array_diff($labels, [$unit, $measure]));
@@ -251,7 +251,7 @@ final readonly class Detection
     /** @param array{list<int>, PeriodReading}|null $across */
     private static function yearsPlan(Sample $sample, int $heading, ?array $across): self
     {
-        [$columns, $periods] = $across ?? [range(1, $sample->width - 1), PeriodReading::of(PeriodNotation::Year)];
+        [$columns, $periods] = $across ?? [range(1, $sample->breadth($heading) - 1), PeriodReading::of(PeriodNotation::Year)];
         $months = self::monthsColumn($sample, $heading) ?? 0;
         $corner = $sample->cell($heading, $months);
         $plan = self::plan($sample, Shape::YearsAcross, $heading, null, $months, null, null, null, $columns, $periods);
@@ -267,7 +267,7 @@ final readonly class Detection
     private static function entitiesPlan(Sample $sample, int $heading, ?array $down): self
     {
         [$period, $periods] = $down ?? [0, PeriodReading::of(PeriodNotation::Year)];
-        $columns = array_values(array_diff(range(0, $sample->width - 1), [$period]));
+        $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period]));
 
         return new self(
             self::plan($sample, Shape::EntitiesAcross, $heading, null, $period, null, null, null, $columns, $periods),
@@ -277,7 +277,7 @@ final readonly class Detection
 
     private static function attributesPlan(Sample $sample, int $heading): self
     {
-        $columns = range(0, $sample->width - 1);
+        $columns = range(0, $sample->breadth($heading) - 1);
         $entity = self::named($sample, $heading, $columns, self::ENTITY) ?? self::mostVaried($sample, $heading, $columns);
         $others = array_values(array_diff($columns, [$entity]));
         $plan = self::plan($sample, Shape::Attributes, $heading, $entity, null, null, null, null, $others, PeriodReading::of(PeriodNotation::Year));
@@ -290,7 +290,7 @@ final readonly class Detection
     {
         [$period, $periods] = $down ?? [0, PeriodReading::of(PeriodNotation::Year)];
         $texts = self::textColumns($sample, $heading, [$period]);
-        $all = array_values(array_diff(range(0, $sample->width - 1), [$period]));
+        $all = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period]));
         $unit = self::named($sample, $heading, $texts, self::UNIT);
         $status = self::named($sample, $heading, $texts, self::STATUS);
         $measure = self::named($sample, $heading, $texts, self::MEASURE);

@@ -50,6 +50,9 @@ final class Reader
 
     private int $rowCount = 0;
 
+    /** How many headings there are; 0 where there are none. */
+    private int $breadth = 0;
+
     /** @var array<string, int|null> what the texts of the period column or headings mean */
     private array $ordinals = [];
 
@@ -72,6 +75,7 @@ final class Reader
             if ($plan->heading !== null && $number <= $plan->heading) {
                 if ($number === $plan->heading) {
                     $reader->headings = array_map(trim(...), $row);
+                    $reader->breadth = count($row);
                 }
                 continue;
             }
@@ -79,6 +83,9 @@ final class Reader
                 continue;
             }
             $reader->rowCount++;
+            if ($reader->breadth > 0 && count($row) > $reader->breadth) {
+                $reader->overlong($number, $row);
+            }
             match ($plan->shape) {
                 Shape::Long => $reader->long($number, $row),
                 Shape::PeriodsAcross => $reader->periodsAcross($number, $row),
@@ -345,6 +352,15 @@ final class Reader
         $text = $this->headings[$column] ?? '';
 
         return $text === '' ? 'column '.($column + 1) : $text;
+    }
+
+    /** @param list<string> $row */
+    private function overlong(int $number, array $row): void
+    {
+        $extra = trim(implode(' ', array_slice($row, $this->breadth)));
+        if ($extra !== '') {
+            $this->problem(Problem::cell($number + 1, 'column '.($this->breadth + 1), $extra, "the end of the row; there are {$this->breadth} headings"));
+        }
     }
 
     private function short(int $row, int $column): void

@@ -24,6 +24,12 @@ final readonly class Sample
         return trim($this->rows[$row][$column] ?? '');
     }
 
+    /** How many columns there are: as many as the headings, where there are any; what sticks out is no column. */
+    public function breadth(?int $heading): int
+    {
+        return $heading === null || ! isset($this->rows[$heading]) ? $this->width : max(2, count($this->rows[$heading]));
+    }
+
     /** @return list<string> cells of a column below a row */
     public function column(int $column, ?int $below): array
     {

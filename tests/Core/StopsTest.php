@@ -130,7 +130,7 @@ final class StopsTest extends TestCase
             $hole = mt_rand(0, count($values) - 1);
             $window = mt_rand(1, 14);
             $whole = RollingMean::trailing($values, $window, $window);
-            $values[$hole] = NAN;
+            $values = array_values(array_replace($values, [$hole => NAN]));
             foreach (RollingMean::trailing($values, $window, $window) as $i => $mean) {
                 $touched = $i >= $hole && $i < $hole + $window;
                 self::assertSame($touched || is_nan($whole[$i]), is_nan($mean));
@@ -139,10 +139,10 @@ final class StopsTest extends TestCase
         }
     }
 
+    /** @param array<string, mixed> $settings */
     #[TestWith([['window' => 1], '“window” is 1; it can be from 2'])]
     #[TestWith([['window' => 'a year'], '“window” must be a whole number'])]
     #[TestWith([['window' => 6, 'needed' => 7], 'a window of 6 cannot hold 7 values'])]
-    /** @param array<string, mixed> $settings */
     public function testSettingsOfARollingMeanAreChecked(array $settings, string $message): void
     {
         $this->expectException(InvalidSetting::class);

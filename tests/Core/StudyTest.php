@@ -72,10 +72,10 @@ final class StudyTest extends TestCase
         self::assertSame(var_export($whole->lines[0]->values, true), var_export($part->lines[0]->values, true));
     }
 
+    /** @param list<string> $expected */
     #[TestWith([RosterSort::Name, ['corrow', 'home', 'marl', 'tarrow']])]
     #[TestWith([RosterSort::Highest, ['home', 'corrow', 'tarrow', 'marl']])]
     #[TestWith([RosterSort::Lowest, ['marl', 'tarrow', 'corrow', 'home']])]
-    /** @param list<string> $expected */
     public function testTheRosterIsSortedByNameOrLatestValue(RosterSort $sort, array $expected): void
     {
         $data = self::four();

@@ -33,7 +33,7 @@ final class StudyChangeController
         if ($request->boolean('preview')) {
             return response()->view('study.chart', ['screen' => StudyScreen::showing($after, $study, SheetSize::of($request), $measure)]);
         }
-        if ($after !== $before) {
+        if ($after != $before) {
             $study->revise($after, $change->said($data));
         }
 

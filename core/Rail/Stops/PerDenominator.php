@@ -47,11 +47,12 @@ final readonly class PerDenominator implements Stop
     public static function usual(SeriesTable $arriving, DataSource $data): self
     {
         $candidates = self::candidates($data);
+        // People, connections and the like first: a level is what one usually divides by. Never by more of the same.
+        $candidates = array_filter($candidates, static fn(Measure $m): bool => $m->kind === Kind::Stock || $m->unit->amount !== $arriving->unit->amount);
+        uasort($candidates, static fn(Measure $a, Measure $b): int => ($b->kind === Kind::Stock) <=> ($a->kind === Kind::Stock));
         if ($candidates === []) {
             throw InvalidSetting::because(self::title(), 'the data set has no measure to divide by. Add the file that holds one, for instance people or connections by year.');
         }
-        // People, connections and the like first: a level is what one usually divides by.
-        uasort($candidates, static fn(Measure $a, Measure $b): int => ($b->kind === Kind::Stock) <=> ($a->kind === Kind::Stock));
         foreach ($candidates as $measure) {
             $stop = new self($measure->key, 1.0, Between::Carried, true);
             if ($stop->refusal($arriving, $data) === null) {

@@ -48,7 +48,7 @@ final class Changes
         } catch (DomainException $problem) {
             throw InvalidStudy::because($problem->getMessage());
         }
-        if ($changed->rail !== $study->rail || $changed->measure !== $study->measure) {
+        if ($changed->rail != $study->rail || $changed->measure !== $study->measure) {
             $refused = $changed->rail->run($data->table($changed->measure), $data)->refused();
             if ($refused !== null && $refused->placed->id !== $study->rail->run($data->table($study->measure), $data)->refused()?->placed->id) {
                 throw InvalidStudy::because((string) $refused->refusal);

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Dataset;
+use App\Models\ImportedFile;
+use App\Models\StoredSeries;
+use App\Models\Study;
+use App\Models\Upload;
+use Bench\BenchData;
+use Illuminate\Http\UploadedFile;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class BringingFilesTest extends ApplicationTestCase
+{
+    public function testAFileIsShownAsUnderstoodAndNothingIsStoredUntilItIsConfirmed(): void
+    {
+        $upload = $this->brought(self::MONTHLY);
+        $this->get(route('uploads.show', $upload))
+            ->assertOk()->assertSee('3 entities, January 2024 to March 2024')->assertSee('9 figures, 1 measure, 3 monthly periods, no gaps')
+            ->assertSee('“Month” holds periods such as 2024-01', false);
+        self::assertSame([0, 0], [Dataset::count(), StoredSeries::count()]);
+
+        $this->post(route('imports.store', $upload), ['name' => 'Returns', 'source' => 'Forum', 'home' => 'Tarrow'])
+            ->assertOk()->assertHeader('HX-Redirect', route('studies.show', Study::firstOrFail()));
+        self::assertSame(['Tarrow'], Dataset::firstOrFail()->entities()->where('home', true)->pluck('name')->all());
+        self::assertSame([0, false], [Upload::count(), is_file($upload->path())]);
+        $this->get(route('studies.show', Study::firstOrFail()))->assertOk()->assertSee('Leakage, Ml per month')->assertSeeText('Tarrow stands at 7.0 in March 2024');
+    }
+
+    public function testEveryGuessCanBeChangedAndTheDirectionSwapped(): void
+    {
+        $upload = $this->brought("Month,Veldmere,Tarrow\nJan 2024,1,2\nFeb 2024,3,4\n", 'supply.csv');
+        $this->get(route('uploads.show', $upload))->assertSee('2 entities, January 2024 to February 2024');
+        $this->patch(route('uploads.update', $upload), ['shape' => 'periods-across'])
+            ->assertOk()->assertSee('Nothing can be read this way yet')->assertSee('“Veldmere”', false)->assertSee('a heading that is a period');
+        $this->patch(route('uploads.update', $upload), ['shape' => 'entities-across'])->assertSee('2 entities');
+        $this->patch(route('uploads.update', $upload), ['measureName' => 'Supply', 'measures' => ['Supply' => ['unit' => 'Ml', 'kind' => 'stock', 'better' => 'higher']]])
+            ->assertOk()->assertSee('<legend>Supply</legend>', false);
+        $this->post(route('imports.store', $upload), ['name' => 'Supply'])->assertOk();
+        $measure = Dataset::firstOrFail()->measures()->firstOrFail();
+        self::assertSame(['Supply', 'Ml', 'stock', 'higher', 'month'], [$measure->name, $measure->unit, $measure->kind->value, $measure->better->value, $measure->frequency->value]);
+    }
+
+    public function testWhatCannotBeReadStopsTheImportUntilTheUserGoesOnWithoutIt(): void
+    {
+        $upload = $this->brought(self::MONTHLY."Marl,2024-04,lots\n");
+        $this->post(route('imports.store', $upload), ['name' => 'Returns'])
+            ->assertStatus(422)->assertSee('nothing was stored')->assertSeeInOrder(['11', 'Leakage (Ml)', '“lots”', 'a number such as 1,234.5'], false);
+        self::assertSame(0, Dataset::count());
+        $this->post(route('imports.store', $upload), ['name' => 'Returns', 'leave_out' => '1'])->assertOk();
+        self::assertSame(1, Dataset::count());
+    }
+
+    public function testDuplicatesAreShownWithTheChoiceOfWhatToDo(): void
+    {
+        $upload = $this->brought(self::MONTHLY."Marl,2024-03,6\n");
+        $this->get(route('uploads.show', $upload))->assertSee('1 figure stand for an entity and period that already has one')->assertSee('Marl, March 2024 again');
+        $this->patch(route('uploads.update', $upload), ['duplicates' => 'sum'])->assertDontSee('again”');
+        $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertOk();
+        $marl = Dataset::firstOrFail()->entities()->where('name', 'Marl')->firstOrFail();
+        self::assertSame([8.0, 6.0, 10.0], StoredSeries::where('entity_id', $marl->id)->firstOrFail()->values);
+    }
+
+    public function testAFileOfItsOwnFrequencyAndAFileOfAttributesJoinTheDataSet(): void
+    {
+        $study = $this->imported();
+        $upload = $this->brought(self::YEARLY, 'connections.csv', $study->dataset);
+        $this->post(route('imports.store', $upload), [])->assertOk()->assertHeader('HX-Redirect', route('studies.show', $study));
+        $upload = $this->brought("Utility,Group\nVeldmere,Estuary\nTarrow,Plain\nMarl,Plain\n", 'groups.csv', $study->dataset);
+        $this->post(route('imports.store', $upload), [])->assertOk();
+
+        $dataset = $study->dataset->refresh();
+        self::assertSame([3, 3], [$dataset->version, $dataset->entities()->count()]);
+        self::assertSame(['Leakage' => 'month', 'Connections' => 'year'], $dataset->measures()->get()->mapWithKeys(static fn($m): array => [$m->name => $m->frequency->value])->all());
+        $this->get(route('studies.show', $study))->assertSee('Estuary')->assertSee('Plain');
+        $this->change($study, 'add-stop', ['stop' => 'per-denominator'])->assertSee('÷ connections');
+    }
+
+    public function testNewFiguresOfAMeasureAreANewVersionAndTheOldOneStays(): void
+    {
+        $study = $this->imported();
+        $this->added($study, "Utility,Month,Leakage (Ml)\nVeldmere,2024-03,15\nVeldmere,2024-04,16\n", 'april.csv');
+        $dataset = $study->dataset->refresh();
+        $values = static fn(int $version): array => StoredSeries::query()->inVersion($version)->orderBy('entity_id')->firstOrFail()->values;
+        self::assertSame([10.0, 12.0, 14.0], $values(1));
+        self::assertSame([10.0, 12.0, 15.0, 16.0], $values(2));
+        self::assertSame(3, StoredSeries::query()->inVersion($dataset->version)->count());
+    }
+
+    public function testValuesAreStoredBitForBitWithTheirCells(): void
+    {
+        $this->imported("Utility,Month,Value\nA,2024-01,0.1\nA,2024-02,\nA,2024-03,-1e-300\nA,2024-04,123456789.123456789\n");
+        $series = StoredSeries::firstOrFail();
+        self::assertSame(var_export([0.1, NAN, -1e-300, 123456789.123456789], true), var_export($series->values, true));
+        self::assertSame([16384 + 2, 2 * 16384 + 2, 3 * 16384 + 2, 4 * 16384 + 2], $series->places);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function badFiles(): iterable
+    {
+        yield 'empty' => ['', 'The file is empty'];
+        yield 'heading only' => ["Utility,Month,Value\n", 'nothing below it'];
+        yield 'one column' => ["Value\n1\n2\n", 'a single column'];
+        yield 'renamed picture' => ["\x89PNG\r\n\x1A\n\x00\x00\x00\rIHDR", 'a PNG picture'];
+        yield 'fifty megabytes of zeros' => [str_repeat('0', 50_000_000), 'longer than a million characters'];
+        yield 'fifty megabytes of NUL bytes' => [str_repeat("\0", 50_000_000), 'NUL byte in line 1'];
+        yield 'a NUL byte in the middle' => ["Utility,Month,Value\nA,2024-01,\x001\n", 'NUL byte in line 2'];
+    }
+
+    #[DataProvider('badFiles')]
+    public function testABadFileEndsInAClearSentenceAndLeavesNothingBehind(string $content, string $sentence): void
+    {
+        $before = count(glob(storage_path('app/uploads/*')) ?: []);
+        $this->from(route('data.index'))->bring($content)->assertRedirect(route('data.index'));
+        $this->get(route('data.index'))->assertSee('monthly.csv: ', false)->assertSee($sentence);
+        self::assertSame([0, 0], [Upload::count(), Dataset::count()]);
+        self::assertCount($before, glob(storage_path('app/uploads/*')) ?: []);
+    }
+
+    public function testRaggedRowsAreListedAndNoFileIsAskedForAgain(): void
+    {
+        $upload = $this->brought("Utility,Month,Value\nA,2024-01,1\nA,2024-02\nA,2024-03,3,4,5\nA,2024-04,4\n");
+        $this->get(route('uploads.show', $upload))->assertSee('2 cells cannot be read')->assertSee('the row ends before it')->assertSee('“4 5”', false)->assertSee('there are 3 headings');
+        $this->from('/')->post(route('uploads.store'), [])->assertSessionHasErrors(['file' => 'No file came with that. Choose a CSV or TSV file, or drop one on the page.']);
+    }
+
+    public function testAttributesAloneOrForOthersAreRefusedInWords(): void
+    {
+        $attributes = "Utility,Group\nNobody,Estuary\nNowhere,Plain\n";
+        $this->post(route('imports.store', $this->brought($attributes)), ['name' => 'X'])->assertStatus(422)->assertSee('Bring a file of figures first');
+        $study = $this->imported();
+        $upload = $this->brought($attributes, 'groups.csv', $study->dataset);
+        $this->post(route('imports.store', $upload), [])->assertStatus(422)->assertSee('None of the names in this table is in “Returns”');
+        self::assertSame(1, ImportedFile::count());
+    }
+
+    public function testAMillionRowsComeInWhole(): void
+    {
+        $path = BenchData::csv(storage_path('app/million.csv'), 8_334, 120);
+        $this->post(route('uploads.store'), ['file' => new UploadedFile($path, 'million.csv', 'text/csv', null, true)])->assertRedirect();
+        $upload = Upload::firstOrFail();
+        $this->get(route('uploads.show', $upload))->assertSee('in the first 19,999 rows; the rest is read on import');
+        $this->post(route('imports.store', $upload), ['name' => 'Million'])->assertOk();
+        self::assertSame(8_334, StoredSeries::count());
+        self::assertSame(1_000_080, ImportedFile::firstOrFail()->rows);
+    }
+
+    public function testTextFromDataIsShownAndNeverRun(): void
+    {
+        $study = $this->imported("Utility,Month,Value\n<script>alert(1)</script>,2024-01,1\n<script>alert(1)</script>,2024-02,2\n\"\"\"><img src=x>\",2024-01,3\n");
+        foreach ([route('studies.show', $study), route('hand-over', [$study, 'svg'])] as $page) {
+            $this->get($page)->assertOk()->assertDontSee('<script>alert', false)->assertDontSee('<img src=x', false)->assertSee('&lt;script&gt;alert(1)', false);
+        }
+    }
+}

@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Study;
+use App\Models\StudyRevision;
+use DOMDocument;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Study\StudyDocument;
+use Illuminate\Support\Facades\Artisan;
+
+final class StudiesTest extends ApplicationTestCase
+{
+    public function testEveryEditIsARevisionThatUndoTakesBackAndRedoBringsAgain(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'state', ['entity' => 'marl', 'state' => 'focus'])->assertOk();
+        $this->change($study, 'add-stop', ['stop' => 'rolling'])->assertOk()->assertSee('12-month mean')->assertSee('data-open', false);
+        $this->change($study, 'rename', ['name' => 'Second'])->assertOk();
+        self::assertSame(4, StudyRevision::count());
+
+        $this->put(route('history.update', $study), ['step' => 'undo'])->assertSee('Redo: Rename to Second')->assertSee('Undo: Add rolling mean');
+        $this->put(route('history.update', $study), ['step' => 'undo'])->assertDontSee('12-month mean');
+        $this->put(route('history.update', $study), ['step' => 'redo'])->assertSee('12-month mean');
+        // A new edit starts a new branch; what was undone is kept but redo leads along the new one.
+        $this->change($study, 'state', ['entity' => 'tarrow', 'state' => 'off']);
+        self::assertSame(5, StudyRevision::count());
+        self::assertNull($study->refresh()->redoable());
+        self::assertSame('Leakage', $study->name);
+    }
+
+    public function testAnEditThatChangesNothingMakesNoRevision(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'state', ['entity' => 'veldmere', 'state' => 'focus'])->assertOk();
+        self::assertSame(1, StudyRevision::count());
+    }
+
+    public function testARefusedEditAnswersWithASentenceAndLeavesTheStudyAsItWas(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'add-stop', ['stop' => 'per-denominator'])
+            ->assertStatus(422)->assertHeader('HX-Retarget', '#message')->assertSee('the data set has no measure to divide by');
+        $this->change($study, 'add-stop', ['stop' => 'index'])->assertOk();
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['base' => '1066']])->assertStatus(422)->assertSee('lies outside the data');
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['base' => 'a while ago']])->assertStatus(422)->assertSee('“a while ago” is not a period', false);
+        self::assertSame(2, StudyRevision::count());
+    }
+
+    public function testAPreviewDrawsTheChartAndStoresNothing(): void
+    {
+        $study = $this->imported();
+        $whole = (string) $this->get(route('studies.show', $study))->getContent();
+        self::assertStringContainsString('data-to="2"', $whole);
+        $this->change($study, 'range', ['range' => 'month#24288..month#24289', 'preview' => '1'])
+            ->assertOk()->assertSee('<div id="chart"', false)->assertSee('data-to="1"', false)->assertDontSee('id="workspace"', false);
+        self::assertSame(1, StudyRevision::count());
+    }
+
+    public function testRemarksStandAtTheChartWithTheirRemedy(): void
+    {
+        $study = $this->imported(str_replace('2024', '2025', self::MONTHLY));
+        $this->added($study, self::YEARLY, 'connections.csv');
+        $this->change($study, 'add-stop', ['stop' => 'per-denominator'])
+            ->assertSee('Connections after 2024 is missing; the last figure is held.')->assertSee('Leave blank');
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['newest' => 'blank']])->assertSee('left blank')->assertSee('Hold the last');
+    }
+
+    public function testTheFiguresViewShowsTheSameNumbersAsATable(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'view', ['view' => 'figures'])
+            ->assertSeeInOrder(['Veldmere</th>', 'Marl</th>', 'Tarrow</th>', 'Peer median</th>', 'Mar 2024', '14.00', '4.00', '7.00', '5.50', 'Jan 2024', '10.00', '8.00', '5.00'], false);
+    }
+
+    public function testAPointReadsItsValueAndPlace(): void
+    {
+        $study = $this->imported();
+        $this->getJson(route('readouts.show', [$study, 'tarrow']))->assertOk()
+            ->assertJson(['name' => 'Tarrow', 'points' => [['January 2024', '5.00 Ml per month', 'lowest of 3'], ['February 2024', '5.00 Ml per month', 'lowest of 3'], ['March 2024', '7.00 Ml per month', '2nd highest of 3']]]);
+        $this->getJson(route('readouts.show', [$study, 'nobody']))->assertNotFound();
+    }
+
+    public function testTheFiguresAreHandedOverInFullPrecisionAndReadBackAsTheyWere(): void
+    {
+        $study = $this->imported("Utility,Month,Leakage (Ml)\n=Veldmere,2024-01,10\n=Veldmere,2024-02,12\n=Veldmere,2024-03,11\nTarrow,2024-01,3\nTarrow,2024-02,\nTarrow,2024-03,7\n");
+        $study->revise($study->document()->with(['rail' => $study->document()->rail->with(StopCatalogue::make('index', ['base' => '2024-03']))]), 'Index');
+        $csv = (string) $this->get(route('hand-over', [$study, 'csv']))->assertOk()->assertHeader('Content-Type', 'text/csv; charset=UTF-8')->getContent();
+        self::assertStringContainsString('"# unit","2024-03 = 100"', str_replace('March 2024', '2024-03', $csv));
+        self::assertStringContainsString('"# source","The Forum, 2024"', $csv);
+        self::assertStringContainsString("Period,'=Veldmere,Tarrow", $csv);
+        self::assertStringContainsString('2024-01,'.json_encode(10 / 11 * 100.0).','.json_encode(3 / 7 * 100.0), $csv);
+
+        $upload = $this->brought($csv, 'figures.csv');
+        $this->get(route('uploads.show', $upload))->assertSee('value="The Forum, 2024"', false)->assertSee('2 entities, January 2024 to March 2024');
+        $this->post(route('imports.store', $upload), ['name' => 'Back'])->assertOk();
+        $back = Study::latest('id')->firstOrFail()->data();
+        $table = $back->table((string) array_key_first($back->measures()));
+        self::assertSame(['=Veldmere', 'Tarrow'], array_column(array_map(static fn($e): array => ['name' => $e->name], $back->entities()), 'name'));
+        self::assertSame([[10 / 11 * 100.0, 12 / 11 * 100.0, 100.0], [3 / 7 * 100.0, 100.0]], [$table->series['veldmere']->values, array_values(array_filter($table->series['tarrow']->values, static fn(float $v): bool => ! is_nan($v)))]);
+        self::assertSame('March 2024 = 100', $table->unit->text());
+    }
+
+    public function testThePictureIsValidXmlWithTextTitleAndFontsAndDrawnAsPng(): void
+    {
+        $study = $this->imported();
+        $svg = (string) $this->get(route('hand-over', [$study, 'svg']).'?ground=night')->assertOk()->getContent();
+        $document = new DOMDocument();
+        self::assertTrue($document->loadXML($svg, LIBXML_NONET));
+        self::assertSame('Veldmere stands at 14.0 in March 2024; the median of its 2 peers is 5.5', $document->getElementsByTagName('title')->item(0)?->textContent);
+        self::assertStringContainsString('Peer median', $document->textContent);
+        self::assertStringContainsString('font/woff2;base64', $svg);
+        self::assertStringNotContainsString('var(--', $svg);
+
+        $this->withUnencryptedCookie('dusk-rail-sheet', '700x300');
+        $png = (string) $this->get(route('hand-over', [$study, 'png']))->assertOk()->assertHeader('Content-Type', 'image/png')->getContent();
+        $size = getimagesizefromstring($png);
+        self::assertIsArray($size);
+        self::assertSame([2 * 760, 2 * 450], [$size[0], $size[1]]);
+        $image = imagecreatefromstring($png);
+        self::assertNotFalse($image);
+        self::assertGreaterThan(40, self::inked($image, [0xBD, 0x3E, 0x0C]));
+    }
+
+    public function testNothingRunsOrLoadsFromElsewhereAndChangesNeedTheirToken(): void
+    {
+        $study = $this->imported();
+        $page = $this->get(route('studies.show', $study))->assertOk();
+        $policy = (string) $page->headers->get('Content-Security-Policy');
+        self::assertStringContainsString("default-src 'none'", $policy);
+        self::assertStringNotContainsString('unsafe', $policy);
+        $html = (string) $page->getContent();
+        self::assertDoesNotMatchRegularExpression('/<script(?![^>]*\bsrc=)|\son\w+=|\sstyle=|javascript:/i', $html);
+
+        // The token is only not asked for while tests run, so the middleware is told that they do not.
+        $this->app['env'] = 'production';
+        $this->post(route('changes.store', $study), ['change' => 'release'])->assertStatus(419);
+        $this->delete(route('datasets.destroy', $study->dataset))->assertStatus(419);
+    }
+
+    public function testUnknownStudiesAndDeletedOnesAreNotFound(): void
+    {
+        $study = $this->imported();
+        $this->get('/studies/9999')->assertNotFound();
+        $this->delete(route('studies.destroy', $study))->assertRedirect(route('data.index'));
+        $this->get(route('studies.show', $study->id))->assertNotFound();
+        $this->post(route('studies.store', $study->dataset), ['measure' => 'leakage'])->assertRedirect();
+        $this->delete(route('datasets.destroy', $study->dataset))->assertRedirect(route('data.index'));
+        self::assertSame([0, 0], [Study::count(), StudyRevision::count()]);
+    }
+
+    public function testTheDemoIsMadeTheSameEveryTimeAndItsStudiesOpen(): void
+    {
+        $folder = sys_get_temp_dir().'/dusk-rail-demo-'.getmypid();
+        Artisan::call('demo:files', ['folder' => $folder]);
+        foreach (glob("{$folder}/*.csv") ?: [] as $file) {
+            self::assertFileEquals(database_path('demo/files/'.basename($file)), $file);
+            unlink($file);
+        }
+        rmdir($folder);
+        Artisan::call('demo:load');
+        Artisan::call('demo:load');
+        foreach (Study::all() as $study) {
+            $this->get(route('studies.show', $study))->assertOk();
+            self::assertNull($study->document()->rail->run($study->data()->table($study->document()->measure), $study->data())->refused());
+            self::assertEquals($study->document(), StudyDocument::read($study->revision->document));
+        }
+        self::assertSame(5, Study::count());
+    }
+
+    /** @param array{int, int, int} $colour */
+    private static function inked(\GdImage $image, array $colour): int
+    {
+        $count = 0;
+        for ($x = 0; $x < imagesx($image); $x += 2) {
+            for ($y = 0; $y < imagesy($image); $y += 2) {
+                $pixel = imagecolorsforindex($image, (int) imagecolorat($image, $x, $y));
+                $count += [$pixel['red'], $pixel['green'], $pixel['blue']] === $colour ? 1 : 0;
+            }
+        }
+
+        return $count;
+    }
+}

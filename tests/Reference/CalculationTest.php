@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Reference;
+
+use DuskRail\Chart\Colour;
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Kind;
+use DuskRail\Data\Measure;
+use DuskRail\Data\Series;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\RollingMean;
+use DuskRail\Time\Calendar;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodAxis;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Results beside those of programs of general use and of published tables. */
+final class CalculationTest extends TestCase
+{
+    /** ISO 8601; Python's date.isocalendar(), made by make/iso_weeks.py: every day from 1970 to 2070. */
+    public function testIsoWeeksOfEveryDayFrom1970To2070(): void
+    {
+        $days = 0;
+        foreach (Table::rows('iso_weeks.csv') as [$monday, $year, $week]) {
+            $first = Period::parse($monday)->ordinal;
+            for ($day = $first; $day < $first + 7; $day++, $days++) {
+                self::assertSame([(int) $year, (int) $week], Calendar::isoWeek(Calendar::weekNumber($day)));
+            }
+            self::assertSame($first, Period::week((int) $year, (int) $week)->firstDay());
+        }
+        self::assertGreaterThan(36_889, $days);
+    }
+
+    /** pandas Series.rolling(window, min_periods).mean(), made by make/rolling.py from R's AirPassengers, with gaps and a spike. */
+    public function testTrailingMeansAgreeWithPandas(): void
+    {
+        $series = [];
+        $compared = 0;
+        foreach (Table::rows('rolling.csv') as $row) {
+            [$name, $window, $needed] = $row;
+            $numbers = Table::numbers(array_slice($row, 3));
+            if ($window === '') {
+                $series[$name] = $numbers;
+                continue;
+            }
+            foreach (RollingMean::trailing($series[$name], (int) $window, (int) $needed) as $i => $mean) {
+                is_nan($numbers[$i]) ? self::assertNan($mean) : self::assertEqualsWithDelta($numbers[$i], $mean, abs($numbers[$i]) * 1e-13);
+                $compared++;
+            }
+        }
+        self::assertSame(3 * 8 * 144, $compared);
+    }
+
+    /** R's mean() and window(), made by make/index.R from AirPassengers and EuStockMarkets. */
+    public function testIndicesAgreeWithR(): void
+    {
+        $compared = 0;
+        $values = [];
+        foreach (Table::rows('index.csv') as [$name, $base, ]) {
+            // Only names and bases here; the rows are read again below, since each is needed whole.
+            $values[$name][] = $base;
+        }
+        self::assertSame(['values', '1955', '1960-07'], $values['AirPassengers']);
+        foreach (Table::rows('index.csv') as $row) {
+            [$name, $base] = $row;
+            $numbers = Table::numbers(array_slice($row, 2));
+            if ($base === 'values') {
+                $given = $numbers;
+                continue;
+            }
+            $months = $name === 'AirPassengers';
+            $data = self::data($given ?? [], $months ? Period::month(1949, 1) : Period::number(1));
+            $index = Rail::of()->with(StopCatalogue::make('index', ['base' => $months ? $base : "#{$base}"]))->run($data->table('x'), $data);
+            foreach ($index->table()->series['e']->values as $i => $value) {
+                self::assertEqualsWithDelta($numbers[$i], $value, 1e-12 * $numbers[$i]);
+                $compared++;
+            }
+        }
+        self::assertSame(2 * 144 + 4 * 1860, $compared);
+    }
+
+    /** R quantile(type = 7): Hyndman and Fan (1996), made by make/quantiles.R from precip, rivers and islands. */
+    public function testQuantilesAgreeWithR(): void
+    {
+        foreach (Table::rows('quantiles.csv') as $row) {
+            [, $share, $expected] = $row;
+            $values = Table::numbers(array_slice($row, 3));
+            self::assertEqualsWithDelta((float) $expected, Quantile::of([...$values, NAN], (float) $share), 1e-10);
+        }
+    }
+
+    /**
+     * Test pairs of Sharma, Wu and Dalal (2005), table 1; a choice of them that covers every branch, from memory.
+     *
+     * @param array{float, float, float} $one
+     * @param array{float, float, float} $two
+     */
+    #[TestWith([[50.0, 2.6772, -79.7751], [50.0, 0.0, -82.7485], 2.0425])]
+    #[TestWith([[50.0, 3.1571, -77.2803], [50.0, 0.0, -82.7485], 2.8615])]
+    #[TestWith([[50.0, 2.8361, -74.0200], [50.0, 0.0, -82.7485], 3.4412])]
+    #[TestWith([[50.0, -1.3802, -84.2814], [50.0, 0.0, -82.7485], 1.0000])]
+    #[TestWith([[50.0, 0.0, 0.0], [50.0, -1.0, 2.0], 2.3669])]
+    #[TestWith([[50.0, 2.4900, -0.0010], [50.0, -2.4900, 0.0009], 7.1792])]
+    #[TestWith([[50.0, 2.4900, -0.0010], [50.0, -2.4900, 0.0011], 7.2195])]
+    #[TestWith([[50.0, 2.5, 0.0], [73.0, 25.0, -18.0], 27.1492])]
+    #[TestWith([[50.0, 2.5, 0.0], [61.0, -5.0, 29.0], 22.8977])]
+    #[TestWith([[50.0, 2.5, 0.0], [56.0, -27.0, -3.0], 31.9030])]
+    #[TestWith([[50.0, 2.5, 0.0], [58.0, 24.0, 15.0], 19.4535])]
+    #[TestWith([[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644])]
+    #[TestWith([[2.0776, 0.0795, -1.1350], [0.9033, -0.0636, -0.5514], 0.9082])]
+    public function testColourDifferencesAgreeWithThePublishedPairs(array $one, array $two, float $expected): void
+    {
+        self::assertEqualsWithDelta($expected, Colour::deltaE00($one, $two), 5e-5);
+        self::assertEqualsWithDelta($expected, Colour::deltaE00($two, $one), 5e-5);
+    }
+
+    /** WCAG 2.2: black on white is 21, a colour on itself 1; #767676 is the lightest grey of 4.5 on white (from memory). */
+    public function testContrastsAreThoseOfWcag(): void
+    {
+        $white = Colour::hex('#ffffff');
+        self::assertEqualsWithDelta(21.0, $white->contrast(Colour::hex('#000000')), 1e-9);
+        self::assertEqualsWithDelta(1.0, $white->contrast($white), 1e-9);
+        self::assertGreaterThanOrEqual(4.5, $white->contrast(Colour::hex('#767676')));
+        self::assertLessThan(4.5, $white->contrast(Colour::hex('#777777')));
+    }
+
+    /** @param list<float> $values */
+    private static function data(array $values, Period $first): DataInMemory
+    {
+        $axis = PeriodAxis::of($first->frequency, $first->ordinal, count($values));
+        $measure = Measure::of('x', 'X', '', Kind::Stock, $first->frequency);
+
+        return new DataInMemory([$measure], [new Entity('e', 'E')], ['x' => new SeriesTable($axis, $measure->unit, Kind::Stock, [new Series('e', $values)])]);
+    }
+}
