@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverKeys;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+use Throwable;
+
+/** Headless Chromium, driven as a person would: it looks for what is on the screen and waits until it is there. */
+final class Browser
+{
+    private static ?Process $driver = null;
+
+    private static int $port = 0;
+
+    private function __construct(public readonly RemoteWebDriver $web) {}
+
+    public static function open(int $width = 1280, int $height = 800): self
+    {
+        self::driver();
+        $options = new ChromeOptions();
+        $options->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', "--window-size={$width},{$height}",
+        ]);
+        $options->setExperimentalOption('prefs', ['download.default_directory' => self::downloads()]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $browser = new self(RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 30_000, 60_000));
+        // The window's frame takes some of its size.
+        [$wide, $high] = $browser->run('return [outerWidth - innerWidth, outerHeight - innerHeight]');
+        $browser->web->manage()->window()->setSize(new WebDriverDimension($width + $wide, $height + $high));
+
+        return $browser;
+    }
+
+    public static function downloads(): string
+    {
+        $folder = sys_get_temp_dir().'/dusk-rail-downloads-'.getmypid();
+        if (! is_dir($folder)) {
+            mkdir($folder);
+        }
+
+        return $folder;
+    }
+
+    public function find(string $selector): RemoteWebElement
+    {
+        return $this->web->findElement(WebDriverBy::cssSelector($selector));
+    }
+
+    public function click(string $selector): self
+    {
+        $this->until("{$selector} to be there", fn(): bool => $this->find($selector)->isDisplayed());
+        $this->find($selector)->click();
+
+        return $this;
+    }
+
+    public function choose(string $selector, string $label): self
+    {
+        $this->until("{$selector} to be there", fn(): bool => $this->find($selector)->isDisplayed());
+        foreach ($this->find($selector)->findElements(WebDriverBy::tagName('option')) as $option) {
+            if (str_starts_with(trim($option->getText()), $label)) {
+                $option->click();
+
+                return $this;
+            }
+        }
+
+        throw new RuntimeException("{$selector} does not offer “{$label}”.");
+    }
+
+    /** Types into a field in place of what is there, and leaves it. */
+    public function write(string $selector, string $text): self
+    {
+        $this->find($selector)->click();
+        $this->actions()->keyDown(null, WebDriverKeys::CONTROL)->sendKeys(null, 'a')->keyUp(null, WebDriverKeys::CONTROL)->perform();
+        $this->find($selector)->sendKeys([$text, WebDriverKeys::ENTER]);
+
+        return $this;
+    }
+
+    public function press(string ...$keys): self
+    {
+        $this->actions()->sendKeys(null, implode('', $keys))->perform();
+
+        return $this;
+    }
+
+    public function chord(string $modifier, string $key): self
+    {
+        $this->actions()->keyDown(null, $modifier)->sendKeys(null, $key)->keyUp(null, $modifier)->perform();
+
+        return $this;
+    }
+
+    public function actions(): WebDriverActions
+    {
+        return $this->web->action();
+    }
+
+    public function text(string $selector): string
+    {
+        return trim(preg_replace('/\s+/', ' ', $this->find($selector)->getText()) ?? '');
+    }
+
+    public function see(string $selector, string $text): self
+    {
+        $this->until("{$selector} to say “{$text}”", fn(): bool => str_contains($this->text($selector), $text));
+
+        return $this;
+    }
+
+    public function run(string $script): mixed
+    {
+        return $this->web->executeScript($script);
+    }
+
+    public function until(string $what, callable $condition): void
+    {
+        for ($try = 0; $try < 200; $try++) {
+            try {
+                if ($condition()) {
+                    return;
+                }
+            } catch (Throwable) {
+                // Not there yet, or just being drawn anew.
+            }
+            usleep(50_000);
+        }
+
+        throw new RuntimeException("Waited ten seconds for {$what}. On the screen: ".mb_strimwidth($this->text('body'), 0, 1500, '…'));
+    }
+
+    /** @return list<string> what the page complained of */
+    public function complaints(): array
+    {
+        /** @var list<array{message: string}> $log */
+        $log = $this->web->manage()->getLog('browser');
+
+        return array_column($log, 'message');
+    }
+
+    public function close(): void
+    {
+        $this->web->quit();
+    }
+
+    private static function driver(): void
+    {
+        if (self::$driver !== null) {
+            return;
+        }
+        self::$port = 9600 + getmypid() % 300;
+        self::$driver = new Process(['chromedriver', '--port='.self::$port], null, null, null, null);
+        self::$driver->disableOutput();
+        self::$driver->start();
+        for ($try = 0; $try < 100 && @fsockopen('127.0.0.1', self::$port) === false; $try++) {
+            usleep(100_000);
+        }
+        register_shutdown_function(static function (): void {
+            self::$driver?->stop(2);
+            foreach (glob(self::downloads().'/*') ?: [] as $file) {
+                unlink($file);
+            }
+            rmdir(self::downloads());
+        });
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Symfony\Component\Process\Process;
+
+/** The application served as bin/demo serves it, on a database of its own that outlives a restart. */
+final class ServedApplication
+{
+    private ?Process $server = null;
+
+    private function __construct(private readonly string $folder, private readonly int $port) {}
+
+    public static function start(bool $demo): self
+    {
+        $folder = sys_get_temp_dir().'/dusk-rail-test-'.getmypid().'-'.random_int(1000, 9999);
+        mkdir($folder);
+        touch("{$folder}/test.sqlite");
+        $served = new self($folder, 8400 + random_int(0, 299));
+        $served->artisan('migrate', '--force');
+        if ($demo) {
+            $served->artisan('demo:load');
+        }
+        $served->up();
+
+        return $served;
+    }
+
+    public function url(string $path): string
+    {
+        return "http://127.0.0.1:{$this->port}{$path}";
+    }
+
+    public function restart(): void
+    {
+        // Killed, not asked to stop: what was saved must be saved.
+        $this->server?->signal(SIGKILL);
+        $this->server?->wait();
+        $this->up();
+    }
+
+    public function stop(): void
+    {
+        $this->server?->stop(2);
+        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+        rmdir($this->folder);
+    }
+
+    private function up(): void
+    {
+        $this->server = new Process(
+            ['php', '-d', 'opcache.enable=1', '-S', "127.0.0.1:{$this->port}", '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'],
+            dirname(__DIR__, 2).'/public',
+            $this->environment(),
+            null,
+            null,
+        );
+        $this->server->disableOutput();
+        $this->server->start();
+        for ($try = 0; $try < 100 && @fsockopen('127.0.0.1', $this->port) === false; $try++) {
+            usleep(100_000);
+        }
+    }
+
+    private function artisan(string ...$arguments): void
+    {
+        (new Process(['php', 'artisan', ...array_values($arguments), '--quiet'], dirname(__DIR__, 2), $this->environment()))->mustRun();
+    }
+
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        return ['DB_DATABASE' => "{$this->folder}/test.sqlite", 'APP_ENV' => 'local', 'APP_DEBUG' => 'true', 'SESSION_DRIVER' => 'file', 'CACHE_STORE' => 'file'];
+    }
+}

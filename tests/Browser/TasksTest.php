@@ -1,0 +1,276 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\TestCase;
+use PHPUnit\Framework\Attributes\TestWith;
+
+/** Whole tasks through the real interface. */
+final class TasksTest extends TestCase
+{
+    private ServedApplication $application;
+
+    private Browser $browser;
+
+    protected function setUp(): void
+    {
+        $this->application = ServedApplication::start(demo: true);
+        $this->browser = Browser::open();
+    }
+
+    protected function tearDown(): void
+    {
+        $complaints = $this->browser->complaints();
+        $this->browser->close();
+        $this->application->stop();
+        // A refused edit answers 422, which the browser notes; nothing else may be noted.
+        self::assertSame([], array_values(array_filter($complaints, static fn(string $m): bool => ! str_contains($m, ' 422 '))));
+    }
+
+    /**
+     * A file of the user's own, from the data page to the picture: monthly leakage, yearly connections, per connection,
+     * 12-month mean, 2019 = 100.
+     */
+    public function testFromAFileToAMessageAndOutOfTheDoor(): void
+    {
+        [$monthly, $yearly, $expected] = $this->figures();
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.bring input[type=file]', $monthly);
+        $browser->see('h1', '3 entities, January 2018 to December 2020');
+        $browser->choose('select[name=home]', 'Ashen');
+        $browser->write('input[name=source]', 'Own returns, 2020');
+        $browser->see('.words.subtitle', 'Leakage, Ml per month');
+
+        $browser->web->get($this->application->url('/'));
+        $this->bring('section:last-of-type .drop input[type=file]', $yearly);
+        $browser->see('h1', '3 entities, 2018 to 2020')->click('.confirm .go');
+        $browser->see('.words.subtitle', 'Leakage, Ml per month');
+
+        $this->add('Per denominator');
+        $browser->see('#stop-s1', '÷ connections')->see('#stop-s1', 'l per connection per month');
+        $this->add('Rolling mean');
+        $browser->see('#stop-s2', '12-month mean');
+        $this->add('Index to base');
+        $browser->see('#stop-s3', '2019 = 100');
+        $browser->press(WebDriverKeys::ESCAPE);
+        $browser->see('.words.subtitle', 'Leakage per connection, 12-month mean, average of 2019 = 100');
+
+        // The end label of the line in focus is what was worked out by hand.
+        $browser->see('.end-label[data-line=ashen]', 'Ashen '.number_format($expected, 0));
+        self::assertSame('Peer median', mb_substr($this->label(''), 0, 11));
+
+        $browser->click('.words.headline .shown');
+        $browser->actions()->sendKeys(null, 'Ashen has halved its leakage'.WebDriverKeys::ENTER)->perform();
+        $browser->see('.words.headline', 'Ashen has halved its leakage');
+        self::assertSame('Ashen', $browser->text('.words.headline .hue-1'));
+
+        $browser->click('[popovertarget=hand-over]')->click('#hand-over a:first-child');
+        $picture = Browser::downloads().'/leakage.png';
+        $browser->until('the picture', static fn(): bool => is_file($picture) && filesize($picture) > 20_000);
+        $size = getimagesize($picture);
+        self::assertIsArray($size);
+        self::assertSame(2 * ((int) $browser->run('return Number(document.getElementById("chart").dataset.width)') + 60), $size[0]);
+    }
+
+    public function testAnEditIsUndoneAfterTheServerWasKilledAndStartedAgain(): void
+    {
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/studies/3'));
+        $browser->see('#stop-s3', '2019 = 100');
+        $browser->click('#stop-s3 .name')->write('#s3-base', '2021');
+        $browser->see('#stop-s3 b', '2021 = 100')->press(WebDriverKeys::ESCAPE);
+        $browser->click('#row-tarrow .pick')->see('.chart', 'Tarrow');
+        $this->application->restart();
+        // What was under way when it was killed may be complained of.
+        $browser->complaints();
+        $browser->web->navigate()->refresh();
+        $browser->see('#stop-s3 b', '2021 = 100')->see('.row.f.hue-2', 'Tarrow');
+        $browser->click('[data-history=undo]');
+        $browser->until('Tarrow to be let go', fn(): bool => count($browser->web->findElements(WebDriverBy::cssSelector('.row.f'))) === 1);
+        $browser->click('[data-history=undo]')->see('#stop-s3 b', '2019 = 100');
+        $browser->chord(WebDriverKeys::CONTROL, 'y');
+        $browser->see('#stop-s3 b', '2021 = 100');
+    }
+
+    public function testFocusPeerAndOffByKeysAloneAndLightBothWays(): void
+    {
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/studies/3'));
+        $browser->until('the chart', fn(): bool => $browser->find('.chart')->isDisplayed());
+        $browser->press('/');
+        $browser->actions()->sendKeys(null, 'harr')->perform();
+        $browser->until('one name to be left', fn(): bool => count($this->shown()) === 2);
+        $browser->press(WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_DOWN);
+        $browser->until('its line to light up', fn(): bool => $browser->find('.series.lit')->getAttribute('data-line') === 'harrowfell');
+        $browser->press(WebDriverKeys::ENTER);
+        $browser->until('the line to be in focus', fn(): bool => $browser->find('.series[data-line=harrowfell]')->getAttribute('data-hue') === '2');
+        // The caret stays where it was, in a list that was drawn anew.
+        self::assertTrue($browser->run('return document.activeElement.matches("#rows .pick")'));
+        $browser->press('o');
+        $browser->until('the line to be off', fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.series[data-line=harrowfell]')) === []);
+
+        // From the chart to the roster: the lowest line at its end is Veldmere's.
+        $browser->find('#find')->clear();
+        $browser->run('document.querySelector(".chart").focus()');
+        $browser->press(WebDriverKeys::END);
+        $browser->until('the readout', fn(): bool => $browser->find('#readout')->isDisplayed());
+        $browser->see('#readout', 'Veldmere Water, October 2025')->see('#readout', 'lowest of');
+        self::assertSame('veldmere-water', $browser->find('.row.lit')->getAttribute('data-line'));
+        $browser->press(WebDriverKeys::ARROW_LEFT);
+        $browser->see('#readout', 'September 2025')->see('#spoken', 'Veldmere Water, September 2025');
+
+        // A click on empty space lets go.
+        $box = $browser->run('const b = document.querySelector(".chart").getBoundingClientRect(); return [b.width, b.height]');
+        self::assertIsArray($box);
+        $browser->actions()->moveToElement($browser->find('.chart'), (int) (40 - $box[0] / 2), (int) ($box[1] / 2 - 60))->click()->perform();
+        $browser->until('nothing to be in focus', fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.row.f')) === []);
+    }
+
+    public function testTheChartFollowsWhileTheTrackIsDraggedAndTheStudyOnceItIsDropped(): void
+    {
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/studies/3'));
+        $browser->until('the track to be ready', fn(): bool => $browser->find('.track-from')->getAttribute('role') === 'slider');
+        usleep(400_000);
+        $step = (float) $browser->find('#track svg')->getAttribute('data-step');
+        $browser->actions()->clickAndHold($browser->find('.track-from'))->moveByOffset((int) round($step * 24), 0)->perform();
+        $browser->until('the chart to begin in 2018', fn(): bool => $browser->find('.chart')->getAttribute('data-from') === '24');
+        self::assertSame('0', $browser->find('.track-from')->getAttribute('data-position'));
+        $browser->actions()->release()->perform();
+        $browser->until('the study to begin in 2018', fn(): bool => $browser->find('.track-from')->getAttribute('data-position') === '24');
+
+        $browser->actions()->clickAndHold($browser->find('.track-base rect'))->moveByOffset((int) round($step * 25), 0)->release()->perform();
+        $browser->see('#stop-s3 b', '2021 = 100')->see('.chart .base-label', 'base 2021');
+        $browser->click('[data-history=undo]')->click('[data-history=undo]');
+        $browser->until('all of the time again', fn(): bool => $browser->find('.track-from')->getAttribute('data-position') === '0');
+    }
+
+    /** A rail is built in an order that makes no sense, refused in words, and nothing that was typed is lost. */
+    public function testANonsensicalOrderIsRefusedInWords(): void
+    {
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/studies/3'));
+        $browser->click('#stop-s3 .name')->click('#editor-s3 .acts button:first-child');
+        $browser->until('the index to have moved', fn(): bool => $browser->find('#stop-s3 + li')->getAttribute('id') === 'stop-s2');
+        $browser->click('#editor-s3 .acts button:first-child');
+        $browser->see('#message', 'Move this stop before the index');
+        self::assertSame('stop-s3', $browser->find('#stop-s1 + li')->getAttribute('id'));
+        $browser->write('#s3-base', 'long ago');
+        $browser->see('#message', '“long ago” is not a period');
+        self::assertSame('long ago', $browser->find('#s3-base')->getDomProperty('value'));
+    }
+
+    #[TestWith(['/', 1280, 800])]
+    #[TestWith(['/studies/4', 1280, 800])]
+    #[TestWith(['/studies/4', 390, 844])]
+    public function testPagesHaveNoAccessibilityViolations(string $path, int $width, int $height): void
+    {
+        $browser = $this->browser;
+        if ($width < 500) {
+            $browser->web->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
+                'cmd' => 'Emulation.setDeviceMetricsOverride',
+                'params' => ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => true],
+            ]);
+        }
+        foreach (['day', 'night'] as $ground) {
+            $browser->web->get($this->application->url($path));
+            usleep(500_000);
+            $browser->run("document.documentElement.dataset.ground = '{$ground}'");
+            self::assertSame([], $this->violations(), "{$path} by {$ground}");
+        }
+        if ($path !== '/' && $width > 500) {
+            $browser->click('#stop-s1 .name');
+            self::assertSame([], $this->violations());
+            $browser->press(WebDriverKeys::ESCAPE)->click('.views button:nth-child(2)')->see('.figures', 'Peer median');
+            self::assertSame([], $this->violations());
+        }
+        if ($path === '/') {
+            $this->bring('.bring input[type=file]', $this->figures()[0]);
+            $browser->see('h1', '3 entities');
+            self::assertSame([], $this->violations());
+        }
+        self::assertLessThanOrEqual($width, $browser->run('return document.documentElement.scrollWidth'));
+    }
+
+    /** @return list<string> by axe-core */
+    private function violations(): array
+    {
+        $this->browser->run((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $found = $this->browser->web->executeAsyncScript('const done = arguments[0]; axe.run().then((r) => done(r.violations.map((v) => v.id + ": " + v.nodes.map((n) => n.html.slice(0, 160) + " " + n.failureSummary).join(" | "))))');
+        self::assertIsArray($found);
+
+        return array_values(array_map(static fn(mixed $v): string => is_string($v) ? $v : '', $found));
+    }
+
+    private function bring(string $selector, string $path): void
+    {
+        $input = $this->browser->find($selector);
+        $input->setFileDetector(new LocalFileDetector());
+        $input->sendKeys($path);
+    }
+
+    private function add(string $title): void
+    {
+        $this->browser->press(WebDriverKeys::ESCAPE)->click('#stop-add .name');
+        foreach ($this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add button')) as $button) {
+            if (str_contains($button->getText(), $title)) {
+                $button->click();
+
+                return;
+            }
+        }
+        self::fail("“{$title}” is not offered.");
+    }
+
+    private function label(string $line): string
+    {
+        foreach ($this->browser->web->findElements(WebDriverBy::cssSelector('.end-label')) as $label) {
+            if ((string) $label->getAttribute('data-line') === $line) {
+                return $label->getText();
+            }
+        }
+
+        return '';
+    }
+
+    /** @return list<RemoteWebElement> */
+    private function shown(): array
+    {
+        return array_values(array_filter($this->browser->web->findElements(WebDriverBy::cssSelector('#rows .row')), static fn(RemoteWebElement $row): bool => $row->isDisplayed()));
+    }
+
+    /**
+     * Two files of figures, and the index that Ashen must end on.
+     *
+     * Ashen's leakage is 100 Ml a month in 2018, 80 in 2019 and 45 in 2020; its connections are 50,000, 50,000 and
+     * 60,000. So a month of 2020 is 750 l a connection and one of 2019 is 1,600. The 12-month means of 2019 run evenly
+     * from eleven months of 2,000 and one of 1,600 (1,966.67) down to twelve of 1,600: on average 1,783.33.
+     * December 2020 is 750 ÷ 1,783.33 × 100 = 42.06.
+     *
+     * @return array{string, string, float}
+     */
+    private function figures(): array
+    {
+        $monthly = "Utility;Month;Leakage (Ml)\n";
+        foreach (['Ashen' => [100, 80, 45], 'Birchen' => [50, 55, 50], 'Cindle' => [20, 20, 22]] as $name => $years) {
+            foreach ($years as $i => $value) {
+                for ($month = 1; $month <= 12; $month++) {
+                    $monthly .= sprintf("%s;%s %d;%d,0\n", $name, date('M', (int) mktime(0, 0, 0, $month, 1, 2000)), 2018 + $i, $value);
+                }
+            }
+        }
+        $yearly = "Utility,2018,2019,2020\nAshen,50000,50000,60000\nBirchen,30000,30000,30000\nCindle,9000,9000,9500\n";
+        $folder = Browser::downloads();
+        file_put_contents("{$folder}/leakage.csv", $monthly);
+        file_put_contents("{$folder}/connections.csv", $yearly);
+
+        return ["{$folder}/leakage.csv", "{$folder}/connections.csv", 750 / (1600 + 400 * (11 + 10 + 9 + 8 + 7 + 6 + 5 + 4 + 3 + 2 + 1 + 0) / 144) * 100];
+    }
+}
