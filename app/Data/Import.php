@@ -43,7 +43,7 @@ final readonly class Import
     public function asNew(string $name, string $source, string $home = ''): Dataset
     {
         if ($this->plan->shape === Shape::Attributes) {
-            throw ImportStopped::because('This table describes entities and holds no figures by period. Bring a file of figures first, then add this one to its data set. If it does hold periods, say above how it lies.');
+            throw ImportStopped::because('This table describes entities and holds no figures by period. Bring a file of figures first, then add this one to its data set. If it does hold periods, say below how it lies.');
         }
         $observations = $this->read();
 
@@ -74,7 +74,7 @@ final readonly class Import
     {
         $observations = Reader::read($this->file->rows(), $this->plan, $this->progress);
         if ($observations->isEmpty()) {
-            throw ImportStopped::because('Nothing could be read from the file as it is understood above. Change how the table lies or which column is which.');
+            throw ImportStopped::because('Nothing could be read from the file as it is understood below. Change how the table lies or which column is which.');
         }
         if ($observations->problemCount > 0 && ! $this->leavingOut) {
             throw ImportStopped::byProblems($observations);

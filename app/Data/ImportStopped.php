@@ -17,7 +17,7 @@ final class ImportStopped extends DomainException
 
     public static function byProblems(Observations $observations): self
     {
-        return new self('Some cells cannot be read, and nothing was stored. Mend the guess above, or go on without them.', $observations);
+        return new self('Some cells cannot be read, and nothing was stored. Mend the guess below, or go on without them.', $observations);
     }
 
     public static function because(string $reason): self

@@ -40,7 +40,7 @@ final readonly class UploadScreen
         $plan = $upload->readPlan();
         try {
             $observations ??= Reader::read($sample->rows, $plan);
-            $guess = Detection::of($sample, $plan->shape);
+            $guess = Detection::of($sample, $plan->shape, $plan->heading ?? -1);
         } catch (DomainException $problem) {
             $message = $message === '' ? $problem->getMessage() : $message;
             $observations = new Observations($plan->periods->frequency, [], [], [], [], [], [], 0, 0, 0);

@@ -28,10 +28,11 @@ final readonly class Detection
 
     /**
      * @param Shape|null $shape the shape the user says it has; null to find out
+     * @param int|null $heading the row she says the headings are in, -1 for none; null to find out
      *
      * @throws NotATable
      */
-    public static function of(Sample $sample, ?Shape $shape = null): self
+    public static function of(Sample $sample, ?Shape $shape = null, ?int $heading = null): self
     {
         if ($sample->width < 2) {
             throw NotATable::because(
@@ -39,7 +40,7 @@ final readonly class Detection
                 'A table needs at least a column of periods or names and a column of figures; if its cells are parted by something else than comma, semicolon, tab or bar, save it as CSV.',
             );
         }
-        $heading = self::headingRow($sample);
+        $heading = $heading === null ? self::headingRow($sample) : ($heading < 0 ? null : min($heading, count($sample->rows) - 1));
         if ($heading !== null && $sample->column(0, $heading) === []) {
             throw NotATable::because('There is a heading row and nothing below it.', 'Bring a file that holds the figures too.');
         }

@@ -9,6 +9,8 @@ final readonly class Dialect
 {
     public const DELIMITERS = [',' => 'comma', ';' => 'semicolon', "\t" => 'tab', '|' => 'bar'];
 
+    public const ENCODINGS = ['UTF-8', 'Windows-1252', 'UTF-16LE', 'UTF-16BE'];
+
     /** Signatures of files that are sometimes renamed to .csv (from memory; each is the format's own published magic number). */
     private const SIGNATURES = [
         "\x89PNG" => 'a PNG picture', "\xFF\xD8\xFF" => 'a JPEG picture', 'GIF8' => 'a GIF picture', '%PDF' => 'a PDF',

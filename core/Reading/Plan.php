@@ -109,8 +109,9 @@ final readonly class Plan
         $described = [];
         foreach (is_array($measures) ? $measures : [] as $name => $about) {
             foreach (['unit', 'kind', 'better'] as $part) {
-                if (is_array($about) && is_string($about[$part] ?? null)) {
-                    $described[(string) $name][$part] = trim($about[$part]);
+                $said = is_array($about) && array_key_exists($part, $about) ? $about[$part] ?? '' : null;
+                if (is_string($said)) {
+                    $described[(string) $name][$part] = trim($said);
                 }
             }
         }

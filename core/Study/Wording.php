@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Study;
 
+use DuskRail\Time\Frequency;
+
 /** The words around a chart as they are shown: what the user wrote, or what the program says as long as she has not. */
 final readonly class Wording
 {
@@ -57,14 +59,14 @@ final readonly class Wording
             return "{$measure}, ".count($comparison->present()).' side by side';
         }
         $value = $comparison->format($focus->latest());
-        $when = $comparison->axis->period($focus->last)->label();
+        $when = ($comparison->axis->frequency === Frequency::Day ? 'on ' : 'in ').$comparison->axis->period($focus->last)->label();
         $peers = count($comparison->inState(LineState::Peer));
         $median = $comparison->median[$focus->last] ?? NAN;
         if ($peers < 2 || is_nan($median)) {
-            return "{$focus->name}: {$value} in {$when}";
+            return "{$focus->name}: {$value} {$when}";
         }
 
-        return "{$focus->name} stands at {$value} in {$when}; the median of its {$peers} peers is {$comparison->format($median)}";
+        return "{$focus->name} stands at {$value} {$when}; the median of its {$peers} peers is {$comparison->format($median)}";
     }
 
     /** What the vertical axis is: the measure, what was done to it, and the unit unless that has been said. */

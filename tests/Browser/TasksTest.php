@@ -8,8 +8,8 @@ use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
-use PHPUnit\Framework\TestCase;
 use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
 
 /** Whole tasks through the real interface. */
 final class TasksTest extends TestCase
@@ -86,14 +86,17 @@ final class TasksTest extends TestCase
         $browser->see('#stop-s3', '2019 = 100');
         $browser->click('#stop-s3 .name')->write('#s3-base', '2021');
         $browser->see('#stop-s3 b', '2021 = 100')->press(WebDriverKeys::ESCAPE);
+        // Neither the page nor a list loses its place over an edit.
+        $browser->run('document.documentElement.dataset.kept = "yes"; document.getElementById("rows").scrollTop = 60');
         $browser->click('#row-tarrow .pick')->see('.chart', 'Tarrow');
+        self::assertSame([60, 'yes'], $browser->run('return [document.getElementById("rows").scrollTop, document.documentElement.dataset.kept]'));
         $this->application->restart();
         // What was under way when it was killed may be complained of.
         $browser->complaints();
         $browser->web->navigate()->refresh();
         $browser->see('#stop-s3 b', '2021 = 100')->see('.row.f.hue-2', 'Tarrow');
         $browser->click('[data-history=undo]');
-        $browser->until('Tarrow to be let go', fn(): bool => count($browser->web->findElements(WebDriverBy::cssSelector('.row.f'))) === 1);
+        $browser->until('Tarrow to be let go', static fn(): bool => count($browser->web->findElements(WebDriverBy::cssSelector('.row.f'))) === 1);
         $browser->click('[data-history=undo]')->see('#stop-s3 b', '2019 = 100');
         $browser->chord(WebDriverKeys::CONTROL, 'y');
         $browser->see('#stop-s3 b', '2021 = 100');
@@ -103,24 +106,24 @@ final class TasksTest extends TestCase
     {
         $browser = $this->browser;
         $browser->web->get($this->application->url('/studies/3'));
-        $browser->until('the chart', fn(): bool => $browser->find('.chart')->isDisplayed());
+        $browser->until('the chart', static fn(): bool => $browser->find('.chart')->isDisplayed());
         $browser->press('/');
         $browser->actions()->sendKeys(null, 'harr')->perform();
         $browser->until('one name to be left', fn(): bool => count($this->shown()) === 2);
         $browser->press(WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_DOWN);
-        $browser->until('its line to light up', fn(): bool => $browser->find('.series.lit')->getAttribute('data-line') === 'harrowfell');
+        $browser->until('its line to light up', static fn(): bool => $browser->find('.series.lit')->getAttribute('data-line') === 'harrowfell');
         $browser->press(WebDriverKeys::ENTER);
-        $browser->until('the line to be in focus', fn(): bool => $browser->find('.series[data-line=harrowfell]')->getAttribute('data-hue') === '2');
+        $browser->until('the line to be in focus', static fn(): bool => $browser->find('.series[data-line=harrowfell]')->getAttribute('data-hue') === '2');
         // The caret stays where it was, in a list that was drawn anew.
         self::assertTrue($browser->run('return document.activeElement.matches("#rows .pick")'));
         $browser->press('o');
-        $browser->until('the line to be off', fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.series[data-line=harrowfell]')) === []);
+        $browser->until('the line to be off', static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.series[data-line=harrowfell]')) === []);
 
         // From the chart to the roster: the lowest line at its end is Veldmere's.
         $browser->find('#find')->clear();
         $browser->run('document.querySelector(".chart").focus()');
         $browser->press(WebDriverKeys::END);
-        $browser->until('the readout', fn(): bool => $browser->find('#readout')->isDisplayed());
+        $browser->until('the readout', static fn(): bool => $browser->find('#readout')->isDisplayed());
         $browser->see('#readout', 'Veldmere Water, October 2025')->see('#readout', 'lowest of');
         self::assertSame('veldmere-water', $browser->find('.row.lit')->getAttribute('data-line'));
         $browser->press(WebDriverKeys::ARROW_LEFT);
@@ -130,26 +133,26 @@ final class TasksTest extends TestCase
         $box = $browser->run('const b = document.querySelector(".chart").getBoundingClientRect(); return [b.width, b.height]');
         self::assertIsArray($box);
         $browser->actions()->moveToElement($browser->find('.chart'), (int) (40 - $box[0] / 2), (int) ($box[1] / 2 - 60))->click()->perform();
-        $browser->until('nothing to be in focus', fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.row.f')) === []);
+        $browser->until('nothing to be in focus', static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.row.f')) === []);
     }
 
     public function testTheChartFollowsWhileTheTrackIsDraggedAndTheStudyOnceItIsDropped(): void
     {
         $browser = $this->browser;
         $browser->web->get($this->application->url('/studies/3'));
-        $browser->until('the track to be ready', fn(): bool => $browser->find('.track-from')->getAttribute('role') === 'slider');
+        $browser->until('the track to be ready', static fn(): bool => $browser->find('.track-from')->getAttribute('role') === 'slider');
         usleep(400_000);
         $step = (float) $browser->find('#track svg')->getAttribute('data-step');
         $browser->actions()->clickAndHold($browser->find('.track-from'))->moveByOffset((int) round($step * 24), 0)->perform();
-        $browser->until('the chart to begin in 2018', fn(): bool => $browser->find('.chart')->getAttribute('data-from') === '24');
+        $browser->until('the chart to begin in 2018', static fn(): bool => $browser->find('.chart')->getAttribute('data-from') === '24');
         self::assertSame('0', $browser->find('.track-from')->getAttribute('data-position'));
         $browser->actions()->release()->perform();
-        $browser->until('the study to begin in 2018', fn(): bool => $browser->find('.track-from')->getAttribute('data-position') === '24');
+        $browser->until('the study to begin in 2018', static fn(): bool => $browser->find('.track-from')->getAttribute('data-position') === '24');
 
         $browser->actions()->clickAndHold($browser->find('.track-base rect'))->moveByOffset((int) round($step * 25), 0)->release()->perform();
         $browser->see('#stop-s3 b', '2021 = 100')->see('.chart .base-label', 'base 2021');
         $browser->click('[data-history=undo]')->click('[data-history=undo]');
-        $browser->until('all of the time again', fn(): bool => $browser->find('.track-from')->getAttribute('data-position') === '0');
+        $browser->until('all of the time again', static fn(): bool => $browser->find('.track-from')->getAttribute('data-position') === '0');
     }
 
     /** A rail is built in an order that makes no sense, refused in words, and nothing that was typed is lost. */
@@ -158,7 +161,7 @@ final class TasksTest extends TestCase
         $browser = $this->browser;
         $browser->web->get($this->application->url('/studies/3'));
         $browser->click('#stop-s3 .name')->click('#editor-s3 .acts button:first-child');
-        $browser->until('the index to have moved', fn(): bool => $browser->find('#stop-s3 + li')->getAttribute('id') === 'stop-s2');
+        $browser->until('the index to have moved', static fn(): bool => $browser->find('#stop-s3 + li')->getAttribute('id') === 'stop-s2');
         $browser->click('#editor-s3 .acts button:first-child');
         $browser->see('#message', 'Move this stop before the index');
         self::assertSame('stop-s3', $browser->find('#stop-s1 + li')->getAttribute('id'));

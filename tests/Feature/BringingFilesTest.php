@@ -44,6 +44,30 @@ final class BringingFilesTest extends ApplicationTestCase
         self::assertSame(['Supply', 'Ml', 'stock', 'higher', 'month'], [$measure->name, $measure->unit, $measure->kind->value, $measure->better->value, $measure->frequency->value]);
     }
 
+    public function testTheWritingTheHeadingsAndTheColumnsOfFiguresCanBeCorrected(): void
+    {
+        $upload = $this->brought("Utility\tMonth\tNote\tLeakage (Ml)\tBursts\nStra\xDFe\t2024-01\t1,5\t2\t3\nWeiler\t2024-01\t1,5\t4\t5\n");
+        $see = fn(array $correction) => $this->patch(route('uploads.update', $upload), $correction)->assertOk();
+        $see([])->assertSee('Straße')->assertSee('<option value="tab" selected>tab</option>', false);
+        $see(['value' => '3'])->assertSee('2 figures, 1 measure')->assertSee('<legend>Leakage</legend>', false);
+        $see(['measures' => ['Leakage' => ['unit' => '', 'kind' => 'stock']]])->assertSee('name="measures[Leakage][unit]" value=""', false);
+        $see(['value' => 'all'])->assertSee('6 figures, 3 measures')->assertSee('<legend>Note</legend>', false);
+        $see(['encoding' => 'UTF-8'])->assertDontSee('Straße');
+        $see(['row' => '1'])->assertSee('1 entity');
+        $see(['delimiter' => 'bar'])->assertSee('a single column')->assertSee('<option value="tab" selected>', false);
+        $see(['delimiter' => 'tab'])->assertSee('entit');
+    }
+
+    public function testAFileCanBePutAwayAndAnImportTellsHowFarItIs(): void
+    {
+        $upload = $this->brought(self::MONTHLY);
+        $this->get(route('imports.show', $upload))->assertOk()->assertSee('Reading');
+        file_put_contents($upload->progressPath(), '240000');
+        $this->get(route('imports.show', $upload))->assertSee('240,000 rows read');
+        $this->delete(route('uploads.destroy', $upload))->assertRedirect(route('data.index'));
+        self::assertSame([0, []], [Upload::count(), glob("{$upload->path()}*")]);
+    }
+
     public function testWhatCannotBeReadStopsTheImportUntilTheUserGoesOnWithoutIt(): void
     {
         $upload = $this->brought(self::MONTHLY."Marl,2024-04,lots\n");
@@ -57,7 +81,7 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testDuplicatesAreShownWithTheChoiceOfWhatToDo(): void
     {
         $upload = $this->brought(self::MONTHLY."Marl,2024-03,6\n");
-        $this->get(route('uploads.show', $upload))->assertSee('1 figure stand for an entity and period that already has one')->assertSee('Marl, March 2024 again');
+        $this->get(route('uploads.show', $upload))->assertSee('One figure is for an entity and period that already has one')->assertSee('Marl, March 2024 again');
         $this->patch(route('uploads.update', $upload), ['duplicates' => 'sum'])->assertDontSee('again”');
         $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertOk();
         $marl = Dataset::firstOrFail()->entities()->where('name', 'Marl')->firstOrFail();

@@ -6,14 +6,13 @@ namespace App\Http\Controllers;
 
 use App\Formats\DelimitedFile;
 use App\Http\Requests\BringFileRequest;
+use App\Http\Requests\CorrectReadingRequest;
 use App\Models\Upload;
 use App\View\UploadScreen;
 use DomainException;
 use DuskRail\Reading\Detection;
-use DuskRail\Reading\Shape;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
@@ -48,25 +47,22 @@ final class UploadController
         return view('data.upload', ['screen' => UploadScreen::of($upload)]);
     }
 
-    /** Corrects what was understood. Another shape starts from fresh guesses; anything else changes only what it names. */
-    public function update(Request $request, Upload $upload): View
+    /**
+     * Corrects what was understood. Another shape, row of headings or way of writing starts from fresh guesses; anything
+     * else changes only what it names.
+     */
+    public function update(CorrectReadingRequest $request, Upload $upload): View
     {
-        /** @var array<string, mixed> $input */
-        $input = $request->except(['_token', '_method']);
-        $shape = Shape::tryFrom($request->string('shape')->value());
+        $message = '';
         try {
-            if ($shape !== null && $shape !== $upload->readPlan()->shape) {
-                [$sample] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, config()->integer('duskrail.preview_rows'));
-                $upload->plan = Detection::of($sample, $shape)->plan->toArray();
-            } else {
-                $upload->plan = $upload->readPlan()->with($input)->toArray();
-            }
+            $request->correct($upload);
             $upload->save();
         } catch (DomainException $problem) {
-            return view('data.understanding', ['screen' => UploadScreen::of($upload, $problem->getMessage())]);
+            $message = $problem->getMessage();
+            $upload->refresh();
         }
 
-        return view('data.understanding', ['screen' => UploadScreen::of($upload)]);
+        return view('data.understanding', ['screen' => UploadScreen::of($upload, $message)]);
     }
 
     public function destroy(Upload $upload): RedirectResponse

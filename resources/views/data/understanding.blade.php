@@ -24,7 +24,6 @@
                 {{ number_format($observations->valueCount()) }} figures, {{ count($observations->measures) }} {{ Str::plural('measure', count($observations->measures)) }}, {{ number_format($screen->periodCount()) }} {{ $observations->frequency->adjective() }} periods, {{ $observations->gapCount() === 0 ? 'no gaps' : number_format($observations->gapCount()).' '.Str::plural('gap', $observations->gapCount()) }}{{ $screen->whole ? '.' : ', in the first '.number_format($observations->rowCount).' rows; the rest is read on import.' }}
             @endunless
             @if ($screen->evidence !== []) Understood from this: {{ implode('; ', $screen->evidence) }}.@endif
-            Cells parted by {{ \DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter] ?? 'commas' }}, written in {{ $dialect->encoding }}.
         </p>
     </section>
 
@@ -44,6 +43,10 @@
             <x-guess name="measure" lead="Measure in" :value="(string) $plan->measure" :options="$columns" />
             <x-guess name="unit" lead="Unit in" :value="(string) $plan->unit" :options="$columns" />
         @endif
+        @if ($plan->shape === \DuskRail\Reading\Shape::Long)
+            <x-guess name="value" lead="Figures in" :value="count($plan->values) === 1 ? (string) $plan->values[0] : 'all'" :options="array_map(fn ($h) => Str::limit($h, 30), $headings) + ['all' => 'all other columns']" />
+            <x-guess name="status" lead="Status in" :value="(string) $plan->status" :options="$columns" />
+        @endif
         @if ($attributes)
             <x-guess name="group" lead="Group by" :value="(string) $plan->group" :options="$columns" />
         @else
@@ -58,12 +61,15 @@
         @if ($observations->duplicateCount > 0)
             <x-guess name="duplicates" lead="The same entity and period again:" :value="$plan->duplicates->value" :options="['ask' => 'choose …', 'first' => 'keep the first', 'last' => 'keep the last', 'sum' => 'add them up', 'mean' => 'take their mean']" />
         @endif
-        @if ($plan->measure === null && ! $attributes && ($plan->shape !== \DuskRail\Reading\Shape::Long || count($plan->values) === 1))
+        @if ($plan->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->measureName)->name))
             <label class="guess"><span>Measure called</span><input class="input is-small" name="measureName" value="{{ $plan->measureName }}"></label>
         @endif
         @if (($plan->entity === null && $plan->shape === \DuskRail\Reading\Shape::Long) || $plan->shape === \DuskRail\Reading\Shape::YearsAcross)
             <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->entityName }}"></label>
         @endif
+        <x-guess name="row" lead="Headings in row" :value="(string) ($plan->heading ?? -1)" :options="['-1' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
+        <x-guess name="delimiter" lead="Cells parted by" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => $d])->all()" />
+        <x-guess name="encoding" lead="Written in" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
         @foreach ($observations->measures as $measure)
             <fieldset class="about">
                 <legend>{{ $measure->name }}</legend>
@@ -94,7 +100,7 @@
         <section class="problems" aria-label="What cannot be read">
             <h2>{{ number_format($observations->problemCount) }} {{ Str::plural('cell', $observations->problemCount) }} cannot be read</h2>
             @if ($observations->duplicateCount > 0 && $plan->duplicates === \DuskRail\Reading\Duplicates::Ask)
-                <p>{{ number_format($observations->duplicateCount) }} {{ Str::plural('figure', $observations->duplicateCount) }} stand for an entity and period that already has one. Choose above what to do with them.</p>
+                <p>{{ $observations->duplicateCount === 1 ? 'One figure is' : number_format($observations->duplicateCount).' figures are' }} for an entity and period that already has one. Choose above what to do with {{ $observations->duplicateCount === 1 ? 'it' : 'them' }}.</p>
             @endif
             <div class="sample" tabindex="0" role="region" aria-label="List of cells">
                 <table class="table is-narrow">

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Formats\DelimitedFile;
+use App\Models\Upload;
+use DomainException;
+use DuskRail\Reading\Detection;
+use DuskRail\Reading\Dialect;
+use DuskRail\Reading\Shape;
+use Illuminate\Foundation\Http\FormRequest;
+
+final class CorrectReadingRequest extends FormRequest
+{
+    /** @return array<string, list<string>> */
+    public function rules(): array
+    {
+        return [];
+    }
+
+    /** @throws DomainException when the file cannot be read like that at all */
+    public function correct(Upload $upload): void
+    {
+        $plan = $upload->readPlan();
+        $dialect = $upload->readDialect();
+        $shape = Shape::tryFrom($this->string('shape')->value()) ?? $plan->shape;
+        $row = $this->integer('row', $plan->heading ?? -1);
+        $encoding = in_array($this->input('encoding'), Dialect::ENCODINGS, true) ? $this->string('encoding')->value() : $dialect->encoding;
+        // By name, since a tab would be trimmed on the way.
+        $delimiter = array_search($this->input('delimiter'), Dialect::DELIMITERS, true) ?: $dialect->delimiter;
+        $written = $encoding !== $dialect->encoding || $delimiter !== $dialect->delimiter;
+        if ($written || $shape !== $plan->shape || $row !== ($plan->heading ?? -1)) {
+            $dialect = Dialect::of($encoding, $delimiter, $dialect->skip);
+            [$sample] = DelimitedFile::with($upload->path(), $dialect)->sample($upload->name, config()->integer('duskrail.preview_rows'));
+            $upload->dialect = (array) $dialect;
+            $upload->plan = Detection::of($sample, $shape === $plan->shape && $written ? null : $shape, $row)->plan->toArray();
+
+            return;
+        }
+        /** @var array<string, mixed> $changes */
+        $changes = $this->except(['_token', '_method', 'shape', 'row', 'encoding', 'delimiter', 'value']);
+        $value = $this->input('value');
+        if ($value === 'all') {
+            [$sample] = DelimitedFile::with($upload->path(), $dialect)->sample($upload->name, ($plan->heading ?? 0) + 10);
+            $changes['values'] = array_values(array_diff(
+                range(0, $sample->breadth($plan->heading) - 1),
+                [$plan->entity, $plan->period, $plan->measure, $plan->unit, $plan->status],
+            ));
+        } elseif (is_numeric($value)) {
+            $changes['values'] = [(int) $value];
+        }
+        $upload->plan = $plan->with($changes)->toArray();
+    }
+}
