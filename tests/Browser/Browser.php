@@ -39,8 +39,10 @@ final class Browser
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
         $browser = new self(RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 30_000, 60_000));
         // The window's frame takes some of its size.
-        [$wide, $high] = $browser->run('return [outerWidth - innerWidth, outerHeight - innerHeight]');
-        $browser->web->manage()->window()->setSize(new WebDriverDimension($width + $wide, $height + $high));
+        $browser->web->manage()->window()->setSize(new WebDriverDimension(
+            $width + $browser->number('outerWidth - innerWidth'),
+            $height + $browser->number('outerHeight - innerHeight'),
+        ));
 
         return $browser;
     }
@@ -121,6 +123,20 @@ final class Browser
         $this->until("{$selector} to say “{$text}”", fn(): bool => str_contains($this->text($selector), $text));
 
         return $this;
+    }
+
+    /** What an expression comes to on the page, to the whole. */
+    public function number(string $expression): int
+    {
+        $number = $this->run("return {$expression}");
+
+        return is_numeric($number) ? (int) round((float) $number) : throw new RuntimeException("{$expression} is no number.");
+    }
+
+    /** @phpstan-impure */
+    public function attribute(string $selector, string $name): string
+    {
+        return (string) $this->find($selector)->getAttribute($name);
     }
 
     public function run(string $script): mixed

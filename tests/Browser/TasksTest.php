@@ -76,7 +76,7 @@ final class TasksTest extends TestCase
         $browser->until('the picture', static fn(): bool => is_file($picture) && filesize($picture) > 20_000);
         $size = getimagesize($picture);
         self::assertIsArray($size);
-        self::assertSame(2 * ((int) $browser->run('return Number(document.getElementById("chart").dataset.width)') + 60), $size[0]);
+        self::assertSame(2 * ($browser->number('document.getElementById("chart").dataset.width') + 60), $size[0]);
     }
 
     public function testAnEditIsUndoneAfterTheServerWasKilledAndStartedAgain(): void
@@ -111,9 +111,9 @@ final class TasksTest extends TestCase
         $browser->actions()->sendKeys(null, 'harr')->perform();
         $browser->until('one name to be left', fn(): bool => count($this->shown()) === 2);
         $browser->press(WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_DOWN);
-        $browser->until('its line to light up', static fn(): bool => $browser->find('.series.lit')->getAttribute('data-line') === 'harrowfell');
+        $browser->until('its line to light up', static fn(): bool => $browser->attribute('.series.lit', 'data-line') === 'harrowfell');
         $browser->press(WebDriverKeys::ENTER);
-        $browser->until('the line to be in focus', static fn(): bool => $browser->find('.series[data-line=harrowfell]')->getAttribute('data-hue') === '2');
+        $browser->until('the line to be in focus', static fn(): bool => $browser->attribute('.series[data-line=harrowfell]', 'data-hue') === '2');
         // The caret stays where it was, in a list that was drawn anew.
         self::assertTrue($browser->run('return document.activeElement.matches("#rows .pick")'));
         $browser->press('o');
@@ -125,14 +125,13 @@ final class TasksTest extends TestCase
         $browser->press(WebDriverKeys::END);
         $browser->until('the readout', static fn(): bool => $browser->find('#readout')->isDisplayed());
         $browser->see('#readout', 'Veldmere Water, October 2025')->see('#readout', 'lowest of');
-        self::assertSame('veldmere-water', $browser->find('.row.lit')->getAttribute('data-line'));
+        self::assertSame('veldmere-water', $browser->attribute('.row.lit', 'data-line'));
         $browser->press(WebDriverKeys::ARROW_LEFT);
         $browser->see('#readout', 'September 2025')->see('#spoken', 'Veldmere Water, September 2025');
 
         // A click on empty space lets go.
-        $box = $browser->run('const b = document.querySelector(".chart").getBoundingClientRect(); return [b.width, b.height]');
-        self::assertIsArray($box);
-        $browser->actions()->moveToElement($browser->find('.chart'), (int) (40 - $box[0] / 2), (int) ($box[1] / 2 - 60))->click()->perform();
+        $size = $browser->find('.chart')->getSize();
+        $browser->actions()->moveToElement($browser->find('.chart'), 40 - intdiv($size->getWidth(), 2), intdiv($size->getHeight(), 2) - 60)->click()->perform();
         $browser->until('nothing to be in focus', static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.row.f')) === []);
     }
 
@@ -140,19 +139,19 @@ final class TasksTest extends TestCase
     {
         $browser = $this->browser;
         $browser->web->get($this->application->url('/studies/3'));
-        $browser->until('the track to be ready', static fn(): bool => $browser->find('.track-from')->getAttribute('role') === 'slider');
+        $browser->until('the track to be ready', static fn(): bool => $browser->attribute('.track-from', 'role') === 'slider');
         usleep(400_000);
-        $step = (float) $browser->find('#track svg')->getAttribute('data-step');
+        $step = (float) $browser->attribute('#track svg', 'data-step');
         $browser->actions()->clickAndHold($browser->find('.track-from'))->moveByOffset((int) round($step * 24), 0)->perform();
-        $browser->until('the chart to begin in 2018', static fn(): bool => $browser->find('.chart')->getAttribute('data-from') === '24');
-        self::assertSame('0', $browser->find('.track-from')->getAttribute('data-position'));
+        $browser->until('the chart to begin in 2018', static fn(): bool => $browser->attribute('.chart', 'data-from') === '24');
+        self::assertSame('0', $browser->attribute('.track-from', 'data-position'));
         $browser->actions()->release()->perform();
-        $browser->until('the study to begin in 2018', static fn(): bool => $browser->find('.track-from')->getAttribute('data-position') === '24');
+        $browser->until('the study to begin in 2018', static fn(): bool => $browser->attribute('.track-from', 'data-position') === '24');
 
         $browser->actions()->clickAndHold($browser->find('.track-base rect'))->moveByOffset((int) round($step * 25), 0)->release()->perform();
         $browser->see('#stop-s3 b', '2021 = 100')->see('.chart .base-label', 'base 2021');
         $browser->click('[data-history=undo]')->click('[data-history=undo]');
-        $browser->until('all of the time again', static fn(): bool => $browser->find('.track-from')->getAttribute('data-position') === '0');
+        $browser->until('all of the time again', static fn(): bool => $browser->attribute('.track-from', 'data-position') === '0');
     }
 
     /** A rail is built in an order that makes no sense, refused in words, and nothing that was typed is lost. */
@@ -161,10 +160,10 @@ final class TasksTest extends TestCase
         $browser = $this->browser;
         $browser->web->get($this->application->url('/studies/3'));
         $browser->click('#stop-s3 .name')->click('#editor-s3 .acts button:first-child');
-        $browser->until('the index to have moved', static fn(): bool => $browser->find('#stop-s3 + li')->getAttribute('id') === 'stop-s2');
+        $browser->until('the index to have moved', static fn(): bool => $browser->attribute('#stop-s3 + li', 'id') === 'stop-s2');
         $browser->click('#editor-s3 .acts button:first-child');
         $browser->see('#message', 'Move this stop before the index');
-        self::assertSame('stop-s3', $browser->find('#stop-s1 + li')->getAttribute('id'));
+        self::assertSame('stop-s3', $browser->attribute('#stop-s1 + li', 'id'));
         $browser->write('#s3-base', 'long ago');
         $browser->see('#message', '“long ago” is not a period');
         self::assertSame('long ago', $browser->find('#s3-base')->getDomProperty('value'));
@@ -202,7 +201,11 @@ final class TasksTest extends TestCase
         self::assertLessThanOrEqual($width, $browser->run('return document.documentElement.scrollWidth'));
     }
 
-    /** @return list<string> by axe-core */
+    /**
+     * @return list<string> by axe-core
+     *
+     * @phpstan-impure
+     */
     private function violations(): array
     {
         $this->browser->run((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
