@@ -7,6 +7,7 @@ declare(strict_types=1);
 use App\Drawing\ShippedFonts;
 use App\Drawing\Svg;
 use Bench\BenchData;
+use Bench\Processor;
 use Bench\Server;
 use DuskRail\Chart\LinesComposer;
 use DuskRail\Rail\Rail;
@@ -17,6 +18,7 @@ use DuskRail\Time\Frequency;
 
 require __DIR__.'/../vendor/autoload.php';
 
+$processor = Processor::now();
 $rows = [];
 $row = static function (string $what, string $measured, string $budget, bool $met) use (&$rows): void {
     $rows[] = [$what, $measured, $budget, $met ? 'met' : 'NOT MET'];
@@ -80,5 +82,7 @@ foreach (glob(__DIR__.'/../public/build/assets/app-*.js') ?: [] as $script) {
     $bytes += strlen((string) gzencode((string) file_get_contents($script), 9));
 }
 $row('own JavaScript, gzipped', sprintf('%.1f kB', $bytes / 1e3), '25 kB', $bytes <= 25_000);
+
+printf("Of the processor time wanted meanwhile, other machines took %.0f %%.\n", 100 * $processor->stolenSince());
 
 exit(array_filter($rows, static fn(array $r): bool => $r[3] !== 'met') === [] ? 0 : 1);

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Bench;
+
+/** How much processor time other machines on the same host took away: while they do, figures say little of the program. */
+final readonly class Processor
+{
+    private function __construct(private int $used, private int $stolen) {}
+
+    /** Reads /proc/stat (proc(5)): ticks in user and system mode, and stolen, since the machine started. */
+    public static function now(): self
+    {
+        $stat = is_readable('/proc/stat') ? (string) file_get_contents('/proc/stat', false, null, 0, 400) : '';
+        $ticks = array_map(intval(...), preg_split('/\s+/', strtok($stat, "\n") ?: '') ?: []);
+
+        return new self(array_sum(array_slice($ticks, 1, 3)), $ticks[8] ?? 0);
+    }
+
+    /** Share of the time that was wanted, 0 to 1. */
+    public function stolenSince(): float
+    {
+        $now = self::now();
+        $stolen = $now->stolen - $this->stolen;
+
+        return $stolen / max(1, $now->used - $this->used + $stolen);
+    }
+}
