@@ -70,14 +70,19 @@ final readonly class Rail
         return $at === null ? null : $this->stops[$at];
     }
 
-    /** Does the calculations. A stop that is bypassed or makes no sense for what arrives passes its figures on unchanged. */
+    /**
+     * Does the calculations. A stop that is bypassed or makes no sense for what arrives passes its figures on unchanged.
+     *
+     * @param DataSource $data a Scope where it matters who is in focus or off; of a plain data set all are peers
+     */
     public function run(SeriesTable $origin, DataSource $data): Run
     {
+        $scope = $data instanceof Scope ? $data : Scope::all($data);
         $legs = [];
         $table = $origin;
         foreach ($this->stops as $placed) {
-            $refusal = $placed->bypassed ? null : $placed->stop->refusal($table, $data);
-            $outcome = $placed->bypassed || $refusal !== null ? new Outcome($table) : $placed->stop->apply($table, $data);
+            $refusal = $placed->bypassed ? null : $placed->stop->refusal($table, $scope);
+            $outcome = $placed->bypassed || $refusal !== null ? new Outcome($table) : $placed->stop->apply($table, $scope);
             $legs[] = new Leg($placed, $table, $outcome, $refusal);
             $table = $outcome->table;
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail;
 
-use DuskRail\Data\DataSource;
 use DuskRail\Data\SeriesTable;
 
 /**
@@ -23,7 +22,7 @@ interface Stop
     public static function purpose(): string;
 
     /** The stop as it is first put in, given what arrives there. */
-    public static function usual(SeriesTable $arriving, DataSource $data): self;
+    public static function usual(SeriesTable $arriving, Scope $scope): self;
 
     /**
      * @param array<string, mixed> $settings as settings() gives them, or as a form sends them
@@ -36,17 +35,17 @@ interface Stop
     public function settings(): array;
 
     /** The name it stands under on the rail, in a few characters: `÷ connections`, `12-month mean`. */
-    public function label(SeriesTable $arriving, DataSource $data): string;
+    public function label(SeriesTable $arriving, Scope $scope): string;
 
     /** What it adds to the chart's subtitle: `per connection`, `12-month mean`. */
-    public function phrase(SeriesTable $arriving, DataSource $data): string;
+    public function phrase(SeriesTable $arriving, Scope $scope): string;
 
     /** @return list<Field> what can be changed, in reading order: together they make a sentence */
-    public function fields(SeriesTable $arriving, DataSource $data): array;
+    public function fields(SeriesTable $arriving, Scope $scope): array;
 
     /** Why the calculation makes no sense for what arrives, and what to do instead; null when it does. */
-    public function refusal(SeriesTable $arriving, DataSource $data): ?string;
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string;
 
     /** The calculation. Only called when refusal() is null. */
-    public function apply(SeriesTable $arriving, DataSource $data): Outcome;
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome;
 }

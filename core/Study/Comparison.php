@@ -10,6 +10,7 @@ use DuskRail\Data\Numerals;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Run;
+use DuskRail\Rail\Scope;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\UnknownPeriod;
@@ -25,7 +26,7 @@ final readonly class Comparison
      */
     private function __construct(
         public Study $study,
-        public DataSource $data,
+        public Scope $data,
         public Measure $measure,
         public Run $run,
         public PeriodAxis $axis,
@@ -39,7 +40,8 @@ final readonly class Comparison
     /** @throws UnknownMeasure */
     public static function of(Study $study, DataSource $data): self
     {
-        $run = $study->rail->run($data->table($study->measure), $data);
+        $scope = $study->scope($data);
+        $run = $study->rail->run($data->table($study->measure), $scope);
         $table = $run->table();
         [$from, $to] = self::shown($study, $table->axis);
         $lines = $peers = [];
@@ -57,7 +59,7 @@ final readonly class Comparison
         $latest = array_map(static fn(Line $l): float => $l->latest(), $lines);
 
         return new self(
-            $study, $data, $data->measures()[$study->measure], $run, $table->axis, $from, $to, $lines,
+            $study, $scope, $data->measures()[$study->measure], $run, $table->axis, $from, $to, $lines,
             $study->median ? self::median($peers, $table->axis->count) : [],
             Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
         );

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace DuskRail\Study;
 
 use DuskRail\Data\DataSource;
+use DuskRail\Data\UnknownMeasure;
 use DuskRail\Rail\Rail;
+use DuskRail\Rail\Scope;
 use DuskRail\Time\PeriodRange;
 
 /** One comparison: what is compared, what is done to the figures, how it is drawn, and in what words. */
@@ -58,6 +60,14 @@ final readonly class Study
             $parts['median'] ?? $this->median,
             $parts['words'] ?? $this->words,
         );
+    }
+
+    /** @throws UnknownMeasure */
+    public function scope(DataSource $data): Scope
+    {
+        $measure = $data->measures()[$this->measure] ?? throw UnknownMeasure::named($this->measure);
+
+        return Scope::of($data, array_map(strval(...), array_keys($this->focus)), $this->off, $measure->better);
     }
 
     public function state(string $entity): LineState

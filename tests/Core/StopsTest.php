@@ -11,6 +11,7 @@ use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Run;
+use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Statistics\RollingMean;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -101,10 +102,10 @@ final class StopsTest extends TestCase
     public function testTheUsualDenominatorIsALevelWithAReadableMultiplier(): void
     {
         $data = Make::leakage();
-        $usual = StopCatalogue::all()['per-denominator']::usual($data->table('leakage'), $data);
+        $usual = StopCatalogue::all()['per-denominator']::usual($data->table('leakage'), Scope::all($data));
         self::assertSame(['measure' => 'connections', 'times' => 1e6, 'between' => 'carried', 'newest' => 'held'], $usual->settings());
         $bursts = Make::data(['bursts' => ['bursts', Kind::Flow, '2020', ['home' => [4, 6]]], 'mains' => ['km', Kind::Stock, '2020', ['home' => [900, 900]]]]);
-        self::assertSame(1000.0, StopCatalogue::all()['per-denominator']::usual($bursts->table('bursts'), $bursts)->settings()['times']);
+        self::assertSame(1000.0, StopCatalogue::all()['per-denominator']::usual($bursts->table('bursts'), Scope::all($bursts))->settings()['times']);
     }
 
     // Rolling mean.
@@ -204,7 +205,7 @@ final class StopsTest extends TestCase
         $data = Make::leakage();
         $mean = StopCatalogue::make('rolling', ['window' => 12]);
         $arriving = Rail::of()->with($mean)->run($data->table('leakage'), $data)->table();
-        self::assertSame(['base' => '2020'], StopCatalogue::all()['index']::usual($arriving, $data)->settings());
+        self::assertSame(['base' => '2020'], StopCatalogue::all()['index']::usual($arriving, Scope::all($data))->settings());
     }
 
     // Units and the rail.

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\DataSource;
 use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
+use DuskRail\Rail\Scope;
 use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
 use DuskRail\Time\Frequency;
@@ -45,7 +45,7 @@ final readonly class IndexToBase implements Stop
     }
 
     /** The first whole year in which most series have all their values; of yearly or numbered figures the first period. */
-    public static function usual(SeriesTable $arriving, DataSource $data): self
+    public static function usual(SeriesTable $arriving, Scope $scope): self
     {
         $axis = $arriving->axis;
         if (! in_array($axis->frequency, [Frequency::Year, Frequency::Number], true) && $axis->count > 0) {
@@ -86,24 +86,24 @@ final readonly class IndexToBase implements Stop
         return ['base' => $this->base->code()];
     }
 
-    public function label(SeriesTable $arriving, DataSource $data): string
+    public function label(SeriesTable $arriving, Scope $scope): string
     {
         return "{$this->base->label()} = 100";
     }
 
-    public function phrase(SeriesTable $arriving, DataSource $data): string
+    public function phrase(SeriesTable $arriving, Scope $scope): string
     {
         $several = $this->base->at($arriving->axis->frequency)->count() > 1;
 
-        return ($several ? 'average of ' : '').$this->label($arriving, $data);
+        return ($several ? 'average of ' : '').$this->label($arriving, $scope);
     }
 
-    public function fields(SeriesTable $arriving, DataSource $data): array
+    public function fields(SeriesTable $arriving, Scope $scope): array
     {
         return [Field::text('base', '100 in', $this->base->code(), 'a year, a period, or first..last')];
     }
 
-    public function refusal(SeriesTable $arriving, DataSource $data): ?string
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         $number = $arriving->axis->frequency === Frequency::Number;
         if ($number !== ($this->base->first->frequency === Frequency::Number)) {
@@ -116,11 +116,11 @@ final readonly class IndexToBase implements Stop
         return null;
     }
 
-    public function apply(SeriesTable $arriving, DataSource $data): Outcome
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
         [$from, $to] = $arriving->axis->positions($this->base) ?? [0, -1];
         $without = $partial = [];
-        $names = $data->entities();
+        $names = $scope->entities();
         $table = $arriving->map(
             function (array $values, string $key) use ($from, $to, $arriving, $names, &$without, &$partial): array {
                 [$mean, $present] = self::mean($values, $from, $to);
@@ -141,7 +141,7 @@ final readonly class IndexToBase implements Stop
 
                 return $indexed;
             },
-            Unit::index($this->label($arriving, $data)),
+            Unit::index($this->label($arriving, $scope)),
             Kind::Rate,
         );
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\DataSource;
 use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
 use DuskRail\Data\SeriesTable;
@@ -13,6 +12,7 @@ use DuskRail\Rail\Field;
 use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
+use DuskRail\Rail\Scope;
 use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
 use DuskRail\Statistics\Quantile;
@@ -44,9 +44,9 @@ final readonly class PerDenominator implements Stop
         return 'divides by people, connections, kilometres …';
     }
 
-    public static function usual(SeriesTable $arriving, DataSource $data): self
+    public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        $candidates = self::candidates($data);
+        $candidates = self::candidates($scope);
         // People, connections and the like first: a level is what one usually divides by. Never by more of the same.
         $candidates = array_filter($candidates, static fn(Measure $m): bool => $m->kind === Kind::Stock || $m->unit->amount !== $arriving->unit->amount);
         uasort($candidates, static fn(Measure $a, Measure $b): int => ($b->kind === Kind::Stock) <=> ($a->kind === Kind::Stock));
@@ -55,8 +55,8 @@ final readonly class PerDenominator implements Stop
         }
         foreach ($candidates as $measure) {
             $stop = new self($measure->key, 1.0, Between::Carried, true);
-            if ($stop->refusal($arriving, $data) === null) {
-                return new self($measure->key, $stop->readableMultiplier($arriving, $data), Between::Carried, true);
+            if ($stop->refusal($arriving, $scope) === null) {
+                return new self($measure->key, $stop->readableMultiplier($arriving, $scope), Between::Carried, true);
             }
         }
 
@@ -89,30 +89,30 @@ final readonly class PerDenominator implements Stop
         ];
     }
 
-    public function label(SeriesTable $arriving, DataSource $data): string
+    public function label(SeriesTable $arriving, Scope $scope): string
     {
-        $measure = $data->measures()[$this->measure] ?? null;
+        $measure = $scope->measures()[$this->measure] ?? null;
 
         return '÷ '.($measure === null ? $this->measure : mb_strtolower($measure->name));
     }
 
-    public function phrase(SeriesTable $arriving, DataSource $data): string
+    public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        $measure = $data->measures()[$this->measure] ?? null;
+        $measure = $scope->measures()[$this->measure] ?? null;
 
         return $measure === null ? '' : 'per '.Unit::singular($measure->divisor()->amount);
     }
 
-    public function fields(SeriesTable $arriving, DataSource $data): array
+    public function fields(SeriesTable $arriving, Scope $scope): array
     {
-        $options = array_map(static fn(Measure $m): string => $m->name, self::candidates($data));
+        $options = array_map(static fn(Measure $m): string => $m->name, self::candidates($scope));
         $multipliers = ['1' => '1', '100' => '100', '1000' => '1,000', '10000' => '10,000', '100000' => '100,000', '1000000' => '1,000,000'];
         $times = self::plain($this->times);
         $fields = [
             Field::choice('measure', 'divided by', $this->measure, $options),
             Field::choice('times', 'times', $times, $multipliers + [$times => $times]),
         ];
-        $measure = $data->measures()[$this->measure] ?? null;
+        $measure = $scope->measures()[$this->measure] ?? null;
         if ($measure !== null && $arriving->axis->frequency->isFinerThan($measure->frequency)) {
             $adjective = $measure->frequency->adjective();
             $fields[] = Field::choice('between', "{$adjective} figures", $this->between->value, [
@@ -128,9 +128,9 @@ final readonly class PerDenominator implements Stop
         return $fields;
     }
 
-    public function refusal(SeriesTable $arriving, DataSource $data): ?string
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        $measure = $data->measures()[$this->measure] ?? null;
+        $measure = $scope->measures()[$this->measure] ?? null;
         if ($measure === null) {
             return "The data set has no measure “{$this->measure}” to divide by. Choose another, or add the file that holds it.";
         }
@@ -147,10 +147,10 @@ final readonly class PerDenominator implements Stop
         };
     }
 
-    public function apply(SeriesTable $arriving, DataSource $data): Outcome
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $measure = $data->measures()[$this->measure];
-        $denominators = $data->table($this->measure);
+        $measure = $scope->measures()[$this->measure];
+        $denominators = $scope->table($this->measure);
         $alignment = Alignment::of($denominators, $arriving->axis, $this->between, $this->holdsNewest);
         $absent = $zero = $held = $ends = [];
         $table = $arriving->map(
@@ -191,8 +191,8 @@ final readonly class PerDenominator implements Stop
         $holds = $this->holdsNewest && ! $measure->frequency->isFinerThan($arriving->axis->frequency);
         $remarks = [
             ...$this->newestRemark($holds, $measure, $held, array_map($denominators->axis->period(...), array_keys($ends)), count($arriving->series)),
-            ...self::named($absent, $data, "without {$measure->name}, so without a value here"),
-            ...self::named($zero, $data, "with {$measure->name} of zero somewhere; no value there"),
+            ...self::named($absent, $scope, "without {$measure->name}, so without a value here"),
+            ...self::named($zero, $scope, "with {$measure->name} of zero somewhere; no value there"),
         ];
 
         return new Outcome($table, $remarks, $this->note($measure, $arriving));
@@ -234,9 +234,9 @@ final readonly class PerDenominator implements Stop
      * @param list<string> $keys
      * @return list<Remark>
      */
-    private static function named(array $keys, DataSource $data, string $what): array
+    private static function named(array $keys, Scope $scope, string $what): array
     {
-        $entities = $data->entities();
+        $entities = $scope->entities();
         $names = array_map(static fn(string $key): string => isset($entities[$key]) ? $entities[$key]->name : $key, $keys);
 
         return $names === [] ? [] : [Remark::saying(Named::few($names).(count($names) === 1 ? ' is ' : ' are ').$what.'.', implode(', ', $names))];
@@ -245,9 +245,9 @@ final readonly class PerDenominator implements Stop
     /**
      * The multiplier that takes an SI prefix off, or else the smallest round one that leaves figures of one and more.
      */
-    private function readableMultiplier(SeriesTable $arriving, DataSource $data): float
+    private function readableMultiplier(SeriesTable $arriving, Scope $scope): float
     {
-        $divisor = $data->measures()[$this->measure]->divisor();
+        $divisor = $scope->measures()[$this->measure]->divisor();
         if ($divisor->amount === $arriving->unit->amount) {
             return 100.0;
         }
@@ -257,7 +257,7 @@ final readonly class PerDenominator implements Stop
             }
         }
         $quotients = [];
-        foreach ($this->apply($arriving, $data)->table->series as $series) {
+        foreach ($this->apply($arriving, $scope)->table->series as $series) {
             $quotients[] = abs(Quantile::of($series->values, 0.5));
         }
         $typical = Quantile::of($quotients, 0.5);
@@ -271,9 +271,9 @@ final readonly class PerDenominator implements Stop
     }
 
     /** @return array<string, Measure> */
-    private static function candidates(DataSource $data): array
+    private static function candidates(Scope $scope): array
     {
-        return array_filter($data->measures(), static fn(Measure $m): bool => $m->kind !== Kind::Rate);
+        return array_filter($scope->measures(), static fn(Measure $m): bool => $m->kind !== Kind::Rate);
     }
 
     private static function plain(float $number): string

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\DataSource;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Scope;
 use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
 use DuskRail\Statistics\RollingMean;
@@ -39,7 +39,7 @@ final readonly class Rolling implements Stop
         return 'calms the noise over the last few periods';
     }
 
-    public static function usual(SeriesTable $arriving, DataSource $data): self
+    public static function usual(SeriesTable $arriving, Scope $scope): self
     {
         return new self($arriving->axis->frequency->usualWindow(), 0);
     }
@@ -61,19 +61,19 @@ final readonly class Rolling implements Stop
         return ['window' => $this->window, 'needed' => $this->needed === 0 ? 'all' : $this->needed];
     }
 
-    public function label(SeriesTable $arriving, DataSource $data): string
+    public function label(SeriesTable $arriving, Scope $scope): string
     {
         $frequency = $arriving->axis->frequency;
 
         return $frequency === Frequency::Number ? "mean of {$this->window}" : "{$this->window}-{$frequency->value} mean";
     }
 
-    public function phrase(SeriesTable $arriving, DataSource $data): string
+    public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        return $this->label($arriving, $data);
+        return $this->label($arriving, $scope);
     }
 
-    public function fields(SeriesTable $arriving, DataSource $data): array
+    public function fields(SeriesTable $arriving, Scope $scope): array
     {
         $noun = $arriving->axis->frequency === Frequency::Number ? 'values' : "{$arriving->axis->frequency->value}s";
 
@@ -83,12 +83,12 @@ final readonly class Rolling implements Stop
         ];
     }
 
-    public function refusal(SeriesTable $arriving, DataSource $data): ?string
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return null;
     }
 
-    public function apply(SeriesTable $arriving, DataSource $data): Outcome
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
         $needed = $this->needed === 0 ? $this->window : $this->needed;
         $table = $arriving->map(fn(array $values): array => RollingMean::trailing($values, $this->window, $needed));

@@ -27,9 +27,10 @@ final readonly class AddStop implements Change
     public function apply(Study $study, DataSource $data): Study
     {
         $class = StopCatalogue::all()[$this->type] ?? throw InvalidSetting::unknownStop($this->type);
-        $arriving = $study->rail->run($data->table($study->measure), $data)->table();
+        $scope = $study->scope($data);
+        $arriving = $study->rail->run($data->table($study->measure), $scope)->table();
 
-        return $study->with(['rail' => $study->rail->with($class::usual($arriving, $data))]);
+        return $study->with(['rail' => $study->rail->with($class::usual($arriving, $scope))]);
     }
 
     public function said(DataSource $data): string

@@ -49,8 +49,8 @@ final class Changes
             throw InvalidStudy::because($problem->getMessage());
         }
         if ($changed->rail != $study->rail || $changed->measure !== $study->measure) {
-            $refused = $changed->rail->run($data->table($changed->measure), $data)->refused();
-            if ($refused !== null && $refused->placed->id !== $study->rail->run($data->table($study->measure), $data)->refused()?->placed->id) {
+            $refused = $changed->rail->run($data->table($changed->measure), $changed->scope($data))->refused();
+            if ($refused !== null && $refused->placed->id !== $study->rail->run($data->table($study->measure), $study->scope($data))->refused()?->placed->id) {
                 throw InvalidStudy::because((string) $refused->refusal);
             }
         }

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+use DuskRail\Data\Better;
+use DuskRail\Data\DataSource;
+use DuskRail\Data\SeriesTable;
+
+/** What a calculation can see: the data set, who is in focus and who is off, and which way is good. */
+final readonly class Scope implements DataSource
+{
+    /**
+     * @param list<string> $focus entity keys in the order in which they were chosen
+     * @param list<string> $off entity keys that take no part
+     */
+    private function __construct(
+        private DataSource $data,
+        public array $focus,
+        public array $off,
+        public Better $better,
+    ) {}
+
+    /**
+     * @param list<string> $focus
+     * @param list<string> $off
+     */
+    public static function of(DataSource $data, array $focus, array $off, Better $better): self
+    {
+        return new self($data, $focus, $off, $better);
+    }
+
+    public static function all(DataSource $data): self
+    {
+        return new self($data, [], [], Better::Neither);
+    }
+
+    public function measures(): array
+    {
+        return $this->data->measures();
+    }
+
+    public function entities(): array
+    {
+        return $this->data->entities();
+    }
+
+    public function table(string $measureKey): SeriesTable
+    {
+        return $this->data->table($measureKey);
+    }
+
+    public function nameOf(string $entity): string
+    {
+        return isset($this->entities()[$entity]) ? $this->entities()[$entity]->name : $entity;
+    }
+
+    /**
+     * The values that take part: those of entities that are not off.
+     *
+     * @return array<string, list<float>> by entity key
+     */
+    public function present(SeriesTable $table): array
+    {
+        $values = [];
+        foreach ($table->series as $key => $series) {
+            if (! in_array($key, $this->off, true)) {
+                $values[$key] = $series->values;
+            }
+        }
+
+        return $values;
+    }
+
+    /**
+     * The values of those that are neither in focus nor off.
+     *
+     * @return array<string, list<float>> by entity key
+     */
+    public function peers(SeriesTable $table): array
+    {
+        return array_diff_key($this->present($table), array_flip($this->focus));
+    }
+}
