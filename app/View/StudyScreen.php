@@ -42,7 +42,7 @@ final readonly class StudyScreen
     public function baseStop(): string
     {
         foreach (array_reverse($this->comparison->run->legs) as $leg) {
-            if ($leg->placed->stop instanceof IndexToBase && ! $leg->placed->bypassed && $leg->refusal === null) {
+            if ($leg->placed->stop instanceof IndexToBase && $leg->placed->stop->base() !== null && ! $leg->placed->bypassed && $leg->refusal === null) {
                 return $leg->placed->id;
             }
         }

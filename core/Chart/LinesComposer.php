@@ -116,8 +116,9 @@ final readonly class LinesComposer
     public static function baseOf(Comparison $comparison): ?PeriodRange
     {
         foreach (array_reverse($comparison->run->legs) as $leg) {
-            if ($leg->placed->stop instanceof IndexToBase && ! $leg->placed->bypassed && $leg->refusal === null) {
-                return $leg->placed->stop->base();
+            $base = $leg->placed->stop instanceof IndexToBase && ! $leg->placed->bypassed && $leg->refusal === null ? $leg->placed->stop->base() : null;
+            if ($base !== null) {
+                return $base;
             }
         }
 

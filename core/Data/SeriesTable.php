@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
+use Closure;
 use DuskRail\Time\PeriodAxis;
 
 /** Many series on one axis, in one unit: what a stop takes and gives. */
@@ -12,14 +13,24 @@ final readonly class SeriesTable
     /** @var array<string, Series> */
     public array $series;
 
-    /** @param iterable<Series> $series each as long as the axis */
-    public function __construct(public PeriodAxis $axis, public Unit $unit, public Kind $kind, iterable $series)
+    /**
+     * @param iterable<Series> $series each as long as the axis
+     * @param (Closure(): array<string, list<float>>)|null $weights of quotients what they were divided by, by key, worked
+     *     out when asked for
+     */
+    public function __construct(public PeriodAxis $axis, public Unit $unit, public Kind $kind, iterable $series, public ?Closure $weights = null)
     {
         $byKey = [];
         foreach ($series as $one) {
             $byKey[$one->key] = $one;
         }
         $this->series = $byKey;
+    }
+
+    /** @param Closure(): array<string, list<float>> $weights */
+    public function weighedBy(Closure $weights): self
+    {
+        return new self($this->axis, $this->unit, $this->kind, $this->series, $weights);
     }
 
     /**

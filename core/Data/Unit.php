@@ -10,7 +10,7 @@ use DuskRail\Time\Frequency;
  * A unit that is worked out along the rail: an amount, and what it is counted per.
  *
  * `Ml per month` is amount `Ml` per [`month`]; divided by connections and times 1,000,000 it is `l per connection per month`.
- * A relative unit (an index, a percentage) has left its amount behind and cannot be divided further.
+ * An index or a percentage has left its amount behind and cannot be divided further; its Sort says so.
  */
 final readonly class Unit
 {
@@ -24,7 +24,7 @@ final readonly class Unit
         public string $amount,
         public array $per = [],
         public float $perMany = 1.0,
-        public bool $relative = false,
+        public Sort $sort = Sort::Amount,
     ) {}
 
     /** Reads `Ml`, `Ml/month`, `litres per person per day`. */
@@ -39,7 +39,55 @@ final readonly class Unit
     /** @param string $label how the base is said: `2019 = 100` */
     public static function index(string $label): self
     {
-        return new self($label, [], 1.0, true);
+        return new self($label, [], 1.0, Sort::Index);
+    }
+
+    /** A number that has left its amount behind: a percentage, a rank, a score. */
+    public static function of(Sort $sort, ?string $label = null): self
+    {
+        return new self($label ?? $sort->value, [], 1.0, $sort);
+    }
+
+    /** What a difference of two such values is in: percentages and indices differ by points. */
+    public function difference(): self
+    {
+        return match ($this->sort) {
+            Sort::Index, Sort::Percent => self::of(Sort::Points),
+            default => $this,
+        };
+    }
+
+    /** The amount of several periods together: `Ml per month` over twelve is `Ml per 12 months`. */
+    public function together(Frequency $frequency, int $periods): self
+    {
+        $per = array_map(static fn(string $noun): string => $noun === $frequency->value ? "{$periods} {$noun}s" : $noun, $this->per);
+
+        return new self($this->amount, array_values($per), $this->perMany, $this->sort);
+    }
+
+    /** Without what it is counted per in time, with a word in its place: `Ml per month` becomes `Ml to date`. */
+    public function timeless(Frequency $frequency, string $instead): self
+    {
+        $per = array_values(array_filter($this->per, static fn(string $noun): bool => $noun !== $frequency->value));
+
+        return new self(trim("{$this->amount} {$instead}"), $per, $this->perMany, $this->sort);
+    }
+
+    /** Counted per something else in time. */
+    public function insteadOf(Frequency $frequency, string $noun): self
+    {
+        return new self($this->amount, array_map(static fn(string $n): string => $n === $frequency->value ? $noun : $n, $this->per), $this->perMany, $this->sort);
+    }
+
+    /** @param string $note said after the amount: `crowns, prices of 2024` */
+    public function noted(string $note): self
+    {
+        return new self("{$this->amount}, {$note}", $this->per, $this->perMany, $this->sort);
+    }
+
+    public function isAmount(): bool
+    {
+        return $this->sort === Sort::Amount;
     }
 
     /** What a flow is counted in at a frequency: `Ml` by the month is `Ml per month`. */
@@ -50,7 +98,7 @@ final readonly class Unit
             return $this;
         }
 
-        return new self($this->amount, [...$this->per, $noun], $this->perMany, $this->relative);
+        return new self($this->amount, [...$this->per, $noun], $this->perMany, $this->sort);
     }
 
     /**
@@ -75,7 +123,7 @@ final readonly class Unit
         if ($divisor->amount === $this->amount && $this->amount !== '') {
             $amount = $times === 100.0 ? '%' : ($times === 1.0 ? 'ratio' : 'per '.self::plain($times));
 
-            return new self(implode(' ', [$amount, ...$left]), $per, 1.0, false);
+            return new self(implode(' ', [$amount, ...$left]), $per, 1.0, $amount === '%' && $per === [] ? Sort::Percent : Sort::Amount);
         }
         $amount = implode('-', [$this->amount, ...$left]);
         $prefix = self::PREFIXES[$amount[0] ?? ''] ?? 0;
@@ -86,7 +134,6 @@ final readonly class Unit
             $takesPrefixOff ? $bare : $amount,
             [self::singular($divisor->amount), ...$per],
             $takesPrefixOff ? $this->perMany : $this->perMany * $times,
-            false,
         );
     }
 

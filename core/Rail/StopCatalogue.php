@@ -8,9 +8,19 @@ namespace DuskRail\Rail;
 final class StopCatalogue
 {
     private const STOPS = [
+        Stops\ChangeOfPeriod::class,
+        Stops\PerDay::class,
         Stops\PerDenominator::class,
+        Stops\RealTerms::class,
         Stops\Rolling::class,
         Stops\IndexToBase::class,
+        Stops\Change::class,
+        Stops\RunningTotal::class,
+        Stops\Share::class,
+        Stops\Against::class,
+        Stops\Rank::class,
+        Stops\Standardise::class,
+        Stops\Seasonal::class,
     ];
 
     /** @return array<string, class-string<Stop>> by type */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Study;
 
 use DuskRail\Data\Numerals;
+use DuskRail\Data\Sort;
 
 /** What is said of the points of a line: its value, its change on a year before, and its place among the others. */
 final class Readout
@@ -41,7 +42,7 @@ final class Readout
 
         return [
             $comparison->axis->period($position)->label(),
-            trim(Numerals::text($value, $decimals).($unit->relative ? '' : " {$unit->text()}")),
+            trim(Numerals::text($value, $decimals).($unit->sort === Sort::Index ? '' : " {$unit->text()}")),
             implode(' · ', array_filter($rest)),
         ];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Study;
 
+use DuskRail\Data\Sort;
 use DuskRail\Time\Frequency;
 
 /** The words around a chart as they are shown: what the user wrote, or what the program says as long as she has not. */
@@ -86,7 +87,7 @@ final readonly class Wording
             }
         }
         $unit = $comparison->run->table()->unit;
-        if (! $unit->relative && $unit->text() !== '') {
+        if ($unit->sort !== Sort::Index && $unit->text() !== '') {
             $parts[] = $unit->text();
         }
 

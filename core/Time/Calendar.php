@@ -78,4 +78,18 @@ final class Calendar
     {
         return self::isoWeek(self::weekNumber(self::dayNumber($isoYear, 12, 28)))[1];
     }
+
+    /** Days from Monday to Friday between two days, both included. */
+    public static function workingDays(int $first, int $last): int
+    {
+        $until = static function (int $day): int {
+            // Counted from the Monday 1969-12-29: five a whole week, then those of the week begun.
+            $since = $day + 4;
+            $weeks = (int) floor($since / 7);
+
+            return $weeks * 5 + min(5, $since - $weeks * 7);
+        };
+
+        return $until($last) - $until($first - 1);
+    }
 }

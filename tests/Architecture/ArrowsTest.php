@@ -18,9 +18,10 @@ final class ArrowsTest
         'Statistics' => [],
         'Data' => ['Time'],
         'Reading' => ['Time', 'Data'],
-        'Rail' => ['Time', 'Data', 'Statistics'],
-        'Study' => ['Time', 'Data', 'Statistics', 'Rail'],
-        'Chart' => ['Time', 'Data', 'Statistics', 'Rail', 'Study'],
+        'Peers' => ['Statistics'],
+        'Rail' => ['Time', 'Data', 'Statistics', 'Peers'],
+        'Study' => ['Time', 'Data', 'Statistics', 'Peers', 'Rail'],
+        'Chart' => ['Time', 'Data', 'Statistics', 'Peers', 'Rail', 'Study'],
     ];
 
     /** @return iterable<Rule> */

@@ -182,7 +182,7 @@ final class StopsTest extends TestCase
         ]]]), 'index', ['base' => '2019']);
         self::assertSame([100.0, 200.0, 300.0], Make::values($run, 'home'));
         self::assertSame([null, null, null], Make::values($run, 'zero'));
-        self::assertSame('Late, Zero and 2 more have no index on 2019: its figures begin in 2020.', self::remarks($run)[0]->sentence);
+        self::assertSame('Late, Zero and 2 more have no base in 2019: its figures begin in 2020.', self::remarks($run)[0]->sentence);
         self::assertSame('Late: its figures begin in 2020; Zero: its base is zero; Below: its base is below zero; Never: it has no values at all', self::remarks($run)[0]->detail);
     }
 
@@ -205,7 +205,7 @@ final class StopsTest extends TestCase
         $data = Make::leakage();
         $mean = StopCatalogue::make('rolling', ['window' => 12]);
         $arriving = Rail::of()->with($mean)->run($data->table('leakage'), $data)->table();
-        self::assertSame(['base' => '2020'], StopCatalogue::all()['index']::usual($arriving, Scope::all($data))->settings());
+        self::assertSame(['base' => '2020', 'at' => 'period', 'event' => '', 'as' => 'index'], StopCatalogue::all()['index']::usual($arriving, Scope::all($data))->settings());
     }
 
     // Units and the rail.

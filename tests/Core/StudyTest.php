@@ -107,8 +107,8 @@ final class StudyTest extends TestCase
     {
         yield 'another format' => [['format' => 'picture'], 'format: '];
         yield 'no measure' => [['measure' => null], 'measure: must be a text'];
-        yield 'unknown stop' => [['rail' => [['id' => 's1', 'stop' => 'magic']]], 'rail.0: There is no calculation called “magic”. There are: per-denominator'];
-        yield 'bad setting' => [['rail' => [['id' => 's1', 'stop' => 'rolling', 'settings' => ['window' => 0]]]], 'rail.0: Rolling mean: “window” is 0'];
+        yield 'unknown stop' => [['rail' => [['id' => 's1', 'stop' => 'magic']]], 'rail.0: There is no calculation called “magic”. There are: period, per-day'];
+        yield 'bad setting' => [['rail' => [['id' => 's1', 'stop' => 'rolling', 'settings' => ['window' => 0]]]], 'rail.0: Rolling: “window” is 0'];
         yield 'the same id twice' => [['rail' => array_fill(0, 2, ['id' => 's1', 'stop' => 'rolling'])], 'rail: Rail: two stops have the same id.'];
         yield 'a hue twice' => [['focus' => [['entity' => 'a', 'hue' => 1], ['entity' => 'b', 'hue' => 1]]], 'focus.1: '];
         yield 'backward range' => [['range' => '2020..2019'], 'range: The range ends'];
@@ -147,7 +147,7 @@ final class StudyTest extends TestCase
         self::assertSame(['tarrow'], $study->off);
         self::assertSame('Home leads', $study->words->headline);
         self::assertSame(['Second', '2020'], [$study->name, $study->range?->code()]);
-        self::assertSame(['base' => '2020-01'], $study->rail->stop('s3')?->stop->settings());
+        self::assertSame('2020-01', $study->rail->stop('s3')?->stop->settings()['base']);
         self::assertTrue($study->rail->stop('s2')?->bypassed);
         $study = Changes::apply(Changes::read('words', ['part' => 'headline', 'text' => '']), $study, $data);
         self::assertNull($study->words->headline);

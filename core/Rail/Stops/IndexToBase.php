@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
@@ -27,7 +28,16 @@ use DuskRail\Time\UnknownPeriod;
  */
 final readonly class IndexToBase implements Stop
 {
-    private function __construct(private PeriodRange $base) {}
+    /**
+     * @param 'period'|'first'|'highest'|'event' $at where a series has its base: at the same time for all, at its own first
+     *     or highest value, or in the year that an attribute of its own names
+     */
+    private function __construct(
+        private PeriodRange $base,
+        private string $at = 'period',
+        private string $event = '',
+        private bool $asChange = false,
+    ) {}
 
     public static function type(): string
     {
@@ -69,42 +79,76 @@ final readonly class IndexToBase implements Stop
     public static function from(array $settings): self
     {
         $read = new Settings(self::title(), $settings);
+        /** @var 'period'|'first'|'highest'|'event' $at */
+        $at = $read->oneOf('at', 'period', ['period', 'first', 'highest', 'event']);
         try {
-            return new self(PeriodRange::parse($read->text('base')));
+            return new self(PeriodRange::parse($read->text('base')), $at, $read->text('event'), $read->oneOf('as', 'index', ['index', 'change']) === 'change');
         } catch (UnknownPeriod $problem) {
             throw $read->wrong($problem->getMessage().' For the average of several write first..last, as in 2019-01..2019-06.');
         }
     }
 
-    public function base(): PeriodRange
+    /** The time at which all are 100; null when each has its own. */
+    public function base(): ?PeriodRange
     {
-        return $this->base;
+        return $this->at === 'period' ? $this->base : null;
     }
 
     public function settings(): array
     {
-        return ['base' => $this->base->code()];
+        return ['base' => $this->base->code(), 'at' => $this->at, 'event' => $this->event, 'as' => $this->asChange ? 'change' : 'index'];
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        return "{$this->base->label()} = 100";
+        $base = match ($this->at) {
+            'first' => 'own start',
+            'highest' => 'own highest',
+            'event' => $this->event === '' ? 'own event' : mb_strtolower($this->event),
+            default => $this->base->label(),
+        };
+
+        return $this->asChange ? "change since {$base}" : "{$base} = 100";
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        $several = $this->base->at($arriving->axis->frequency)->count() > 1;
+        $several = $this->at === 'period' && ! $this->asChange && $this->base->at($arriving->axis->frequency)->count() > 1;
 
         return ($several ? 'average of ' : '').$this->label($arriving, $scope);
     }
 
     public function fields(SeriesTable $arriving, Scope $scope): array
     {
-        return [Field::text('base', '100 in', $this->base->code(), 'a year, a period, or first..last')];
+        $fields = [
+            Field::choice('as', 'as', $this->asChange ? 'change' : 'index', ['index' => 'an index, 100', 'change' => 'the change in per cent']),
+            Field::choice('at', $this->asChange ? 'since' : 'in', $this->at, ['period' => 'the same time for all', 'first' => 'each one’s first value', 'highest' => 'each one’s highest value', 'event' => 'a year of its own']),
+        ];
+        if ($this->at === 'event') {
+            $attributes = [];
+            foreach ($scope->entities() as $entity) {
+                foreach (array_keys($entity->attributes) as $name) {
+                    $attributes[(string) $name] = (string) $name;
+                }
+            }
+            unset($attributes['group']);
+            $fields[] = Field::choice('event', 'namely', $this->event, ['' => 'choose …'] + $attributes);
+        }
+        if ($this->at === 'period') {
+            $fields[] = Field::text('base', 'namely', $this->base->code(), 'a year, a period, or first..last');
+        }
+
+        return $fields;
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
+        if (in_array($arriving->unit->sort, [Sort::Rank, Sort::Score, Sort::Points], true) || ($arriving->unit->sort === Sort::Percent && $arriving->kind === Kind::Rate && $this->isChange($arriving))) {
+            return "What arrives here ({$arriving->unit->text()}) has no size that could be 100. Put the index before it.";
+        }
+        if ($this->at !== 'period') {
+            return null;
+        }
         $number = $arriving->axis->frequency === Frequency::Number;
         if ($number !== ($this->base->first->frequency === Frequency::Number)) {
             return "The base {$this->base->label()} is of another kind than the periods here. Write it as one of them, as in {$arriving->axis->period(0)->code()}.";
@@ -118,11 +162,12 @@ final readonly class IndexToBase implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        [$from, $to] = $arriving->axis->positions($this->base) ?? [0, -1];
+        $axis = $arriving->axis;
         $without = $partial = [];
         $names = $scope->entities();
         $table = $arriving->map(
-            function (array $values, string $key) use ($from, $to, $arriving, $names, &$without, &$partial): array {
+            function (array $values, string $key) use ($axis, $arriving, $names, &$without, &$partial): array {
+                [$from, $to] = $this->basePositions($values, $axis, $names[$key]->attributes ?? []);
                 [$mean, $present] = self::mean($values, $from, $to);
                 $name = isset($names[$key]) ? $names[$key]->name : $key;
                 if (! ($mean > 0.0)) {
@@ -138,10 +183,13 @@ final readonly class IndexToBase implements Stop
                     // In this order the mean of the base values comes out as 100, and no factor is rounded beforehand.
                     $indexed[] = $value / $mean * 100.0;
                 }
+                if ($this->asChange) {
+                    $indexed = array_map(static fn(float $v): float => $v - 100.0, $indexed);
+                }
 
                 return $indexed;
             },
-            Unit::index($this->label($arriving, $scope)),
+            $this->asChange ? Unit::of(Sort::Percent) : Unit::index($this->label($arriving, $scope)),
             Kind::Rate,
         );
 
@@ -158,7 +206,7 @@ final readonly class IndexToBase implements Stop
         $remarks = [];
         if ($without !== []) {
             $remarks[] = Remark::saying(
-                Named::few(array_keys($without)).(count($without) === 1 ? ' has' : ' have')." no index on {$this->base->label()}: ".reset($without).'.',
+                Named::few(array_keys($without)).(count($without) === 1 ? ' has' : ' have').' no base'.($this->at === 'period' ? " in {$this->base->label()}" : '').': '.reset($without).'.',
                 implode('; ', array_map(static fn(string $n, string $r): string => "{$n}: {$r}", array_keys($without), $without)),
             );
         }
@@ -181,6 +229,9 @@ final readonly class IndexToBase implements Stop
         if (! is_nan($mean)) {
             return $mean === 0.0 ? 'its base is zero' : 'its base is below zero';
         }
+        if ($this->at === 'event') {
+            return 'its own year is not known or has no value';
+        }
         foreach ($values as $position => $value) {
             if (! is_nan($value)) {
                 $first = $axis->period($position);
@@ -192,6 +243,45 @@ final readonly class IndexToBase implements Stop
         }
 
         return 'it has no values at all';
+    }
+
+    /**
+     * @param list<float> $values
+     * @param array<string, string> $attributes
+     * @return array{int, int} first and last position of the base; an empty stretch when there is none
+     */
+    private function basePositions(array $values, PeriodAxis $axis, array $attributes): array
+    {
+        if ($this->at === 'period') {
+            return $axis->positions($this->base) ?? [0, -1];
+        }
+        if ($this->at === 'event') {
+            $year = $attributes[$this->event] ?? '';
+
+            return preg_match('/^\d{4}$/', $year) === 1 ? $axis->positions(PeriodRange::parse($year)) ?? [0, -1] : [0, -1];
+        }
+        $chosen = null;
+        foreach ($values as $position => $value) {
+            if (! is_nan($value) && ($chosen === null || ($this->at === 'highest' && $value > $values[$chosen]))) {
+                $chosen = $position;
+            }
+        }
+
+        return $chosen === null ? [0, -1] : [$chosen, $chosen];
+    }
+
+    /** Percentages that say how much something changed may be below zero; those of a whole may not. */
+    private function isChange(SeriesTable $arriving): bool
+    {
+        foreach ($arriving->series as $series) {
+            foreach ($series->values as $value) {
+                if ($value < 0.0) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /**

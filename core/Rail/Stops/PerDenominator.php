@@ -7,6 +7,7 @@ namespace DuskRail\Rail\Stops;
 use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\InvalidSetting;
@@ -60,7 +61,7 @@ final readonly class PerDenominator implements Stop
             }
         }
 
-        throw InvalidSetting::because(self::title(), 'none of the measures of the data set can divide what arrives here. '.($arriving->unit->relative ? 'Move it before the index.' : 'Add a file with one that can.'));
+        throw InvalidSetting::because(self::title(), 'none of the measures of the data set can divide what arrives here. '.(! $arriving->unit->isAmount() ? 'Move it before the index.' : 'Add a file with one that can.'));
     }
 
     public static function from(array $settings): self
@@ -138,7 +139,9 @@ final readonly class PerDenominator implements Stop
         $frequency = $arriving->axis->frequency;
 
         return match (true) {
-            $arriving->unit->relative => "An index is no longer an amount, so dividing it by {$name} says nothing. Move this stop before the index.",
+            ! $arriving->unit->isAmount() => $arriving->unit->sort === Sort::Index
+                ? "An index is no longer an amount, so dividing it by {$name} says nothing. Move this stop before the index."
+                : "What arrives here ({$arriving->unit->text()}) is no longer an amount, so dividing it by {$name} says nothing. Move this stop earlier.",
             $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) is a quotient already. Divide the measure itself, at the start of the rail.",
             $measure->kind === Kind::Rate => "{$name} is a quotient already and cannot be a denominator. Choose people, connections or another amount.",
             ($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number) => "{$name} has no periods in common with what arrives here.",
@@ -195,7 +198,19 @@ final readonly class PerDenominator implements Stop
             ...self::named($zero, $scope, "with {$measure->name} of zero somewhere; no value there"),
         ];
 
-        return new Outcome($table, $remarks, $this->note($measure, $arriving));
+        return new Outcome($table->weighedBy(static fn(): array => self::weights($denominators, $alignment)), $remarks, $this->note($measure, $arriving));
+    }
+
+    /** @return array<string, list<float>> by entity key */
+    private static function weights(SeriesTable $denominators, Alignment $alignment): array
+    {
+        $weights = [];
+        foreach ($denominators->series as $key => $series) {
+            [$figures, $places] = $alignment->laid($series);
+            $weights[$key] = array_map(static fn(int $place): float => $figures[$place], $places);
+        }
+
+        return $weights;
     }
 
     private function note(Measure $measure, SeriesTable $arriving): string

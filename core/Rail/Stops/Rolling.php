@@ -4,25 +4,30 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Statistics\RollingExtreme;
 use DuskRail\Statistics\RollingMean;
 use DuskRail\Time\Frequency;
 
 /**
- * The trailing mean of the last periods. A window with fewer values than needed gives no value, so by default a series
+ * The mean, median, sum, lowest or highest of a window of periods, trailing (the last ones) or centred on its middle. A window with fewer values than needed gives no value, so by default a series
  * starts `window − 1` periods late and a gap stays a gap until it has left the window.
  */
 final readonly class Rolling implements Stop
 {
     private const LONGEST = 10_000;
 
+    /** What is taken of a window, and how it is called on the rail. */
+    private const STATISTICS = ['mean' => 'mean', 'median' => 'median', 'sum' => 'sum', 'lowest' => 'low', 'highest' => 'high'];
+
     /** @param int $needed values a window must hold; 0 means all of them */
-    private function __construct(private int $window, private int $needed) {}
+    private function __construct(private int $window, private int $needed, private string $statistic, private bool $centred) {}
 
     public static function type(): string
     {
@@ -31,17 +36,17 @@ final readonly class Rolling implements Stop
 
     public static function title(): string
     {
-        return 'Rolling mean';
+        return 'Rolling';
     }
 
     public static function purpose(): string
     {
-        return 'calms the noise over the last few periods';
+        return 'mean, median, sum … of the last few periods';
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self($arriving->axis->frequency->usualWindow(), 0);
+        return new self($arriving->axis->frequency->usualWindow(), 0, 'mean', false);
     }
 
     public static function from(array $settings): self
@@ -49,23 +54,37 @@ final readonly class Rolling implements Stop
         $read = new Settings(self::title(), $settings);
         $window = $read->whole('window', 12, 2, self::LONGEST);
         $needed = in_array($read->text('needed', 'all'), ['all', '', '0'], true) ? 0 : $read->whole('needed', 0, 1, self::LONGEST);
+        if ($needed !== 0 && $needed < $window && $read->text('statistic', 'mean') === 'sum') {
+            throw $read->wrong('a sum needs every value of its window; with some missing it would be too low. Write “all”, or take the mean.');
+        }
         if ($needed > $window) {
             throw $read->wrong("a window of {$window} cannot hold {$needed} values. Ask for {$window} or fewer, or write “all”.");
         }
 
-        return new self($window, $needed === $window ? 0 : $needed);
+        return new self(
+            $window,
+            $needed === $window ? 0 : $needed,
+            $read->oneOf('statistic', 'mean', array_keys(self::STATISTICS)),
+            $read->oneOf('placed', 'trailing', ['trailing', 'centred']) === 'centred',
+        );
     }
 
     public function settings(): array
     {
-        return ['window' => $this->window, 'needed' => $this->needed === 0 ? 'all' : $this->needed];
+        return [
+            'window' => $this->window,
+            'needed' => $this->needed === 0 ? 'all' : $this->needed,
+            'statistic' => $this->statistic,
+            'placed' => $this->centred ? 'centred' : 'trailing',
+        ];
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
         $frequency = $arriving->axis->frequency;
+        $name = self::STATISTICS[$this->statistic];
 
-        return $frequency === Frequency::Number ? "mean of {$this->window}" : "{$this->window}-{$frequency->value} mean";
+        return ($this->centred ? 'centred ' : '').($frequency === Frequency::Number ? "{$name} of {$this->window}" : "{$this->window}-{$frequency->value} {$name}");
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -78,21 +97,51 @@ final readonly class Rolling implements Stop
         $noun = $arriving->axis->frequency === Frequency::Number ? 'values' : "{$arriving->axis->frequency->value}s";
 
         return [
-            Field::number('window', "mean of the last so many {$noun}:", $this->window),
+            Field::choice('statistic', 'the', $this->statistic, ['mean' => 'mean', 'median' => 'median', 'sum' => 'sum', 'lowest' => 'lowest', 'highest' => 'highest']),
+            Field::choice('placed', 'of a window', $this->centred ? 'centred' : 'trailing', ['trailing' => 'that ends here', 'centred' => 'with this in the middle']),
+            Field::number('window', "of so many {$noun}:", $this->window),
             Field::text('needed', 'values needed:', $this->needed === 0 ? 'all' : (string) $this->needed, '“all”, or a number'),
         ];
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return null;
+        return $this->statistic === 'sum' && $arriving->kind !== Kind::Flow
+            ? ($arriving->kind === Kind::Stock ? 'Levels at several moments do not add up. Take the mean.' : "What arrives here ({$arriving->unit->text()}) is a quotient, and quotients do not add up. Take the mean, or put the sum before the division.")
+            : null;
     }
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
         $needed = $this->needed === 0 ? $this->window : $this->needed;
-        $table = $arriving->map(fn(array $values): array => RollingMean::trailing($values, $this->window, $needed));
+        $window = $this->window;
+        $statistic = match ($this->statistic) {
+            'median' => RollingExtreme::medians(...),
+            'lowest' => RollingExtreme::lowest(...),
+            'highest' => RollingExtreme::highest(...),
+            default => RollingMean::trailing(...),
+        };
+        $table = $arriving->map(
+            fn(array $values): array => $this->centred ? $this->centred($statistic($values, $window, $needed)) : $statistic($values, $window, $needed),
+            $this->statistic === 'sum' ? $arriving->unit->together($arriving->axis->frequency, $window) : null,
+        );
+        if ($this->statistic === 'sum') {
+            $table = $table->map(static fn(array $values): array => array_map(static fn(float $v): float => $v * $window, $values));
+        }
 
         return new Outcome($table, [], $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}");
+    }
+
+    /**
+     * The same results set at the middle of their windows; of an even window one period more lies before than after.
+     *
+     * @param list<float> $trailing
+     * @return list<float>
+     */
+    private function centred(array $trailing): array
+    {
+        $shift = intdiv($this->window - 1, 2);
+
+        return [...array_slice($trailing, $shift), ...array_fill(0, min($shift, count($trailing)), NAN)];
     }
 }

@@ -4,7 +4,7 @@
     $placed = $leg->placed;
     $data = $screen->comparison->data;
     $label = $placed->stop->label($leg->arriving, $data);
-    $state = $placed->bypassed ? 'passed by' : ($leg->refusal !== null ? 'makes no sense here' : ($leg->outcome->table->unit->relative ? 'index' : $leg->outcome->table->unit->text()));
+    $state = $placed->bypassed ? 'passed by' : ($leg->refusal !== null ? 'makes no sense here' : ($leg->outcome->table->unit->sort === \DuskRail\Data\Sort::Index ? 'index' : $leg->outcome->table->unit->text()));
 @endphp
 <li @class(['stop', 'off' => $placed->bypassed, 'refused' => $leg->refusal !== null]) id="stop-{{ $placed->id }}">
     <button type="button" class="name" popovertarget="editor-{{ $placed->id }}" title="{{ $label }}: {{ $state }}{{ $leg->outcome->note === '' ? '' : ', '.$leg->outcome->note }}">

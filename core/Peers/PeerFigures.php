@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Peers;
+
+use DuskRail\Statistics\Quantile;
+
+/** What many series come to in each period: medians, quartiles, means. Missing values are left out. */
+final class PeerFigures
+{
+    /**
+     * @param array<array-key, list<float>> $series all of one length
+     * @param float $share 0.5 for the median
+     * @return list<float> NAN where no series has a value
+     */
+    public static function quantile(array $series, float $share): array
+    {
+        return self::each($series, static fn(array $values): float => Quantile::of($values, $share));
+    }
+
+    /**
+     * @param array<array-key, list<float>> $series
+     * @return list<float>
+     */
+    public static function mean(array $series): array
+    {
+        return self::each($series, static function (array $values): float {
+            $present = array_filter($values, static fn(float $v): bool => ! is_nan($v));
+
+            return $present === [] ? NAN : array_sum($present) / count($present);
+        });
+    }
+
+    /**
+     * The weighted mean: of quotients weighted by their denominators it is the ratio of sums.
+     *
+     * @param array<array-key, list<float>> $series
+     * @param array<array-key, list<float>> $weights under the same keys
+     * @return list<float>
+     */
+    public static function weightedMean(array $series, array $weights): array
+    {
+        $means = [];
+        $count = $series === [] ? 0 : count(reset($series));
+        for ($i = 0; $i < $count; $i++) {
+            $sum = $total = 0.0;
+            foreach ($series as $key => $values) {
+                $weight = $weights[$key][$i] ?? NAN;
+                if (! is_nan($values[$i]) && ! is_nan($weight)) {
+                    $sum += $values[$i] * $weight;
+                    $total += $weight;
+                }
+            }
+            $means[] = $total > 0.0 ? $sum / $total : NAN;
+        }
+
+        return $means;
+    }
+
+    /**
+     * @param array<array-key, list<float>> $series
+     * @param callable(list<float>): float $figure
+     * @return list<float>
+     */
+    public static function each(array $series, callable $figure): array
+    {
+        $figures = [];
+        $rows = array_values($series);
+        for ($i = 0, $count = $rows === [] ? 0 : count($rows[0]); $i < $count; $i++) {
+            $figures[] = $figure(array_column($rows, $i));
+        }
+
+        return $figures;
+    }
+}

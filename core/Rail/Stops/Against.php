@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Better;
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
+use DuskRail\Data\Unit;
+use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\InvalidSetting;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+
+/**
+ * Every line as its difference from, or its ratio to, a yardstick: the focus, another entity, the peers' median, mean,
+ * weighted mean or best quartile, or a fixed target.
+ *
+ * The weighted mean weighs quotients by their denominators, which makes it a ratio of sums: all the leakage over all the
+ * connections. The plain mean is a mean of ratios, in which the smallest counts as much as the largest.
+ */
+final readonly class Against implements Stop
+{
+    private const YARDSTICKS = ['focus', 'median', 'mean', 'weighted', 'quartile', 'target', 'entity'];
+
+    private function __construct(private string $to, private string $as, private float $target, private string $entity) {}
+
+    public static function type(): string
+    {
+        return 'against';
+    }
+
+    public static function title(): string
+    {
+        return 'Against';
+    }
+
+    public static function purpose(): string
+    {
+        return 'the gap to peers, to one of them, to a target';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        return new self('median', $arriving->unit->isAmount() ? 'percent' : 'difference', 0.0, '');
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+        $target = str_replace([',', ' '], '', $read->text('target', '0'));
+        if (! is_numeric($target)) {
+            throw InvalidSetting::because(self::title(), "the target must be a number, not “{$target}”.");
+        }
+
+        return new self($read->oneOf('to', 'median', self::YARDSTICKS), $read->oneOf('as', 'difference', ['difference', 'percent', 'ratio']), (float) $target, $read->text('entity'));
+    }
+
+    public function settings(): array
+    {
+        return ['to' => $this->to, 'as' => $this->as, 'target' => $this->target, 'entity' => $this->entity];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return ($this->as === 'ratio' ? '÷ ' : '− ').$this->yardstick($scope);
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return ($this->as === 'ratio' ? 'ratio to ' : 'difference from ').$this->yardstick($scope);
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        $fields = [
+            Field::choice('as', 'as', $this->as, ['difference' => 'the difference from', 'percent' => 'the difference in per cent from', 'ratio' => 'the ratio to']),
+            Field::choice('to', '', $this->to, [
+                'focus' => 'the first in focus', 'median' => 'the peer median', 'mean' => 'the mean of the peers’ ratios',
+                'weighted' => 'the peers together (ratio of sums)', 'quartile' => 'the peers’ best quartile', 'target' => 'a target', 'entity' => 'another entity',
+            ]),
+        ];
+        if ($this->to === 'target') {
+            $fields[] = Field::number('target', 'of', $this->target);
+        }
+        if ($this->to === 'entity') {
+            $names = [];
+            foreach ($scope->entities() as $key => $entity) {
+                $names[$key] = $entity->name;
+            }
+            $fields[] = Field::choice('entity', 'namely', $this->entity, ['' => 'choose …'] + $names);
+        }
+
+        return $fields;
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        return match (true) {
+            $arriving->unit->sort === Sort::Rank => 'A difference of ranks is not a size. Take it before the rank.',
+            $this->as !== 'difference' && ! in_array($arriving->unit->sort, [Sort::Amount, Sort::Index], true) => "What arrives here is in {$arriving->unit->text()}; take the difference, which is in points.",
+            $this->to === 'focus' && $scope->focus === [] => 'Nothing is in focus. Put a line in focus, or compare with the peer median.',
+            $this->to === 'entity' && $this->entity !== '' && ! isset($arriving->series[$this->entity]) => 'That entity has no figures here. Choose another.',
+            $this->to === 'weighted' && $arriving->weights === null => 'Only quotients right after their division can be weighed by what they were divided by. Put this stop right after “per denominator”, or take the mean of the ratios.',
+            $this->to === 'quartile' && $scope->better === Better::Neither => 'Which quartile is the best depends on whether higher or lower is better, which this measure does not say. Take the median.',
+            default => null,
+        };
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $yardstick = $this->values($arriving, $scope);
+        $as = $this->as;
+        $unit = match ($as) {
+            'difference' => $arriving->unit->difference(),
+            'percent' => Unit::of(Sort::Percent),
+            default => Unit::of(Sort::Score, 'ratio'),
+        };
+
+        return new Outcome($arriving->map(
+            static function (array $values) use ($yardstick, $as): array {
+                $gaps = [];
+                foreach ($values as $i => $value) {
+                    $to = $yardstick[$i];
+                    $gaps[] = match (true) {
+                        $as === 'difference' => $value - $to,
+                        $to === 0.0 => NAN,
+                        $as === 'percent' => ($value / $to - 1.0) * 100.0,
+                        default => $value / $to,
+                    };
+                }
+
+                return $gaps;
+            },
+            $unit,
+            Kind::Rate,
+        ));
+    }
+
+    /** @return list<float> */
+    private function values(SeriesTable $arriving, Scope $scope): array
+    {
+        $peers = $scope->peers($arriving);
+        $none = array_fill(0, $arriving->axis->count, NAN);
+        $values = match ($this->to) {
+            'focus' => $arriving->series[$scope->focus[0] ?? '']->values ?? $none,
+            'entity' => $arriving->series[$this->entity]->values ?? $none,
+            'target' => array_fill(0, $arriving->axis->count, $this->target),
+            'mean' => PeerFigures::mean($peers),
+            'weighted' => PeerFigures::weightedMean($peers, $arriving->weights === null ? [] : ($arriving->weights)()),
+            'quartile' => PeerFigures::quantile($peers, $scope->better === Better::Lower ? 0.25 : 0.75),
+            default => PeerFigures::quantile($peers, 0.5),
+        };
+
+        return $values === [] ? $none : $values;
+    }
+
+    private function yardstick(Scope $scope): string
+    {
+        return match ($this->to) {
+            'focus' => $scope->focus === [] ? 'focus' : $scope->nameOf($scope->focus[0]),
+            'entity' => $this->entity === '' ? 'another' : $scope->nameOf($this->entity),
+            'target' => 'target '.rtrim(rtrim(number_format($this->target, 4), '0'), '.'),
+            'mean' => 'peer mean',
+            'weighted' => 'peers together',
+            'quartile' => 'best quartile',
+            default => 'peer median',
+        };
+    }
+}

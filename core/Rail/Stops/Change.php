@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
+use DuskRail\Data\Unit;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Lag;
+
+/**
+ * The change on the period before, or on the same period a year before.
+ *
+ * Per cent is (value ÷ earlier − 1) × 100; annualised is ((value ÷ earlier) ^ (periods in a year ÷ periods between) − 1)
+ * × 100, the compound annual growth rate. Both need a value above zero to start from: where it is zero or below there is
+ * no result, and that is said. A difference of percentages or indices is in points.
+ */
+final readonly class Change implements Stop
+{
+    private function __construct(private string $on, private string $as) {}
+
+    public static function type(): string
+    {
+        return 'change';
+    }
+
+    public static function title(): string
+    {
+        return 'Change';
+    }
+
+    public static function purpose(): string
+    {
+        return 'on the period before, or on a year ago';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        $yearly = in_array($arriving->axis->frequency, [Frequency::Year, Frequency::Number], true);
+
+        return new self($yearly ? 'previous' : 'year', $arriving->unit->sort === Sort::Amount || $arriving->unit->sort === Sort::Index ? 'percent' : 'difference');
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+
+        return new self(
+            $read->oneOf('on', 'year', ['previous', 'year']),
+            $read->oneOf('as', 'percent', ['difference', 'percent', 'annualised']),
+        );
+    }
+
+    public function settings(): array
+    {
+        return ['on' => $this->on, 'as' => $this->as];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        $noun = $arriving->axis->frequency === Frequency::Number ? 'period' : $arriving->axis->frequency->value;
+
+        return ($this->as === 'annualised' ? 'annualised change' : 'change').($this->on === 'year' ? ' on a year ago' : " on the {$noun} before");
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->label($arriving, $scope);
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        return [
+            Field::choice('on', 'change on', $this->on, ['previous' => 'the period before', 'year' => 'the same period a year before']),
+            Field::choice('as', 'as', $this->as, ['difference' => 'a difference', 'percent' => 'per cent', 'annualised' => 'per cent a year']),
+        ];
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        return match (true) {
+            $this->on === 'year' && $arriving->axis->frequency === Frequency::Number => 'Plain numbers have no year. Take the change on the period before.',
+            $this->as !== 'difference' && ! in_array($arriving->unit->sort, [Sort::Amount, Sort::Index], true) => "What arrives here is in {$arriving->unit->text()}; a per cent of that would mislead. Take the difference, which is in points.",
+            $this->as === 'annualised' && $arriving->axis->frequency === Frequency::Number => 'Plain numbers have no year. Take plain per cent.',
+            default => null,
+        };
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $earlier = Lag::positions($arriving->axis, $this->on === 'year');
+        $power = $this->as === 'annualised' ? $this->power($arriving) : 1.0;
+        $unfit = [];
+        $table = $arriving->map(
+            function (array $values, string $key) use ($earlier, $power, &$unfit): array {
+                $changes = [];
+                $bad = false;
+                if ($this->as === 'difference') {
+                    foreach ($earlier as $i => $from) {
+                        $changes[] = $from < 0 ? NAN : $values[$i] - $values[$from];
+                    }
+
+                    return $changes;
+                }
+                foreach ($earlier as $i => $from) {
+                    $base = $from < 0 ? NAN : $values[$from];
+                    if ($base > 0.0) {
+                        $ratio = $values[$i] / $base;
+                        $changes[] = (($power === 1.0 ? $ratio : ($ratio < 0.0 ? NAN : $ratio ** $power)) - 1.0) * 100.0;
+                    } else {
+                        $bad = $bad || $base <= 0.0;
+                        $changes[] = NAN;
+                    }
+                }
+                if ($bad) {
+                    $unfit[] = $key;
+                }
+
+                return $changes;
+            },
+            $this->as === 'difference' ? $arriving->unit->difference() : Unit::of(Sort::Percent),
+            Kind::Rate,
+        );
+        $names = array_map($scope->nameOf(...), $unfit);
+
+        return new Outcome($table, $names === [] ? [] : [
+            Remark::saying(Named::few($names).(count($names) === 1 ? ' is' : ' are').' zero or below somewhere; there is no per cent of that.', implode(', ', $names))
+                ->withRemedy('Take the difference', ['as' => 'difference']),
+        ]);
+    }
+
+    private function power(SeriesTable $arriving): float
+    {
+        if ($this->on === 'year') {
+            return 1.0;
+        }
+
+        // A mean year of the Gregorian calendar has 365.2425 days.
+        return (float) ($arriving->axis->frequency->perYear() ?? 365.2425 / ($arriving->axis->frequency === Frequency::Week ? 7 : 1));
+    }
+}

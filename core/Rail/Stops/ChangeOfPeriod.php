@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\Series;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\PeriodRange;
+
+/**
+ * Coarser periods: a flow is added up; of a stock the last, first or mean level is taken; a rate is refused, since a
+ * year's rate is not a sum or a mean of its months' rates.
+ *
+ * A period in which a value is missing has none, except the newest while it is unfinished: it is kept and said, left
+ * out, or scaled up to its full length by days.
+ */
+final readonly class ChangeOfPeriod implements Stop
+{
+    private function __construct(private Frequency $to, private string $level, private string $unfinished) {}
+
+    public static function type(): string
+    {
+        return 'period';
+    }
+
+    public static function title(): string
+    {
+        return 'Change of period';
+    }
+
+    public static function purpose(): string
+    {
+        return 'months to quarters, to years …';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        return new self($arriving->axis->frequency === Frequency::Day ? Frequency::Month : Frequency::Year, 'last', 'out');
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+
+        return new self(
+            Frequency::from($read->oneOf('to', 'year', ['week', 'month', 'quarter', 'half-year', 'year'])),
+            $read->oneOf('level', 'last', ['last', 'first', 'mean']),
+            $read->oneOf('unfinished', 'out', ['kept', 'out', 'scaled']),
+        );
+    }
+
+    public function settings(): array
+    {
+        return ['to' => $this->to->value, 'level' => $this->level, 'unfinished' => $this->unfinished];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return "by the {$this->to->value}";
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->label($arriving, $scope);
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        $options = [];
+        foreach (Frequency::cases() as $frequency) {
+            if ($frequency !== Frequency::Number && $arriving->axis->frequency->isFinerThan($frequency)) {
+                $options[$frequency->value] = "{$frequency->value}s";
+            }
+        }
+        $fields = [Field::choice('to', 'by', $this->to->value, $options + [$this->to->value => "{$this->to->value}s"])];
+        if ($arriving->kind === Kind::Stock) {
+            $fields[] = Field::choice('level', 'taking', $this->level, ['last' => 'the last level', 'first' => 'the first level', 'mean' => 'the mean level']);
+        }
+        $fields[] = Field::choice('unfinished', 'the newest, if unfinished,', $this->unfinished, ['out' => 'left out', 'kept' => 'kept as it is', 'scaled' => 'scaled up by days']);
+
+        return $fields;
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        return match (true) {
+            ! $arriving->axis->frequency->isFinerThan($this->to) => "The figures are {$arriving->axis->frequency->adjective()} already and cannot be cut into {$this->to->value}s. Choose a coarser period.",
+            $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) is a quotient; a {$this->to->value}’s is not the sum or mean of its {$arriving->axis->frequency->value}s’. Put this stop before the division, so that it is worked out from its parts.",
+            $arriving->axis->frequency === Frequency::Week && $this->to !== Frequency::Year => 'Weeks do not fit into months or quarters. Choose years, in which a week belongs where its Thursday is.',
+            default => null,
+        };
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $axis = $arriving->axis;
+        if ($axis->count === 0) {
+            return new Outcome($arriving);
+        }
+        $first = $axis->period(0)->in($this->to);
+        $last = $axis->period($axis->count - 1)->in($this->to);
+        $target = PeriodAxis::along(PeriodRange::between($first, $last));
+        $parts = [];
+        for ($i = 0; $i < $axis->count; $i++) {
+            $parts[$axis->period($i)->in($this->to)->ordinal - $target->first][] = $i;
+        }
+        $wholes = [];
+        for ($i = 0; $i < $target->count; $i++) {
+            $wholes[] = PeriodRange::between($target->period($i), $target->period($i))->at($axis->frequency)->count();
+        }
+        $unfinished = [];
+        $series = [];
+        foreach ($arriving->series as $key => $one) {
+            $values = [];
+            $newest = $one->lastPosition() ?? -1;
+            for ($i = 0; $i < $target->count; $i++) {
+                [$value, $open] = $this->combined($one->values, $parts[$i] ?? [], $wholes[$i], $newest, $arriving);
+                $values[] = $value;
+                if ($open) {
+                    $unfinished[$target->period($i)->label()] = true;
+                }
+            }
+            $series[] = new Series((string) $key, $values);
+        }
+        $table = new SeriesTable($target, $arriving->unit->insteadOf($axis->frequency, $this->to->value), $arriving->kind, $series);
+
+        return new Outcome($table, $this->remarks(array_map(strval(...), array_keys($unfinished))));
+    }
+
+    /**
+     * @param list<float> $values
+     * @param list<int> $positions of the parts that the axis has
+     * @return array{float, bool} the value, and whether it is of an unfinished period
+     */
+    private function combined(array $values, array $positions, int $whole, int $newest, SeriesTable $arriving): array
+    {
+        $present = array_values(array_filter($positions, static fn(int $at): bool => ! is_nan($values[$at])));
+        if ($present === []) {
+            return [NAN, false];
+        }
+        // Unfinished is what ends with the series' newest value and misses nothing before it.
+        $complete = count($present) === $whole;
+        $first = $arriving->axis->period($positions[0]);
+        $open = ! $complete
+            && end($present) === $newest
+            && count($present) === $newest - $positions[0] + 1
+            && $first->plus(-1)->in($this->to)->ordinal !== $first->in($this->to)->ordinal;
+        if (! $complete && (! $open || $this->unfinished === 'out')) {
+            return [NAN, $open];
+        }
+        $parts = array_map(static fn(int $at): float => $values[$at], $present);
+        if ($arriving->kind === Kind::Stock) {
+            return [match ($this->level) {
+                'first' => $parts[0],
+                'mean' => array_sum($parts) / count($parts),
+                default => $parts[count($parts) - 1],
+            }, $open];
+        }
+        $sum = array_sum($parts);
+        if ($open && $this->unfinished === 'scaled') {
+            $period = $arriving->axis->period($present[0])->in($this->to);
+            $covered = $arriving->axis->period(end($present))->lastDay() - $period->firstDay() + 1;
+            $sum *= ($period->lastDay() - $period->firstDay() + 1) / $covered;
+        }
+
+        return [$sum, $open];
+    }
+
+    /**
+     * @param list<string> $unfinished
+     * @return list<Remark>
+     */
+    private function remarks(array $unfinished): array
+    {
+        if ($unfinished === []) {
+            return [];
+        }
+        $which = Named::few($unfinished).(count($unfinished) === 1 ? ' is' : ' are');
+
+        return [match ($this->unfinished) {
+            'kept' => Remark::saying("{$which} not finished; the line ends on a part of it.")->withRemedy('Leave it out', ['unfinished' => 'out']),
+            'scaled' => Remark::saying("{$which} not finished; it is scaled up to its full length by days.")->withRemedy('Leave it out', ['unfinished' => 'out']),
+            default => Remark::saying("{$which} not finished and left out.")->withRemedy('Scale it up', ['unfinished' => 'scaled']),
+        }];
+    }
+}

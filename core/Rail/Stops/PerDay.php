@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Time\Calendar;
+use DuskRail\Time\Frequency;
+
+/** Divides a flow by the days of its period, so that February and March compare: all of them, or Monday to Friday. */
+final readonly class PerDay implements Stop
+{
+    private function __construct(private bool $working) {}
+
+    public static function type(): string
+    {
+        return 'per-day';
+    }
+
+    public static function title(): string
+    {
+        return 'Per day';
+    }
+
+    public static function purpose(): string
+    {
+        return 'evens out months of 28 to 31 days';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        return new self(false);
+    }
+
+    public static function from(array $settings): self
+    {
+        return new self((new Settings(self::title(), $settings))->oneOf('days', 'all', ['all', 'working']) === 'working');
+    }
+
+    public function settings(): array
+    {
+        return ['days' => $this->working ? 'working' : 'all'];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->working ? 'per working day' : 'per day';
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->label($arriving, $scope);
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        return [Field::choice('days', 'divided by', $this->working ? 'working' : 'all', ['all' => 'all days of the period', 'working' => 'its days from Monday to Friday'])];
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        $frequency = $arriving->axis->frequency;
+
+        return match (true) {
+            $frequency === Frequency::Day || $frequency === Frequency::Number => 'The periods here are '.($frequency === Frequency::Day ? 'days already' : 'plain numbers, which have no days').'. Remove this stop.',
+            ! in_array($frequency->value, $arriving->unit->per, true) => "What arrives here ({$arriving->unit->text()}) is not counted per {$frequency->value}, so it has no days to be divided by. Put this stop right after the measure.",
+            default => null,
+        };
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $days = [];
+        for ($i = 0; $i < $arriving->axis->count; $i++) {
+            $period = $arriving->axis->period($i);
+            $days[] = $this->working
+                ? Calendar::workingDays($period->firstDay(), $period->lastDay())
+                : $period->lastDay() - $period->firstDay() + 1;
+        }
+
+        return new Outcome($arriving->map(
+            static function (array $values) use ($days): array {
+                $each = [];
+                foreach ($values as $i => $value) {
+                    $each[] = $days[$i] > 0 ? $value / $days[$i] : NAN;
+                }
+
+                return $each;
+            },
+            $arriving->unit->insteadOf($arriving->axis->frequency, $this->working ? 'working day' : 'day'),
+            Kind::Rate,
+        ));
+    }
+}

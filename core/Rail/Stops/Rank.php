@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Better;
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
+use DuskRail\Data\Unit;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+
+/**
+ * The place of each line among those that have a value in the same period. Ties share the better place (1, 2, 2, 4).
+ * As a percentile: the share of the others that are worse, with half of those that are equal.
+ */
+final readonly class Rank implements Stop
+{
+    private function __construct(private string $as, private string $first) {}
+
+    public static function type(): string
+    {
+        return 'rank';
+    }
+
+    public static function title(): string
+    {
+        return 'Rank';
+    }
+
+    public static function purpose(): string
+    {
+        return 'the place among all, period by period';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        return new self('place', 'better');
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+
+        return new self($read->oneOf('as', 'place', ['place', 'percentile']), $read->oneOf('first', 'better', ['better', 'highest', 'lowest']));
+    }
+
+    public function settings(): array
+    {
+        return ['as' => $this->as, 'first' => $this->first];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return ($this->as === 'place' ? 'rank' : 'percentile').($this->lowestFirst($scope) ? ', lowest first' : ', highest first');
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->label($arriving, $scope);
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        return [
+            Field::choice('as', 'as', $this->as, ['place' => 'a place (1 is first)', 'percentile' => 'a percentile (100 is best)']),
+            Field::choice('first', 'first is', $this->first, ['better' => 'the better', 'highest' => 'the highest', 'lowest' => 'the lowest']),
+        ];
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        return $arriving->unit->sort === Sort::Rank ? 'A rank of ranks is the same rank. Remove this stop.' : null;
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $lowestFirst = $this->lowestFirst($scope);
+        $present = $scope->present($arriving);
+        $ranks = [];
+        for ($i = 0; $i < $arriving->axis->count; $i++) {
+            foreach ($this->places(array_filter(array_combine(array_keys($present), array_column($present, $i)), static fn(float $v): bool => ! is_nan($v)), $lowestFirst) as $key => $place) {
+                $ranks[$key][$i] = $place;
+            }
+        }
+        $table = $arriving->map(
+            static fn(array $values, string $key): array => array_map(static fn(int $i): float => $ranks[$key][$i] ?? NAN, array_keys($values)),
+            Unit::of(Sort::Rank, $this->as === 'place' ? 'rank' : 'percentile'),
+            Kind::Rate,
+        );
+
+        return new Outcome($table, $this->first === 'better' && $scope->better === Better::Neither ? [
+            Remark::saying('This measure does not say whether higher or lower is better; the highest is ranked first.')->withRemedy('Lowest first', ['first' => 'lowest']),
+        ] : []);
+    }
+
+    /**
+     * @param array<string, float> $values
+     * @return array<string, float>
+     */
+    private function places(array $values, bool $lowestFirst): array
+    {
+        $lowestFirst ? asort($values) : arsort($values);
+        $count = count($values);
+        $places = $equal = [];
+        $at = 0;
+        $last = null;
+        foreach ($values as $key => $value) {
+            $at++;
+            $place = $last !== null && $value === $last[0] ? $last[1] : $at;
+            $last = [$value, $place];
+            $places[$key] = $place;
+            $equal[$place] = ($equal[$place] ?? 0) + 1;
+        }
+        if ($this->as === 'place') {
+            return array_map(floatval(...), $places);
+        }
+
+        return array_map(static fn(int $place): float => $count < 2 ? NAN : 100.0 * ($count - $place - ($equal[$place] - 1) / 2) / ($count - 1), $places);
+    }
+
+    private function lowestFirst(Scope $scope): bool
+    {
+        return $this->first === 'lowest' || ($this->first === 'better' && $scope->better === Better::Lower);
+    }
+}

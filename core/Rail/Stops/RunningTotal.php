@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Time\Calendar;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+
+/** The total so far: since the start of the data, or from zero in each year, which may start in any month. */
+final readonly class RunningTotal implements Stop
+{
+    /** @param bool $throughGaps count a missing value as nothing; else the total stops until the next start */
+    private function __construct(private string $from, private int $month, private bool $throughGaps) {}
+
+    public static function type(): string
+    {
+        return 'running-total';
+    }
+
+    public static function title(): string
+    {
+        return 'Running total';
+    }
+
+    public static function purpose(): string
+    {
+        return 'the year to date, or since the start';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        return new self($arriving->axis->frequency->perYear() === 1 ? 'start' : 'year', 1, false);
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+
+        return new self(
+            $read->oneOf('from', 'year', ['start', 'year']),
+            $read->whole('month', 1, 1, 12),
+            $read->oneOf('gaps', 'stop', ['stop', 'through']) === 'through',
+        );
+    }
+
+    public function settings(): array
+    {
+        return ['from' => $this->from, 'month' => $this->month, 'gaps' => $this->throughGaps ? 'through' : 'stop'];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->from === 'start' ? 'running total' : 'year to date';
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->label($arriving, $scope).($this->from === 'year' && $this->month !== 1 ? ', years from '.Period::monthShort($this->month) : '');
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        $months = [];
+        for ($month = 1; $month <= 12; $month++) {
+            $months[$month] = Period::monthShort($month);
+        }
+        $fields = [Field::choice('from', 'total', $this->from, ['year' => 'from zero each year', 'start' => 'since the start'])];
+        if ($this->from === 'year') {
+            $fields[] = Field::choice('month', 'years start in', (string) $this->month, $months);
+        }
+        $fields[] = Field::choice('gaps', 'at a gap', $this->throughGaps ? 'through' : 'stop', ['stop' => 'stop', 'through' => 'go on']);
+
+        return $fields;
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        return match (true) {
+            $arriving->kind === Kind::Stock => 'A level at a moment does not add up over time. Choose a flow, or take the mean.',
+            $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) is a quotient, and quotients do not add up. Put the running total before the division.",
+            $this->from === 'year' && $arriving->axis->frequency === Frequency::Number => 'Plain numbers have no year. Take the total since the start.',
+            default => null,
+        };
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $starts = $this->starts($arriving);
+        // A year that the data only join on the way has no total to date; the next one has.
+        $opening = $this->joinsLate($arriving) ? NAN : 0.0;
+        $table = $arriving->map(
+            function (array $values) use ($starts, $opening): array {
+                $totals = [];
+                $total = $opening;
+                foreach ($values as $i => $value) {
+                    if ($starts[$i]) {
+                        $total = 0.0;
+                    }
+                    if (is_nan($value)) {
+                        $totals[] = NAN;
+                        $total = $this->throughGaps ? $total : NAN;
+                    } else {
+                        $totals[] = $total += $value;
+                    }
+                }
+
+                return $totals;
+            },
+            $arriving->unit->timeless($arriving->axis->frequency, $this->from === 'start' ? 'in all' : 'to date'),
+            Kind::Stock,
+        );
+
+        return new Outcome($table, [], $this->throughGaps ? 'gaps counted as nothing' : '');
+    }
+
+    /** @return list<bool> for every position whether the total begins anew there */
+    private function starts(SeriesTable $arriving): array
+    {
+        $starts = [];
+        $year = null;
+        for ($i = 0; $i < $arriving->axis->count; $i++) {
+            $fiscal = $this->from === 'start' ? 0 : $this->fiscalYear($arriving->axis->period($i));
+            $starts[] = $i > 0 && $fiscal !== $year;
+            $year = $fiscal;
+        }
+
+        return $starts;
+    }
+
+    private function joinsLate(SeriesTable $arriving): bool
+    {
+        if ($this->from === 'start' || $arriving->axis->count === 0) {
+            return false;
+        }
+        $first = $arriving->axis->period(0);
+
+        return $this->fiscalYear($first->plus(-1)) === $this->fiscalYear($first);
+    }
+
+    /** By the year in which it starts; a week belongs where its middle is. */
+    private function fiscalYear(Period $period): int
+    {
+        [$year, $month] = Calendar::date(intdiv($period->firstDay() + $period->lastDay(), 2));
+
+        return $year - ($month < $this->month ? 1 : 0);
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
+use DuskRail\Data\Unit;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Statistics\Decomposition;
+
+/** Takes the seasons out, or shows them: classical decomposition, additive or multiplicative. */
+final readonly class Seasonal implements Stop
+{
+    private function __construct(private string $show, private bool $multiplicative) {}
+
+    public static function type(): string
+    {
+        return 'seasonal';
+    }
+
+    public static function title(): string
+    {
+        return 'Seasons';
+    }
+
+    public static function purpose(): string
+    {
+        return 'seasonally adjusted, trend, or the seasons';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        return new self('adjusted', true);
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+
+        return new self($read->oneOf('show', 'adjusted', ['adjusted', 'trend', 'seasonal']), $read->oneOf('model', 'multiplicative', ['multiplicative', 'additive']) === 'multiplicative');
+    }
+
+    public function settings(): array
+    {
+        return ['show' => $this->show, 'model' => $this->multiplicative ? 'multiplicative' : 'additive'];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return match ($this->show) {
+            'trend' => 'trend',
+            'seasonal' => 'seasons',
+            default => 'seasonally adjusted',
+        };
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->label($arriving, $scope).' ('.($this->multiplicative ? 'multiplicative' : 'additive').')';
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        return [
+            Field::choice('show', 'show', $this->show, ['adjusted' => 'seasonally adjusted', 'trend' => 'the trend', 'seasonal' => 'the seasons alone']),
+            Field::choice('model', 'seasons', $this->multiplicative ? 'multiplicative' : 'additive', ['multiplicative' => 'in proportion to the level', 'additive' => 'of the same size at any level']),
+        ];
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        $seasons = $arriving->axis->frequency->perYear() ?? 0;
+
+        return match (true) {
+            $seasons < 2 => ucfirst($arriving->axis->frequency->adjective()).' figures have no seasons of a fixed number a year. Change them to months or quarters first.',
+            $arriving->axis->count < 2 * $seasons => 'Seasons need at least two whole years.',
+            in_array($arriving->unit->sort, [Sort::Rank, Sort::Score], true) => "What arrives here ({$arriving->unit->text()}) has no seasons to take out. Put this stop before it.",
+            default => null,
+        };
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $seasons = (int) $arriving->axis->frequency->perYear();
+        $unfit = [];
+        $table = $arriving->map(
+            function (array $values, string $key) use ($seasons, &$unfit): array {
+                if ($this->multiplicative && array_filter($values, static fn(float $v): bool => $v <= 0.0) !== []) {
+                    $unfit[] = $key;
+
+                    return array_fill(0, count($values), NAN);
+                }
+                $parts = Decomposition::of($values, $seasons, $this->multiplicative);
+                if ($this->show !== 'adjusted') {
+                    return $this->show === 'trend' ? $parts->trend : $parts->seasonal;
+                }
+                $adjusted = [];
+                foreach ($values as $i => $value) {
+                    $adjusted[] = $this->multiplicative ? ($parts->seasonal[$i] === 0.0 ? NAN : $value / $parts->seasonal[$i]) : $value - $parts->seasonal[$i];
+                }
+
+                return $adjusted;
+            },
+            $this->show === 'seasonal' && $this->multiplicative ? Unit::of(Sort::Score, 'times the trend') : null,
+            Kind::Rate,
+        );
+        $names = array_map($scope->nameOf(...), $unfit);
+
+        return new Outcome($table, $names === [] ? [] : [
+            Remark::saying(Named::few($names).(count($names) === 1 ? ' is' : ' are').' zero or below somewhere, so seasons cannot be in proportion to the level.')->withRemedy('Same size at any level', ['model' => 'additive']),
+        ]);
+    }
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
+use DuskRail\Data\Unit;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+
+/**
+ * The share in a total, in per cent: of all that take part, of those in focus, or of the entity's own group.
+ *
+ * A period in which somebody is missing has a total of the others, and that is said. A negative part has no share.
+ */
+final readonly class Share implements Stop
+{
+    private function __construct(private string $of) {}
+
+    public static function type(): string
+    {
+        return 'share';
+    }
+
+    public static function title(): string
+    {
+        return 'Share';
+    }
+
+    public static function purpose(): string
+    {
+        return 'of all, of those in focus, of the group';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        return new self('all');
+    }
+
+    public static function from(array $settings): self
+    {
+        return new self((new Settings(self::title(), $settings))->oneOf('of', 'all', ['all', 'focus', 'group']));
+    }
+
+    public function settings(): array
+    {
+        return ['of' => $this->of];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return match ($this->of) {
+            'focus' => 'share of focus',
+            'group' => 'share of group',
+            default => 'share of all',
+        };
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->label($arriving, $scope);
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        return [Field::choice('of', 'share of', $this->of, ['all' => 'all that take part', 'focus' => 'those in focus', 'group' => 'its own group'])];
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        return match (true) {
+            ! $arriving->unit->isAmount(), $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) does not add up to a whole, so nothing has a share in it. Take the share of the measure itself, at the start of the rail.",
+            $this->of === 'focus' && $scope->focus === [] => 'Nothing is in focus to take a share of. Put some lines in focus, or take the share of all.',
+            default => null,
+        };
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $wholes = [];
+        $missing = $negative = [];
+        foreach ($scope->present($arriving) as $key => $values) {
+            $whole = $this->wholeOf($key, $scope);
+            if ($whole === null) {
+                continue;
+            }
+            $wholes[$whole] ??= array_fill(0, $arriving->axis->count, 0.0);
+            foreach ($values as $i => $value) {
+                if (is_nan($value)) {
+                    $missing[$key] = $key;
+                } elseif ($value < 0.0) {
+                    $negative[$key] = $key;
+                    $wholes[$whole][$i] = NAN;
+                } else {
+                    $wholes[$whole][$i] += $value;
+                }
+            }
+        }
+        $table = $arriving->map(
+            function (array $values, string $key) use ($wholes, $scope): array {
+                $total = $wholes[$this->wholeOf($key, $scope) ?? ''] ?? null;
+                $shares = [];
+                foreach ($values as $i => $value) {
+                    $shares[] = $total === null || ! ($total[$i] > 0.0) ? NAN : $value / $total[$i] * 100.0;
+                }
+
+                return $shares;
+            },
+            Unit::of(Sort::Percent),
+            Kind::Rate,
+        );
+
+        return new Outcome($table, [
+            ...self::remark($missing, $scope, 'without a value in some periods; the total is then of the others'),
+            ...self::remark($negative, $scope, 'below zero in some periods; there are no shares then'),
+        ]);
+    }
+
+    /** Which whole an entity is part of, or null when of none. */
+    private function wholeOf(string $key, Scope $scope): ?string
+    {
+        return match ($this->of) {
+            'focus' => in_array($key, $scope->focus, true) ? 'focus' : null,
+            'group' => $scope->entities()[$key]->group ?? '',
+            default => 'all',
+        };
+    }
+
+    /**
+     * @param array<string, string> $keys
+     * @return list<Remark>
+     */
+    private static function remark(array $keys, Scope $scope, string $what): array
+    {
+        $names = array_map($scope->nameOf(...), array_values($keys));
+
+        return $names === [] ? [] : [Remark::saying(Named::few($names).(count($names) === 1 ? ' is ' : ' are ').$what.'.', implode(', ', $names))];
+    }
+}

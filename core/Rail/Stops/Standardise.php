@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
+use DuskRail\Data\Unit;
+use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Statistics\Quantile;
+
+/**
+ * How far each line is from the middle of all in the same period: in standard deviations from the mean (the sample's,
+ * divided by n − 1), or in interquartile ranges from the median, which an outlier cannot stretch.
+ */
+final readonly class Standardise implements Stop
+{
+    private function __construct(private string $by) {}
+
+    public static function type(): string
+    {
+        return 'standardise';
+    }
+
+    public static function title(): string
+    {
+        return 'Standardise';
+    }
+
+    public static function purpose(): string
+    {
+        return 'how far from the middle of all';
+    }
+
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        return new self('deviations');
+    }
+
+    public static function from(array $settings): self
+    {
+        return new self((new Settings(self::title(), $settings))->oneOf('by', 'deviations', ['deviations', 'quartiles']));
+    }
+
+    public function settings(): array
+    {
+        return ['by' => $this->by];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->by === 'deviations' ? 'z-score' : 'quartile distance';
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->by === 'deviations' ? 'standard deviations from the mean' : 'interquartile ranges from the median';
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        return [Field::choice('by', 'in', $this->by, ['deviations' => 'standard deviations from the mean', 'quartiles' => 'interquartile ranges from the median'])];
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        return in_array($arriving->unit->sort, [Sort::Rank, Sort::Score], true) ? "What arrives here ({$arriving->unit->text()}) has no distances to measure. Put this stop before it." : null;
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $present = $scope->present($arriving);
+        $deviations = $this->by === 'deviations';
+        $middles = $deviations ? PeerFigures::mean($present) : PeerFigures::quantile($present, 0.5);
+        $spreads = PeerFigures::each($present, $deviations ? self::deviation(...) : self::quartileRange(...));
+
+        return new Outcome($arriving->map(
+            static function (array $values) use ($middles, $spreads): array {
+                $scores = [];
+                foreach ($values as $i => $value) {
+                    $scores[] = ($spreads[$i] ?? NAN) > 0.0 ? ($value - $middles[$i]) / $spreads[$i] : NAN;
+                }
+
+                return $scores;
+            },
+            Unit::of(Sort::Score, $deviations ? 'standard deviations' : 'interquartile ranges'),
+            Kind::Rate,
+        ));
+    }
+
+    /** @param list<float> $values */
+    private static function quartileRange(array $values): float
+    {
+        return Quantile::of($values, 0.75) - Quantile::of($values, 0.25);
+    }
+
+    /** @param list<float> $values */
+    private static function deviation(array $values): float
+    {
+        $present = array_filter($values, static fn(float $v): bool => ! is_nan($v));
+        if (count($present) < 2) {
+            return NAN;
+        }
+        $mean = array_sum($present) / count($present);
+        $squares = array_map(static fn(float $v): float => ($v - $mean) ** 2, $present);
+
+        return sqrt(array_sum($squares) / (count($present) - 1));
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Statistics;
+
+/**
+ * Classical seasonal decomposition by moving averages: Kendall and Stuart (1983), “The Advanced Theory of Statistics”,
+ * vol. 3, as R's decompose() does it: a centred moving average (its ends at half weight for an even period) is the trend;
+ * what remains is averaged for each season, and the seasonal figures are centred.
+ */
+final readonly class Decomposition
+{
+    /**
+     * @param list<float> $trend NAN where the window does not reach
+     * @param list<float> $seasonal
+     */
+    private function __construct(public array $trend, public array $seasonal) {}
+
+    /**
+     * @param list<float> $values
+     * @param int $period seasons in a cycle
+     * @param bool $multiplicative trend × season, else trend + season
+     */
+    public static function of(array $values, int $period, bool $multiplicative): self
+    {
+        $trend = self::trend($values, $period);
+        $sums = array_fill(0, $period, 0.0);
+        $counts = array_fill(0, $period, 0);
+        foreach ($values as $i => $value) {
+            $rest = $multiplicative ? ($trend[$i] === 0.0 ? NAN : $value / $trend[$i]) : $value - $trend[$i];
+            if (! is_nan($rest)) {
+                $sums[$i % $period] += $rest;
+                $counts[$i % $period]++;
+            }
+        }
+        $figures = [];
+        foreach ($sums as $season => $sum) {
+            $figures[] = $counts[$season] === 0 ? NAN : $sum / $counts[$season];
+        }
+        $mean = array_sum($figures) / $period;
+        $figures = array_map(static fn(float $f): float => $multiplicative ? $f / $mean : $f - $mean, $figures);
+        $seasonal = [];
+        foreach (array_keys($values) as $i) {
+            $seasonal[] = $figures[$i % $period];
+        }
+
+        return new self($trend, $seasonal);
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<float>
+     */
+    private static function trend(array $values, int $period): array
+    {
+        $half = intdiv($period, 2);
+        $even = $period % 2 === 0;
+        $count = count($values);
+        $trend = [];
+        for ($i = 0; $i < $count; $i++) {
+            if ($i < $half || $i + $half >= $count) {
+                $trend[] = NAN;
+                continue;
+            }
+            $sum = $even ? 0.5 * ($values[$i - $half] + $values[$i + $half]) : $values[$i - $half] + $values[$i + $half];
+            for ($j = $i - $half + 1; $j < $i + $half; $j++) {
+                $sum += $values[$j];
+            }
+            $trend[] = $sum / $period;
+        }
+
+        return $trend;
+    }
+}
