@@ -16,6 +16,7 @@ use DuskRail\Rail\StopCatalogue;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\RollingMean;
 use DuskRail\Time\Calendar;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -46,6 +47,9 @@ final class CalculationTest extends TestCase
         foreach (Table::rows('rolling.csv') as $row) {
             [$name, $window, $needed] = $row;
             $numbers = Table::numbers(array_slice($row, 3));
+            if (str_contains($name, '-')) {
+                continue;
+            }
             if ($window === '') {
                 $series[$name] = $numbers;
                 continue;
@@ -56,6 +60,64 @@ final class CalculationTest extends TestCase
             }
         }
         self::assertSame(3 * 8 * 144, $compared);
+    }
+
+    /** pandas rolling().median(), min(), max() and sum(), made by make/rolling.py from R's AirPassengers with gaps. */
+    public function testOtherRollingStatisticsAgreeWithPandas(): void
+    {
+        [$gappy, $rows] = self::others(['median', 'min', 'max', 'sum']);
+        self::assertCount(15, $rows);
+        foreach ($rows as [$name, $window, $needed, $expected]) {
+            $statistic = ['median' => 'median', 'min' => 'lowest', 'max' => 'highest', 'sum' => 'sum'][$name];
+            $found = self::through($gappy, 'rolling', ['window' => $window, 'needed' => $needed, 'statistic' => $statistic], Kind::Flow);
+            self::assertAlike($expected, $found, 1e-13);
+        }
+    }
+
+    /** pandas pct_change(1) and (12) without filling, and cumsum() within calendar years. */
+    public function testChangesAndYearsToDateAgreeWithPandas(): void
+    {
+        [$gappy, $rows] = self::others(['change', 'todate']);
+        self::assertCount(3, $rows);
+        foreach ($rows as [$name, $periods, , $expected]) {
+            $found = $name === 'change'
+                ? self::through($gappy, 'change', ['on' => $periods === '12' ? 'year' : 'previous', 'as' => 'percent'], Kind::Stock)
+                : self::through(self::series('air'), 'running-total', ['from' => 'year'], Kind::Flow);
+            self::assertAlike($expected, $found, 1e-12);
+        }
+    }
+
+    /** pandas rank(method="min", ascending=False) along the rows of a table with gaps and many ties. */
+    public function testRanksAgreeWithPandas(): void
+    {
+        [, $given] = self::others(['rank']);
+        [, $ranked] = self::others(['ranked']);
+        $measure = Measure::of('x', 'X', '', Kind::Stock, Frequency::Number);
+        $axis = PeriodAxis::of(Frequency::Number, 1, 40);
+        $series = array_map(static fn(int $i): Series => new Series("s{$i}", $given[$i][3]), range(0, 4));
+        $data = new DataInMemory([$measure], array_map(static fn(int $i): Entity => new Entity("s{$i}", "S{$i}"), range(0, 4)), ['x' => new SeriesTable($axis, $measure->unit, Kind::Stock, $series)]);
+        $found = Rail::of()->with(StopCatalogue::make('rank', ['first' => 'highest']))->run($data->table('x'), $data)->table();
+        foreach ($ranked as $i => [, , , $expected]) {
+            self::assertAlike($expected, $found->series["s{$i}"]->values, 0.0);
+        }
+    }
+
+    /** R decompose() of AirPassengers and nottem, multiplicative and additive, made by make/seasons.R. */
+    public function testSeasonalDecompositionAgreesWithR(): void
+    {
+        $compared = 0;
+        $values = [];
+        foreach (Table::rows('seasons.csv') as $row) {
+            [$name, $model, $part] = $row;
+            $numbers = Table::numbers(array_slice($row, 3));
+            if ($part === 'values') {
+                $values = $numbers;
+                continue;
+            }
+            self::assertAlike($numbers, self::through($values, 'seasonal', ['show' => $part, 'model' => $model], Kind::Flow), 1e-12);
+            $compared++;
+        }
+        self::assertSame(8, $compared);
     }
 
     /** R's mean() and window(), made by make/index.R from AirPassengers and EuStockMarkets. */
@@ -129,6 +191,63 @@ final class CalculationTest extends TestCase
         self::assertEqualsWithDelta(1.0, $white->contrast($white), 1e-9);
         self::assertGreaterThanOrEqual(4.5, $white->contrast(Colour::hex('#767676')));
         self::assertLessThan(4.5, $white->contrast(Colour::hex('#777777')));
+    }
+
+    /**
+     * @param list<float> $expected
+     * @param list<float> $found
+     */
+    private static function assertAlike(array $expected, array $found, float $relative): void
+    {
+        self::assertCount(count($expected), $found);
+        foreach ($expected as $i => $value) {
+            is_nan($value) ? self::assertNan($found[$i]) : self::assertEqualsWithDelta($value, $found[$i], max(abs($value), 1.0) * $relative);
+        }
+    }
+
+    /**
+     * @param list<string> $statistics
+     * @return array{list<float>, list<array{string, string, string, list<float>}>} AirPassengers with gaps, and the rows of these statistics
+     */
+    private static function others(array $statistics): array
+    {
+        $rows = [];
+        foreach (Table::rows('rolling.csv') as $row) {
+            $statistic = explode('-', $row[0]);
+            if (isset($statistic[1]) && in_array($statistic[0], $statistics, true)) {
+                $rows[] = [$statistic[0], $row[1], $row[2], Table::numbers(array_slice($row, 3))];
+            }
+        }
+
+        return [self::series('gappy'), $rows];
+    }
+
+    /** @return list<float> */
+    private static function series(string $wanted): array
+    {
+        foreach (Table::rows('rolling.csv') as $row) {
+            if ($row[0] === $wanted && $row[1] === '') {
+                return Table::numbers(array_slice($row, 3));
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * @param list<float> $values by the month from January 1949
+     * @param array<string, mixed> $settings
+     * @return list<float>
+     */
+    private static function through(array $values, string $stop, array $settings, Kind $kind): array
+    {
+        $axis = PeriodAxis::of(Frequency::Month, Period::month(1949, 1)->ordinal, count($values));
+        $measure = Measure::of('x', 'X', 'passengers', $kind, Frequency::Month);
+        $data = new DataInMemory([$measure], [new Entity('e', 'E')], ['x' => new SeriesTable($axis, $measure->unitEach(), $kind, [new Series('e', $values)])]);
+        $run = Rail::of()->with(StopCatalogue::make($stop, $settings))->run($data->table('x'), $data);
+        self::assertNull($run->refused());
+
+        return $run->table()->series['e']->values;
     }
 
     /** @param list<float> $values */
