@@ -11,6 +11,7 @@ use App\Http\Controllers\StudyChangeController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\StudyHistoryController;
 use App\Http\Controllers\UploadController;
+use App\Http\Controllers\WorkingController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/', [DatasetController::class, 'index'])->name('data.index');
@@ -29,6 +30,7 @@ Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('st
 Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
 Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
+Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])->whereNumber('position')->name('working.show');
 Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', ['svg', 'png', 'csv'])->name('hand-over');
 
 Route::get('/palette.css', [PaletteController::class, 'show'])->withoutMiddleware('web')->name('palette');

@@ -7,14 +7,17 @@ namespace App\Data;
 use App\Models\Casts\PackedDoubles;
 use App\Models\Dataset;
 use App\Models\Entity as EntityModel;
+use App\Models\ImportedFile;
 use App\Models\Measure as MeasureModel;
 use App\Models\StoredSeries;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
+use DuskRail\Data\Origin;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\UnknownMeasure;
+use DuskRail\Reading\Observations;
 use DuskRail\Time\PeriodAxis;
 
 /** One version of a data set in the database; what has been read once is kept for the request. */
@@ -70,6 +73,27 @@ final class StoredData implements DataSource
     public function table(string $measureKey): SeriesTable
     {
         return $this->tables[$measureKey] ??= $this->read($measureKey);
+    }
+
+    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
+    {
+        $this->measures();
+        $this->entities();
+        // The newest version that has a cell for it: a later file that did not give the value has no place for it.
+        $versions = StoredSeries::query()
+            ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
+            ->where('entity_id', array_search($entityKey, $this->entityKeys, true))
+            ->where('since', '<=', $this->dataset->version)
+            ->orderByDesc('since')->get();
+        foreach ($versions as $series) {
+            $place = $series->places[$ordinal - $series->first] ?? -1;
+            $file = $place < 0 ? null : ImportedFile::find($series->imported_file_id);
+            if ($file !== null) {
+                return new Origin($file->name, intdiv($place, Observations::COLUMNS) + 1, $place % Observations::COLUMNS + 1);
+            }
+        }
+
+        return null;
     }
 
     private function read(string $measureKey): SeriesTable

@@ -38,4 +38,9 @@ final readonly class DataInMemory implements DataSource
     {
         return $this->tables[$measureKey] ?? throw UnknownMeasure::named($measureKey);
     }
+
+    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
+    {
+        return null;
+    }
 }

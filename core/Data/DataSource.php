@@ -19,4 +19,7 @@ interface DataSource
      * @throws UnknownMeasure
      */
     public function table(string $measureKey): SeriesTable;
+
+    /** Where an observation was read, if that is known. */
+    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin;
 }

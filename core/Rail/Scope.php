@@ -6,6 +6,7 @@ namespace DuskRail\Rail;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\DataSource;
+use DuskRail\Data\Origin;
 use DuskRail\Data\SeriesTable;
 
 /** What a calculation can see: the data set, who is in focus and who is off, and which way is good. */
@@ -49,6 +50,11 @@ final readonly class Scope implements DataSource
     public function table(string $measureKey): SeriesTable
     {
         return $this->data->table($measureKey);
+    }
+
+    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
+    {
+        return $this->data->origin($measureKey, $entityKey, $ordinal);
     }
 
     public function nameOf(string $entity): string

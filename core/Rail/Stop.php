@@ -48,4 +48,12 @@ interface Stop
 
     /** The calculation. Only called when refusal() is null. */
     public function apply(SeriesTable $arriving, Scope $scope): Outcome;
+
+    /**
+     * How the value of one line at one position came about.
+     *
+     * @param SeriesTable $leaving what apply() made of what arrived
+     * @param int $position of the leaving table
+     */
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation;
 }

@@ -100,13 +100,13 @@ async function show(point, aloud) {
     const [title, first, second] = readout.children;
     title.textContent = `${point.line.name}, ${period}`;
     first.textContent = value;
-    second.textContent = rest;
+    second.textContent = rest ? `${rest} · Enter: working` : 'Enter: working';
     readout.hidden = false;
     const box = chart().viewBox.baseVal;
     const right = point.x + 16 + readout.offsetWidth > box.width;
     readout.style.left = `${Math.max(0, right ? point.x - readout.offsetWidth - 14 : point.x + 14)}px`;
     readout.style.top = `${Math.max(0, Math.min(point.y + 16, box.height - readout.offsetHeight - 4))}px`;
-    if (aloud) document.getElementById('spoken').textContent = `${title.textContent}: ${value}. ${rest}`;
+    if (aloud) document.getElementById('spoken').textContent = `${title.textContent}: ${value}. ${rest}. Enter: working`;
 }
 
 function mark(point) {
@@ -146,9 +146,37 @@ document.addEventListener('click', (event) => {
     if (!event.target.closest?.('#chart .chart')) return;
     const label = event.target.closest('.end-label');
     const point = nearest(...inside(event));
-    const key = label?.dataset.line ?? (point && Math.sqrt(point.far) <= ON_LINE ? point.line.key : null);
-    if (key) toggle(key);
+    const hit = point && Math.sqrt(point.far) <= ON_LINE;
+    const key = label?.dataset.line ?? (hit ? point.line.key : null);
+    // A first click keeps a line; on one that is kept, it opens the working of the point.
+    if (key && hit && !label && Number(point.line.series.dataset.hue) > 0) open(point);
+    else if (key) toggle(key);
     else if (chart().querySelector('.series:not([data-hue="0"])')) change({ change: 'release' });
+});
+
+/** The working of a point: every stop with the numbers put in. */
+async function open(point) {
+    const url = chart().dataset.working.replace('LINE', encodeURIComponent(point.line.key)).replace(/0$/, positionOf(point.x));
+    const response = await fetch(url);
+    if (!response.ok) return;
+    const panel = document.getElementById('working');
+    panel.innerHTML = await response.text();
+    panel.showPopover();
+    panel.querySelector('summary, button')?.focus();
+}
+
+document.addEventListener('click', async (event) => {
+    if (!event.target.closest('[data-copy]')) return;
+    const text = document.querySelector('#working .as-text').value;
+    try {
+        await navigator.clipboard.writeText(text);
+        event.target.textContent = 'Copied';
+    } catch {
+        // Without leave to write the clipboard, the text is laid open to be copied by hand.
+        const field = document.querySelector('#working .as-text');
+        field.hidden = false;
+        field.select();
+    }
 });
 
 function toggle(key) {
@@ -160,7 +188,11 @@ document.addEventListener('keydown', (event) => {
     if (!event.target.matches?.('#chart .chart')) return;
     const all = points();
     if (all.length === 0) return;
-    if (event.key === 'Enter' && current) return toggle(current.line.key);
+    if (event.key === 'Enter' && current) return open(current);
+    if (event.key === ' ' && current) {
+        event.preventDefault();
+        return toggle(current.line.key);
+    }
     if (event.key === 'Escape') return show(null);
     if (!['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Home', 'End'].includes(event.key)) return;
     event.preventDefault();

@@ -8,14 +8,14 @@ function place(popover) {
 }
 
 document.addEventListener('toggle', (event) => {
-    if (!event.target.matches?.('.editor') || event.newState !== 'open') return;
+    if (!event.target.matches?.('.editor:not(.working)') || event.newState !== 'open') return;
     place(event.target);
     event.target.querySelector('select, input:not([type=hidden]), button, a')?.focus();
 }, true);
 
 let open;
 document.addEventListener('htmx:before:swap', () => {
-    open = document.querySelector('.editor:popover-open')?.id;
+    open = document.querySelector('.editor:not(.working):popover-open')?.id;
 });
 document.addEventListener('htmx:after:swap', () => {
     const added = document.querySelector('.editor[data-open]');
@@ -30,6 +30,6 @@ document.addEventListener('htmx:after:swap', () => {
     place(popover);
 });
 addEventListener('resize', () => {
-    const popover = document.querySelector('.editor:popover-open');
+    const popover = document.querySelector('.editor:not(.working):popover-open');
     if (popover) place(popover);
 });

@@ -10,6 +10,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
 use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\Outcome;
@@ -140,6 +141,18 @@ final readonly class Against implements Stop
             $unit,
             Kind::Rate,
         ));
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $value = Explanation::number($arriving->series[$key]->values[$position]);
+        $to = Explanation::number($this->values($arriving, $scope)[$position])." ({$this->yardstick($scope)})";
+
+        return Explanation::of(match ($this->as) {
+            'difference' => "{$value} − {$to}",
+            'percent' => "({$value} ÷ {$to} − 1) × 100",
+            default => "{$value} ÷ {$to}",
+        }, $position);
     }
 
     /** @return list<float> */

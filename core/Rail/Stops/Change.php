@@ -8,6 +8,7 @@ use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -136,6 +137,20 @@ final readonly class Change implements Stop
             Remark::saying(Named::few($names).(count($names) === 1 ? ' is' : ' are').' zero or below somewhere; there is no per cent of that.', implode(', ', $names))
                 ->withRemedy('Take the difference', ['as' => 'difference']),
         ]);
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $from = Lag::positions($arriving->axis, $this->on === 'year')[$position];
+        $values = $arriving->series[$key]->values;
+        $now = Explanation::number($values[$position]);
+        $before = $from < 0 ? 'nothing' : Explanation::number($values[$from])." ({$arriving->axis->period($from)->label()})";
+
+        return Explanation::of(match ($this->as) {
+            'difference' => "{$now} − {$before}",
+            'percent' => "({$now} ÷ {$before} − 1) × 100",
+            default => "(({$now} ÷ {$before}) ^ ".Explanation::number($this->power($arriving)).' − 1) × 100',
+        }, $position, $from < 0 ? [] : [$from, $position]);
     }
 
     private function power(SeriesTable $arriving): float

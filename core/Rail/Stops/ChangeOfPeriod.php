@@ -7,6 +7,7 @@ namespace DuskRail\Rail\Stops;
 use DuskRail\Data\Kind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -135,6 +136,17 @@ final readonly class ChangeOfPeriod implements Stop
         $table = new SeriesTable($target, $arriving->unit->insteadOf($axis->frequency, $this->to->value), $arriving->kind, $series);
 
         return new Outcome($table, $this->remarks(array_map(strval(...), array_keys($unfinished))));
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $range = PeriodRange::between($leaving->axis->period($position), $leaving->axis->period($position));
+        [$from, $to] = $arriving->axis->positions($range) ?? [0, -1];
+        $inputs = array_values(array_filter($from <= $to ? range($from, $to) : [], static fn(int $at): bool => ! is_nan($arriving->series[$key]->values[$at])));
+        $how = $arriving->kind === Kind::Flow ? 'sum' : "{$this->level} level";
+        $scaled = $this->unfinished === 'scaled' && count($inputs) < $range->at($arriving->axis->frequency)->count() ? ', scaled up to the whole' : '';
+
+        return Explanation::of("{$how} of ".count($inputs).' values'.$scaled, $inputs === [] ? max(0, $from) : end($inputs), $inputs);
     }
 
     /**

@@ -8,6 +8,7 @@ use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -194,6 +195,22 @@ final readonly class IndexToBase implements Stop
         );
 
         return new Outcome($table, $this->remarks($without, $partial));
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $values = $arriving->series[$key]->values;
+        [$from, $to] = $this->basePositions($values, $arriving->axis, $scope->entities()[$key]->attributes ?? []);
+        [$mean, $present] = self::mean($values, $from, $to);
+        $inputs = array_values(array_filter($from <= $to ? range($from, $to) : [], static fn(int $at): bool => ! is_nan($values[$at])));
+        $base = $present === 0 ? 'its base' : PeriodRange::between($arriving->axis->period($from), $arriving->axis->period($to))->label();
+        $what = $present > 1 ? "mean of {$base}" : $base;
+
+        return Explanation::of(
+            Explanation::number($values[$position]).' ÷ '.Explanation::number($mean)." ({$what}) × 100".($this->asChange ? ' − 100' : ''),
+            $position,
+            $present > 1 ? $inputs : [],
+        );
     }
 
     /**

@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
@@ -97,5 +98,13 @@ final readonly class PerDay implements Stop
             $arriving->unit->insteadOf($arriving->axis->frequency, $this->working ? 'working day' : 'day'),
             Kind::Rate,
         ));
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $period = $arriving->axis->period($position);
+        $days = $this->working ? Calendar::workingDays($period->firstDay(), $period->lastDay()) : $period->lastDay() - $period->firstDay() + 1;
+
+        return Explanation::of(Explanation::number($arriving->series[$key]->values[$position])." ÷ {$days} ".($this->working ? 'working days' : 'days'), $position);
     }
 }

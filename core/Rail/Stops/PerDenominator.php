@@ -9,6 +9,7 @@ use DuskRail\Data\Measure;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\Outcome;
@@ -199,6 +200,25 @@ final readonly class PerDenominator implements Stop
         ];
 
         return new Outcome($table->weighedBy(static fn(): array => self::weights($denominators, $alignment)), $remarks, $this->note($measure, $arriving));
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $measure = $scope->measures()[$this->measure];
+        $denominators = $scope->table($this->measure);
+        $series = $denominators->series[$key] ?? null;
+        $value = Explanation::number($arriving->series[$key]->values[$position]);
+        if ($series === null) {
+            return Explanation::of("{$value} ÷ nothing", $position);
+        }
+        [$figures, $places] = Alignment::of($denominators, $arriving->axis, $this->between, $this->holdsNewest)->laid($series);
+        $place = $places[$position];
+        $carried = $this->between === Between::Carried || ! $arriving->axis->frequency->isFinerThan($measure->frequency);
+        $last = $series->lastPosition() ?? 0;
+        $when = $carried && $arriving->axis->frequency->isFinerThan($measure->frequency) ? ' of '.$denominators->axis->period(min($place, $last))->label() : '';
+        $times = $this->times === 1.0 ? '' : ' × '.Explanation::number($this->times);
+
+        return Explanation::of("{$value} ÷ ".Explanation::number($figures[$place])." {$measure->divisor()->amount}{$when}{$times}", $position);
     }
 
     /** @return array<string, list<float>> by entity key */

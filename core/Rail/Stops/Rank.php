@@ -9,6 +9,7 @@ use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -98,6 +99,14 @@ final readonly class Rank implements Stop
         return new Outcome($table, $this->first === 'better' && $scope->better === Better::Neither ? [
             Remark::saying('This measure does not say whether higher or lower is better; the highest is ranked first.')->withRemedy('Lowest first', ['first' => 'lowest']),
         ] : []);
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $values = array_column($scope->present($arriving), $position);
+        $count = count(array_filter($values, static fn(float $v): bool => ! is_nan($v)));
+
+        return Explanation::of('place of '.Explanation::number($arriving->series[$key]->values[$position])." among {$count} values".($this->lowestFirst($scope) ? ', the lowest first' : ', the highest first'), $position);
     }
 
     /**

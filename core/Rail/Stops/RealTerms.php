@@ -8,6 +8,7 @@ use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\Outcome;
@@ -124,6 +125,14 @@ final readonly class RealTerms implements Stop
         );
 
         return new Outcome($table, $lacks ? [Remark::saying('The price index is missing for some periods; there is no value in them.')] : []);
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $value = $arriving->series[$key]->values[$position];
+        $factor = $leaving->series[$key]->values[$position] / ($value === 0.0 ? NAN : $value);
+
+        return Explanation::of(Explanation::number($value).' × '.Explanation::number($factor)." (prices of {$this->prices->label()} over prices of {$arriving->axis->period($position)->label()})", $position);
     }
 
     /** @return array<string, Measure> measures that are called a price index, else all rates */

@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
@@ -14,6 +15,7 @@ use DuskRail\Rail\Stop;
 use DuskRail\Statistics\RollingExtreme;
 use DuskRail\Statistics\RollingMean;
 use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodRange;
 
 /**
  * The mean, median, sum, lowest or highest of a window of periods, trailing (the last ones) or centred on its middle. A window with fewer values than needed gives no value, so by default a series
@@ -130,6 +132,18 @@ final readonly class Rolling implements Stop
         }
 
         return new Outcome($table, [], $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}");
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $last = $this->centred ? $position + intdiv($this->window - 1, 2) : $position;
+        $first = max(0, $last - $this->window + 1);
+        $last = min($last, $arriving->axis->count - 1);
+        $values = $arriving->series[$key]->values;
+        $inputs = array_values(array_filter(range($first, $last), static fn(int $at): bool => ! is_nan($values[$at])));
+        $span = PeriodRange::between($arriving->axis->period($first), $arriving->axis->period($last))->label();
+
+        return Explanation::of(self::STATISTICS[$this->statistic].' of '.count($inputs)." values, {$span}", $position, $inputs);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
@@ -120,6 +121,18 @@ final readonly class RunningTotal implements Stop
         );
 
         return new Outcome($table, [], $this->throughGaps ? 'gaps counted as nothing' : '');
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $starts = $this->starts($arriving);
+        $first = $position;
+        while ($first > 0 && ! $starts[$first]) {
+            $first--;
+        }
+        $inputs = array_values(array_filter(range($first, $position), static fn(int $at): bool => ! is_nan($arriving->series[$key]->values[$at])));
+
+        return Explanation::of('sum of '.count($inputs)." values since {$arriving->axis->period($first)->label()}", $position, $inputs);
     }
 
     /** @return list<bool> for every position whether the total begins anew there */

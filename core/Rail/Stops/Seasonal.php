@@ -8,6 +8,7 @@ use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -117,5 +118,18 @@ final readonly class Seasonal implements Stop
         return new Outcome($table, $names === [] ? [] : [
             Remark::saying(Named::few($names).(count($names) === 1 ? ' is' : ' are').' zero or below somewhere, so seasons cannot be in proportion to the level.')->withRemedy('Same size at any level', ['model' => 'additive']),
         ]);
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $value = $arriving->series[$key]->values[$position];
+        $result = $leaving->series[$key]->values[$position];
+
+        return Explanation::of(match (true) {
+            $this->show === 'trend' => 'centred mean over one year around '.Explanation::number($value),
+            $this->show === 'seasonal' => 'mean of this season’s values against the trend, over all years',
+            $this->multiplicative => Explanation::number($value).' ÷ '.Explanation::number($value / ($result === 0.0 ? NAN : $result)).' (its season)',
+            default => Explanation::number($value).' − '.Explanation::number($value - $result).' (its season)',
+        }, $position);
     }
 }

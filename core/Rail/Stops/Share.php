@@ -8,6 +8,7 @@ use DuskRail\Data\Kind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -121,6 +122,19 @@ final readonly class Share implements Stop
             ...self::remark($missing, $scope, 'without a value in some periods; the total is then of the others'),
             ...self::remark($negative, $scope, 'below zero in some periods; there are no shares then'),
         ]);
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $value = $arriving->series[$key]->values[$position];
+        $share = $leaving->series[$key]->values[$position];
+        $whole = match ($this->of) {
+            'focus' => 'those in focus',
+            'group' => 'its group',
+            default => 'all',
+        };
+
+        return Explanation::of(Explanation::number($value).' ÷ '.Explanation::number($share === 0.0 ? NAN : $value / $share * 100.0)." ({$whole}) × 100", $position);
     }
 
     /** Which whole an entity is part of, or null when of none. */

@@ -9,6 +9,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
 use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
@@ -93,6 +94,21 @@ final readonly class Standardise implements Stop
             Unit::of(Sort::Score, $deviations ? 'standard deviations' : 'interquartile ranges'),
             Kind::Rate,
         ));
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $present = $scope->present($arriving);
+        $deviations = $this->by === 'deviations';
+        $values = array_column($present, $position);
+        $middle = $deviations ? (PeerFigures::mean($present)[$position] ?? NAN) : Quantile::of($values, 0.5);
+        $spread = $deviations ? self::deviation($values) : self::quartileRange($values);
+
+        return Explanation::of(
+            '('.Explanation::number($arriving->series[$key]->values[$position]).' − '.Explanation::number($middle).') ÷ '.Explanation::number($spread)
+                .($deviations ? ' (mean and standard deviation of all)' : ' (median and interquartile range of all)'),
+            $position,
+        );
     }
 
     /** @param list<float> $values */

@@ -14,6 +14,7 @@
         'data-to' => (string) $comparison->to,
         'data-top' => (string) $screen->chart->plot->top,
         'data-bottom' => (string) $screen->chart->plot->bottom,
+        'data-working' => route('working.show', [$screen->study, 'LINE', 0]),
         'data-readouts' => route('readouts.show', [$screen->study, 'LINE']).'?at='.$screen->study->revision_id,
     ]) !!}
     <div class="readout" id="readout" hidden><b></b><span></span><span></span></div>

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Data;
+
+/** The cell of a file that an observation was read from. */
+final readonly class Origin
+{
+    /**
+     * @param int $row as a spreadsheet counts: the first line is 1
+     * @param int $column likewise
+     */
+    public function __construct(public string $file, public int $row, public int $column) {}
+
+    public function text(): string
+    {
+        return "{$this->file}, row {$this->row}, column {$this->column}";
+    }
+}

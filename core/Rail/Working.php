@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+use DuskRail\Data\Origin;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sort;
+
+/** How one plotted value came about: every stop with the numbers put in, from the row of the file to the chart. */
+final readonly class Working
+{
+    /** @param list<WorkingStep> $steps from the file on */
+    private function __construct(public string $entity, public string $period, public array $steps, public ?Origin $origin) {}
+
+    /**
+     * @param int $position of the table that the run ends in
+     */
+    public static function of(Run $run, Scope $scope, string $measure, string $key, int $position): self
+    {
+        $steps = [];
+        $at = $position;
+        foreach (array_reverse($run->legs) as $leg) {
+            if ($leg->placed->bypassed || $leg->refusal !== null) {
+                continue;
+            }
+            $leaving = $leg->outcome->table;
+            $explanation = $leg->placed->stop->explain($leg->arriving, $leaving, $scope, $key, $at);
+            $inputs = [];
+            foreach ($explanation->inputs as $input) {
+                $inputs[] = ['period' => $leg->arriving->axis->period($input)->label(), 'value' => Explanation::number($leg->arriving->series[$key]->values[$input]), 'position' => $input];
+            }
+            array_unshift($steps, new WorkingStep(
+                $leg->placed->stop->label($leg->arriving, $scope),
+                $leaving->axis->period($at)->label(),
+                $explanation->text,
+                self::result($leaving, $key, $at),
+                $inputs,
+            ));
+            $at = $explanation->at;
+        }
+        $period = $run->origin->axis->period($at);
+        array_unshift($steps, new WorkingStep($scope->measures()[$measure]->name, $period->label(), '', self::result($run->origin, $key, $at), []));
+
+        return new self($scope->nameOf($key), $run->table()->axis->period($position)->label(), $steps, $scope->origin($measure, $key, $period->ordinal));
+    }
+
+    /** The same as plain text, to be pasted into a mail. */
+    public function text(): string
+    {
+        $lines = ["{$this->entity}, {$this->period}"];
+        foreach ($this->steps as $step) {
+            $lines[] = "{$step->stop}: ".($step->equation === '' ? '' : "{$step->equation} = ").$step->result;
+            foreach ($step->inputs as $input) {
+                $lines[] = "    {$input['period']}: {$input['value']}";
+            }
+        }
+        if ($this->origin !== null) {
+            $lines[] = $this->origin->text();
+        }
+
+        return implode("\n", $lines);
+    }
+
+    private static function result(SeriesTable $table, string $key, int $position): string
+    {
+        return trim(Explanation::number($table->series[$key]->values[$position]).($table->unit->sort === Sort::Index ? '' : " {$table->unit->text()}"));
+    }
+}

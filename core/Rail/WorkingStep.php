@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+/** One line of a working. */
+final readonly class WorkingStep
+{
+    /** @param list<array{period: string, value: string, position: int}> $inputs the values that went in, when there are several */
+    public function __construct(
+        public string $stop,
+        public string $period,
+        public string $equation,
+        public string $result,
+        public array $inputs,
+    ) {}
+}
