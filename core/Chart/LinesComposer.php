@@ -28,7 +28,7 @@ final readonly class LinesComposer
         $narrow = $width < 560;
         $axisType = Type::text($narrow ? 12.5 : 13.5);
         $scale = $this->scale($comparison, $height - $this->timeRoom($comparison, $width, $axisType));
-        $ticks = Ticks::between($scale->low, $scale->high, max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
+        $ticks = Ticks::between(min($scale->low, $scale->high), max($scale->low, $scale->high), max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
         $ends = $this->ends($comparison, Type::text($narrow ? 14 : 15.5, 700), $width * ($narrow ? 0.3 : 0.34));
         $left = 14.0 + max(0.0, ...array_map(fn(float $v): float => $this->measure->width($ticks->label($v), $axisType), $ticks->values));
         $right = $width - ($ends === [] ? 18.0 : 26.0 + max(array_column($ends, 'width')));
@@ -55,17 +55,14 @@ final readonly class LinesComposer
 
     private function scale(Comparison $comparison, float $bottom): Scale
     {
-        $low = INF;
-        $high = -INF;
-        foreach ($comparison->present() as $line) {
-            for ($i = $comparison->from; $i <= $comparison->to; $i++) {
-                $value = $line->values[$i];
-                $low = $value < $low ? $value : $low;
-                $high = $value > $high ? $value : $high;
-            }
+        [$low, $high] = $comparison->extremes();
+        if ($comparison->run->table()->unit->text() === 'rank' && $low <= $high) {
+            // The first place is on top.
+            return new Scale($high + 0.5, 0.5, $bottom, 14.0);
         }
+        $scale = Scale::vertical($low <= $high ? [$low, $high] : [], $bottom, 14.0);
 
-        return Scale::vertical($low <= $high ? [$low, $high] : [], $bottom, 14.0);
+        return $comparison->study->fromZero && $scale->low > 0.0 ? new Scale(0.0, $scale->high, $bottom, 14.0) : $scale;
     }
 
     /** The span that is 100 on average, shaded. */

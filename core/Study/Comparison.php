@@ -7,11 +7,11 @@ namespace DuskRail\Study;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Measure;
 use DuskRail\Data\Numerals;
+use DuskRail\Data\Sort;
 use DuskRail\Data\UnknownMeasure;
-use DuskRail\Rail\Remark;
+use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
-use DuskRail\Statistics\Quantile;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\UnknownPeriod;
 
@@ -60,8 +60,9 @@ final readonly class Comparison
 
         return new self(
             $study, $scope, $data->measures()[$study->measure], $run, $table->axis, $from, $to, $lines,
-            $study->median ? self::median($peers, $table->axis->count) : [],
-            Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
+            // A median of places says nothing.
+            $study->median && $table->unit->sort !== Sort::Rank ? PeerFigures::quantile($peers, 0.5) : [],
+            $table->unit->sort === Sort::Rank ? 0 : Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
         );
     }
 
@@ -124,20 +125,34 @@ final readonly class Comparison
         return $lines;
     }
 
-    /** @return list<array{remark: Remark, stop: string}> what ought to be known about the figures, and at which stop it arose */
-    public function remarks(): array
+    /** The lowest value shown; INF when there is none. */
+    public function lowest(): float
     {
-        $remarks = [];
-        foreach ($this->run->legs as $leg) {
-            if ($leg->refusal !== null) {
-                $remarks[] = ['remark' => Remark::saying("{$leg->placed->stop::title()} is passed by: {$leg->refusal}"), 'stop' => $leg->placed->id];
-            }
-            foreach ($leg->outcome->remarks as $remark) {
-                $remarks[] = ['remark' => $remark, 'stop' => $leg->placed->id];
+        return $this->extremes()[0];
+    }
+
+    /** Whether the vertical axis would start above zero: where zero is further than a third of the height away. */
+    public function isCut(): bool
+    {
+        [$low, $high] = $this->extremes();
+
+        return ! $this->study->fromZero && $low <= $high && $low > 0.0 && $low > $high * 0.35;
+    }
+
+    /** @return array{float, float} lowest and highest value of the lines that take part, as far as shown */
+    public function extremes(): array
+    {
+        $low = INF;
+        $high = -INF;
+        foreach ($this->present() as $line) {
+            for ($i = $this->from; $i <= $this->to; $i++) {
+                $value = $line->values[$i];
+                $low = $value < $low ? $value : $low;
+                $high = $value > $high ? $value : $high;
             }
         }
 
-        return $remarks;
+        return [$low, $high];
     }
 
     public function format(float $value): string
@@ -168,19 +183,5 @@ final readonly class Comparison
         }
 
         return null;
-    }
-
-    /**
-     * @param list<list<float>> $peers
-     * @return list<float>
-     */
-    private static function median(array $peers, int $count): array
-    {
-        $median = [];
-        for ($i = 0; $i < $count; $i++) {
-            $median[] = Quantile::of(array_column($peers, $i), 0.5);
-        }
-
-        return $median;
     }
 }

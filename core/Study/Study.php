@@ -20,6 +20,8 @@ final readonly class Study
      * @param array<string, int> $focus hue 1–6 by entity key, in the order in which they were chosen
      * @param list<string> $off entity keys taken out of the comparison
      * @param PeriodRange|null $range the periods shown; null for all that there are
+     * @param bool $fromZero start the vertical axis at zero however far that is
+     * @param list<string> $dismissed ids of signals that were put away
      */
     public function __construct(
         public string $name,
@@ -32,6 +34,8 @@ final readonly class Study
         public RosterSort $sort = RosterSort::Name,
         public bool $median = true,
         public Words $words = new Words(),
+        public bool $fromZero = false,
+        public array $dismissed = [],
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -45,7 +49,7 @@ final readonly class Study
         return new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
     }
 
-    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, median?: bool, words?: Words} $parts */
+    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, median?: bool, words?: Words, fromZero?: bool, dismissed?: list<string>} $parts */
     public function with(array $parts): self
     {
         return new self(
@@ -59,6 +63,8 @@ final readonly class Study
             $parts['sort'] ?? $this->sort,
             $parts['median'] ?? $this->median,
             $parts['words'] ?? $this->words,
+            $parts['fromZero'] ?? $this->fromZero,
+            $parts['dismissed'] ?? $this->dismissed,
         );
     }
 

@@ -44,6 +44,8 @@ final class StudyDocument
             'sort' => $study->sort->value,
             'median' => $study->median,
             'words' => $study->words->toArray(),
+            'fromZero' => $study->fromZero,
+            'dismissed' => $study->dismissed,
         ];
     }
 
@@ -78,6 +80,8 @@ final class StudyDocument
             self::enum(RosterSort::class, $document['sort'] ?? RosterSort::Name->value, 'sort'),
             ($document['median'] ?? true) === true,
             $words,
+            ($document['fromZero'] ?? false) === true,
+            array_values(array_map(self::string(...), self::list($document, 'dismissed'))),
         );
     }
 

@@ -21,6 +21,7 @@ final class ArrowsTest
         'Peers' => ['Statistics'],
         'Rail' => ['Time', 'Data', 'Statistics', 'Peers'],
         'Study' => ['Time', 'Data', 'Statistics', 'Peers', 'Rail'],
+        'Signals' => ['Time', 'Data', 'Statistics', 'Peers', 'Rail', 'Study'],
         'Chart' => ['Time', 'Data', 'Statistics', 'Peers', 'Rail', 'Study'],
     ];
 

@@ -1,16 +1,17 @@
-@php($remarks = $screen->comparison->remarks())
+@php($notices = \DuskRail\Signals\Signals::of($screen->comparison))
 <ul class="signals" id="signals" aria-label="Signals">
-    @foreach ($remarks as ['remark' => $remark, 'stop' => $stop])
+    @foreach ($notices as $notice)
         <li>
             <svg width="14" height="14" aria-hidden="true"><path d="M2 12V2h8l-2.2 3L10 8H3.6" fill="none" stroke="var(--warn)" stroke-width="1.8"/></svg>
-            @if ($remark->detail !== '')
-                <details><summary>{{ $remark->sentence }}</summary><p>{{ $remark->detail }}</p></details>
+            @if ($notice->detail !== '')
+                <details><summary>{{ $notice->sentence }}</summary><p>{{ $notice->detail }}</p></details>
             @else
-                <span>{{ $remark->sentence }}</span>
+                <span>{{ $notice->sentence }}</span>
             @endif
-            @if ($remark->remedy !== '')
-                <x-change :study="$screen->study" change="change-stop" :with="['id' => $stop, 'settings' => $remark->remedySettings]" class="remedy">{{ $remark->remedy }}</x-change>
+            @if ($notice->remedy !== '')
+                <x-change :study="$screen->study" :change="$notice->input['change']" :with="$notice->input" class="remedy">{{ $notice->remedy }}</x-change>
             @endif
+            <x-change :study="$screen->study" change="dismiss" :with="['signal' => $notice->id]" class="dismiss" aria-label="Put away: {{ $notice->sentence }}" title="Put away">×</x-change>
         </li>
     @endforeach
 </ul>

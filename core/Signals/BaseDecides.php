@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Signals;
+
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Line;
+use DuskRail\Time\PeriodRange;
+
+/** How many comparisons of a focus line with another would turn if the base were another: the ranking depends on the choice. */
+final class BaseDecides implements Signal
+{
+    public function notice(Comparison $comparison): ?Notice
+    {
+        $index = IndexAtEnd::in($comparison);
+        $focus = $comparison->focus();
+        if ($index === null || $focus === []) {
+            return null;
+        }
+        $worst = null;
+        foreach ($index->others() as $base) {
+            [$turned, $of, $example] = $this->turned($comparison, $focus, $index, $base);
+            if ($turned > 0 && ($worst === null || $turned > $worst['turned'])) {
+                $worst = ['turned' => $turned, 'of' => $of, 'example' => $example, 'base' => $base];
+            }
+        }
+        if ($worst === null) {
+            return null;
+        }
+
+        return Notice::saying(
+            "base-decides-{$index->base->code()}",
+            "The base decides: with {$worst['base']->label()}, {$worst['example']}".($worst['turned'] > 1 ? ", and {$worst['turned']} of {$worst['of']} comparisons with the focus would turn." : ' (1 of '.$worst['of'].' comparisons).'),
+        )->mendedBy("Try {$worst['base']->label()}", 'change-stop', ['id' => $index->stop, 'settings' => ['base' => IndexAtEnd::code($worst['base'])]]);
+    }
+
+    /**
+     * @param list<Line> $focus
+     * @return array{int, int, string} how many turn, of how many, and one of them in words
+     */
+    private function turned(Comparison $comparison, array $focus, IndexAtEnd $index, PeriodRange $base): array
+    {
+        $turned = $of = 0;
+        $example = '';
+        foreach ($focus as $line) {
+            $mine = $index->mean($line->key, $base) / $index->mean($line->key, $index->base);
+            foreach ($comparison->present() as $other) {
+                if ($other->key === $line->key || $other->last !== $line->last || $line->last === null) {
+                    continue;
+                }
+                $theirs = $index->mean($other->key, $base) / $index->mean($other->key, $index->base);
+                if (is_nan($mine) || is_nan($theirs) || $mine <= 0.0 || $theirs <= 0.0) {
+                    continue;
+                }
+                $of++;
+                $now = $other->latest() <=> $line->latest();
+                $then = $other->latest() / $theirs <=> $line->latest() / $mine;
+                if ($now * $then < 0) {
+                    $turned++;
+                    $example = $example === '' ? "{$other->name} would end ".($then > 0 ? 'above' : 'below')." {$line->name}" : $example;
+                }
+            }
+        }
+
+        return [$turned, $of, $example];
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Signals;
+
+use DuskRail\Study\Comparison;
+
+/** A line that ends well before the others: the entity may have been merged or renamed. */
+final class EndedLines implements Signal
+{
+    public function notice(Comparison $comparison): ?Notice
+    {
+        $year = max(1, $comparison->axis->frequency->perYear() ?? 12);
+        foreach ($comparison->present() as $line) {
+            if ($line->last !== null && $line->last < $comparison->to - $year) {
+                $period = $comparison->axis->period($line->last)->label();
+
+                return Notice::saying("ended-{$line->key}", "{$line->name} ends in {$period}: was it merged into another, or renamed?")
+                    ->mendedBy('Take it off', 'state', ['entity' => $line->key, 'state' => 'off']);
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Signals;
+
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Stops\IndexToBase;
+use DuskRail\Study\Comparison;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodRange;
+
+/** The index that a rail ends in, and what its values would be on another base. */
+final readonly class IndexAtEnd
+{
+    private function __construct(public string $stop, public PeriodRange $base, public SeriesTable $arriving) {}
+
+    public static function in(Comparison $comparison): ?self
+    {
+        $legs = array_values(array_filter($comparison->run->legs, static fn($leg): bool => ! $leg->placed->bypassed && $leg->refusal === null));
+        $last = $legs === [] ? null : $legs[count($legs) - 1];
+        $base = $last?->placed->stop instanceof IndexToBase ? $last->placed->stop->base() : null;
+
+        return $last === null || $base === null ? null : new self($last->placed->id, $base->at($last->arriving->axis->frequency), $last->arriving);
+    }
+
+    /** @return list<PeriodRange> bases of the same length before and after this one, as far as the data reach */
+    public function others(): array
+    {
+        $length = $this->base->count();
+        $others = [];
+        for ($by = 1; $by < 60; $by++) {
+            foreach ([-$by, $by] as $steps) {
+                $other = PeriodRange::between($this->base->first->plus($steps * $length), $this->base->last->plus($steps * $length));
+                $positions = $this->arriving->axis->positions($other);
+                if ($positions !== null && $positions[1] - $positions[0] + 1 === $length) {
+                    $others[] = $other;
+                }
+            }
+        }
+
+        return $others;
+    }
+
+    /** The mean of a line over a base; NAN when a value is missing there. */
+    public function mean(string $line, PeriodRange $base): float
+    {
+        $positions = $this->arriving->axis->positions($base);
+        if ($positions === null || ! isset($this->arriving->series[$line]) || $positions[1] - $positions[0] + 1 < $base->count()) {
+            return NAN;
+        }
+        $values = array_slice($this->arriving->series[$line]->values, $positions[0], $positions[1] - $positions[0] + 1);
+
+        return array_sum($values) / count($values);
+    }
+
+    /** The base as a user would write it. */
+    public static function code(PeriodRange $range): string
+    {
+        $year = Period::year($range->first->yearNumber());
+
+        return $range->label() === $year->label() ? $year->code() : $range->code();
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Study\Changes;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Study\InvalidStudy;
+use DuskRail\Study\Study;
+
+/** Puts a signal away for this study. */
+final readonly class Dismiss implements Change
+{
+    private function __construct(private string $signal) {}
+
+    public static function name(): string
+    {
+        return 'dismiss';
+    }
+
+    public static function from(array $input): self
+    {
+        $signal = (new Input($input))->text('signal');
+
+        return new self(preg_match('/^[A-Za-z0-9#.-]{1,120}$/', $signal) === 1 ? $signal : throw InvalidStudy::because('There is no such signal.'));
+    }
+
+    public function apply(Study $study, DataSource $data): Study
+    {
+        return $study->with(['dismissed' => array_values(array_unique([...$study->dismissed, $this->signal]))]);
+    }
+
+    public function said(DataSource $data): string
+    {
+        return 'Put a signal away';
+    }
+}
