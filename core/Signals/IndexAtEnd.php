@@ -24,12 +24,12 @@ final readonly class IndexAtEnd
         return $last === null || $base === null ? null : new self($last->placed->id, $base->at($last->arriving->axis->frequency), $last->arriving);
     }
 
-    /** @return list<PeriodRange> bases of the same length before and after this one, as far as the data reach */
+    /** @return list<PeriodRange> the two bases of the same length before this one and the two after, as far as the data reach */
     public function others(): array
     {
         $length = $this->base->count();
         $others = [];
-        for ($by = 1; $by < 60; $by++) {
+        for ($by = 1; $by <= 2; $by++) {
             foreach ([-$by, $by] as $steps) {
                 $other = PeriodRange::between($this->base->first->plus($steps * $length), $this->base->last->plus($steps * $length));
                 $positions = $this->arriving->axis->positions($other);

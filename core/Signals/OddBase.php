@@ -9,12 +9,12 @@ use DuskRail\Study\Comparison;
 use DuskRail\Time\PeriodRange;
 
 /**
- * A line whose base was freakish: over 15 % from the mean of the stretches before and after it, and over four times as
+ * A line whose base was freakish: over 8 % from the mean of the stretches before and after it, and over four times as
  * far as the lines usually are (common practice, no source). Its index misleads ever after.
  */
 final class OddBase implements Signal
 {
-    private const FAR = 0.15;
+    private const FAR = 0.08;
 
     public function notice(Comparison $comparison): ?Notice
     {

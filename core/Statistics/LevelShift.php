@@ -65,6 +65,12 @@ final readonly class LevelShift
                 [$best, $most] = [$i, $move];
             }
         }
+        // Medians of a few values are blind to one period more or less; the values themselves are not.
+        foreach ([$best - 1, $best + 1] as $near) {
+            if (abs(($values[$near] ?? NAN) - ($values[$near - 1] ?? NAN)) > abs($values[$best] - $values[$best - 1])) {
+                $best = $near;
+            }
+        }
 
         return $best;
     }

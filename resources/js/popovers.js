@@ -14,7 +14,9 @@ document.addEventListener('toggle', (event) => {
 }, true);
 
 let open;
-document.addEventListener('htmx:before:swap', () => {
+let chosen;
+document.addEventListener('htmx:before:swap', (event) => {
+    chosen = event.detail.ctx?.sourceElement?.closest?.('.menu');
     open = document.querySelector('.editor:not(.working):popover-open')?.id;
 });
 document.addEventListener('htmx:after:swap', () => {
@@ -22,10 +24,8 @@ document.addEventListener('htmx:after:swap', () => {
     const popover = added ?? (open && document.getElementById(open));
     added?.removeAttribute('data-open');
     // A menu has done its work once something was chosen from it.
-    if (!popover || (!added && popover.matches('.menu'))) {
-        document.querySelector('.menu:popover-open')?.hidePopover();
-        return;
-    }
+    if (chosen) document.querySelector('.menu:popover-open')?.hidePopover();
+    if (!popover || (chosen && !added)) return;
     if (!popover.matches(':popover-open')) popover.showPopover();
     place(popover);
 });

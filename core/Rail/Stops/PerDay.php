@@ -96,7 +96,8 @@ final readonly class PerDay implements Stop
                 return $each;
             },
             $arriving->unit->insteadOf($arriving->axis->frequency, $this->working ? 'working day' : 'day'),
-            Kind::Rate,
+            // What flows on a day is a level: it can be divided by people and shared out, but no longer added up over time.
+            Kind::Stock,
         ));
     }
 

@@ -1,17 +1,22 @@
-@php($notices = \DuskRail\Signals\Signals::of($screen->comparison))
-<ul class="signals" id="signals" aria-label="Signals">
-    @foreach ($notices as $notice)
-        <li>
-            <svg width="14" height="14" aria-hidden="true"><path d="M2 12V2h8l-2.2 3L10 8H3.6" fill="none" stroke="var(--warn)" stroke-width="1.8"/></svg>
-            @if ($notice->detail !== '')
-                <details><summary>{{ $notice->sentence }}</summary><p>{{ $notice->detail }}</p></details>
-            @else
-                <span>{{ $notice->sentence }}</span>
-            @endif
-            @if ($notice->remedy !== '')
-                <x-change :study="$screen->study" :change="$notice->input['change']" :with="$notice->input" class="remedy">{{ $notice->remedy }}</x-change>
-            @endif
-            <x-change :study="$screen->study" change="dismiss" :with="['signal' => $notice->id]" class="dismiss" aria-label="Put away: {{ $notice->sentence }}" title="Put away">×</x-change>
-        </li>
-    @endforeach
-</ul>
+@php
+    $notices = \DuskRail\Signals\Signals::of($screen->comparison);
+    // The first two are said; of the others it is said that they are there.
+    [$said, $more] = [array_slice($notices, 0, 2), array_slice($notices, 2)];
+@endphp
+<div class="signals" id="signals">
+    <ul aria-label="Signals">
+        @foreach ($said as $notice)
+            <x-notice :study="$screen->study" :notice="$notice" />
+        @endforeach
+    </ul>
+    @if ($more !== [])
+        <details id="more-signals">
+            <summary>{{ count($more) }} more</summary>
+            <ul aria-label="More signals">
+                @foreach ($more as $notice)
+                    <x-notice :study="$screen->study" :notice="$notice" />
+                @endforeach
+            </ul>
+        </details>
+    @endif
+</div>

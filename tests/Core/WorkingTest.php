@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Kind;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Rail\Working;
+use DuskRail\Signals\Notice;
+use DuskRail\Signals\Signals;
+use DuskRail\Statistics\LevelShift;
+use DuskRail\Study\Changes\Changes;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\LineState;
+use DuskRail\Study\Study;
+use PHPUnit\Framework\TestCase;
+
+/** That every point can be opened, and that what would mislead is noticed, with a remedy that works. */
+final class WorkingTest extends TestCase
+{
+    public function testAPointListsEveryStopWithTheNumbersPutIn(): void
+    {
+        $data = Make::leakage();
+        $study = Make::study(
+            $data,
+            StopCatalogue::make('per-denominator', ['measure' => 'connections', 'times' => 1e6]),
+            StopCatalogue::make('rolling', ['window' => 3]),
+            StopCatalogue::make('index', ['base' => '2019-03..2019-12']),
+        );
+        $comparison = Comparison::of($study, $data);
+        $working = Working::of($comparison->run, $comparison->data, 'leakage', 'home', 14);
+        self::assertSame([
+            ['Leakage', '', '114 Ml per month'],
+            ['÷ connections', '114 ÷ 52,000 connections of 2020 × 1,000,000', '2,192.31 l per connection per month'],
+            ['3-month mean', 'mean of 3 values, Jan 2020 – Mar 2020', '2,173.08 l per connection per month'],
+            ['Mar 2019 – Dec 2019 = 100', '2,173.08 ÷ 2,110 (mean of Mar 2019 – Dec 2019) × 100', '102.989'],
+        ], array_map(static fn($step): array => [$step->stop, $step->equation, $step->result], $working->steps));
+        self::assertSame(['January 2020', 'February 2020', 'March 2020'], array_column($working->steps[2]->inputs, 'period'));
+        self::assertCount(10, $working->steps[3]->inputs);
+        self::assertStringContainsString("÷ connections: 114 ÷ 52,000 connections of 2020 × 1,000,000 = 2,192.31 l per connection per month\n", $working->text());
+    }
+
+    /** Each stop in turn: the left side of what it prints, worked out again, is the right side. */
+    public function testWhatIsPrintedComesToWhatIsPlotted(): void
+    {
+        $monthly = array_map(static fn(int $i): float => 100 + 7 * sin($i) + $i, range(0, 35));
+        $data = Make::data([
+            'flow' => ['Ml', Kind::Flow, '2021-01', ['home' => $monthly, 'a' => array_reverse($monthly), 'b' => array_map(static fn(float $v): float => $v * 1.3, $monthly)]],
+            'people' => ['people', Kind::Stock, '2021', ['home' => [900, 950, 990], 'a' => [400, 410, 420], 'b' => [500, 500, 480]]],
+            'price' => ['2021 = 100', Kind::Rate, '2021-01', ['all' => range(100, 135)]],
+        ]);
+        $compared = 0;
+        foreach ([
+            ['per-denominator', ['measure' => 'people', 'times' => 1000, 'between' => 'straight']], ['per-day', []], ['per-day', ['days' => 'working']],
+            ['real-terms', ['index' => 'price', 'prices' => '2021']], ['index', ['base' => '2021']], ['index', ['at' => 'first', 'base' => '2021', 'as' => 'change']],
+            ['change', ['on' => 'year', 'as' => 'percent']], ['change', ['on' => 'previous', 'as' => 'difference']], ['change', ['on' => 'previous', 'as' => 'annualised']],
+            ['share', []], ['against', ['to' => 'median', 'as' => 'percent']], ['against', ['to' => 'mean']], ['standardise', []], ['seasonal', []], ['seasonal', ['model' => 'additive']],
+        ] as [$stop, $settings]) {
+            $run = Make::run($data, $stop, $settings);
+            self::assertNull($run->refused());
+            $step = Working::of($run, Scope::all($data), 'flow', 'home', 20)->steps[1];
+            $plotted = $run->table()->series['home']->values[20];
+            self::assertEqualsWithDelta($plotted, self::workedOut($step->equation), max(1e-4, abs($plotted) * 2e-5) * 8, "{$stop}: {$step->equation}");
+            $compared++;
+        }
+        self::assertSame(15, $compared);
+        // Of those that gather many values, the values themselves come to the result.
+        foreach ([['rolling', ['window' => 5, 'statistic' => 'sum'], 1.0], ['rolling', ['window' => 5], 0.2], ['running-total', [], 1.0], ['period', ['to' => 'quarter'], 1.0]] as [$stop, $settings, $factor]) {
+            $run = Make::run($data, $stop, $settings);
+            $step = Working::of($run, Scope::all($data), 'flow', 'home', 6)->steps[1];
+            $sum = array_sum(array_map(static fn(array $input): float => (float) str_replace(',', '', $input['value']), $step->inputs));
+            self::assertEqualsWithDelta($run->table()->series['home']->values[6], $sum * $factor, 0.01, $stop);
+        }
+    }
+
+    public function testAFreakishBaseAndARankingThatHangsOnItAreNoticedAndMended(): void
+    {
+        $level = static fn(float $before, float $base, float $after): array => [$before, $base, $after, $after];
+        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2018', [
+            'home' => $level(100, 100, 90), 'freak' => $level(100, 150, 95), 'a' => $level(100, 101, 100), 'b' => $level(100, 99, 98), 'c' => $level(100, 100, 97),
+        ]]]);
+        $study = Make::study($data, StopCatalogue::make('index', ['base' => '2019']));
+        $notices = self::notices($study, $data);
+        self::assertStringStartsWith('2019 was no ordinary base for Freak: 54 % above the time before and after', $notices[0]->sentence);
+        self::assertStringContainsString('The base decides: with 2018, Freak would end above Home (1 of 4 comparisons)', $notices[1]->sentence);
+        $mended = Changes::apply(Changes::read((string) $notices[0]->input['change'], $notices[0]->input), $study, $data);
+        self::assertSame(['base' => '2018', 'at' => 'period', 'event' => '', 'as' => 'index'], $mended->rail->stop('s1')?->stop->settings());
+        self::assertStringNotContainsString('no ordinary base', implode(' ', array_map(static fn(Notice $n): string => $n->sentence, self::notices($mended, $data))));
+    }
+
+    public function testAnUnfinishedEndAnEndedLineGapsAndTooManyColoursAreNoticed(): void
+    {
+        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2020', [
+            'home' => [10, 11, 12, 13, 14], 'a' => [1, null, 3, 4, null], 'b' => [5, 6, null, null, null], 'c' => [7, 8, 9, 10, null], 'd' => [0, 1, 2, 3, 4],
+        ]]]);
+        $study = array_reduce(['a', 'b', 'c'], static fn(Study $s, string $key): Study => $s->withState($key, LineState::Focus), Make::study($data));
+        $sentences = array_map(static fn(Notice $n): string => $n->sentence, self::notices($study, $data));
+        self::assertSame([
+            '2024 has come in for 2 of 4 only.',
+            'B ends in 2021: was it merged into another, or renamed?',
+            'A has a gap; its line is left open there.',
+            '4 lines are in colour; a reader follows two or three.',
+        ], $sentences);
+        $until = self::notices($study, $data)[0];
+        $mended = Changes::apply(Changes::read('range', $until->input), $study, $data);
+        self::assertSame('2020..2023', $mended->range?->code());
+    }
+
+    public function testACutAxisIsSaidMendedAndCanBePutAway(): void
+    {
+        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2020', ['home' => [80, 90], 'a' => [85, 100]]]]);
+        $study = Make::study($data);
+        [$cut] = self::notices($study, $data);
+        self::assertSame('The axis is cut: it starts near 80, not at zero.', $cut->sentence);
+        $whole = Changes::apply(Changes::read('axis', $cut->input), $study, $data);
+        self::assertSame('The axis starts at zero.', self::notices($whole, $data)[0]->sentence);
+        $away = Changes::apply(Changes::read('dismiss', ['signal' => $cut->id]), $study, $data);
+        self::assertSame([], self::notices($away, $data));
+    }
+
+    public function testAStepIsFoundWhereItIsAndNoneInATrendOrASeason(): void
+    {
+        mt_srand(3);
+        $noise = static fn(): float => 1 + 0.02 * (mt_rand() / mt_getrandmax() - 0.5);
+        $season = static fn(int $i): float => 1 + 0.2 * sin($i * M_PI / 6);
+        $step = array_map(static fn(int $i): float => 100 * $noise() * $season($i) * ($i >= 51 ? 1.25 : 1.0), range(0, 119));
+        $found = LevelShift::in($step, 12);
+        self::assertNotNull($found);
+        self::assertEqualsWithDelta(51, $found->position, 2);
+        self::assertEqualsWithDelta(0.25, $found->share, 0.04);
+        self::assertNull(LevelShift::in(array_map(static fn(int $i): float => 100 * $noise() * $season($i), range(0, 119)), 12));
+        self::assertNull(LevelShift::in(array_map(static fn(int $i): float => 100 * $noise() * 1.015 ** $i, range(0, 119)), 12));
+    }
+
+    /** @return list<Notice> */
+    private static function notices(Study $study, DataInMemory $data): array
+    {
+        return Signals::of(Comparison::of($study, $data));
+    }
+
+    /** A printed equation, read as arithmetic: words and parentheses of words are left out. */
+    private static function workedOut(string $equation): float
+    {
+        $plain = (string) preg_replace('/\((?![\d(−])[^()]*\)|\([^()]*[a-z]{3}[^()]*\)/u', '', $equation);
+        $plain = (string) preg_replace('/[a-zA-Z%’,]+( of \d{4})?/u', '', str_replace(',', '', $plain));
+        $plain = strtr($plain, ['÷' => '/', '×' => '*', '−' => '-', '^' => '**']);
+        self::assertMatchesRegularExpression('#^[\d\s.()*/+-]+$#', $plain, $equation);
+
+        return (float) eval("return {$plain};");
+    }
+}
