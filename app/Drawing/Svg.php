@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use DuskRail\Chart\Area;
 use DuskRail\Chart\Box;
 use DuskRail\Chart\Dot;
 use DuskRail\Chart\Group;
@@ -103,6 +104,7 @@ final readonly class Svg
             $mark instanceof Words => $this->words($mark),
             $mark instanceof Group => $this->group($mark),
             $mark instanceof Box => $this->box($mark),
+            $mark instanceof Area => sprintf('<path transform="scale(.1)" d="%s" fill="%s" opacity="%s"/>', ltrim(str_replace('M', 'ZM', self::path($mark->pieces)), 'Z').'Z', $this->ink($mark->ink), $mark->opacity),
             $mark instanceof Dot => sprintf('<circle cx="%s" cy="%s" r="%s" fill="%s"/>', self::number($mark->x), self::number($mark->y), self::number($mark->radius), $this->ink($mark->ink)),
             $mark instanceof Placed => sprintf('<g transform="translate(%s %s)">%s</g>', self::number($mark->x), self::number($mark->y), implode('', array_map($this->mark(...), $mark->marks))),
             default => '',

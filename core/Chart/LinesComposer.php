@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Stops\IndexToBase;
+use DuskRail\Study\Band;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\Line;
 use DuskRail\Study\LineState;
@@ -36,6 +38,7 @@ final readonly class LinesComposer
 
         return new Scene($width, $height, [
             $this->base($comparison, $plot),
+            self::band($comparison, $plot, $scale),
             $this->valueAxis($ticks, $scale, $plot, $axisType),
             $this->baseLabel($comparison, $plot),
             $this->timeAxis($comparison, $plot, $axisType),
@@ -73,6 +76,27 @@ final readonly class LinesComposer
         return new Group('base', $span === null ? [] : [
             new Box($span[0], $plot->top, $span[1] - $span[0], $plot->bottom - $plot->top, Ink::Tint),
         ]);
+    }
+
+    /** Where the middle of the peers lies, shaded. */
+    private static function band(Comparison $comparison, PlotArea $plot, Scale $scale): Group
+    {
+        $peers = array_map(static fn(Line $line): array => $line->values, $comparison->inState(LineState::Peer));
+        if ($comparison->study->band === Band::None || count($peers) < 4) {
+            return new Group('band', []);
+        }
+        $tail = $comparison->study->band->tail();
+        $upper = Pieces::of(PeerFigures::quantile($peers, 1 - $tail), $plot, $scale);
+        $lower = Pieces::of(PeerFigures::quantile($peers, $tail), $plot, $scale);
+        $outlines = [];
+        foreach ($upper as $i => $piece) {
+            foreach (array_reverse(array_chunk($lower[$i], 2)) as $point) {
+                array_push($piece, ...$point);
+            }
+            $outlines[] = $piece;
+        }
+
+        return new Group('band', [new Area($outlines, Ink::Peer, 0.45)]);
     }
 
     /** Its name, on a ground of its own so that no gridline runs through the words. */
@@ -166,15 +190,17 @@ final readonly class LinesComposer
         $weight = count($peers) > 60 ? 1.0 : 1.3;
         $grain = count($peers) * ($plot->to - $plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
         foreach ($peers as $line) {
-            $groups[] = new Group('series', [new Stroke(Pieces::of($line->values, $plot, $scale), Ink::Peer, $weight, [], $grain)], self::facts($line));
+            $groups[] = new Group('series', self::strokes($line->values, $comparison, $plot, $scale, Ink::Peer, $weight, $grain), self::facts($line));
         }
         if ($comparison->median !== [] && count($peers) > 1) {
             $groups[] = new Group('median', [new Stroke(Pieces::of($comparison->median, $plot, $scale), Ink::Median, 2.0)]);
         }
         foreach (array_reverse($comparison->focus()) as $line) {
-            $pieces = Pieces::of($line->values, $plot, $scale);
             $ink = Ink::focus($line->hue);
-            $marks = [new Stroke($pieces, Ink::Sheet, 6.0), new Stroke($pieces, $ink, 3.0)];
+            $marks = [
+                ...self::strokes($line->values, $comparison, $plot, $scale, Ink::Sheet, 6.0),
+                ...self::strokes($line->values, $comparison, $plot, $scale, $ink, 3.0),
+            ];
             if ($line->last !== null) {
                 $marks[] = new Dot($plot->x($line->last), $scale->at($line->latest()), 4.5, $ink);
             }
@@ -182,6 +208,35 @@ final readonly class LinesComposer
         }
 
         return $groups;
+    }
+
+    /**
+     * A line, and what there is of unfinished periods dashed after it.
+     *
+     * @param list<float> $values
+     * @return list<Stroke> the finished part last, since that is what the pointer reads first
+     */
+    private static function strokes(array $values, Comparison $comparison, PlotArea $plot, Scale $scale, Ink $ink, float $width, float $grain = 0.1): array
+    {
+        $open = $comparison->run->open();
+        if ($open === null || $open > $plot->to || $open <= $plot->from) {
+            return [new Stroke(Pieces::of($values, $plot, $scale), $ink, $width, [], $grain)];
+        }
+        $rest = $values;
+        $finished = $values;
+        for ($i = $plot->from; $i <= $plot->to; $i++) {
+            if ($i >= $open) {
+                $finished[$i] = NAN;
+            }
+            if ($i < $open - 1) {
+                $rest[$i] = NAN;
+            }
+        }
+
+        return [
+            new Stroke(Pieces::of(array_values($rest), $plot, $scale), $ink, $width, [5.0, 5.0], $grain),
+            new Stroke(Pieces::of(array_values($finished), $plot, $scale), $ink, $width, [], $grain),
+        ];
     }
 
     /** @return array<string, string> */

@@ -11,7 +11,8 @@ final readonly class Outcome
 {
     /**
      * @param list<Remark> $remarks
+     * @param int|null $open first position of values that are of unfinished periods
      * @param string $note a choice made inside the stop that its unit does not show, said beside the unit
      */
-    public function __construct(public SeriesTable $table, public array $remarks = [], public string $note = '') {}
+    public function __construct(public SeriesTable $table, public array $remarks = [], public string $note = '', public ?int $open = null) {}
 }

@@ -17,6 +17,22 @@ final readonly class Run
         return $this->legs === [] ? $this->origin : $this->legs[count($this->legs) - 1]->outcome->table;
     }
 
+    /** First position whose values are of unfinished periods, as far as the axis has stayed the same since that was found. */
+    public function open(): ?int
+    {
+        $axis = $this->table()->axis;
+        foreach (array_reverse($this->legs) as $leg) {
+            if ($leg->outcome->table->axis != $axis) {
+                return null;
+            }
+            if ($leg->outcome->open !== null) {
+                return $leg->outcome->open;
+            }
+        }
+
+        return null;
+    }
+
     /** The first stop that was refused, or null. */
     public function refused(): ?Leg
     {

@@ -12,6 +12,8 @@ use DuskRail\Data\UnknownMeasure;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
+use DuskRail\Rail\Stops\Rolling;
+use DuskRail\Rail\Stops\RunningTotal;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\UnknownPeriod;
 
@@ -123,6 +125,18 @@ final readonly class Comparison
         });
 
         return $lines;
+    }
+
+    /** Whether neighbouring values share what they are made of. */
+    public function isSmoothed(): bool
+    {
+        foreach ($this->run->legs as $leg) {
+            if (! $leg->placed->bypassed && $leg->refusal === null && ($leg->placed->stop instanceof Rolling || $leg->placed->stop instanceof RunningTotal)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** The lowest value shown; INF when there is none. */

@@ -36,6 +36,7 @@ final readonly class Study
         public Words $words = new Words(),
         public bool $fromZero = false,
         public array $dismissed = [],
+        public Band $band = Band::None,
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -49,7 +50,7 @@ final readonly class Study
         return new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
     }
 
-    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, median?: bool, words?: Words, fromZero?: bool, dismissed?: list<string>} $parts */
+    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, median?: bool, words?: Words, fromZero?: bool, dismissed?: list<string>, band?: Band} $parts */
     public function with(array $parts): self
     {
         return new self(
@@ -65,6 +66,7 @@ final readonly class Study
             $parts['words'] ?? $this->words,
             $parts['fromZero'] ?? $this->fromZero,
             $parts['dismissed'] ?? $this->dismissed,
+            $parts['band'] ?? $this->band,
         );
     }
 

@@ -46,6 +46,7 @@ final class StudyDocument
             'words' => $study->words->toArray(),
             'fromZero' => $study->fromZero,
             'dismissed' => $study->dismissed,
+            'band' => $study->band->value,
         ];
     }
 
@@ -82,6 +83,7 @@ final class StudyDocument
             $words,
             ($document['fromZero'] ?? false) === true,
             array_values(array_map(self::string(...), self::list($document, 'dismissed'))),
+            self::enum(Band::class, $document['band'] ?? Band::None->value, 'band'),
         );
     }
 

@@ -23,8 +23,12 @@ document.addEventListener('chart:drawn', forget);
 /** The points of every line, as they are drawn. */
 function points() {
     lines ??= [...chart().querySelectorAll('.series')].map((series) => {
-        const path = [...series.querySelectorAll('path')].at(-1);
-        return { series, key: series.dataset.line, name: series.dataset.name, xy: coordinates(path) };
+        // Without the pale ground that a line in focus is drawn on; an unfinished end is a stroke of its own.
+        const paths = [...series.querySelectorAll('path')].filter((path) => path.getAttribute('stroke') !== 'var(--sheet)');
+        // The first point of that is the last of the finished part.
+        const [finished, open] = paths.reverse().map(coordinates);
+        const xy = open ? [...finished, ...open.slice(2)] : finished;
+        return { series, key: series.dataset.line, name: series.dataset.name, xy };
     });
     return lines;
 }

@@ -139,6 +139,13 @@ final class Browser
         return (string) $this->find($selector)->getAttribute($name);
     }
 
+    public function property(string $selector, string $name): string
+    {
+        $value = $this->find($selector)->getDomProperty($name);
+
+        return is_string($value) ? $value : '';
+    }
+
     public function run(string $script): mixed
     {
         return $this->web->executeScript($script);

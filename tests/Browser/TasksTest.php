@@ -170,7 +170,7 @@ final class TasksTest extends TestCase
         $shown = $browser->text('#readout span');
         $browser->press(WebDriverKeys::ENTER);
         $browser->see('#working', 'Veldmere Water, October 2025')->see('#working', 'monthly.csv, row 588, column 5');
-        $lines = explode("\n", (string) $browser->run('return document.querySelector("#working .as-text").value'));
+        $lines = explode("\n", $browser->property('#working .as-text', 'value'));
         $step = static fn(string $start): string => array_values(array_filter($lines, static fn(string $l): bool => str_starts_with($l, $start)))[0] ?? '';
         $numbers = static function (string $text): array {
             preg_match_all('/(?<![\w.])−?\d[\d,]*(?:\.\d+)?/u', $text, $found);
@@ -213,7 +213,7 @@ final class TasksTest extends TestCase
         self::assertSame('stop-s3', $browser->attribute('#stop-s1 + li', 'id'));
         $browser->write('#s3-base', 'long ago');
         $browser->see('#message', '“long ago” is not a period');
-        self::assertSame('long ago', $browser->find('#s3-base')->getDomProperty('value'));
+        self::assertSame('long ago', $browser->property('#s3-base', 'value'));
     }
 
     #[TestWith(['/', 1280, 800])]

@@ -4,18 +4,23 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DuskRail\Data\Better;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Kind;
+use DuskRail\Data\Measure;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
 use DuskRail\Statistics\LevelShift;
+use DuskRail\Statistics\Trend;
 use DuskRail\Study\Changes\Changes;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\LineState;
+use DuskRail\Study\Standing;
 use DuskRail\Study\Study;
+use DuskRail\Time\Frequency;
 use PHPUnit\Framework\TestCase;
 
 /** That every point can be opened, and that what would mislead is noticed, with a remedy that works. */
@@ -76,6 +81,24 @@ final class WorkingTest extends TestCase
         }
     }
 
+    public function testAFocusStandsAmongItsPeersNowAndAYearBeforeWithAVerdictOnItsCourse(): void
+    {
+        $data = Make::data(['leakage' => ['Ml', Kind::Stock, '2019', [
+            'home' => [50, 46, 41, 35, 30, 24], 'a' => [10, 11, 10, 11, 10, 11], 'b' => [20, 20, 21, 20, 21, 20], 'c' => [30, 30, 30, 30, 30, 30], 'd' => [40, 41, 40, 41, 40, 41],
+        ]]]);
+        $measure = Measure::of('leakage', 'Leakage', 'Ml', Kind::Stock, Frequency::Year, Better::Lower);
+        $data = new DataInMemory([$measure], array_values($data->entities()), ['leakage' => $data->table('leakage')]);
+        [$standing] = Standing::of(Comparison::of(Make::study($data), $data));
+        // Of the peers 11, 20, 30 and 41, two are lower than 24: third of five, half of the peers are worse.
+        self::assertSame([3, 5, 50.0, 25.0, 17.75], [$standing->now->rank, $standing->now->of, $standing->now->percentile, $standing->now->median, $standing->now->bestQuartile]);
+        // The year before, 30 has two below it, one equal and one above: a half and one of four are worse.
+        self::assertSame([3, 37.5], [$standing->before?->rank, $standing->before?->percentile]);
+        self::assertSame('falling', $standing->trend->verdict);
+        self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->trend->growth, 1e-12);
+        self::assertSame('no clear trend', Trend::of([10.0, 11.0, 10.0, 11.0, 10.0, 11.0], 1.0)->verdict);
+        self::assertSame(['no clear trend', 'fewer than four values'], [Trend::of([1.0, 2.0, NAN, 3.0], 1.0)->verdict, Trend::of([1.0, 2.0, NAN, 3.0], 1.0)->reason]);
+    }
+
     public function testAFreakishBaseAndARankingThatHangsOnItAreNoticedAndMended(): void
     {
         $level = static fn(float $before, float $base, float $after): array => [$before, $base, $after, $after];
@@ -86,7 +109,8 @@ final class WorkingTest extends TestCase
         $notices = self::notices($study, $data);
         self::assertStringStartsWith('2019 was no ordinary base for Freak: 54 % above the time before and after', $notices[0]->sentence);
         self::assertStringContainsString('The base decides: with 2018, Freak would end above Home (1 of 4 comparisons)', $notices[1]->sentence);
-        $mended = Changes::apply(Changes::read((string) $notices[0]->input['change'], $notices[0]->input), $study, $data);
+        self::assertSame('change-stop', $notices[0]->input['change']);
+        $mended = Changes::apply(Changes::read('change-stop', $notices[0]->input), $study, $data);
         self::assertSame(['base' => '2018', 'at' => 'period', 'event' => '', 'as' => 'index'], $mended->rail->stop('s1')?->stop->settings());
         self::assertStringNotContainsString('no ordinary base', implode(' ', array_map(static fn(Notice $n): string => $n->sentence, self::notices($mended, $data))));
     }
@@ -149,6 +173,9 @@ final class WorkingTest extends TestCase
         $plain = strtr($plain, ['÷' => '/', '×' => '*', '−' => '-', '^' => '**']);
         self::assertMatchesRegularExpression('#^[\d\s.()*/+-]+$#', $plain, $equation);
 
-        return (float) eval("return {$plain};");
+        $value = eval("return {$plain};");
+        self::assertIsNumeric($value);
+
+        return (float) $value;
     }
 }

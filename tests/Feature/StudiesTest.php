@@ -21,7 +21,7 @@ final class StudiesTest extends ApplicationTestCase
         $this->change($study, 'rename', ['name' => 'Second'])->assertOk();
         self::assertSame(4, StudyRevision::count());
 
-        $this->put(route('history.update', $study), ['step' => 'undo'])->assertSee('Redo: Rename to Second')->assertSee('Undo: Add rolling mean');
+        $this->put(route('history.update', $study), ['step' => 'undo'])->assertSee('Redo: Rename to Second')->assertSee('Undo: Add rolling');
         $this->put(route('history.update', $study), ['step' => 'undo'])->assertDontSee('12-month mean');
         $this->put(route('history.update', $study), ['step' => 'redo'])->assertSee('12-month mean');
         // A new edit starts a new branch; what was undone is kept but redo leads along the new one.

@@ -13,8 +13,11 @@ use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\RollingMean;
+use DuskRail\Statistics\StraightLine;
+use DuskRail\Statistics\TheilSen;
 use DuskRail\Time\Calendar;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -118,6 +121,36 @@ final class CalculationTest extends TestCase
             $compared++;
         }
         self::assertSame(8, $compared);
+    }
+
+    /** R lm(), cor.test(method = "kendall") and the median of all slopes, made by make/trends.R; Anscombe (1973) among them. */
+    public function testLinesAndTrendTestsAgreeWithR(): void
+    {
+        $rows = iterator_to_array(Table::rows('trends.csv'), false);
+        self::assertCount(27, $rows);
+        foreach (array_chunk($rows, 3) as [$expected, $x, $y]) {
+            [$intercept, $slope, $rSquared, $p, $theilSen] = Table::numbers(array_slice($expected, 1));
+            [$x, $y] = [Table::numbers(array_slice($x, 1)), Table::numbers(array_slice($y, 1))];
+            $line = StraightLine::through([...$x, NAN], [...$y, 5.0]);
+            self::assertNotNull($line);
+            self::assertEqualsWithDelta([$intercept, $slope, $rSquared], [$line->intercept, $line->slope, $line->rSquared], 1e-10 * max(1.0, abs($intercept)), $expected[0]);
+            self::assertEqualsWithDelta($p, MannKendall::of($y)?->p, 1e-9, $expected[0]);
+            self::assertEqualsWithDelta($theilSen, TheilSen::slope($y), 1e-12 * max(1.0, abs($theilSen)), $expected[0]);
+        }
+    }
+
+    /**
+     * NIST StRD, linear regression, “Norris”: data and certified values, from memory.
+     */
+    public function testTheLineThroughNorrisHasItsCertifiedValues(): void
+    {
+        $y = [0.1, 338.8, 118.1, 888.0, 9.2, 228.1, 668.5, 998.5, 449.1, 778.9, 559.2, 0.3, 0.1, 778.1, 668.8, 339.3, 448.9, 10.8, 557.7, 228.3, 998.0, 888.8, 119.6, 0.3, 0.6, 557.6, 339.3, 888.0, 998.5, 778.9, 10.2, 117.6, 228.9, 668.4, 449.2, 0.2];
+        $x = [0.2, 337.4, 118.2, 884.6, 10.1, 226.5, 666.3, 996.3, 448.6, 777.0, 558.2, 0.4, 0.6, 775.5, 666.9, 338.0, 447.5, 11.6, 556.0, 228.1, 995.8, 887.6, 120.2, 0.3, 0.3, 556.8, 339.1, 887.2, 999.0, 779.0, 11.1, 118.3, 229.2, 669.1, 448.9, 0.5];
+        $line = StraightLine::through($x, $y);
+        self::assertNotNull($line);
+        self::assertEqualsWithDelta(-0.262323073774029, $line->intercept, 1e-11);
+        self::assertEqualsWithDelta(1.00211681802045, $line->slope, 1e-13);
+        self::assertEqualsWithDelta(0.999993745883712, $line->rSquared, 1e-13);
     }
 
     /** R's mean() and window(), made by make/index.R from AirPassengers and EuStockMarkets. */

@@ -14,6 +14,7 @@ use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
@@ -140,7 +141,26 @@ final readonly class Against implements Stop
             },
             $unit,
             Kind::Rate,
-        ));
+        ), $this->remarks($arriving, $scope));
+    }
+
+    /** @return list<Remark> */
+    private function remarks(SeriesTable $arriving, Scope $scope): array
+    {
+        $peers = count($scope->peers($arriving));
+        if ($this->to === 'quartile' && $peers < 4) {
+            return [Remark::saying("A quartile of {$peers} peers is no quartile.")->withRemedy('Take the median', ['to' => 'median'])];
+        }
+        if ($this->to === 'mean' && $arriving->weights !== null) {
+            $last = $arriving->axis->count - 1;
+            $mean = PeerFigures::mean($scope->peers($arriving))[$last] ?? NAN;
+            $together = PeerFigures::weightedMean($scope->peers($arriving), ($arriving->weights)())[$last] ?? NAN;
+
+            return [Remark::saying('This is a mean of ratios ('.Explanation::number($mean).' at the end), in which the smallest counts as much as the largest; all together it is '.Explanation::number($together).'.')
+                ->withRemedy('Take the ratio of sums', ['to' => 'weighted'])];
+        }
+
+        return [];
     }
 
     public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation

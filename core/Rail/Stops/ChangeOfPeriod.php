@@ -46,7 +46,7 @@ final readonly class ChangeOfPeriod implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self($arriving->axis->frequency === Frequency::Day ? Frequency::Month : Frequency::Year, 'last', 'out');
+        return new self($arriving->axis->frequency === Frequency::Day ? Frequency::Month : Frequency::Year, 'last', 'kept');
     }
 
     public static function from(array $settings): self
@@ -56,7 +56,7 @@ final readonly class ChangeOfPeriod implements Stop
         return new self(
             Frequency::from($read->oneOf('to', 'year', ['week', 'month', 'quarter', 'half-year', 'year'])),
             $read->oneOf('level', 'last', ['last', 'first', 'mean']),
-            $read->oneOf('unfinished', 'out', ['kept', 'out', 'scaled']),
+            $read->oneOf('unfinished', 'kept', ['kept', 'out', 'scaled']),
         );
     }
 
@@ -87,7 +87,7 @@ final readonly class ChangeOfPeriod implements Stop
         if ($arriving->kind === Kind::Stock) {
             $fields[] = Field::choice('level', 'taking', $this->level, ['last' => 'the last level', 'first' => 'the first level', 'mean' => 'the mean level']);
         }
-        $fields[] = Field::choice('unfinished', 'the newest, if unfinished,', $this->unfinished, ['out' => 'left out', 'kept' => 'kept as it is', 'scaled' => 'scaled up by days']);
+        $fields[] = Field::choice('unfinished', 'the newest, if unfinished,', $this->unfinished, ['kept' => 'shown dashed', 'out' => 'left out', 'scaled' => 'scaled up by days']);
 
         return $fields;
     }
@@ -128,14 +128,16 @@ final readonly class ChangeOfPeriod implements Stop
                 [$value, $open] = $this->combined($one->values, $parts[$i] ?? [], $wholes[$i], $newest, $arriving);
                 $values[] = $value;
                 if ($open) {
-                    $unfinished[$target->period($i)->label()] = true;
+                    $unfinished[$i] = $i;
                 }
             }
             $series[] = new Series((string) $key, $values);
         }
         $table = new SeriesTable($target, $arriving->unit->insteadOf($axis->frequency, $this->to->value), $arriving->kind, $series);
 
-        return new Outcome($table, $this->remarks(array_map(strval(...), array_keys($unfinished))));
+        $open = $unfinished === [] || $this->unfinished === 'out' ? null : min($unfinished);
+
+        return new Outcome($table, $this->remarks(array_map(static fn(int $at): string => $target->period($at)->label(), array_values($unfinished))), '', $open);
     }
 
     public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
@@ -200,7 +202,7 @@ final readonly class ChangeOfPeriod implements Stop
         $which = Named::few($unfinished).(count($unfinished) === 1 ? ' is' : ' are');
 
         return [match ($this->unfinished) {
-            'kept' => Remark::saying("{$which} not finished; the line ends on a part of it.")->withRemedy('Leave it out', ['unfinished' => 'out']),
+            'kept' => Remark::saying("{$which} not finished; what there is of it is shown dashed.")->withRemedy('Leave it out', ['unfinished' => 'out']),
             'scaled' => Remark::saying("{$which} not finished; it is scaled up to its full length by days.")->withRemedy('Leave it out', ['unfinished' => 'out']),
             default => Remark::saying("{$which} not finished and left out.")->withRemedy('Scale it up', ['unfinished' => 'scaled']),
         }];

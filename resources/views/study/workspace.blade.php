@@ -31,7 +31,10 @@
         @include('study.roster')
         <main class="sheet" id="sheet">
             <x-words :screen="$screen" part="headline" :text="$screen->wording->headline" empty="Write a headline" />
-            <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Write a subtitle" />
+            <div class="under-headline">
+                <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Write a subtitle" />
+                <button type="button" class="plain small" popovertarget="standing" hx-get="{{ route('standing.show', $study) }}" hx-target="#standing" hx-swap="innerHTML">Standing and peers</button>
+            </div>
             @includeWhen($document->view === \DuskRail\Study\View::Figures, 'study.figures')
             @includeWhen($document->view === \DuskRail\Study\View::Lines, 'study.chart')
             <x-words :screen="$screen" part="source" :text="$screen->wording->source" empty="Write where the figures come from" />
@@ -39,5 +42,6 @@
             @include('study.track')
         </main>
     </div>
+    <div class="editor" popover id="standing" role="group" aria-label="Standing and peers" hx-morph-skip-children></div>
     @include('study.message', ['message' => ''])
 </div>
