@@ -49,6 +49,26 @@ foreach ($stops as $name => $stop) {
     $took = $milliseconds(static fn() => Rail::of()->with($stop)->run($data->table('flow'), $data));
     $row("{$name}, 1,000,000 values", sprintf('%.0f ms', $took), '60 ms', $took <= 60);
 }
+$slow = ['rolling median of 12' => 250, 'rank' => 250, 'seasons' => 250];
+foreach ([
+    'straight lines between denominators' => ['per-denominator', ['measure' => 'people', 'between' => 'straight']],
+    'per day' => ['per-day', []],
+    'months to years' => ['period', ['to' => 'year']],
+    'rolling highest of 12' => ['rolling', ['statistic' => 'highest']],
+    'rolling median of 12' => ['rolling', ['statistic' => 'median']],
+    'change on a year ago' => ['change', []],
+    'year to date' => ['running-total', []],
+    'share of all' => ['share', []],
+    'against the peer median' => ['against', []],
+    'standardise' => ['standardise', []],
+    'rank' => ['rank', ['first' => 'highest']],
+    'seasons' => ['seasonal', []],
+] as $name => [$type, $settings]) {
+    $stop = StopCatalogue::make($type, $settings);
+    $took = $milliseconds(static fn() => Rail::of()->with($stop)->run($data->table('flow'), $data), 3);
+    $budget = $slow[$name] ?? 60;
+    $row("{$name}, 1,000,000 values", sprintf('%.0f ms', $took), "{$budget} ms", $took <= $budget);
+}
 $rail = array_reduce($stops, static fn(Rail $rail, $stop): Rail => $rail->with($stop), Rail::of());
 $took = $milliseconds(static fn() => $rail->run($data->table('flow'), $data));
 $row('these four stops on one rail, 1,000,000 values', sprintf('%.0f ms', $took), '250 ms', $took <= 250);

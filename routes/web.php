@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\DatasetController;
+use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\PaletteController;
@@ -31,6 +32,7 @@ Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('st
 Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
 Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
+Route::get('/studies/{study}/figures/{stop}', [FiguresController::class, 'show'])->name('figures.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
 Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])->whereNumber('position')->name('working.show');
 Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', ['svg', 'png', 'csv'])->name('hand-over');

@@ -6,5 +6,6 @@ import './words.js';
 import './roster.js';
 import './chart.js';
 import './track.js';
+import './figures.js';
 import './keys.js';
 import './sheet.js';

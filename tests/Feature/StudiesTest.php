@@ -75,6 +75,23 @@ final class StudiesTest extends ApplicationTestCase
             ->assertSeeInOrder(['Veldmere</th>', 'Marl</th>', 'Tarrow</th>', 'Peer median</th>', 'Mar 2024', '14.00', '4.00', '7.00', '5.50', 'Jan 2024', '10.00', '8.00', '5.00'], false);
     }
 
+    public function testAStopShowsItsFiguresAPointItsWorkingAndTheFocusItsStanding(): void
+    {
+        $study = $this->imported();
+        $this->added($study, self::YEARLY, 'connections.csv');
+        $this->change($study, 'add-stop', ['stop' => 'per-denominator']);
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['times' => '1000']]);
+        $this->change($study, 'add-stop', ['stop' => 'index']);
+        $this->get(route('figures.show', [$study, 'origin']))->assertSee('Ml per month')->assertSeeInOrder(['Mar 2024', '14.00'], false);
+        $this->get(route('figures.show', [$study, 's1']))->assertSee('Ml per 1,000 connections per month')->assertSeeInOrder(['Mar 2024', '14.00', '10.00', '14.00'], false);
+        $this->get(route('figures.show', [$study, 's9']))->assertNotFound();
+        $this->get(route('working.show', [$study, 'tarrow', 2]))->assertOk()
+            ->assertSee('7 ÷ 500 connections of 2024 × 1,000')->assertSee('monthly.csv, row 7, column 3');
+        $this->get(route('working.show', [$study, 'tarrow', 99]))->assertNotFound();
+        $this->change($study, 'peers', ['band' => 'range', 'median' => '0'])->assertOk()->assertDontSee('Peer median');
+        $this->get(route('standing.show', $study))->assertOk()->assertSee('Veldmere')->assertSee('1 of 3')->assertSee('fewer than four values')->assertSee('does not say which way is better');
+    }
+
     public function testAPointReadsItsValueAndPlace(): void
     {
         $study = $this->imported();

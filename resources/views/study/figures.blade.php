@@ -6,6 +6,7 @@
 @endphp
 <div class="figures" id="figures" tabindex="0" role="region" aria-label="Figures, {{ $screen->wording->subtitle }}">
     <table class="table is-narrow">
+        <caption>{{ $comparison->unit() === '' ? 'Figures' : $comparison->unit() }}</caption>
         <thead>
             <tr>
                 <th scope="col">Period</th>

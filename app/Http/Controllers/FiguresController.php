@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Study;
+use App\View\SheetSize;
+use App\View\StudyScreen;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Rail\Rail;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+
+/** The figures as they leave one stop, for whoever wants to see what it does. */
+final class FiguresController
+{
+    public function show(Request $request, Study $study, string $stop, TextMeasure $measure): View
+    {
+        $document = $study->document();
+        $until = [];
+        foreach ($stop === 'origin' ? [] : $document->rail->stops as $placed) {
+            $until[] = $placed;
+            if ($placed->id === $stop) {
+                break;
+            }
+        }
+        abort_if($stop !== 'origin' && $document->rail->stop($stop) === null, 404, 'The rail has no such stop.');
+
+        return view('study.figures', ['screen' => StudyScreen::showing($document->with(['rail' => Rail::of(...$until)]), $study, SheetSize::of($request), $measure)]);
+    }
+}
