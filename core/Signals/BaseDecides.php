@@ -43,22 +43,27 @@ final class BaseDecides implements Signal
     {
         $turned = $of = 0;
         $example = '';
+        [$then, $now] = [$index->means($base), $index->means($index->base)];
+        $moved = [];
+        foreach ($then as $key => $mean) {
+            $moved[$key] = $now[$key] > 0.0 ? $mean / $now[$key] : NAN;
+        }
         foreach ($focus as $line) {
-            $mine = $index->mean($line->key, $base) / $index->mean($line->key, $index->base);
+            $mine = $moved[$line->key];
             foreach ($comparison->present() as $other) {
                 if ($other->key === $line->key || $other->last !== $line->last || $line->last === null) {
                     continue;
                 }
-                $theirs = $index->mean($other->key, $base) / $index->mean($other->key, $index->base);
+                $theirs = $moved[$other->key];
                 if (is_nan($mine) || is_nan($theirs) || $mine <= 0.0 || $theirs <= 0.0) {
                     continue;
                 }
                 $of++;
-                $now = $other->latest() <=> $line->latest();
-                $then = $other->latest() / $theirs <=> $line->latest() / $mine;
-                if ($now * $then < 0) {
+                $is = $other->latest() <=> $line->latest();
+                $would = $other->latest() / $theirs <=> $line->latest() / $mine;
+                if ($is * $would < 0) {
                     $turned++;
-                    $example = $example === '' ? "{$other->name} would end ".($then > 0 ? 'above' : 'below')." {$line->name}" : $example;
+                    $example = $example === '' ? "{$other->name} would end ".($would > 0 ? 'above' : 'below')." {$line->name}" : $example;
                 }
             }
         }

@@ -42,16 +42,22 @@ final readonly class IndexAtEnd
         return $others;
     }
 
-    /** The mean of a line over a base; NAN when a value is missing there. */
-    public function mean(string $line, PeriodRange $base): float
+    /**
+     * The mean of every line over a base.
+     *
+     * @return array<string, float> by key; NAN where a value is missing, or the base reaches beyond the data
+     */
+    public function means(PeriodRange $base): array
     {
         $positions = $this->arriving->axis->positions($base);
-        if ($positions === null || ! isset($this->arriving->series[$line]) || $positions[1] - $positions[0] + 1 < $base->count()) {
-            return NAN;
+        $length = $base->count();
+        $reached = $positions !== null && $positions[1] - $positions[0] + 1 === $length;
+        $means = [];
+        foreach ($this->arriving->series as $key => $series) {
+            $means[$key] = $reached ? array_sum(array_slice($series->values, $positions[0], $length)) / $length : NAN;
         }
-        $values = array_slice($this->arriving->series[$line]->values, $positions[0], $positions[1] - $positions[0] + 1);
 
-        return array_sum($values) / count($values);
+        return $means;
     }
 
     /** The base as a user would write it. */

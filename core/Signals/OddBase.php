@@ -25,10 +25,11 @@ final class OddBase implements Signal
         $length = $index->base->count();
         $before = PeriodRange::between($index->base->first->plus(-$length), $index->base->last->plus(-$length));
         $after = PeriodRange::between($index->base->first->plus($length), $index->base->last->plus($length));
+        [$earlier, $then, $later] = [$index->means($before), $index->means($index->base), $index->means($after)];
         $away = [];
         foreach ($comparison->present() as $line) {
-            $neighbours = ($index->mean($line->key, $before) + $index->mean($line->key, $after)) / 2;
-            $share = $neighbours > 0.0 ? $index->mean($line->key, $index->base) / $neighbours - 1.0 : NAN;
+            $neighbours = ($earlier[$line->key] + $later[$line->key]) / 2;
+            $share = $neighbours > 0.0 ? $then[$line->key] / $neighbours - 1.0 : NAN;
             if (! is_nan($share)) {
                 $away[$line->name] = $share;
             }

@@ -27,7 +27,8 @@ document.addEventListener('htmx:after:swap', () => {
     if (chosen) document.querySelector('.menu:popover-open')?.hidePopover();
     if (!popover || (chosen && !added)) return;
     if (!popover.matches(':popover-open')) popover.showPopover();
-    place(popover);
+    // Once it has the size of what came.
+    requestAnimationFrame(() => place(popover));
 });
 addEventListener('resize', () => {
     const popover = document.querySelector('.editor:not(.working):popover-open');
