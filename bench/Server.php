@@ -24,7 +24,7 @@ final class Server
         (new Process(['php', 'artisan', 'migrate', '--force', '--quiet'], $root, $environment))->mustRun();
         $port = 8790 + getmypid() % 100;
         $process = new Process(
-            ['php', '-d', 'opcache.enable=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d', 'memory_limit=512M', '-d', 'upload_max_filesize=200M', '-d', 'post_max_size=210M', '-S', "127.0.0.1:{$port}", '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'],
+            ['php', '-d', 'opcache.enable=1', '-d', 'opcache.revalidate_freq=10', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d', 'memory_limit=512M', '-d', 'upload_max_filesize=200M', '-d', 'post_max_size=210M', '-S', "127.0.0.1:{$port}", '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'],
             "{$root}/public",
             $environment,
             null,

@@ -61,7 +61,7 @@ install_packages() {
 # serve PORT WORKERS
 serve() {
     local limits=(-d upload_max_filesize=200M -d post_max_size=210M -d memory_limit=512M -d max_execution_time=120)
-    local cache=(-d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d realpath_cache_size=4M)
+    local cache=(-d opcache.enable=1 -d opcache.revalidate_freq=10 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d realpath_cache_size=4M)
     cd public
     PHP_CLI_SERVER_WORKERS=$2 exec php "${limits[@]}" "${cache[@]}" -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
 }

@@ -75,6 +75,29 @@ final class StoredData implements DataSource
         return $this->tables[$measureKey] ??= $this->read($measureKey);
     }
 
+    public function unsettled(string $measureKey): array
+    {
+        $this->measures();
+        $this->entities();
+        $unsettled = [];
+        $series = StoredSeries::query()
+            ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
+            ->where('statuses', '!=', '')
+            ->inVersion($this->dataset->version)
+            ->get(['entity_id', 'first', 'values', 'statuses']);
+        foreach ($series as $one) {
+            $from = null;
+            for ($i = count($one->values) - 1; $i >= 0 && (is_nan($one->values[$i]) || ($one->statuses[$i] ?? 0) !== 0); $i--) {
+                $from = is_nan($one->values[$i]) ? $from : $one->first + $i;
+            }
+            if ($from !== null) {
+                $unsettled[$this->entityKeys[$one->entity_id]] = $from;
+            }
+        }
+
+        return $unsettled;
+    }
+
     public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
     {
         $this->measures();

@@ -11,7 +11,6 @@ use DuskRail\Chart\TextMeasure;
 use DuskRail\Chart\TrackComposer;
 use DuskRail\Rail\Stops\IndexToBase;
 use DuskRail\Study\Comparison;
-use DuskRail\Study\Study as StudyOfCore;
 use DuskRail\Study\View;
 use DuskRail\Study\Wording;
 
@@ -50,14 +49,14 @@ final readonly class StudyScreen
         return '';
     }
 
-    public static function of(Study $study, SheetSize $size, TextMeasure $measure, string $opened = ''): self
+    public static function of(Study $study, SheetSize $size, TextMeasure $measure): self
     {
-        return self::showing($study->document(), $study, $size, $measure, $opened);
+        return self::showing(Comparison::of($study->document(), $study->data()), $study, $size, $measure);
     }
 
-    /** A document that is not (yet) a revision of the study. */
-    public static function showing(StudyOfCore $document, Study $study, SheetSize $size, TextMeasure $measure, string $opened = ''): self
+    /** A comparison that was made already, of a document that need not be a revision of the study. */
+    public static function showing(Comparison $comparison, Study $study, SheetSize $size, TextMeasure $measure, string $opened = ''): self
     {
-        return new self($study, Comparison::of($document, $study->data()), $measure, $size, $opened);
+        return new self($study, $comparison, $measure, $size, $opened);
     }
 }

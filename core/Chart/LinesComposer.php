@@ -32,7 +32,7 @@ final readonly class LinesComposer
         $scale = $this->scale($comparison, $height - $this->timeRoom($comparison, $width, $axisType));
         $ticks = Ticks::between(min($scale->low, $scale->high), max($scale->low, $scale->high), max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
         $ends = $this->ends($comparison, Type::text($narrow ? 14 : 15.5, 700), $width * ($narrow ? 0.3 : 0.34));
-        $left = 14.0 + max(0.0, ...array_map(fn(float $v): float => $this->measure->width($ticks->label($v), $axisType), $ticks->values));
+        $left = 14.0 + max([0.0, ...array_map(fn(float $v): float => $this->measure->width($ticks->label($v), $axisType), $ticks->values)]);
         $right = $width - ($ends === [] ? 18.0 : 26.0 + max(array_column($ends, 'width')));
         $plot = new PlotArea($left, max($left + 40.0, $right), $scale->atHigh, $scale->atLow, $comparison->from, $comparison->to);
 

@@ -24,6 +24,9 @@ final class TimeTicks
      */
     public static function along(PeriodAxis $axis, int $from, int $to, float $step, callable $width): array
     {
+        if ($to <= $from) {
+            return $to < $from ? [] : [new TimeTick(null, 0.0, $axis->period($from)->short())];
+        }
         if ($axis->frequency === Frequency::Number || $axis->frequency === Frequency::Year) {
             return self::plain($axis, $from, $to, $step, $width);
         }

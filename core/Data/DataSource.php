@@ -20,6 +20,13 @@ interface DataSource
      */
     public function table(string $measureKey): SeriesTable;
 
+    /**
+     * Entities whose newest values of a measure are provisional or estimated, and the ordinal of the first of those.
+     *
+     * @return array<string, int> by entity key
+     */
+    public function unsettled(string $measureKey): array;
+
     /** Where an observation was read, if that is known. */
     public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin;
 }

@@ -53,6 +53,7 @@ final readonly class Unit
     {
         return match ($this->sort) {
             Sort::Index, Sort::Percent => self::of(Sort::Points),
+            Sort::Rank => self::of(Sort::Points, 'places'),
             default => $this,
         };
     }

@@ -52,6 +52,11 @@ final readonly class Scope implements DataSource
         return $this->data->table($measureKey);
     }
 
+    public function unsettled(string $measureKey): array
+    {
+        return $this->data->unsettled($measureKey);
+    }
+
     public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
     {
         return $this->data->origin($measureKey, $entityKey, $ordinal);

@@ -55,19 +55,16 @@ final readonly class Decomposition
     private static function trend(array $values, int $period): array
     {
         $half = intdiv($period, 2);
-        $even = $period % 2 === 0;
         $count = count($values);
-        $trend = [];
-        for ($i = 0; $i < $count; $i++) {
-            if ($i < $half || $i + $half >= $count) {
-                $trend[] = NAN;
-                continue;
-            }
-            $sum = $even ? 0.5 * ($values[$i - $half] + $values[$i + $half]) : $values[$i - $half] + $values[$i + $half];
-            for ($j = $i - $half + 1; $j < $i + $half; $j++) {
-                $sum += $values[$j];
-            }
-            $trend[] = $sum / $period;
+        $means = RollingMean::trailing($values, $period, $period);
+        $trend = array_fill(0, min($half, $count), NAN);
+        // Of an even period the mean of two windows, one place apart, gives the outermost values half the weight.
+        $shift = $period % 2 === 0 ? 1 : 0;
+        for ($i = $half + $half - 1 + (1 - $shift); $i < $count - $shift; $i++) {
+            $trend[] = $shift === 1 ? ($means[$i] + $means[$i + 1]) / 2 : $means[$i];
+        }
+        while (count($trend) < $count) {
+            $trend[] = NAN;
         }
 
         return $trend;

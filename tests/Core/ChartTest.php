@@ -57,6 +57,7 @@ final class ChartTest extends TestCase
         yield 'years' => ['2010..2021', 300.0, ['2010', '2012', '2014', '2016', '2018', '2020']];
         yield 'a fortnight of days' => ['2024-06-03..2024-06-16', 700.0, ['3 Jun 2024', '10 Jun']];
         yield 'weeks over new year' => ['2023-W40..2024-W20', 600.0, ['Oct 2023', 'Nov', 'Dec', 'Jan 2024', 'Feb', 'Mar', 'Apr', 'May']];
+        yield 'a single month' => ['2024-03..2024-03', 400.0, ['Mar 2024']];
         yield 'plain numbers' => ['#1..#30', 300.0, ['5', '10', '15', '20', '25', '30']];
     }
 

@@ -68,6 +68,14 @@ final class StudiesTest extends ApplicationTestCase
         $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['newest' => 'blank']])->assertSee('left blank')->assertSee('Hold the last');
     }
 
+    public function testProvisionalFiguresAtTheEndAreSaid(): void
+    {
+        $study = $this->imported("Utility,Month,Leakage (Ml),Status\nVeldmere,2024-01,10,p\nVeldmere,2024-02,12,\nVeldmere,2024-03,14,p\nTarrow,2024-01,5,\nTarrow,2024-02,5,e\nTarrow,2024-03,,p\nMarl,2024-01,8,p\nMarl,2024-02,6,\nMarl,2024-03,4,\n");
+        self::assertSame(['veldmere' => 24290, 'tarrow' => 24289], $study->data()->unsettled('leakage'));
+        $this->get(route('studies.show', $study))->assertSee('Veldmere and 1 more have provisional figures from February 2024 on; they may yet be revised.');
+        $this->change($study, 'range', ['range' => '2024-01'])->assertDontSee('provisional figures');
+    }
+
     public function testTheFiguresViewShowsTheSameNumbersAsATable(): void
     {
         $study = $this->imported();

@@ -9,6 +9,7 @@ use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Rail\Rail;
+use DuskRail\Study\Comparison;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -27,6 +28,6 @@ final class FiguresController
         }
         abort_if($stop !== 'origin' && $document->rail->stop($stop) === null, 404, 'The rail has no such stop.');
 
-        return view('study.figures', ['screen' => StudyScreen::showing($document->with(['rail' => Rail::of(...$until)]), $study, SheetSize::of($request), $measure)]);
+        return view('study.figures', ['screen' => StudyScreen::showing(Comparison::of($document->with(['rail' => Rail::of(...$until)]), $study->data()), $study, SheetSize::of($request), $measure)]);
     }
 }

@@ -24,21 +24,22 @@ final class StudyChangeController
         $data = $study->data();
         $before = $study->document();
         try {
-            $after = Changes::apply($change, $before, $data);
+            $comparison = Changes::carriedOut($change, $before, $data);
         } catch (InvalidStudy $problem) {
             // The page stays as it is, with what was typed; only the sentence is new.
             return response()->view('study.message', ['message' => $problem->getMessage()], 422)
                 ->withHeaders(['HX-Retarget' => '#message', 'HX-Reswap' => 'outerHTML']);
         }
+        $after = $comparison->study;
         if ($request->boolean('preview')) {
-            return response()->view('study.chart', ['screen' => StudyScreen::showing($after, $study, SheetSize::of($request), $measure)]);
+            return response()->view('study.chart', ['screen' => StudyScreen::showing($comparison, $study, SheetSize::of($request), $measure)]);
         }
         if ($after != $before) {
             $study->revise($after, $change->said($data));
         }
 
         return response()->view('study.workspace', [
-            'screen' => StudyScreen::of($study, SheetSize::of($request), $measure, self::added($before, $after)),
+            'screen' => StudyScreen::showing($comparison, $study, SheetSize::of($request), $measure, self::added($before, $after)),
         ]);
     }
 

@@ -158,6 +158,15 @@ final readonly class ChangeOfPeriod implements Stop
      */
     private function combined(array $values, array $positions, int $whole, int $newest, SeriesTable $arriving): array
     {
+        if ($positions === []) {
+            return [NAN, false];
+        }
+        if ($arriving->kind === Kind::Flow && count($positions) === $whole) {
+            $sum = array_sum(array_slice($values, $positions[0], $whole));
+            if (! is_nan($sum)) {
+                return [$sum, false];
+            }
+        }
         $present = array_values(array_filter($positions, static fn(int $at): bool => ! is_nan($values[$at])));
         if ($present === []) {
             return [NAN, false];

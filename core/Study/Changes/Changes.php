@@ -6,6 +6,7 @@ namespace DuskRail\Study\Changes;
 
 use DomainException;
 use DuskRail\Data\DataSource;
+use DuskRail\Study\Comparison;
 use DuskRail\Study\InvalidStudy;
 use DuskRail\Study\Study;
 
@@ -27,7 +28,11 @@ final class Changes
     {
         foreach (self::ALL as $class) {
             if ($class::name() === $name) {
-                return $class::from($input);
+                try {
+                    return $class::from($input);
+                } catch (DomainException $problem) {
+                    throw InvalidStudy::because($problem->getMessage());
+                }
             }
         }
 
@@ -37,24 +42,32 @@ final class Changes
     /**
      * Applies a change and makes sure that the rail still makes sense after it.
      *
-     * A stop that was refused before may stay so; one that the change would cause to be refused stops the change.
-     *
      * @throws InvalidStudy
      */
     public static function apply(Change $change, Study $study, DataSource $data): Study
     {
+        return self::carriedOut($change, $study, $data)->study;
+    }
+
+    /**
+     * The changed study carried out on its data, which is how it is found out whether it makes sense.
+     *
+     * A stop that was refused before may stay so; one that the change would cause to be refused stops the change.
+     *
+     * @throws InvalidStudy
+     */
+    public static function carriedOut(Change $change, Study $study, DataSource $data): Comparison
+    {
         try {
-            $changed = $change->apply($study, $data);
+            $comparison = Comparison::of($change->apply($study, $data), $data);
         } catch (DomainException $problem) {
             throw InvalidStudy::because($problem->getMessage());
         }
-        if ($changed->rail != $study->rail || $changed->measure !== $study->measure) {
-            $refused = $changed->rail->run($data->table($changed->measure), $changed->scope($data))->refused();
-            if ($refused !== null && $refused->placed->id !== $study->rail->run($data->table($study->measure), $study->scope($data))->refused()?->placed->id) {
-                throw InvalidStudy::because((string) $refused->refusal);
-            }
+        $refused = $comparison->run->refused();
+        if ($refused !== null && $refused->placed->id !== $study->rail->run($data->table($study->measure), $study->scope($data))->refused()?->placed->id) {
+            throw InvalidStudy::because((string) $refused->refusal);
         }
 
-        return $changed;
+        return $comparison;
     }
 }

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use App\Drawing\Svg;
+use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\SheetComposer;
+use DuskRail\Chart\TrackComposer;
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Kind;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Rail\Working;
+use DuskRail\Signals\Signals;
+use DuskRail\Study\Changes\Changes;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\InvalidStudy;
+use DuskRail\Study\Readout;
+use DuskRail\Study\Standing;
+use DuskRail\Study\Study;
+use DuskRail\Study\StudyDocument;
+use DuskRail\Study\Wording;
+use PHPUnit\Framework\TestCase;
+
+/** Whatever is done to whatever table, it is refused in words or ends in a study that can be drawn, told and written down. */
+final class AnyStudyTest extends TestCase
+{
+    public function testRandomEditsOfRandomTablesAreRefusedInWordsOrCarriedOut(): void
+    {
+        mt_srand(2025);
+        $made = $refused = 0;
+        for ($round = 0; $round < 120; $round++) {
+            $data = self::data();
+            $study = Study::first('Study', 'flow', $data);
+            for ($edit = 0; $edit < 25; $edit++) {
+                [$name, $input] = self::edit();
+                try {
+                    $comparison = Changes::carriedOut(Changes::read($name, $input), $study, $data);
+                } catch (InvalidStudy $problem) {
+                    self::assertGreaterThan(15, strlen($problem->getMessage()));
+                    $refused++;
+                    continue;
+                }
+                $study = $comparison->study;
+                $this->show($comparison);
+                self::assertEquals($study, StudyDocument::read((array) json_decode((string) json_encode(StudyDocument::write($study)), true)));
+                $made++;
+            }
+        }
+        self::assertGreaterThan(1_000, $made);
+        self::assertGreaterThan(500, $refused);
+    }
+
+    private function show(Comparison $comparison): void
+    {
+        $measure = new SquareLetters();
+        $chart = (new LinesComposer($measure))->compose($comparison, 600, 300);
+        self::assertNotNull($chart->plot);
+        $svg = Svg::forScreen($chart, []).Svg::forScreen((new TrackComposer($measure))->compose($comparison, $chart->plot, 600), [])
+            .Svg::forScreen((new SheetComposer($measure))->compose($comparison, Wording::of($comparison, 'Somebody'), 700, 400), []);
+        self::assertDoesNotMatchRegularExpression('/\bnan\b|\binf\b/i', $svg);
+        Signals::of($comparison);
+        Standing::of($comparison);
+        foreach ($comparison->lines as $line) {
+            Readout::along($comparison, $line);
+            self::assertStringStartsWith($line->name, Working::of($comparison->run, $comparison->data, 'flow', $line->key, mt_rand(0, $comparison->axis->count - 1))->text());
+        }
+    }
+
+    private static function data(): DataInMemory
+    {
+        $first = self::one(['2021-01', '2020', '2023-Q2', '2024-W03', '2023-12-20', '#3']);
+        $length = mt_rand(1, 30);
+        $series = $people = [];
+        for ($i = 0, $count = mt_rand(1, 7); $i < $count; $i++) {
+            $series["s{$i}"] = array_map(static fn(): ?float => mt_rand(0, 7) === 0 ? null : (float) mt_rand(-5, 60), range(1, $length));
+            $people["s{$i}"] = array_map(static fn(): ?float => mt_rand(0, 9) === 0 ? null : (float) mt_rand(0, 50), range(1, 3));
+        }
+        $measures = ['flow' => ['Ml', self::one(Kind::cases()), $first, $series]];
+
+        return Make::data($first === '#3' ? $measures : [...$measures, 'people' => ['people', Kind::Stock, '2020', $people]]);
+    }
+
+    /** @return array{string, array<string, mixed>} */
+    private static function edit(): array
+    {
+        $id = 's'.mt_rand(1, 4);
+        $add = ['add-stop', ['stop' => self::one(array_keys(StopCatalogue::all()))]];
+
+        return self::one([
+            $add, $add, $add,
+            ['move-stop', ['id' => $id, 'by' => self::one(['earlier', 'later'])]],
+            ['bypass-stop', ['id' => $id, 'bypassed' => self::one(['0', '1'])]],
+            ['remove-stop', ['id' => $id]],
+            ['state', ['entity' => 's'.mt_rand(0, 6), 'state' => self::one(['focus', 'peer', 'off'])]],
+            ['range', ['range' => self::one(['', '2021', '2021-03..2021-08', '2020', '2023-Q3', '#5..#9', '2024-W05', '2023-12-25..2024-01-10'])]],
+            ['change-stop', ['id' => $id, 'settings' => [
+                'to' => self::one(['median', 'quartile', 'focus', 'year', 'quarter', 'month']),
+                'as' => self::one(['difference', 'percent', 'ratio', 'index', 'place']),
+                'base' => self::one(['2021', '2020', '2021-04', '#4', 'once']),
+                'at' => self::one(['first', 'highest', 'period', 'event']),
+                'window' => (string) mt_rand(1, 9),
+                'statistic' => self::one(['mean', 'median', 'sum', 'lowest']),
+            ]]],
+            ['axis', ['zero' => '1']],
+            ['peers', ['band' => self::one(['none', 'range', 'deciles']), 'median' => '1']],
+        ]);
+    }
+
+    /**
+     * @template T
+     *
+     * @param list<T> $choices
+     * @return T
+     */
+    private static function one(array $choices): mixed
+    {
+        return $choices[mt_rand(0, count($choices) - 1)];
+    }
+}
