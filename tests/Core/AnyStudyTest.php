@@ -21,6 +21,7 @@ use DuskRail\Study\Standing;
 use DuskRail\Study\Study;
 use DuskRail\Study\StudyDocument;
 use DuskRail\Study\Wording;
+use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\TestCase;
 
 /** Whatever is done to whatever table, it is refused in words or ends in a study that can be drawn, told and written down. */
@@ -30,6 +31,10 @@ final class AnyStudyTest extends TestCase
     {
         mt_srand(2025);
         $made = $refused = 0;
+        $validator = new Validator();
+        $written = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/docs/study.schema.json'));
+        self::assertIsObject($written);
+        $schema = $validator->loader()->loadObjectSchema($written);
         for ($round = 0; $round < 120; $round++) {
             $data = self::data();
             $study = Study::first('Study', 'flow', $data);
@@ -44,7 +49,10 @@ final class AnyStudyTest extends TestCase
                 }
                 $study = $comparison->study;
                 $this->show($comparison);
-                self::assertEquals($study, StudyDocument::read((array) json_decode((string) json_encode(StudyDocument::write($study)), true)));
+                $document = (string) json_encode(StudyDocument::write($study));
+                self::assertEquals($study, StudyDocument::read((array) json_decode($document, true)));
+                $validity = $validator->validate(json_decode($document), $schema);
+                self::assertTrue($validity->isValid(), (string) $validity->error()?->message().$document);
                 $made++;
             }
         }
@@ -64,7 +72,7 @@ final class AnyStudyTest extends TestCase
         Standing::of($comparison);
         foreach ($comparison->lines as $line) {
             Readout::along($comparison, $line);
-            self::assertStringStartsWith($line->name, Working::of($comparison->run, $comparison->data, 'flow', $line->key, mt_rand(0, $comparison->axis->count - 1))->text());
+            self::assertStringContainsString("{$line->name}, ", Working::of($comparison->run, $comparison->data, 'flow', $line->key, mt_rand(0, $comparison->axis->count - 1))->text());
         }
     }
 
