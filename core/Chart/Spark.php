@@ -21,6 +21,13 @@ final class Spark
         for ($i = $to; $i >= $from; $i -= $stride) {
             $value = $values[$i];
             $chosen[] = $value;
+            // A gap between two of the chosen points must not be drawn over.
+            for ($j = $i - 1; $j > $i - $stride && $j >= $from; $j--) {
+                if (is_nan($values[$j]) && ! is_nan($value)) {
+                    $chosen[] = NAN;
+                    break;
+                }
+            }
             $low = $value < $low ? $value : $low;
             $high = $value > $high ? $value : $high;
         }

@@ -191,7 +191,7 @@ final readonly class Detection
         $notation = NumberNotation::detect(array_values($cells), $delimiter);
         $read = array_filter($cells, static fn(string $c): bool => $notation->read($c) !== null);
 
-        return count($read) >= 0.8 * count($cells);
+        return count($read) > 0.5 * count($cells);
     }
 
     /** @param list<int> $among */

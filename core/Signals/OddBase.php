@@ -9,8 +9,10 @@ use DuskRail\Study\Comparison;
 use DuskRail\Time\PeriodRange;
 
 /**
- * A line whose base was freakish: over 8 % from the mean of the stretches before and after it, and over four times as
- * far as the lines usually are (common practice, no source). Its index misleads ever after.
+ * A line whose base was freakish: over 8 % to the same side of both the two stretches before it and the two after it,
+ * and over four times as far as the lines usually are (common practice, no source). Its index misleads ever after.
+ *
+ * Both sides must agree, or an ordinary year beside a freakish one would be taken for freakish itself.
  */
 final class OddBase implements Signal
 {
@@ -22,23 +24,26 @@ final class OddBase implements Signal
         if ($index === null) {
             return null;
         }
-        $length = $index->base->count();
-        $before = PeriodRange::between($index->base->first->plus(-$length), $index->base->last->plus(-$length));
-        $after = PeriodRange::between($index->base->first->plus($length), $index->base->last->plus($length));
-        [$earlier, $then, $later] = [$index->means($before), $index->means($index->base), $index->means($after)];
-        $away = [];
+        $then = $index->means($index->base);
+        [$before, $after] = [self::beside($index, -1), self::beside($index, 1)];
+        $away = $shares = [];
         foreach ($comparison->present() as $line) {
-            $neighbours = ($earlier[$line->key] + $later[$line->key]) / 2;
-            $share = $neighbours > 0.0 ? $then[$line->key] / $neighbours - 1.0 : NAN;
-            if (! is_nan($share)) {
-                $away[$line->name] = $share;
+            $base = $then[$line->key];
+            $sides = [$base / ($before[$line->key] ?: NAN) - 1.0, $base / ($after[$line->key] ?: NAN) - 1.0];
+            if (! is_nan($sides[0]) && ! is_nan($sides[1])) {
+                // As far as from the nearer of the two sides, if it lies to the same side of both.
+                $away[$line->name] = $sides[0] * $sides[1] <= 0.0 ? 0.0 : min(abs($sides[0]), abs($sides[1]));
+                $shares[$line->name] = $base / (($before[$line->key] + $after[$line->key]) / 2) - 1.0;
             }
         }
-        $usual = Quantile::of(array_values(array_map(abs(...), $away)), 0.5);
-        $odd = array_filter($away, static fn(float $share): bool => abs($share) > self::FAR && abs($share) > 4 * $usual);
+        $length = $index->base->count();
+        $earlier = PeriodRange::between($index->base->first->plus(-$length), $index->base->last->plus(-$length));
+        $usual = Quantile::of(array_values($away), 0.5);
+        $odd = array_filter($away, static fn(float $far): bool => $far > self::FAR && $far > 4 * $usual);
         if ($odd === [] || count($odd) * 3 > count($away)) {
             return null;
         }
+        $odd = array_intersect_key($shares, $odd);
         uasort($odd, static fn(float $a, float $b): int => abs($b) <=> abs($a));
         $name = (string) array_key_first($odd);
         $percent = round(abs($odd[$name]) * 100);
@@ -48,6 +53,25 @@ final class OddBase implements Signal
             "odd-base-{$index->base->code()}",
             "{$index->base->label()} was no ordinary base for {$name}{$others}: {$percent} % ".($odd[$name] > 0 ? 'above' : 'below').' the time before and after, so its index misleads.',
             implode(', ', array_map(static fn(string $n, float $s): string => sprintf('%s %+.0f %%', $n, $s * 100), array_map(strval(...), array_keys($odd)), $odd)),
-        )->mendedBy("Use {$before->label()}", 'change-stop', ['id' => $index->stop, 'settings' => ['base' => IndexAtEnd::code($before)]]);
+        )->mendedBy("Use {$earlier->label()}", 'change-stop', ['id' => $index->stop, 'settings' => ['base' => IndexAtEnd::code($earlier)]]);
+    }
+
+    /**
+     * The mean of each line over the two stretches before or after the base, or over the one that the data reach.
+     *
+     * @param -1|1 $side
+     * @return array<string, float>
+     */
+    private static function beside(IndexAtEnd $index, int $side): array
+    {
+        $length = $index->base->count();
+        $stretch = static fn(int $by): PeriodRange => PeriodRange::between($index->base->first->plus($side * $by * $length), $index->base->last->plus($side * $by * $length));
+        [$near, $far] = [$index->means($stretch(1)), $index->means($stretch(2))];
+        $means = [];
+        foreach ($near as $key => $mean) {
+            $means[$key] = is_nan($far[$key]) ? $mean : (is_nan($mean) ? $far[$key] : ($mean + $far[$key]) / 2);
+        }
+
+        return $means;
     }
 }

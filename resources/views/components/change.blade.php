@@ -1,3 +1,11 @@
-{{-- A button that makes one change of a study. --}}
+{{-- A button that makes one change of a study. Settings go out as a form sends them, `settings[base]`. --}}
 @props(['study', 'change', 'with' => []])
-<button type="button" {{ $attributes }} hx-post="{{ route('changes.store', $study) }}" hx-vals="{{ json_encode(['change' => $change, ...$with], JSON_THROW_ON_ERROR) }}" hx-target="#workspace" hx-swap="outerMorph">{{ $slot }}</button>
+@php
+    $values = ['change' => $change];
+    foreach ($with as $name => $value) {
+        foreach (is_array($value) ? $value : [$value] as $key => $one) {
+            $values[is_array($value) ? "{$name}[{$key}]" : $name] = $one;
+        }
+    }
+@endphp
+<button type="button" {{ $attributes }} hx-post="{{ route('changes.store', $study) }}" hx-vals="{{ json_encode($values, JSON_THROW_ON_ERROR) }}" hx-target="#workspace" hx-swap="outerMorph">{{ $slot }}</button>
