@@ -53,6 +53,35 @@ final class StopsTest extends TestCase
         self::assertSame([$sentence, $remedy], [self::remarks($run)[0]->sentence, self::remarks($run)[0]->remedy]);
     }
 
+    public function testAMissingYearOfTheDenominatorLeavesItsMonthsOpenAndTheYearsBesideItWhole(): void
+    {
+        $data = Make::data([
+            'flow' => ['Ml', Kind::Flow, '2019-01', ['home' => array_fill(0, 60, 12.0)]],
+            'people' => ['people', Kind::Stock, '2018', ['home' => [4, 4, 2, null, 6, 8]]],
+        ]);
+        $carried = Make::values(Make::run($data, 'per-denominator', ['measure' => 'people']), 'home');
+        self::assertSame([...array_fill(0, 12, 3.0), ...array_fill(0, 12, 6.0), ...array_fill(0, 12, null), ...array_fill(0, 12, 2.0), ...array_fill(0, 12, 1.5)], $carried);
+        $straight = Make::values(Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => 'straight']), 'home');
+        // From the middle of 2020, the last figure before the gap, to the middle of 2022 there is no line to be on.
+        self::assertSame(range(18, 41), array_keys(array_filter($straight, static fn(?float $v): bool => $v === null)));
+        self::assertEqualsWithDelta(3.0, $straight[5], 0.01);
+        self::assertGreaterThan($straight[47], $straight[42]);
+    }
+
+    public function testADenominatorThatStartsLaterLeavesTheTimeBeforeItOpen(): void
+    {
+        $data = Make::data([
+            'flow' => ['Ml', Kind::Flow, '2019-Q1', ['home' => array_fill(0, 12, 8.0)]],
+            'people' => ['people', Kind::Stock, '2020', ['home' => [4]]],
+        ]);
+        foreach (['carried', 'straight'] as $between) {
+            $values = Make::values(Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => $between]), 'home');
+            self::assertSame([...array_fill(0, 4, null), ...array_fill(0, 8, 2.0)], $values);
+            $blank = Make::values(Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => $between, 'newest' => 'blank']), 'home');
+            self::assertSame([...array_fill(0, 4, null), ...array_fill(0, 4, 2.0), ...array_fill(0, 4, null)], $blank);
+        }
+    }
+
     public function testAZeroOrAbsentDenominatorLeavesABlankAndIsNamed(): void
     {
         $run = Make::run(Make::data([
