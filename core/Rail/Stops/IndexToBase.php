@@ -164,11 +164,13 @@ final readonly class IndexToBase implements Stop
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
         $axis = $arriving->axis;
+        // The same for all, unless each has a base of its own.
+        $common = $this->at === 'period' ? $axis->positions($this->base) ?? [0, -1] : null;
         $without = $partial = [];
         $names = $scope->entities();
         $table = $arriving->map(
-            function (array $values, string $key) use ($axis, $arriving, $names, &$without, &$partial): array {
-                [$from, $to] = $this->basePositions($values, $axis, $names[$key]->attributes ?? []);
+            function (array $values, string $key) use ($axis, $arriving, $names, $common, &$without, &$partial): array {
+                [$from, $to] = $common ?? $this->basePositions($values, $axis, $names[$key]->attributes ?? []);
                 [$mean, $present] = self::mean($values, $from, $to);
                 $name = isset($names[$key]) ? $names[$key]->name : $key;
                 if (! ($mean > 0.0)) {
