@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Peers\PeerFigures;
+use DuskRail\Peers\Position;
+use DuskRail\Statistics\RollingExtreme;
+use DuskRail\Statistics\RollingMean;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class StatisticsTest extends TestCase
+{
+    /** The quick ways against the plain one: look at every window by itself. */
+    public function testRollingStatisticsAreThoseOfEveryWindowByItself(): void
+    {
+        mt_srand(41);
+        for ($round = 0; $round < 150; $round++) {
+            $values = array_map(static fn(): float => mt_rand(0, 6) === 0 ? NAN : (float) mt_rand(-9, 9), array_fill(0, mt_rand(1, 50), 0));
+            $window = mt_rand(1, 15);
+            $needed = mt_rand(1, $window);
+            $found = [
+                'mean' => RollingMean::trailing($values, $window, $needed),
+                'median' => RollingExtreme::medians($values, $window, $needed),
+                'lowest' => RollingExtreme::lowest($values, $window, $needed),
+                'highest' => RollingExtreme::highest($values, $window, $needed),
+            ];
+            foreach (array_keys($values) as $i) {
+                $present = array_values(array_filter(array_slice($values, max(0, $i - $window + 1), min($i + 1, $window)), static fn(float $v): bool => ! is_nan($v)));
+                sort($present);
+                $count = count($present);
+                if ($count < $needed || $present === []) {
+                    foreach ($found as $statistic) {
+                        self::assertNan($statistic[$i]);
+                    }
+                    continue;
+                }
+                self::assertEqualsWithDelta(array_sum($present) / $count, $found['mean'][$i], 1e-12);
+                self::assertSame(($present[intdiv($count - 1, 2)] + $present[intdiv($count, 2)]) / 2, $found['median'][$i]);
+                self::assertSame([min($present), max($present)], [$found['lowest'][$i], $found['highest'][$i]]);
+            }
+        }
+    }
+
+    #[TestWith([5.0, false, 3, 50.0, 8.25])]
+    #[TestWith([5.0, true, 3, 50.0, 2.75])]
+    #[TestWith([9.0, false, 1, 87.5, 8.25])]
+    #[TestWith([1.0, true, 1, 100.0, 2.75])]
+    public function testAPlaceAmongPeersCountsFromTheBetterSideAndTiesShareIt(float $value, bool $lowerIsBetter, int $rank, float $percentile, float $quartile): void
+    {
+        $position = Position::of($value, [9.0, 8.0, NAN, 3.0, 2.0], $lowerIsBetter);
+        self::assertNotNull($position);
+        self::assertSame([$rank, 5, $percentile, 5.5, $quartile], [$position->rank, $position->of, $position->percentile, $position->median, $position->bestQuartile]);
+        self::assertNull(Position::of(NAN, [1.0], $lowerIsBetter));
+        self::assertNull(Position::of(1.0, [NAN], $lowerIsBetter));
+    }
+
+    public function testFiguresOfPeersLeaveOutWhatIsMissing(): void
+    {
+        $series = ['a' => [1.0, NAN, NAN], 'b' => [3.0, 4.0, NAN], 'c' => [8.0, 6.0, NAN]];
+        self::assertSame([3.0, 5.0], array_slice(PeerFigures::quantile($series, 0.5), 0, 2));
+        self::assertSame([4.0, 5.0], array_slice(PeerFigures::mean($series), 0, 2));
+        self::assertSame([(1 + 6 + 8) / 4, (8 + 6) / 3], array_slice(PeerFigures::weightedMean($series, ['a' => [1.0, 1.0, 1.0], 'b' => [2.0, 2.0, 2.0], 'c' => [1.0, 1.0, 1.0]]), 0, 2));
+        self::assertNan(PeerFigures::mean($series)[2]);
+        self::assertNan(PeerFigures::weightedMean($series, ['a' => [NAN, NAN, NAN]])[0]);
+        self::assertSame([], PeerFigures::quantile([], 0.5));
+    }
+}
