@@ -13,9 +13,16 @@ let readouts = new Map();
 let current = null;
 
 function forget() {
+    const kept = current;
     lines = null;
     current = null;
     readouts = new Map();
+    // Whoever was reading points by keys goes on where she was, on the chart drawn anew.
+    if (!kept || !chart() || document.activeElement !== chart()) return;
+    const line = points().find((other) => other.key === kept.line.key);
+    for (let i = 0; line && i < line.xy.length; i += 2) {
+        if (positionOf(line.xy[i]) === kept.position) return show({ line, x: line.xy[i], y: line.xy[i + 1] }, false);
+    }
 }
 always(forget);
 document.addEventListener('chart:drawn', forget);
@@ -97,9 +104,10 @@ async function show(point, aloud) {
         if (readout) readout.hidden = true;
         return;
     }
+    point.position = positionOf(point.x);
     mark(point);
     const about = await said(point.line);
-    const [period, value, rest] = about?.points[positionOf(point.x)] ?? [];
+    const [period, value, rest] = about?.points[point.position] ?? [];
     if (current !== point || !period) return;
     const [title, first, second] = readout.children;
     title.textContent = `${point.line.name}, ${period}`;
@@ -160,7 +168,7 @@ document.addEventListener('click', (event) => {
 
 /** The working of a point: every stop with the numbers put in. */
 async function open(point) {
-    const url = chart().dataset.working.replace('LINE', encodeURIComponent(point.line.key)).replace(/0$/, positionOf(point.x));
+    const url = chart().dataset.working.replace('LINE', encodeURIComponent(point.line.key)).replace(/0$/, point.position ?? positionOf(point.x));
     const response = await fetch(url);
     if (!response.ok) return;
     const panel = document.getElementById('working');

@@ -164,6 +164,7 @@ final class TasksTest extends TestCase
             $browser->until("{$title} on the rail", static fn(): bool => str_contains($browser->text('.rail ol'), $label));
         }
         $browser->press(WebDriverKeys::ESCAPE);
+        $this->settled();
         $browser->run('document.querySelector(".chart").focus()');
         $browser->press(WebDriverKeys::END);
         $browser->see('#readout', 'Veldmere Water, October 2025');
@@ -334,6 +335,11 @@ final class TasksTest extends TestCase
     private function open(string $path): void
     {
         $this->browser->web->get($this->application->url($path));
+        $this->settled();
+    }
+
+    private function settled(): void
+    {
         usleep(300_000);
         $size = 0;
         $this->browser->until('the chart to have its size', function () use (&$size): bool {
