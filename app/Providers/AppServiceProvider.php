@@ -18,7 +18,6 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        Model::preventLazyLoading(false);
         Model::preventSilentlyDiscardingAttributes();
     }
 }

@@ -9,7 +9,6 @@ use DuskRail\Chart\LinesComposer;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Chart\TrackComposer;
-use DuskRail\Rail\Stops\IndexToBase;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\View;
 use DuskRail\Study\Wording;
@@ -35,18 +34,6 @@ final readonly class StudyScreen
         $chart = $comparison->axis->count === 0 ? null : (new LinesComposer($measure))->compose($comparison, $size->width, $size->height);
         $this->chart = $comparison->study->view === View::Lines ? $chart : null;
         $this->track = $chart?->plot === null ? null : (new TrackComposer($measure))->compose($comparison, $chart->plot, $size->width);
-    }
-
-    /** Id of the index stop whose base the track shows, or nothing. */
-    public function baseStop(): string
-    {
-        foreach (array_reverse($this->comparison->run->legs) as $leg) {
-            if ($leg->placed->stop instanceof IndexToBase && $leg->placed->stop->base() !== null && ! $leg->placed->bypassed && $leg->refusal === null) {
-                return $leg->placed->id;
-            }
-        }
-
-        return '';
     }
 
     public static function of(Study $study, SheetSize $size, TextMeasure $measure): self

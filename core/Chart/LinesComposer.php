@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use DuskRail\Peers\PeerFigures;
-use DuskRail\Rail\Stops\IndexToBase;
 use DuskRail\Study\Band;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\Line;
 use DuskRail\Study\LineState;
-use DuskRail\Time\PeriodRange;
 
 /** The Lines view: focus lines in colour before quiet peers, named and valued at their ends. */
 final readonly class LinesComposer
@@ -103,7 +101,7 @@ final readonly class LinesComposer
     private function baseLabel(Comparison $comparison, PlotArea $plot): Group
     {
         $span = self::baseSpan($comparison, $plot);
-        $base = self::baseOf($comparison);
+        $base = $comparison->base();
         if ($span === null || $base === null) {
             return new Group('base-label', []);
         }
@@ -121,7 +119,7 @@ final readonly class LinesComposer
     /** @return array{float, float}|null left and right edge of the base, as far as it is shown */
     private static function baseSpan(Comparison $comparison, PlotArea $plot): ?array
     {
-        $base = self::baseOf($comparison);
+        $base = $comparison->base();
         $positions = $base === null ? null : $comparison->axis->positions($base);
         if ($positions === null || $positions[1] < $plot->from || $positions[0] > $plot->to) {
             return null;
@@ -131,19 +129,6 @@ final readonly class LinesComposer
         $left = max($plot->left, $plot->x($positions[0]) - ($one ? $half : 0.0));
 
         return [$left, max($left + 1.0, min($plot->right, $plot->x($positions[1]) + ($one ? $half : $plot->step())))];
-    }
-
-    /** The base of the last index on the rail that is in use, or null. */
-    public static function baseOf(Comparison $comparison): ?PeriodRange
-    {
-        foreach (array_reverse($comparison->run->legs) as $leg) {
-            $base = $leg->placed->stop instanceof IndexToBase && ! $leg->placed->bypassed && $leg->refusal === null ? $leg->placed->stop->base() : null;
-            if ($base !== null) {
-                return $base;
-            }
-        }
-
-        return null;
     }
 
     private function valueAxis(Ticks $ticks, Scale $scale, PlotArea $plot, Type $type): Group

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use DuskRail\Study\Comparison;
+
 /** A straight scale from values to pixels. */
 final readonly class Scale
 {
@@ -42,8 +44,7 @@ final readonly class Scale
             return new self($low - $spare, $high + $spare, $bottom, $top);
         }
         $spare = ($high - $low) * 0.04;
-        // A third of the height is more than one would give away to reach zero.
-        $zero = $low >= 0.0 && $low <= $high * 0.35;
+        $zero = $low >= 0.0 && $low <= $high * Comparison::NEAR_ZERO;
 
         return new self($zero ? 0.0 : $low - $spare, $high + $spare, $bottom, $top);
     }

@@ -29,7 +29,7 @@ final readonly class TrackComposer
             new Group('track-line', $line === [] ? [] : [new Stroke(Pieces::of($line, $plot, $scale), Ink::Median, 1.5)]),
             $this->words($comparison, $plot),
         ];
-        $base = LinesComposer::baseOf($comparison);
+        $base = $comparison->base();
         $positions = $base === null ? null : $comparison->axis->positions($base);
         if ($base !== null && $positions !== null) {
             $x = $plot->x($positions[0]);

@@ -10,16 +10,22 @@ use DuskRail\Data\Numerals;
 use DuskRail\Data\Sort;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\Leg;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
+use DuskRail\Rail\Stops\IndexToBase;
 use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Rail\Stops\RunningTotal;
 use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\PeriodRange;
 use DuskRail\Time\UnknownPeriod;
 
 /** A study carried out on its data: everything that any view shows is read from here. */
 final readonly class Comparison
 {
+    /** Up to this share of the highest value, the lowest is near enough to zero for an axis to start there. */
+    public const NEAR_ZERO = 0.35;
+
     /**
      * @param list<Line> $lines in the order of the data set
      * @param int $from first position shown, of the axis
@@ -127,6 +133,26 @@ final readonly class Comparison
         return $lines;
     }
 
+    /** The last index in use whose base is at the same time for all, or null. */
+    public function indexed(): ?Leg
+    {
+        foreach (array_reverse($this->run->legs) as $leg) {
+            if ($leg->placed->stop instanceof IndexToBase && $leg->placed->stop->base() !== null && ! $leg->placed->bypassed && $leg->refusal === null) {
+                return $leg;
+            }
+        }
+
+        return null;
+    }
+
+    /** Its base, or null. */
+    public function base(): ?PeriodRange
+    {
+        $stop = $this->indexed()?->placed->stop;
+
+        return $stop instanceof IndexToBase ? $stop->base() : null;
+    }
+
     /** Whether neighbouring values share what they are made of. */
     public function isSmoothed(): bool
     {
@@ -145,12 +171,12 @@ final readonly class Comparison
         return $this->extremes()[0];
     }
 
-    /** Whether the vertical axis would start above zero: where zero is further than a third of the height away. */
+    /** Whether the vertical axis starts above zero: where zero is further than NEAR_ZERO of the height away. */
     public function isCut(): bool
     {
         [$low, $high] = $this->extremes();
 
-        return ! $this->study->fromZero && $low <= $high && $low > 0.0 && $low > $high * 0.35;
+        return ! $this->study->fromZero && $low <= $high && $low > 0.0 && $low > $high * self::NEAR_ZERO;
     }
 
     /** @return array{float, float} lowest and highest value of the lines that take part, as far as shown */

@@ -11,7 +11,7 @@
         'data-first' => (string) $comparison->axis->first,
         'data-frequency' => $comparison->axis->frequency->value,
         'data-year' => (string) ($comparison->axis->frequency->perYear() ?? 0),
-        'data-base-stop' => $screen->baseStop(),
+        'data-base-stop' => $comparison->indexed()?->placed->id ?? '',
     ]) !!}
 @endif
 </div>
