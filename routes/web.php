@@ -6,6 +6,7 @@ use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\OrdersController;
 use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\ReadoutController;
 use App\Http\Controllers\StandingController;
@@ -33,6 +34,7 @@ Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])
 Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
 Route::get('/studies/{study}/figures/{stop}', [FiguresController::class, 'show'])->name('figures.show');
+Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])->name('orders.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
 Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])->whereNumber('position')->name('working.show');
 Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', ['svg', 'png', 'csv'])->name('hand-over');

@@ -41,6 +41,7 @@ final readonly class LinesComposer
             $this->baseLabel($comparison, $plot),
             $this->timeAxis($comparison, $plot, $axisType),
             ...$this->lines($comparison, $plot, $scale),
+            $this->target($comparison, $plot, $scale),
             ...$this->endLabels($ends, $comparison, $plot, $scale, $height),
         ], $plot, $comparison->measure->name, Summary::of($comparison));
     }
@@ -57,6 +58,10 @@ final readonly class LinesComposer
     private function scale(Comparison $comparison, float $bottom): Scale
     {
         [$low, $high] = $comparison->extremes();
+        $target = $comparison->study->peers->target;
+        if ($target !== null && $low <= $high) {
+            [$low, $high] = [min($low, $target), max($high, $target)];
+        }
         if ($comparison->run->table()->unit->text() === 'rank' && $low <= $high) {
             // The first place is on top.
             return new Scale($high + 0.5, 0.5, $bottom, 14.0);
@@ -79,11 +84,11 @@ final readonly class LinesComposer
     /** Where the middle of the peers lies, shaded. */
     private static function band(Comparison $comparison, PlotArea $plot, Scale $scale): Group
     {
-        $peers = array_map(static fn(Line $line): array => $line->values, $comparison->inState(LineState::Peer));
-        if ($comparison->study->band === Band::None || count($peers) < 4) {
+        $peers = $comparison->summarised();
+        if ($comparison->study->peers->band === Band::None || count($peers) < 4) {
             return new Group('band', []);
         }
-        $tail = $comparison->study->band->tail();
+        $tail = $comparison->study->peers->band->tail();
         $upper = Pieces::of(PeerFigures::quantile($peers, 1 - $tail), $plot, $scale);
         $lower = Pieces::of(PeerFigures::quantile($peers, $tail), $plot, $scale);
         $outlines = [];
@@ -113,6 +118,25 @@ final readonly class LinesComposer
         return new Group('base-label', [
             new Box($x - $room, $plot->top + 2.0, 2 * $room, 17.0, Ink::Tint),
             Words::plain($x, $plot->top + 15.0, $text, $type, Ink::Quiet, 'middle'),
+        ]);
+    }
+
+    /** What everybody is to reach. */
+    private function target(Comparison $comparison, PlotArea $plot, Scale $scale): Group
+    {
+        $target = $comparison->study->peers->target;
+        if ($target === null) {
+            return new Group('target', []);
+        }
+        $type = Type::text(13, 600);
+        $text = "target {$comparison->format($target)}";
+        $y = round($scale->at($target)) + 0.5;
+        $room = $this->measure->width($text, $type) + 6.0;
+
+        return new Group('target', [
+            new Stroke([[$plot->left, $y, $plot->right, $y]], Ink::Rail, 1.5, [7.0, 4.0]),
+            new Box($plot->left + 2.0, $y - 19.0, $room, 17.0, Ink::Sheet, 0, 0.8),
+            Words::plain($plot->left + 5.0, $y - 6.0, $text, $type, Ink::Rail),
         ]);
     }
 
@@ -177,8 +201,8 @@ final readonly class LinesComposer
         foreach ($peers as $line) {
             $groups[] = new Group('series', self::strokes($line->values, $comparison, $plot, $scale, Ink::Peer, $weight, $grain), self::facts($line));
         }
-        if ($comparison->median !== [] && count($peers) > 1) {
-            $groups[] = new Group('median', [new Stroke(Pieces::of($comparison->median, $plot, $scale), Ink::Median, 2.0)]);
+        if ($comparison->peerLine !== [] && count($peers) > 1) {
+            $groups[] = new Group('median', [new Stroke(Pieces::of($comparison->peerLine, $plot, $scale), Ink::Median, 2.0)]);
         }
         foreach (array_reverse($comparison->focus()) as $line) {
             $ink = Ink::focus($line->hue);
@@ -245,11 +269,11 @@ final readonly class LinesComposer
                 $ends[] = $this->end($line->key, $line->name, $line->latest(), $line->last, $ink, $line->state === LineState::Focus ? $type : Type::text($type->size, 400), $comparison, $room);
             }
         }
-        $median = $comparison->median;
+        $median = $comparison->peerLine;
         for ($i = $comparison->to; $median !== [] && $i >= $comparison->from; $i--) {
             if (! is_nan($median[$i])) {
                 if (count($comparison->inState(LineState::Peer)) > 1) {
-                    $ends[] = $this->end('', 'Peer median', $median[$i], $i, Ink::Quiet, $type, $comparison, $room);
+                    $ends[] = $this->end('', $comparison->study->peers->lineName(), $median[$i], $i, Ink::Quiet, $type, $comparison, $room);
                 }
                 break;
             }

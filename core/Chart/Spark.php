@@ -40,4 +40,20 @@ final class Spark
 
         return Pieces::of(array_reverse($chosen), new PlotArea(1, $width - 1, 2, $height - 2, 0, count($chosen) - 1), $scale);
     }
+
+    /**
+     * Several lines on one scale.
+     *
+     * @param list<list<float>> $lines
+     * @return list<list<list<float>>> the pieces of each
+     */
+    public static function together(array $lines, int $from, int $to, float $width, float $height): array
+    {
+        $shown = array_merge(...array_map(static fn(array $values): array => array_slice($values, $from, $to - $from + 1), $lines));
+        $present = array_filter($shown, static fn(float $v): bool => ! is_nan($v));
+        $plot = new PlotArea(2, $width - 2, 3, $height - 3, $from, $to);
+        $scale = $present === [] || min($present) === max($present) ? Scale::vertical($present, $plot->bottom, $plot->top) : new Scale(min($present), max($present), $plot->bottom, $plot->top);
+
+        return array_map(static fn(array $values): array => Pieces::of($values, $plot, $scale), $lines);
+    }
 }

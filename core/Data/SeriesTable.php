@@ -27,6 +27,12 @@ final readonly class SeriesTable
         $this->series = $byKey;
     }
 
+    /** The same with one more series, or another in the place of the one with its key. */
+    public function with(Series $one): self
+    {
+        return new self($this->axis, $this->unit, $this->kind, [...array_values(array_diff_key($this->series, [$one->key => true])), $one], $this->weights);
+    }
+
     /** @param Closure(): array<string, list<float>> $weights */
     public function weighedBy(Closure $weights): self
     {

@@ -138,6 +138,28 @@ final readonly class Unit
         );
     }
 
+    /** Multiplied by another unit: what the one is counted per and the other counts goes out (crowns per Ml × Ml per month). */
+    public function by(self $other): self
+    {
+        $left = $this->per;
+        $right = $other->per;
+        $amounts = [$this->amount, $other->amount];
+        foreach ([[&$left, 1], [&$right, 0]] as [&$per, $counted]) {
+            $at = array_search(self::singular($amounts[$counted]), $per, true);
+            if ($at !== false && $amounts[$counted] !== '') {
+                unset($per[$at]);
+                $amounts[$counted] = '';
+            }
+        }
+        $percent = array_filter([$this->sort, $other->sort], static fn(Sort $s): bool => $s !== Sort::Amount) !== [];
+
+        return new self(
+            implode(' × ', array_filter($percent ? [($this->sort === Sort::Amount ? $this : $other)->amount] : $amounts, static fn(string $a): bool => $a !== '')),
+            array_values([...$left, ...$right]),
+            $this->perMany * $other->perMany,
+        );
+    }
+
     public function text(): string
     {
         $per = $this->per;

@@ -13,13 +13,17 @@ final readonly class Explanation
      * @param string $text the left side of an equation: `1,182.4 ÷ 61,250 × 1,000,000`
      * @param int $at position, among those that arrived, whose own working comes before this one
      * @param list<int> $inputs positions of all values of the same line that went in, when there are several
+     * @param list<array{measure: string, ordinal: int}> $observations of other measures that went in
      */
-    private function __construct(public string $text, public int $at, public array $inputs) {}
+    private function __construct(public string $text, public int $at, public array $inputs, public array $observations) {}
 
-    /** @param list<int> $inputs */
-    public static function of(string $text, int $at, array $inputs = []): self
+    /**
+     * @param list<int> $inputs
+     * @param list<array{measure: string, ordinal: int}> $observations
+     */
+    public static function of(string $text, int $at, array $inputs = [], array $observations = []): self
     {
-        return new self($text, $at, $inputs);
+        return new self($text, $at, $inputs, $observations);
     }
 
     /** A number with six digits that count, enough to work it out again. */

@@ -15,6 +15,7 @@ final readonly class Field
         public string $value,
         public array $options = [],
         public string $hint = '',
+        public bool $long = false,
     ) {}
 
     /** @param array<array-key, string> $options label by value */
@@ -28,8 +29,9 @@ final readonly class Field
         return new self($name, $lead, 'number', (string) $value, [], $hint);
     }
 
-    public static function text(string $name, string $lead, string $value, string $hint = ''): self
+    /** @param bool $long needs a line of its own, with the hint under it */
+    public static function text(string $name, string $lead, string $value, string $hint = '', bool $long = false): self
     {
-        return new self($name, $lead, 'text', $value, [], $hint);
+        return new self($name, $lead, 'text', $value, [], $hint, $long);
     }
 }

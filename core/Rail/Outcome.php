@@ -15,4 +15,9 @@ final readonly class Outcome
      * @param string $note a choice made inside the stop that its unit does not show, said beside the unit
      */
     public function __construct(public SeriesTable $table, public array $remarks = [], public string $note = '', public ?int $open = null) {}
+
+    public function withTable(SeriesTable $table): self
+    {
+        return new self($table, $this->remarks, $this->note, $this->open);
+    }
 }

@@ -83,6 +83,9 @@ final readonly class Rail
         foreach ($this->stops as $placed) {
             $refusal = $placed->bypassed ? null : $placed->stop->refusal($table, $scope);
             $outcome = $placed->bypassed || $refusal !== null ? new Outcome($table) : $placed->stop->apply($table, $scope);
+            foreach ($scope->pools as $pool) {
+                $outcome = $outcome->withTable($pool->weighed($outcome->table));
+            }
             $legs[] = new Leg($placed, $table, $outcome, $refusal);
             $table = $outcome->table;
         }

@@ -15,21 +15,24 @@ final readonly class Scope implements DataSource
     /**
      * @param list<string> $focus entity keys in the order in which they were chosen
      * @param list<string> $off entity keys that take no part
+     * @param list<Pool> $pools entities that are also calculated as one
      */
     private function __construct(
         private DataSource $data,
         public array $focus,
         public array $off,
         public Better $better,
+        public array $pools = [],
     ) {}
 
     /**
      * @param list<string> $focus
      * @param list<string> $off
+     * @param list<Pool> $pools
      */
-    public static function of(DataSource $data, array $focus, array $off, Better $better): self
+    public static function of(DataSource $data, array $focus, array $off, Better $better, array $pools = []): self
     {
-        return new self($data, $focus, $off, $better);
+        return new self($data, $focus, $off, $better, $pools);
     }
 
     public static function all(DataSource $data): self
@@ -49,7 +52,7 @@ final readonly class Scope implements DataSource
 
     public function table(string $measureKey): SeriesTable
     {
-        return $this->data->table($measureKey);
+        return array_reduce($this->pools, static fn(SeriesTable $table, Pool $pool): SeriesTable => $pool->addedTo($table), $this->data->table($measureKey));
     }
 
     public function unsettled(string $measureKey): array
@@ -64,19 +67,26 @@ final readonly class Scope implements DataSource
 
     public function nameOf(string $entity): string
     {
+        foreach ($this->pools as $pool) {
+            if ($pool->key === $entity) {
+                return $pool->name;
+            }
+        }
+
         return isset($this->entities()[$entity]) ? $this->entities()[$entity]->name : $entity;
     }
 
     /**
-     * The values that take part: those of entities that are not off.
+     * The values that take part: those of entities that are not off, each counted once.
      *
      * @return array<string, list<float>> by entity key
      */
     public function present(SeriesTable $table): array
     {
         $values = [];
+        $apart = [...$this->off, ...array_map(static fn(Pool $pool): string => $pool->key, $this->pools)];
         foreach ($table->series as $key => $series) {
-            if (! in_array($key, $this->off, true)) {
+            if (! in_array($key, $apart, true)) {
                 $values[$key] = $series->values;
             }
         }

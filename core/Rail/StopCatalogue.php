@@ -21,6 +21,7 @@ final class StopCatalogue
         Stops\Rank::class,
         Stops\Standardise::class,
         Stops\Seasonal::class,
+        Stops\Formula::class,
     ];
 
     /** @return array<string, class-string<Stop>> by type */

@@ -7,6 +7,7 @@ namespace DuskRail\Rail;
 use DuskRail\Data\Origin;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
+use DuskRail\Time\Period;
 
 /** How one plotted value came about: every stop with the numbers put in, from the row of the file to the chart. */
 final readonly class Working
@@ -37,6 +38,7 @@ final readonly class Working
                 $explanation->text,
                 self::result($leaving, $key, $at),
                 $inputs,
+                self::cells($explanation->observations, $scope, $key),
             ));
             $at = $explanation->at;
         }
@@ -55,12 +57,31 @@ final readonly class Working
             foreach ($step->inputs as $input) {
                 $lines[] = "    {$input['period']}: {$input['value']}";
             }
+            foreach ($step->cells as $cell) {
+                $lines[] = "    {$cell}";
+            }
         }
         if ($this->origin !== null) {
             $lines[] = $this->origin->text();
         }
 
         return implode("\n", $lines);
+    }
+
+    /**
+     * @param list<array{measure: string, ordinal: int}> $observations
+     * @return list<string>
+     */
+    private static function cells(array $observations, Scope $scope, string $key): array
+    {
+        $cells = [];
+        foreach ($observations as ['measure' => $measure, 'ordinal' => $ordinal]) {
+            $about = $scope->measures()[$measure];
+            $origin = $scope->origin($measure, $key, $ordinal);
+            $cells[] = "{$about->name}, ".Period::at($about->frequency, $ordinal)->label().': '.($origin?->text() ?? 'the file it came from is not known');
+        }
+
+        return $cells;
     }
 
     private static function result(SeriesTable $table, string $key, int $position): string

@@ -12,7 +12,7 @@ final class EndedLines implements Signal
     public function notice(Comparison $comparison): ?Notice
     {
         $year = max(1, $comparison->axis->frequency->perYear() ?? 12);
-        foreach ($comparison->present() as $line) {
+        foreach ($comparison->isSinceEvent() ? [] : $comparison->present() as $line) {
             if ($line->last !== null && $line->last < $comparison->to - $year) {
                 $period = $comparison->axis->period($line->last)->label();
 

@@ -14,7 +14,7 @@ final class UnfinishedEnd implements Signal
     public function notice(Comparison $comparison): ?Notice
     {
         $end = $comparison->to;
-        if ($end <= $comparison->from) {
+        if ($comparison->isSinceEvent() || $end <= $comparison->from) {
             return null;
         }
         $has = static fn(int $at): int => count(array_filter($comparison->present(), static fn(Line $l): bool => ! is_nan($l->values[$at])));

@@ -15,7 +15,7 @@ final class UnsettledEnd implements Signal
     {
         $unsettled = $comparison->data->unsettled($comparison->measure->key);
         $lines = array_values(array_filter($comparison->present(), static fn(Line $line): bool => isset($unsettled[$line->key]) && $line->last !== null));
-        if ($lines === []) {
+        if ($comparison->isSinceEvent() || $lines === []) {
             return null;
         }
         // Those in focus first: the message is about them.

@@ -16,6 +16,7 @@ use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stops\IndexToBase;
 use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Rail\Stops\RunningTotal;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Time\UnknownPeriod;
@@ -30,7 +31,7 @@ final readonly class Comparison
      * @param list<Line> $lines in the order of the data set
      * @param int $from first position shown, of the axis
      * @param int $to last position shown
-     * @param list<float> $median of the lines that are peers, along the axis; NAN where no peer has a value
+     * @param list<float> $peerLine what stands for all peers, along the axis, NAN where none has a value; empty when it is not asked for
      */
     private function __construct(
         public Study $study,
@@ -41,7 +42,7 @@ final readonly class Comparison
         public int $from,
         public int $to,
         public array $lines,
-        public array $median,
+        public array $peerLine,
         public int $decimals,
     ) {}
 
@@ -60,7 +61,7 @@ final readonly class Comparison
             $values = $table->series[$key]->values;
             $state = $study->state($key);
             $lines[] = new Line($key, $entity->name, $entity->group, $state, $study->focus[$key] ?? 0, $values, self::last($values, $from, $to));
-            if ($state === LineState::Peer) {
+            if ($state === LineState::Peer && in_array($study->peers->group, ['', $entity->group], true)) {
                 $peers[] = $values;
             }
         }
@@ -69,7 +70,12 @@ final readonly class Comparison
         return new self(
             $study, $scope, $data->measures()[$study->measure], $run, $table->axis, $from, $to, $lines,
             // A median of places says nothing.
-            $study->median && $table->unit->sort !== Sort::Rank ? PeerFigures::quantile($peers, 0.5) : [],
+            $table->unit->sort === Sort::Rank ? [] : match ($study->peers->line) {
+                PeerLine::None => [],
+                PeerLine::Median => PeerFigures::quantile($peers, 0.5),
+                PeerLine::Mean => PeerFigures::mean($peers),
+                PeerLine::Together => $table->series[PeerSummary::POOL]->values ?? [],
+            },
             $table->unit->sort === Sort::Rank ? 0 : Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
         );
     }
@@ -99,6 +105,21 @@ final readonly class Comparison
     public function present(): array
     {
         return array_values(array_filter($this->lines, static fn(Line $line): bool => $line->state !== LineState::Off));
+    }
+
+    /**
+     * The values of the peers that line and band are drawn of: of all, or of one group.
+     *
+     * @return list<list<float>>
+     */
+    public function summarised(): array
+    {
+        $group = $this->study->peers->group;
+
+        return array_map(
+            static fn(Line $line): array => $line->values,
+            array_values(array_filter($this->inState(LineState::Peer), static fn(Line $line): bool => in_array($group, ['', $line->group], true))),
+        );
     }
 
     public function line(string $key): ?Line
@@ -163,6 +184,12 @@ final readonly class Comparison
         }
 
         return false;
+    }
+
+    /** Whether the axis counts periods from an event that each line has at a time of its own. */
+    public function isSinceEvent(): bool
+    {
+        return $this->axis->frequency === Frequency::Number && $this->run->origin->axis->frequency !== Frequency::Number;
     }
 
     /** The lowest value shown; INF when there is none. */

@@ -11,7 +11,14 @@ use DuskRail\Statistics\Trend;
 /** Where a line in focus stands among the peers, now and a year before, and where it is going. */
 final readonly class Standing
 {
-    private function __construct(public Line $line, public Position $now, public ?Position $before, public Trend $trend, public string $period) {}
+    /** @param list<array{period: string, value: float, position: Position}> $course once a year, from the newest back as far as is shown */
+    private function __construct(public Line $line, public Position $now, public Trend $trend, public array $course) {}
+
+    /** Where it stood a year before, if that is shown. */
+    public function before(): ?Position
+    {
+        return $this->course[1]['position'] ?? null;
+    }
 
     /** @return list<self> one for each line in focus that has a value and peers */
     public static function of(Comparison $comparison): array
@@ -27,13 +34,19 @@ final readonly class Standing
             if ($now === null || $at === null) {
                 continue;
             }
-            $earlier = $at - $back;
+            $course = [];
+            for ($i = $at; $i >= $comparison->from; $i -= $back) {
+                $position = Position::of($line->values[$i], array_column($peers, $i), $lowerIsBetter);
+                if ($position === null) {
+                    break;
+                }
+                $course[] = ['period' => $comparison->axis->period($i)->short(), 'value' => $line->values[$i], 'position' => $position];
+            }
             $standings[] = new self(
                 $line,
                 $now,
-                $earlier < $comparison->from ? null : Position::of($line->values[$earlier], array_column($peers, $earlier), $lowerIsBetter),
                 Trend::of(array_slice($line->values, $comparison->from, $comparison->to - $comparison->from + 1), $perYear),
-                $comparison->axis->period($at)->label(),
+                $course,
             );
         }
 

@@ -6,6 +6,7 @@ namespace DuskRail\Study;
 
 use DuskRail\Data\DataSource;
 use DuskRail\Data\UnknownMeasure;
+use DuskRail\Rail\Pool;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
 use DuskRail\Time\PeriodRange;
@@ -32,11 +33,10 @@ final readonly class Study
         public ?PeriodRange $range = null,
         public View $view = View::Lines,
         public RosterSort $sort = RosterSort::Name,
-        public bool $median = true,
+        public PeerSummary $peers = new PeerSummary(),
         public Words $words = new Words(),
         public bool $fromZero = false,
         public array $dismissed = [],
-        public Band $band = Band::None,
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -50,7 +50,7 @@ final readonly class Study
         return new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
     }
 
-    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, median?: bool, words?: Words, fromZero?: bool, dismissed?: list<string>, band?: Band} $parts */
+    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, peers?: PeerSummary, words?: Words, fromZero?: bool, dismissed?: list<string>} $parts */
     public function with(array $parts): self
     {
         return new self(
@@ -62,11 +62,10 @@ final readonly class Study
             array_key_exists('range', $parts) ? $parts['range'] : $this->range,
             $parts['view'] ?? $this->view,
             $parts['sort'] ?? $this->sort,
-            $parts['median'] ?? $this->median,
+            $parts['peers'] ?? $this->peers,
             $parts['words'] ?? $this->words,
             $parts['fromZero'] ?? $this->fromZero,
             $parts['dismissed'] ?? $this->dismissed,
-            $parts['band'] ?? $this->band,
         );
     }
 
@@ -75,7 +74,23 @@ final readonly class Study
     {
         $measure = $data->measures()[$this->measure] ?? throw UnknownMeasure::named($this->measure);
 
-        return Scope::of($data, array_map(strval(...), array_keys($this->focus)), $this->off, $measure->better);
+        return Scope::of($data, array_map(strval(...), array_keys($this->focus)), $this->off, $measure->better, $this->pools($data));
+    }
+
+    /** @return list<Pool> what is calculated of several entities as if they were one */
+    private function pools(DataSource $data): array
+    {
+        if ($this->peers->line !== PeerLine::Together) {
+            return [];
+        }
+        $peers = [];
+        foreach ($data->entities() as $entity) {
+            if ($this->state($entity->key) === LineState::Peer && in_array($this->peers->group, ['', $entity->group], true)) {
+                $peers[] = $entity->key;
+            }
+        }
+
+        return [Pool::average(PeerSummary::POOL, $this->peers->lineName(), $peers)];
     }
 
     public function state(string $entity): LineState

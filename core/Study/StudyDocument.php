@@ -42,11 +42,10 @@ final class StudyDocument
             'range' => $study->range?->code(),
             'view' => $study->view->value,
             'sort' => $study->sort->value,
-            'median' => $study->median,
+            'peers' => $study->peers->toArray(),
             'words' => $study->words->toArray(),
             'fromZero' => $study->fromZero,
             'dismissed' => $study->dismissed,
-            'band' => $study->band->value,
         ];
     }
 
@@ -79,11 +78,10 @@ final class StudyDocument
             $range === null ? null : self::at('range', static fn(): PeriodRange => PeriodRange::parse(self::string($range))),
             self::enum(View::class, $document['view'] ?? View::Lines->value, 'view'),
             self::enum(RosterSort::class, $document['sort'] ?? RosterSort::Name->value, 'sort'),
-            ($document['median'] ?? true) === true,
+            self::at('peers', static fn(): PeerSummary => PeerSummary::read(self::list($document, 'peers'))),
             $words,
             ($document['fromZero'] ?? false) === true,
             array_values(array_map(self::string(...), self::list($document, 'dismissed'))),
-            self::enum(Band::class, $document['band'] ?? Band::None->value, 'band'),
         );
     }
 

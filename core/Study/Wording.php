@@ -61,13 +61,17 @@ final readonly class Wording
         }
         $value = $comparison->format($focus->latest());
         $when = ($comparison->axis->frequency === Frequency::Day ? 'on ' : 'in ').$comparison->axis->period($focus->last)->label();
-        $peers = count($comparison->inState(LineState::Peer));
-        $median = $comparison->median[$focus->last] ?? NAN;
-        if ($peers < 2 || is_nan($median)) {
+        $peers = count($comparison->summarised());
+        $level = $comparison->peerLine[$focus->last] ?? NAN;
+        if ($peers < 2 || is_nan($level)) {
             return "{$focus->name}: {$value} {$when}";
         }
 
-        return "{$focus->name} stands at {$value} {$when}; the median of its {$peers} peers is {$comparison->format($median)}";
+        $summary = $comparison->study->peers;
+        $whose = ($summary->group === '' ? 'its' : 'the')." {$peers} ".($summary->group === '' ? '' : mb_strtolower($summary->group).' ').'peers';
+        $said = $summary->line === PeerLine::Together ? "{$whose} together come to" : "the {$summary->line->value} of {$whose} is";
+
+        return "{$focus->name} stands at {$value} {$when}; {$said} {$comparison->format($level)}";
     }
 
     /** What the vertical axis is: the measure, what was done to it, and the unit unless that has been said. */

@@ -7,9 +7,19 @@ function place(popover) {
     popover.style.left = `${Math.max(8, Math.min(at.left - 2, innerWidth - popover.offsetWidth - 12))}px`;
 }
 
+/** What an editor only shows once it is open. */
+async function fill(popover) {
+    for (const part of popover.querySelectorAll('[data-lazy]')) {
+        const response = await fetch(part.dataset.lazy);
+        if (response.ok) part.innerHTML = await response.text();
+    }
+    place(popover);
+}
+
 document.addEventListener('toggle', (event) => {
     if (!event.target.matches?.('.editor:not(.working)') || event.newState !== 'open') return;
     place(event.target);
+    fill(event.target);
     event.target.querySelector('select, input:not([type=hidden]), button, a')?.focus();
 }, true);
 
@@ -27,6 +37,7 @@ document.addEventListener('htmx:after:swap', () => {
     if (chosen) document.querySelector('.menu:popover-open')?.hidePopover();
     if (!popover || (chosen && !added)) return;
     if (!popover.matches(':popover-open')) popover.showPopover();
+    else fill(popover);
     // Once it has the size of what came.
     requestAnimationFrame(() => place(popover));
 });

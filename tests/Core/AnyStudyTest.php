@@ -108,11 +108,13 @@ final class AnyStudyTest extends TestCase
                 'as' => self::one(['difference', 'percent', 'ratio', 'index', 'place']),
                 'base' => self::one(['2021', '2020', '2021-04', '#4', 'once']),
                 'at' => self::one(['first', 'highest', 'period', 'event']),
+                'along' => self::one(['calendar', 'since']),
+                'text' => self::one(['here × 2', 'here ÷ People × 1000', 'Flow − here', '(here + Flow) ÷ 0', 'here ÷ (Flow − Flow)']),
                 'window' => (string) mt_rand(1, 9),
                 'statistic' => self::one(['mean', 'median', 'sum', 'lowest']),
             ]]],
             ['axis', ['zero' => '1']],
-            ['peers', ['band' => self::one(['none', 'range', 'deciles']), 'median' => '1']],
+            ['peers', ['line' => self::one(['none', 'median', 'mean', 'together']), 'band' => self::one(['none', 'range', 'deciles']), 'target' => self::one(['', '12.5', '-3'])]],
         ]);
     }
 

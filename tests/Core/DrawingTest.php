@@ -26,6 +26,8 @@ use DuskRail\Data\Kind;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Study\Band;
 use DuskRail\Study\Comparison;
+use DuskRail\Study\PeerLine;
+use DuskRail\Study\PeerSummary;
 use DuskRail\Study\Wording;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -118,7 +120,7 @@ final class DrawingTest extends TestCase
     {
         $data = Make::data(['flow' => ['Ml', Kind::Stock, '2023', ['home' => [50, 60], 'a' => [10, 10], 'b' => [20, 20], 'c' => [30, 30], 'd' => [40, 40], 'e' => [50, 50]]]]);
         $composer = new LinesComposer(new SquareLetters());
-        $scene = $composer->compose(Comparison::of(Make::study($data)->with(['band' => Band::Quartiles]), $data), 600, 300);
+        $scene = $composer->compose(Comparison::of(Make::study($data)->with(['peers' => new PeerSummary(PeerLine::Median, Band::Quartiles)]), $data), 600, 300);
         $band = array_values(array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === 'band'))[0];
         self::assertInstanceOf(Group::class, $band);
         self::assertInstanceOf(Area::class, $band->marks[0]);

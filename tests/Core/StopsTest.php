@@ -234,7 +234,7 @@ final class StopsTest extends TestCase
         $data = Make::leakage();
         $mean = StopCatalogue::make('rolling', ['window' => 12]);
         $arriving = Rail::of()->with($mean)->run($data->table('leakage'), $data)->table();
-        self::assertSame(['base' => '2020', 'at' => 'period', 'event' => '', 'as' => 'index'], StopCatalogue::all()['index']::usual($arriving, Scope::all($data))->settings());
+        self::assertSame(['base' => '2020', 'at' => 'period', 'event' => '', 'as' => 'index', 'along' => 'calendar'], StopCatalogue::all()['index']::usual($arriving, Scope::all($data))->settings());
     }
 
     // Units and the rail.

@@ -9,11 +9,14 @@ use DuskRail\Data\Kind;
 use DuskRail\Data\Numerals;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Study\Band;
 use DuskRail\Study\Changes\Changes;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\InvalidStudy;
 use DuskRail\Study\Line;
 use DuskRail\Study\LineState;
+use DuskRail\Study\PeerLine;
+use DuskRail\Study\PeerSummary;
 use DuskRail\Study\Readout;
 use DuskRail\Study\RosterSort;
 use DuskRail\Study\Study;
@@ -33,7 +36,7 @@ final class StudyTest extends TestCase
         $comparison = Comparison::of(Study::first('First', 'flow', $data), $data);
         self::assertSame(['home'], array_map(static fn(Line $l): string => $l->key, $comparison->focus()));
         // The median is of the peers alone: 4, 6 and 20 at the end, not 100.
-        self::assertSame(6.0, $comparison->median[3]);
+        self::assertSame(6.0, $comparison->peerLine[3]);
         self::assertSame('Home stands at 100 in 2023; the median of its 3 peers is 6', Wording::of($comparison, '')->headline);
     }
 
@@ -42,7 +45,7 @@ final class StudyTest extends TestCase
         $data = self::four();
         $study = Study::first('First', 'flow', $data)->withState('corrow', LineState::Off);
         $comparison = Comparison::of($study, $data);
-        self::assertSame([2.0, 3.0, 2.0, 5.0], $comparison->median);
+        self::assertSame([2.0, 3.0, 2.0, 5.0], $comparison->peerLine);
         self::assertSame(['home', 'marl', 'tarrow'], array_map(static fn(Line $l): string => $l->key, $comparison->present()));
     }
 
@@ -96,7 +99,7 @@ final class StudyTest extends TestCase
     {
         $data = Make::leakage();
         $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'connections', 'times' => 1e6]), StopCatalogue::make('rolling', ['window' => 12, 'needed' => 6]), StopCatalogue::make('index', ['base' => '2019-03..2019-05']))
-            ->with(['off' => ['tarrow'], 'range' => PeriodRange::parse('2019-06..2020-12'), 'sort' => RosterSort::Lowest, 'median' => false, 'words' => new Words('A', null, 'B')]);
+            ->with(['off' => ['tarrow'], 'range' => PeriodRange::parse('2019-06..2020-12'), 'sort' => RosterSort::Lowest, 'peers' => new PeerSummary(PeerLine::Together, Band::Deciles, 'Plain', 4.5), 'words' => new Words('A', null, 'B')]);
         $document = json_decode((string) json_encode(StudyDocument::write($study)), true);
         self::assertIsArray($document);
         self::assertEquals($study, StudyDocument::read($document));

@@ -92,7 +92,7 @@ final class WorkingTest extends TestCase
         // Of the peers 11, 20, 30 and 41, two are lower than 24: third of five, half of the peers are worse.
         self::assertSame([3, 5, 50.0, 25.0, 17.75], [$standing->now->rank, $standing->now->of, $standing->now->percentile, $standing->now->median, $standing->now->bestQuartile]);
         // The year before, 30 has two below it, one equal and one above: a half and one of four are worse.
-        self::assertSame([3, 37.5], [$standing->before?->rank, $standing->before?->percentile]);
+        self::assertSame([3, 37.5], [$standing->before()?->rank, $standing->before()?->percentile]);
         self::assertSame('falling', $standing->trend->verdict);
         self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->trend->growth, 1e-12);
         self::assertSame('no clear trend', Trend::of([10.0, 11.0, 10.0, 11.0, 10.0, 11.0], 1.0)->verdict);
@@ -111,7 +111,7 @@ final class WorkingTest extends TestCase
         self::assertStringContainsString('The base decides: with 2018, Freak would end above Home (1 of 4 comparisons)', $notices[1]->sentence);
         self::assertSame('change-stop', $notices[0]->input['change']);
         $mended = Changes::apply(Changes::read('change-stop', $notices[0]->input), $study, $data);
-        self::assertSame(['base' => '2018', 'at' => 'period', 'event' => '', 'as' => 'index'], $mended->rail->stop('s1')?->stop->settings());
+        self::assertSame(['base' => '2018', 'at' => 'period', 'event' => '', 'as' => 'index', 'along' => 'calendar'], $mended->rail->stop('s1')?->stop->settings());
         self::assertStringNotContainsString('no ordinary base', implode(' ', array_map(static fn(Notice $n): string => $n->sentence, self::notices($mended, $data))));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Kind;
+use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
@@ -32,12 +33,14 @@ final readonly class IndexToBase implements Stop
     /**
      * @param 'period'|'first'|'highest'|'event' $at where a series has its base: at the same time for all, at its own first
      *     or highest value, or in the year that an attribute of its own names
+     * @param bool $sinceThen lay the lines over each other by periods since their own bases, where each has its own
      */
     private function __construct(
         private PeriodRange $base,
         private string $at = 'period',
         private string $event = '',
         private bool $asChange = false,
+        private bool $sinceThen = false,
     ) {}
 
     public static function type(): string
@@ -83,7 +86,7 @@ final readonly class IndexToBase implements Stop
         /** @var 'period'|'first'|'highest'|'event' $at */
         $at = $read->oneOf('at', 'period', ['period', 'first', 'highest', 'event']);
         try {
-            return new self(PeriodRange::parse($read->text('base')), $at, $read->text('event'), $read->oneOf('as', 'index', ['index', 'change']) === 'change');
+            return new self(PeriodRange::parse($read->text('base')), $at, $read->text('event'), $read->oneOf('as', 'index', ['index', 'change']) === 'change', $read->oneOf('along', 'calendar', ['calendar', 'since']) === 'since');
         } catch (UnknownPeriod $problem) {
             throw $read->wrong($problem->getMessage().' For the average of several write first..last, as in 2019-01..2019-06.');
         }
@@ -97,7 +100,7 @@ final readonly class IndexToBase implements Stop
 
     public function settings(): array
     {
-        return ['base' => $this->base->code(), 'at' => $this->at, 'event' => $this->event, 'as' => $this->asChange ? 'change' : 'index'];
+        return ['base' => $this->base->code(), 'at' => $this->at, 'event' => $this->event, 'as' => $this->asChange ? 'change' : 'index', 'along' => $this->sinceThen ? 'since' : 'calendar'];
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -116,7 +119,9 @@ final readonly class IndexToBase implements Stop
     {
         $several = $this->at === 'period' && ! $this->asChange && $this->base->at($arriving->axis->frequency)->count() > 1;
 
-        return ($several ? 'average of ' : '').$this->label($arriving, $scope);
+        $since = $this->isAligned($arriving) ? ", by {$arriving->axis->frequency->value}s since then" : '';
+
+        return ($several ? 'average of ' : '').$this->label($arriving, $scope).$since;
     }
 
     public function fields(SeriesTable $arriving, Scope $scope): array
@@ -134,6 +139,9 @@ final readonly class IndexToBase implements Stop
             }
             unset($attributes['group']);
             $fields[] = Field::choice('event', 'namely', $this->event, ['' => 'choose …'] + $attributes);
+        }
+        if ($this->at !== 'period' && $arriving->axis->frequency !== Frequency::Number) {
+            $fields[] = Field::choice('along', 'along', $this->sinceThen ? 'since' : 'calendar', ['calendar' => 'the calendar', 'since' => "{$arriving->axis->frequency->value}s since then"]);
         }
         if ($this->at === 'period') {
             $fields[] = Field::text('base', 'namely', $this->base->code(), 'a year, a period, or first..last');
@@ -196,13 +204,16 @@ final readonly class IndexToBase implements Stop
             Kind::Rate,
         );
 
-        return new Outcome($table, $this->remarks($without, $partial));
+        return new Outcome($this->isAligned($arriving) ? $this->aligned($table, $arriving, $scope) : $table, $this->remarks($without, $partial));
     }
 
     public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
     {
         $values = $arriving->series[$key]->values;
         [$from, $to] = $this->basePositions($values, $arriving->axis, $scope->entities()[$key]->attributes ?? []);
+        if ($this->isAligned($arriving)) {
+            $position = max(0, min(count($values) - 1, $from + $leaving->axis->first + $position));
+        }
         [$mean, $present] = self::mean($values, $from, $to);
         $inputs = array_values(array_filter($from <= $to ? range($from, $to) : [], static fn(int $at): bool => ! is_nan($values[$at])));
         $base = $present === 0 ? 'its base' : PeriodRange::between($arriving->axis->period($from), $arriving->axis->period($to))->label();
@@ -213,6 +224,36 @@ final readonly class IndexToBase implements Stop
             $position,
             $present > 1 ? $inputs : [],
         );
+    }
+
+    private function isAligned(SeriesTable $arriving): bool
+    {
+        return $this->sinceThen && $this->at !== 'period' && $arriving->axis->frequency !== Frequency::Number;
+    }
+
+    /** The lines moved so that the first period of every base is number 0. */
+    private function aligned(SeriesTable $indexed, SeriesTable $arriving, Scope $scope): SeriesTable
+    {
+        $starts = [];
+        foreach ($arriving->series as $key => $series) {
+            [$from, $to] = $this->basePositions($series->values, $arriving->axis, $scope->entities()[$key]->attributes ?? []);
+            if ($from <= $to) {
+                $starts[$key] = $from;
+            }
+        }
+        if ($starts === []) {
+            return $indexed;
+        }
+        $count = $arriving->axis->count;
+        $axis = PeriodAxis::of(Frequency::Number, -max($starts), $count + max($starts) - min($starts));
+        $series = [];
+        foreach ($indexed->series as $key => $one) {
+            $before = isset($starts[$key]) ? -$starts[$key] - $axis->first : 0;
+            $values = isset($starts[$key]) ? $one->values : array_fill(0, $count, NAN);
+            $series[] = new Series($key, [...array_fill(0, $before, NAN), ...$values, ...array_fill(0, $axis->count - $count - $before, NAN)]);
+        }
+
+        return new SeriesTable($axis, $indexed->unit, $indexed->kind, $series);
     }
 
     /**

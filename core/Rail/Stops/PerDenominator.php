@@ -20,6 +20,7 @@ use DuskRail\Rail\Stop;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
+use DuskRail\Time\PeriodAxis;
 
 /** Divides every entity's figures by its own denominator, times a plain number: per connection, per 1,000 people. */
 final readonly class PerDenominator implements Stop
@@ -195,6 +196,7 @@ final readonly class PerDenominator implements Stop
         $holds = $this->holdsNewest && ! $measure->frequency->isFinerThan($arriving->axis->frequency);
         $remarks = [
             ...$this->newestRemark($holds, $measure, $held, array_map($denominators->axis->period(...), array_keys($ends)), count($arriving->series)),
+            ...$this->constantRemark($denominators, $measure, $arriving),
             ...self::named($absent, $scope, "without {$measure->name}, so without a value here"),
             ...self::named($zero, $scope, "with {$measure->name} of zero somewhere; no value there"),
         ];
@@ -218,7 +220,35 @@ final readonly class PerDenominator implements Stop
         $when = $carried && $arriving->axis->frequency->isFinerThan($measure->frequency) ? ' of '.$denominators->axis->period(min($place, $last))->label() : '';
         $times = $this->times === 1.0 ? '' : ' × '.Explanation::number($this->times);
 
-        return Explanation::of("{$value} ÷ ".Explanation::number($figures[$place])." {$measure->divisor()->amount}{$when}{$times}", $position);
+        return Explanation::of(
+            "{$value} ÷ ".Explanation::number($figures[$place])." {$measure->divisor()->amount}{$when}{$times}",
+            $position,
+            [],
+            $this->observations($denominators->axis, $arriving->axis, $position, $last),
+        );
+    }
+
+    /**
+     * The figures of the denominator that hold at a position: one that is carried, or the two ends of a straight line.
+     *
+     * @return list<array{measure: string, ordinal: int}>
+     */
+    private function observations(PeriodAxis $denominators, PeriodAxis $arriving, int $position, int $last): array
+    {
+        if ($denominators->frequency->isFinerThan($arriving->frequency)) {
+            return [];
+        }
+        $coarser = $arriving->frequency->isFinerThan($denominators->frequency);
+        $period = $arriving->period($position);
+        $place = $period->in($denominators->frequency)->ordinal - $denominators->first;
+        $places = [$place];
+        if ($coarser && $this->between === Between::Straight) {
+            $holder = $denominators->period($place);
+            $places = $period->firstDay() + $period->lastDay() < $holder->firstDay() + $holder->lastDay() ? [$place - 1, $place] : [$place, $place + 1];
+        }
+        $places = array_unique(array_map(static fn(int $at): int => max(0, min($at, $last)), $places));
+
+        return array_map(fn(int $at): array => ['measure' => $this->measure, 'ordinal' => $denominators->first + $at], array_values($places));
     }
 
     /** @return array<string, list<float>> by entity key */
@@ -263,6 +293,22 @@ final readonly class PerDenominator implements Stop
             : Remark::saying("{$measure->name} {$when} is missing{$who}; left blank.")->withRemedy('Hold the last', ['newest' => 'held']);
 
         return [$remark];
+    }
+
+    /** @return list<Remark> of denominators that have more than one figure, and all the same */
+    private function constantRemark(SeriesTable $denominators, Measure $measure, SeriesTable $arriving): array
+    {
+        $constant = 0;
+        foreach (array_intersect_key($denominators->series, $arriving->series) as $series) {
+            $figures = array_filter($series->values, static fn(float $v): bool => ! is_nan($v));
+            $constant += count($figures) > 2 && min($figures) === max($figures) ? 1 : 0;
+        }
+        $of = count($arriving->series);
+
+        return $constant === 0 ? [] : [Remark::saying(
+            "{$measure->name} never changes for ".($constant === $of ? 'any line' : "{$constant} of {$of}").'; it may be one figure that was copied down.',
+            'Divided by a constant, the lines keep their shape. Look at the file: a real count moves a little from one period to the next.',
+        )];
     }
 
     /**

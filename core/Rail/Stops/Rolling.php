@@ -9,6 +9,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
@@ -131,7 +132,7 @@ final readonly class Rolling implements Stop
             $table = $table->map(static fn(array $values): array => array_map(static fn(float $v): float => $v * $window, $values));
         }
 
-        return new Outcome($table, [], $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}");
+        return new Outcome($table, $this->shortRemark($arriving), $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}");
     }
 
     public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
@@ -144,6 +145,24 @@ final readonly class Rolling implements Stop
         $span = PeriodRange::between($arriving->axis->period($first), $arriving->axis->period($last))->label();
 
         return Explanation::of(self::STATISTICS[$this->statistic].' of '.count($inputs)." values, {$span}", $position, $inputs);
+    }
+
+    /**
+     * A window that smooths out the seasons does not where it is cut off by the end of the data.
+     *
+     * @return list<Remark>
+     */
+    private function shortRemark(SeriesTable $arriving): array
+    {
+        $year = $arriving->axis->frequency->perYear() ?? ($arriving->axis->frequency === Frequency::Week ? 52 : 0);
+        if ($this->needed === 0 || $year < 2 || $this->window < $year || $this->needed >= $this->window) {
+            return [];
+        }
+        $cut = $this->window - $this->needed;
+        $noun = $arriving->axis->frequency->value;
+        $where = $this->centred ? "At both ends up to {$cut} values" : "The first {$cut} values of each line";
+
+        return [Remark::saying("{$where} rest on fewer than {$this->window} {$noun}s, so the seasons show in them.")->withRemedy('Leave them blank', ['needed' => 'all'])];
     }
 
     /**

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace DuskRail\Study\Changes;
 
 use DuskRail\Data\DataSource;
-use DuskRail\Study\Band;
-use DuskRail\Study\InvalidStudy;
+use DuskRail\Study\PeerSummary;
 use DuskRail\Study\Study;
 
-/** What is drawn of the peers as a whole: a band, and the median or not. */
+/** What is drawn of the peers as a whole, and the target. */
 final readonly class SetPeers implements Change
 {
-    private function __construct(private Band $band, private bool $median) {}
+    private function __construct(private PeerSummary $peers) {}
 
     public static function name(): string
     {
@@ -22,20 +21,23 @@ final readonly class SetPeers implements Change
     public static function from(array $input): self
     {
         $read = new Input($input);
+        $target = str_replace([',', ' '], '', $read->textOr('target', ''));
 
-        return new self(
-            Band::tryFrom($read->text('band')) ?? throw InvalidStudy::because('There is no such band.'),
-            $read->textOr('median', '0') === '1',
-        );
+        return new self(PeerSummary::read([
+            'line' => $read->text('line'),
+            'band' => $read->text('band'),
+            'group' => $read->textOr('group', ''),
+            'target' => $target === '' ? null : $target,
+        ]));
     }
 
     public function apply(Study $study, DataSource $data): Study
     {
-        return $study->with(['band' => $this->band, 'median' => $this->median]);
+        return $study->with(['peers' => $this->peers]);
     }
 
     public function said(DataSource $data): string
     {
-        return "Draw {$this->band->label()}".($this->median ? ' and the median' : '');
+        return 'Draw of the peers: '.$this->peers->line->label().', '.$this->peers->band->label();
     }
 }

@@ -8,5 +8,6 @@
         @endforeach
     </select></span>
 @else
-    <input id="{{ $id }}" class="input is-small {{ $field->kind }}" name="settings[{{ $field->name }}]" value="{{ $field->value }}" autocomplete="off" @if($field->kind === 'number') inputmode="numeric" @endif @if($field->hint !== '') title="{{ $field->hint }}" placeholder="{{ $field->hint }}" @endif>
+    <input id="{{ $id }}" class="input is-small {{ $field->kind }}{{ $field->long ? ' long' : '' }}" name="settings[{{ $field->name }}]" value="{{ $field->value }}" autocomplete="off" @if($field->kind === 'number') inputmode="numeric" @endif @if($field->hint !== '') title="{{ $field->hint }}" placeholder="{{ $field->hint }}" @endif>
+    @if ($field->long)<p class="hint quiet">{{ $field->hint }}</p>@endif
 @endif

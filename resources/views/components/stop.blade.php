@@ -19,6 +19,7 @@
             @endforeach
         </form>
         <p class="leaves">leaves {{ $state === '' ? 'figures without a unit' : $state }}@if ($leg->outcome->note !== ''), {{ $leg->outcome->note }}@endif</p>
+        <div data-lazy="{{ route('orders.show', [$screen->study, $placed->id]) }}" hx-morph-skip-children></div>
         <div class="acts">
             <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'earlier']" class="act" :disabled="$first">← earlier</x-change>
             <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'later']" class="act" :disabled="$last">later →</x-change>

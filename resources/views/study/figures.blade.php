@@ -13,7 +13,7 @@
                 @foreach ($lines as $line)
                     <th scope="col" @class(['hue-'.$line->hue => $line->hue > 0])>{{ $line->name }}</th>
                 @endforeach
-                @if ($comparison->median !== [])<th scope="col" class="quiet">Peer median</th>@endif
+                @if ($comparison->peerLine !== [])<th scope="col" class="quiet">{{ $comparison->study->peers->lineName() }}</th>@endif
             </tr>
         </thead>
         <tbody>
@@ -23,7 +23,7 @@
                     @foreach ($lines as $line)
                         <td>{{ \DuskRail\Data\Numerals::text($line->values[$i], $comparison->decimals + 1) }}</td>
                     @endforeach
-                    @if ($comparison->median !== [])<td class="quiet">{{ \DuskRail\Data\Numerals::text($comparison->median[$i], $comparison->decimals + 1) }}</td>@endif
+                    @if ($comparison->peerLine !== [])<td class="quiet">{{ \DuskRail\Data\Numerals::text($comparison->peerLine[$i], $comparison->decimals + 1) }}</td>@endif
                 </tr>
             @endfor
         </tbody>

@@ -1,38 +1,78 @@
 @php
     $decimals = $comparison->decimals + 1;
+    $number = fn (float $v): string => \DuskRail\Data\Numerals::text($v, $decimals);
     $signed = fn (float $v): string => is_nan($v) ? '–' : \DuskRail\Data\Numerals::signed($v, $decimals);
+    $peers = $comparison->study->peers;
+    $groups = array_values(array_unique(array_filter(array_map(fn ($line) => $line->group, $comparison->lines))));
 @endphp
 <div>
     @if ($standings === [])
         <p>Put a line in focus, with peers behind it, to see where it stands.</p>
     @else
         <table class="standing">
-            <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">a year before</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th><th scope="col">a year</th><th scope="col">course</th></tr></thead>
+            <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">a year before</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if ($peers->target !== null)<th scope="col">to target</th>@endif<th scope="col">a year</th><th scope="col">course</th></tr></thead>
             <tbody>
                 @foreach ($standings as $standing)
+                    @php($before = $standing->before())
                     <tr class="hue-{{ $standing->line->hue }}">
                         <th scope="row">{{ $standing->line->name }}</th>
-                        <td>{{ \DuskRail\Data\Numerals::text($standing->line->latest(), $decimals) }}</td>
+                        <td>{{ $number($standing->line->latest()) }}</td>
                         <td>{{ $standing->now->rank }} of {{ $standing->now->of }}</td>
-                        <td>{{ $standing->before === null ? '–' : "{$standing->before->rank} of {$standing->before->of}" }}</td>
+                        <td>{{ $before === null ? '–' : "{$before->rank} of {$before->of}" }}</td>
                         <td>{{ number_format($standing->now->percentile) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->median) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->bestQuartile) }}</td>
+                        @if ($peers->target !== null)<td>{{ $signed($standing->line->latest() - $peers->target) }}</td>@endif
                         <td>{{ is_nan($standing->trend->growth) ? '–' : \DuskRail\Data\Numerals::signed($standing->trend->growth, 1).' %' }}</td>
                         <td>{{ $standing->trend->verdict }}</td>
                     </tr>
-                    <tr class="why"><td colspan="9">{{ $standing->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->trend->slope) }} a period (Theil–Sen)@if ($standing->trend->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->trend->line->intercept) }} {{ $standing->trend->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->trend->line->slope)) }} × periods, R² {{ number_format($standing->trend->line->rSquared, 2) }}@endif.@if ($comparison->isSmoothed()) The values overlap, as rolling ones do, so the test looks surer than it is.@endif</td></tr>
+                    <tr class="why"><td colspan="10">{{ $standing->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->trend->slope) }} a period (Theil–Sen)@if ($standing->trend->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->trend->line->intercept) }} {{ $standing->trend->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->trend->line->slope)) }} × periods, R² {{ number_format($standing->trend->line->rSquared, 2) }}@endif.@if ($comparison->isSmoothed()) The values overlap, as rolling ones do, so the test looks surer than it is.@endif</td></tr>
+                    @if (count($standing->course) > 1)
+                        <tr class="over-time"><td colspan="10">
+                            <details>
+                                <summary>{{ $standing->line->name }} over time</summary>
+                                <table>
+                                    <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if ($peers->target !== null)<th scope="col">to target</th>@endif</tr></thead>
+                                    <tbody>
+                                        @foreach ($standing->course as $then)
+                                            <tr>
+                                                <th scope="row">{{ $then['period'] }}</th>
+                                                <td>{{ $number($then['value']) }}</td>
+                                                <td>{{ $then['position']->rank }} of {{ $then['position']->of }}</td>
+                                                <td>{{ number_format($then['position']->percentile) }}</td>
+                                                <td>{{ $signed($then['value'] - $then['position']->median) }}</td>
+                                                <td>{{ $signed($then['value'] - $then['position']->bestQuartile) }}</td>
+                                                @if ($peers->target !== null)<td>{{ $signed($then['value'] - $peers->target) }}</td>@endif
+                                            </tr>
+                                        @endforeach
+                                    </tbody>
+                                </table>
+                            </details>
+                        </td></tr>
+                    @endif
                 @endforeach
             </tbody>
         </table>
-        <p class="quiet">In {{ $standings[0]->period }}; the first place is the {{ $comparison->data->better === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->data->better === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}.</p>
+        <p class="quiet">In {{ $standings[0]->course[0]['period'] }}; the first place is the {{ $comparison->data->better === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->data->better === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}.</p>
     @endif
     <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change" hx-target="#workspace" hx-swap="outerMorph">
         <input type="hidden" name="change" value="peers">
-        <label class="lead" for="band">behind the lines</label>
-        <span class="select is-small"><select name="band" id="band">
-            @foreach (\DuskRail\Study\Band::cases() as $band)<option value="{{ $band->value }}" @selected($band === $comparison->study->band)>{{ $band->label() }}</option>@endforeach
+        <label class="lead" for="peer-line">of the peers draw</label>
+        <span class="select is-small"><select name="line" id="peer-line">
+            @foreach (\DuskRail\Study\PeerLine::cases() as $line)<option value="{{ $line->value }}" @selected($line === $peers->line)>{{ $line->label() }}</option>@endforeach
         </select></span>
-        <label><input type="checkbox" name="median" value="1" @checked($comparison->study->median)> the peer median</label>
+        <label class="lead" for="band">and behind</label>
+        <span class="select is-small"><select name="band" id="band">
+            @foreach (\DuskRail\Study\Band::cases() as $band)<option value="{{ $band->value }}" @selected($band === $peers->band)>{{ $band->label() }}</option>@endforeach
+        </select></span>
+        @if (count($groups) > 1)
+            <label class="lead" for="peer-group">of</label>
+            <span class="select is-small"><select name="group" id="peer-group">
+                <option value="">all peers</option>
+                @foreach ($groups as $group)<option value="{{ $group }}" @selected($group === $peers->group)>the group {{ $group }}</option>@endforeach
+            </select></span>
+        @endif
+        <label class="lead" for="target">target</label>
+        <input id="target" class="input is-small number" name="target" inputmode="decimal" autocomplete="off" placeholder="none" value="{{ $peers->target === null ? '' : rtrim(rtrim(number_format($peers->target, 6, '.', ''), '0'), '.') }}">
     </form>
 </div>

@@ -11,6 +11,7 @@
                         <table>@foreach ($step->inputs as $input)<tr><th scope="row">{{ $input['period'] }}</th><td>{{ $input['value'] }}</td></tr>@endforeach</table>
                     </details>
                 @endif
+                @foreach ($step->cells as $cell)<p class="quiet">{{ $cell }}</p>@endforeach
             </li>
         @endforeach
     </ol>

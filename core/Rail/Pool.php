@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\Series;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Peers\PeerFigures;
+
+/**
+ * Several entities calculated as if they were one: amounts are added up (or averaged), and of quotients the sums are
+ * divided, never the quotients averaged.
+ *
+ * Members that have not begun or have ended are left out of the sum; a gap within a member's figures leaves a gap.
+ */
+final readonly class Pool
+{
+    /**
+     * @param string $key of the series that it adds; no entity has it
+     * @param list<string> $members entity keys
+     * @param bool $averaged the amounts of one member on average, to be seen beside the members
+     */
+    private function __construct(public string $key, public string $name, public array $members, private bool $averaged) {}
+
+    /** @param list<string> $members */
+    public static function sum(string $key, string $name, array $members): self
+    {
+        return new self($key, $name, $members, false);
+    }
+
+    /** @param list<string> $members */
+    public static function average(string $key, string $name, array $members): self
+    {
+        return new self($key, $name, $members, true);
+    }
+
+    /** The table with a series for the pool, where the table has any of its members. */
+    public function addedTo(SeriesTable $table): SeriesTable
+    {
+        $members = array_intersect_key($table->series, array_flip($this->members));
+        if ($members === []) {
+            return $table;
+        }
+        $values = array_map(static fn(Series $s): array => $s->values, $members);
+        // Levels that are quotients already have no sum, and nothing to be weighed by.
+        $together = $table->kind === Kind::Rate ? PeerFigures::mean($values) : $this->together($members, $table->axis->count);
+
+        return $table->with(new Series($this->key, $together));
+    }
+
+    /** After a division: the quotients of the members weighed by what they were divided by, which is a ratio of sums. */
+    public function weighed(SeriesTable $table): SeriesTable
+    {
+        if ($table->weights === null || ! isset($table->series[$this->key])) {
+            return $table;
+        }
+        $members = array_map(static fn(Series $s): array => $s->values, array_intersect_key($table->series, array_flip($this->members)));
+
+        return $table->with(new Series($this->key, PeerFigures::weightedMean($members, ($table->weights)())));
+    }
+
+    /**
+     * @param array<string, Series> $members
+     * @return list<float>
+     */
+    private function together(array $members, int $count): array
+    {
+        $sums = array_fill(0, $count, 0.0);
+        $counts = array_fill(0, $count, 0);
+        foreach ($members as $series) {
+            $last = $series->lastPosition();
+            $begun = false;
+            foreach ($series->values as $i => $value) {
+                $begun = $begun || ! is_nan($value);
+                if ($begun && $i <= $last) {
+                    $sums[$i] += $value;
+                    $counts[$i]++;
+                }
+            }
+        }
+
+        return array_map(fn(float $sum, int $of): float => $of === 0 ? NAN : ($this->averaged ? $sum / $of : $sum), $sums, $counts);
+    }
+}

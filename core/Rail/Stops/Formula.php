@@ -1,0 +1,263 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Kind;
+use DuskRail\Data\Measure;
+use DuskRail\Data\Series;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Explanation;
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Formula\Expression;
+use DuskRail\Rail\Formula\InvalidFormula;
+use DuskRail\Rail\Formula\Quantity;
+use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Settings;
+use DuskRail\Rail\Stop;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodAxis;
+
+/**
+ * Works measures out from each other: `here ÷ Water supplied × 100`, where `here` is what arrives at the stop.
+ *
+ * Measures of other periods are laid along those that arrive: coarser ones carried through their periods, finer ones added
+ * up (flows) or averaged. A measure that has one line only, such as a price index, holds for all.
+ */
+final readonly class Formula implements Stop
+{
+    private const HERE = 'here';
+
+    private const LONGEST = 300;
+
+    private function __construct(private string $text) {}
+
+    public static function type(): string
+    {
+        return 'formula';
+    }
+
+    public static function title(): string
+    {
+        return 'Formula';
+    }
+
+    public static function purpose(): string
+    {
+        return 'works several measures into one';
+    }
+
+    /** As a percentage of another measure in the same unit; where there is none, what arrives as it is. */
+    public static function usual(SeriesTable $arriving, Scope $scope): self
+    {
+        foreach ($scope->measures() as $measure) {
+            if ($measure->unitEach()->text() !== '' && $measure->unitEach()->text() === $arriving->unit->text() && $scope->table($measure->key)->series != $arriving->series) {
+                return new self(self::HERE." ÷ {$measure->name} × 100");
+            }
+        }
+
+        return new self(self::HERE);
+    }
+
+    public static function from(array $settings): self
+    {
+        $read = new Settings(self::title(), $settings);
+        $text = $read->text('text');
+        if ($text === '' || mb_strlen($text) > self::LONGEST) {
+            throw $read->wrong('write one of 1 to '.self::LONGEST.' characters, as in “here ÷ 2”.');
+        }
+
+        return new self($text);
+    }
+
+    public function settings(): array
+    {
+        return ['text' => $this->text];
+    }
+
+    public function label(SeriesTable $arriving, Scope $scope): string
+    {
+        return mb_strimwidth($this->written($scope) ?? $this->text, 0, 34, '…');
+    }
+
+    public function phrase(SeriesTable $arriving, Scope $scope): string
+    {
+        return $this->written($scope) ?? $this->text;
+    }
+
+    public function fields(SeriesTable $arriving, Scope $scope): array
+    {
+        $names = array_map(static fn(Measure $m): string => $m->name, $scope->measures());
+
+        return [Field::text('text', 'work out', $this->text, 'here, '.implode(', ', $names).', numbers, + − × ÷ ( )', true)];
+    }
+
+    public function refusal(SeriesTable $arriving, Scope $scope): ?string
+    {
+        try {
+            $this->quantity($this->read($scope), $arriving, $scope)->unit();
+
+            return null;
+        } catch (InvalidFormula $problem) {
+            return $problem->getMessage();
+        }
+    }
+
+    public function apply(SeriesTable $arriving, Scope $scope): Outcome
+    {
+        $expression = $this->read($scope);
+        $quantity = $this->quantity($expression, $arriving, $scope);
+        $laid = $this->laid($expression, $arriving, $scope);
+        $zero = [];
+        $table = $arriving->map(
+            static function (array $values, string $key) use ($expression, $laid, $scope, &$zero): array {
+                $worked = self::worked($expression, $values, $key, $laid, $divided);
+                if ($divided) {
+                    $zero[] = $scope->nameOf($key);
+                }
+
+                return $worked;
+            },
+            $quantity->unit(),
+            $quantity->kind,
+        );
+        $divisor = $expression->divisor();
+        if ($divisor !== null) {
+            $series = $arriving->series;
+            $table = $table->weighedBy(static fn(): array => array_map(static fn(Series $s): array => self::worked($divisor, $s->values, $s->key, $laid, $divided), $series));
+        }
+
+        return new Outcome($table, $zero === [] ? [] : [Remark::saying(Named::few($zero).': the formula divides by zero somewhere; no value there.', implode(', ', $zero))]);
+    }
+
+    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
+    {
+        $expression = $this->read($scope);
+        $laid = $this->laid($expression, $arriving, $scope);
+        $observations = [];
+        $text = $expression->written(static function (string $measure) use ($arriving, $laid, $scope, $key, $position, &$observations): string {
+            if ($measure === self::HERE) {
+                return Explanation::number($arriving->series[$key]->values[$position]);
+            }
+            $about = $scope->measures()[$measure];
+            $axis = $scope->table($measure)->axis;
+            if (! $axis->frequency->isFinerThan($arriving->axis->frequency)) {
+                $observations[] = ['measure' => $measure, 'ordinal' => $arriving->axis->period($position)->in($axis->frequency)->ordinal];
+            }
+
+            return Explanation::number(($laid[$measure][$key] ?? $laid[$measure][''] ?? [])[$position] ?? NAN)." ({$about->name})";
+        });
+
+        return Explanation::of($text, $position, [], $observations);
+    }
+
+    /** @throws InvalidFormula */
+    private function read(Scope $scope): Expression
+    {
+        return Expression::parse($this->text, [self::HERE => self::HERE] + array_map(static fn(Measure $m): string => $m->name, $scope->measures()));
+    }
+
+    /** The formula with proper signs and the measures' own names, or null while it cannot be read. */
+    private function written(Scope $scope): ?string
+    {
+        try {
+            return $this->read($scope)->written(static fn(string $key): string => $key === self::HERE ? self::HERE : $scope->measures()[$key]->name);
+        } catch (InvalidFormula) {
+            return null;
+        }
+    }
+
+    /** @throws InvalidFormula */
+    private function quantity(Expression $expression, SeriesTable $arriving, Scope $scope): Quantity
+    {
+        return $expression->fold(
+            Quantity::number(...),
+            static function (string $key) use ($arriving, $scope): Quantity {
+                if ($key === self::HERE) {
+                    return Quantity::of($arriving->unit, $arriving->kind);
+                }
+                $measure = $scope->measures()[$key];
+                $frequency = $arriving->axis->frequency;
+                if (($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number)) {
+                    throw InvalidFormula::because("{$measure->name} has no periods in common with what arrives here.");
+                }
+                if ($measure->kind === Kind::Flow && $frequency->isFinerThan($measure->frequency)) {
+                    throw InvalidFormula::because("{$measure->name} adds up over a whole {$measure->frequency->value}, and what arrives here is {$frequency->adjective()}. Change the period first.");
+                }
+                if ($measure->kind === Kind::Rate && $measure->frequency->isFinerThan($frequency)) {
+                    throw InvalidFormula::because("{$measure->name} is a {$measure->frequency->adjective()} quotient, and quotients neither add up nor average over a {$frequency->value}.");
+                }
+
+                return $measure->frequency === $frequency || $measure->kind !== Kind::Flow
+                    ? Quantity::measure($measure)
+                    : Quantity::of($measure->unit->each($frequency), Kind::Flow);
+            },
+            static fn(string $sign, Quantity $a, Quantity $b): Quantity => $a->join($sign, $b),
+        );
+    }
+
+    /**
+     * The measures that the formula names, along the periods that arrive.
+     *
+     * @return array<string, array<array-key, list<float>>> by measure and entity; under an empty name what holds for all
+     */
+    private function laid(Expression $expression, SeriesTable $arriving, Scope $scope): array
+    {
+        $laid = [];
+        foreach (array_diff($expression->measures(), [self::HERE]) as $measure) {
+            $laid[$measure] = self::along($scope->table($measure), $arriving->axis);
+        }
+
+        return $laid;
+    }
+
+    /** @return array<array-key, list<float>> */
+    private static function along(SeriesTable $table, PeriodAxis $axis): array
+    {
+        $alignment = Alignment::of($table, $axis, Between::Carried, false);
+        $along = [];
+        foreach ($table->series as $key => $series) {
+            [$figures, $places] = $alignment->laid($series);
+            $along[$key] = array_map(static fn(int $place): float => $figures[$place] ?? NAN, $places);
+        }
+
+        return count($along) === 1 ? ['' => reset($along)] + $along : $along;
+    }
+
+    /**
+     * @param list<float> $here
+     * @param array<string, array<array-key, list<float>>> $laid
+     * @param-out bool $divided whether zero was divided by somewhere
+     * @return list<float>
+     */
+    private static function worked(Expression $expression, array $here, string $key, array $laid, ?bool &$divided): array
+    {
+        $divided = false;
+        $count = count($here);
+
+        return $expression->fold(
+            static fn(float $number): array => array_fill(0, $count, $number),
+            static fn(string $measure): array => $measure === self::HERE ? $here : $laid[$measure][$key] ?? $laid[$measure][''] ?? array_fill(0, $count, NAN),
+            static function (string $sign, array $a, array $b) use (&$divided): array {
+                if ($sign === '÷' && in_array(0.0, $b, true)) {
+                    $divided = true;
+                    $b = array_map(static fn(float $v): float => $v === 0.0 ? NAN : $v, $b);
+                }
+                $joined = [];
+                foreach ($a as $i => $value) {
+                    $joined[] = match ($sign) {
+                        '+' => $value + $b[$i],
+                        '−' => $value - $b[$i],
+                        '×' => $value * $b[$i],
+                        default => $value / $b[$i],
+                    };
+                }
+
+                return $joined;
+            },
+        );
+    }
+}
