@@ -25,11 +25,39 @@ final class PeerFigures
      */
     public static function mean(array $series): array
     {
-        return self::each($series, static function (array $values): float {
-            $present = array_filter($values, static fn(float $v): bool => ! is_nan($v));
+        return self::moments($series)[0];
+    }
 
-            return $present === [] ? NAN : array_sum($present) / count($present);
-        });
+    /**
+     * The means, and how far the values lie from them: the standard deviation of a sample, divided by n − 1.
+     *
+     * @param array<array-key, list<float>> $series
+     * @return array{list<float>, list<float>}
+     */
+    public static function moments(array $series): array
+    {
+        $length = $series === [] ? 0 : count(reset($series));
+        $sums = $squares = array_fill(0, $length, 0.0);
+        $counts = array_fill(0, $length, 0);
+        foreach ($series as $values) {
+            foreach ($values as $i => $value) {
+                if (! is_nan($value)) {
+                    $sums[$i] += $value;
+                    $counts[$i]++;
+                }
+            }
+        }
+        $means = array_map(static fn(float $sum, int $count): float => $count === 0 ? NAN : $sum / $count, $sums, $counts);
+        foreach ($series as $values) {
+            foreach ($values as $i => $value) {
+                if (! is_nan($value)) {
+                    $off = $value - $means[$i];
+                    $squares[$i] += $off * $off;
+                }
+            }
+        }
+
+        return [$means, array_map(static fn(float $s, int $count): float => $count < 2 ? NAN : sqrt($s / ($count - 1)), $squares, $counts)];
     }
 
     /**

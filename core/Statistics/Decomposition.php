@@ -27,12 +27,15 @@ final readonly class Decomposition
         $trend = self::trend($values, $period);
         $sums = array_fill(0, $period, 0.0);
         $counts = array_fill(0, $period, 0);
+        $season = 0;
         foreach ($values as $i => $value) {
-            $rest = $multiplicative ? ($trend[$i] === 0.0 ? NAN : $value / $trend[$i]) : $value - $trend[$i];
+            $level = $trend[$i];
+            $rest = $multiplicative ? ($level === 0.0 ? NAN : $value / $level) : $value - $level;
             if (! is_nan($rest)) {
-                $sums[$i % $period] += $rest;
-                $counts[$i % $period]++;
+                $sums[$season] += $rest;
+                $counts[$season]++;
             }
+            $season = $season + 1 === $period ? 0 : $season + 1;
         }
         $figures = [];
         foreach ($sums as $season => $sum) {
@@ -40,10 +43,7 @@ final readonly class Decomposition
         }
         $mean = array_sum($figures) / $period;
         $figures = array_map(static fn(float $f): float => $multiplicative ? $f / $mean : $f - $mean, $figures);
-        $seasonal = [];
-        foreach (array_keys($values) as $i) {
-            $seasonal[] = $figures[$i % $period];
-        }
+        $seasonal = array_slice(array_merge(...array_fill(0, intdiv(count($values), $period) + 1, $figures)), 0, count($values));
 
         return new self($trend, $seasonal);
     }

@@ -38,6 +38,7 @@ final class RollingExtreme
         // A minimum is a maximum upside down; a missing value can then be minus infinity in both.
         $sign = $highest ? 1.0 : -1.0;
         $count = count($values);
+        $whole = is_finite(array_sum($values));
         $tail = array_fill(0, $window + 1, -INF);
         $tailCount = array_fill(0, $window + 1, 0);
         $found = [];
@@ -46,18 +47,21 @@ final class RollingExtreme
             $most = -INF;
             $present = 0;
             for ($i = $start, $place = 1; $i < $end; $i++, $place++) {
-                if (! is_nan($values[$i])) {
+                if ($whole || ! is_nan($values[$i])) {
                     $present++;
-                    $most = max($most, $sign * $values[$i]);
+                    $value = $sign * $values[$i];
+                    $most = $value > $most ? $value : $most;
                 }
-                $found[] = $present + $tailCount[$place] >= $needed ? $sign * max($most, $tail[$place]) : NAN;
+                $before = $tail[$place];
+                $found[] = $present + $tailCount[$place] >= $needed ? $sign * ($most > $before ? $most : $before) : NAN;
             }
             $most = -INF;
             $present = 0;
             for ($i = $end - 1, $place = $end - $start - 1; $place > 0; $i--, $place--) {
-                if (! is_nan($values[$i])) {
+                if ($whole || ! is_nan($values[$i])) {
                     $present++;
-                    $most = max($most, $sign * $values[$i]);
+                    $value = $sign * $values[$i];
+                    $most = $value > $most ? $value : $most;
                 }
                 $tail[$place] = $most;
                 $tailCount[$place] = $present;
@@ -80,19 +84,43 @@ final class RollingExtreme
         $sorted = [];
         foreach ($values as $i => $value) {
             $leaving = $i >= $window ? $values[$i - $window] : NAN;
-            if (! is_nan($leaving)) {
+            if (! is_nan($leaving) && ! is_nan($value)) {
+                $sorted = self::replaced($sorted, $leaving, $value);
+            } elseif (! is_nan($leaving)) {
                 array_splice($sorted, self::place($sorted, $leaving), 1);
-            }
-            if (! is_nan($value)) {
+            } elseif (! is_nan($value)) {
                 array_splice($sorted, self::place($sorted, $value), 0, [$value]);
             }
             $count = count($sorted);
             $medians[] = $count >= $needed && $count > 0
-                ? ($sorted[intdiv($count - 1, 2)] + $sorted[intdiv($count, 2)]) / 2
+                ? ($sorted[($count - 1) >> 1] + $sorted[$count >> 1]) / 2
                 : NAN;
         }
 
         return $medians;
+    }
+
+    /**
+     * One value in the place of another: what lies between the two moves by one.
+     *
+     * @param list<float> $sorted
+     * @return list<float>
+     */
+    private static function replaced(array $sorted, float $leaving, float $coming): array
+    {
+        $at = self::place($sorted, $leaving);
+        $last = count($sorted) - 1;
+        while ($at < $last && $sorted[$at + 1] < $coming) {
+            $sorted[$at] = $sorted[$at + 1];
+            $at++;
+        }
+        while ($at > 0 && $sorted[$at - 1] > $coming) {
+            $sorted[$at] = $sorted[$at - 1];
+            $at--;
+        }
+        $sorted[$at] = $coming;
+
+        return array_values($sorted);
     }
 
     /** @param list<float> $sorted */
@@ -101,7 +129,7 @@ final class RollingExtreme
         $low = 0;
         $high = count($sorted);
         while ($low < $high) {
-            $middle = intdiv($low + $high, 2);
+            $middle = ($low + $high) >> 1;
             if ($sorted[$middle] < $value) {
                 $low = $middle + 1;
             } else {

@@ -50,7 +50,7 @@ final readonly class Comparison
     public static function of(Study $study, DataSource $data): self
     {
         $scope = $study->scope($data);
-        $run = $study->rail->run($data->table($study->measure), $scope);
+        $run = $study->rail->run($scope->table($study->measure), $scope);
         $table = $run->table();
         [$from, $to] = self::shown($study, $table->axis);
         $lines = $peers = [];

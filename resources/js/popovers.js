@@ -1,4 +1,6 @@
 // Editors and menus stand under what they belong to, and stay open while their study is drawn anew.
+import htmx from 'htmx.org/dist/htmx.esm.js';
+
 function place(popover) {
     const opener = document.querySelector(`[popovertarget="${popover.id}"]`);
     if (!opener) return;
@@ -11,7 +13,13 @@ function place(popover) {
 async function fill(popover) {
     for (const part of popover.querySelectorAll('[data-lazy]')) {
         const response = await fetch(part.dataset.lazy);
-        if (response.ok) part.innerHTML = await response.text();
+        if (!response.ok) continue;
+        const held = part.contains(document.activeElement) ? document.activeElement.id : '';
+        const opened = [...part.querySelectorAll('details')].map((details) => details.open);
+        part.innerHTML = await response.text();
+        htmx.process(part);
+        part.querySelectorAll('details').forEach((details, i) => { details.open = opened[i] ?? false; });
+        if (held) document.getElementById(held)?.focus();
     }
     place(popover);
 }

@@ -295,13 +295,31 @@ final readonly class PerDenominator implements Stop
         return [$remark];
     }
 
+    /** @param list<float> $values */
+    private static function isConstant(array $values): bool
+    {
+        $first = NAN;
+        $present = 0;
+        foreach ($values as $value) {
+            if (is_nan($value)) {
+                continue;
+            }
+            if ($present++ === 0) {
+                $first = $value;
+            } elseif ($value !== $first) {
+                return false;
+            }
+        }
+
+        return $present > 2;
+    }
+
     /** @return list<Remark> of denominators that have more than one figure, and all the same */
     private function constantRemark(SeriesTable $denominators, Measure $measure, SeriesTable $arriving): array
     {
         $constant = 0;
         foreach (array_intersect_key($denominators->series, $arriving->series) as $series) {
-            $figures = array_filter($series->values, static fn(float $v): bool => ! is_nan($v));
-            $constant += count($figures) > 2 && min($figures) === max($figures) ? 1 : 0;
+            $constant += self::isConstant($series->values) ? 1 : 0;
         }
         $of = count($arriving->series);
 

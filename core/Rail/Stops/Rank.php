@@ -16,6 +16,7 @@ use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Statistics\Ordering;
 
 /**
  * The place of each line among those that have a value in the same period. Ties share the better place (1, 2, 2, 4).
@@ -82,16 +83,22 @@ final readonly class Rank implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $lowestFirst = $this->lowestFirst($scope);
         $present = $scope->present($arriving);
-        $ranks = [];
+        $rows = array_flip(array_map(strval(...), array_keys($present)));
+        $places = [];
         for ($i = 0; $i < $arriving->axis->count; $i++) {
-            foreach ($this->places(array_filter(array_combine(array_keys($present), array_column($present, $i)), static fn(float $v): bool => ! is_nan($v)), $lowestFirst) as $key => $place) {
-                $ranks[$key][$i] = $place;
-            }
+            $places[] = $this->places(array_column($present, $i), $this->lowestFirst($scope));
         }
         $table = $arriving->map(
-            static fn(array $values, string $key): array => array_map(static fn(int $i): float => $ranks[$key][$i] ?? NAN, array_keys($values)),
+            static function (array $values, string $key) use ($places, $rows): array {
+                $row = $rows[$key] ?? -1;
+                $own = [];
+                foreach ($places as $column) {
+                    $own[] = $column[$row] ?? NAN;
+                }
+
+                return $own;
+            },
             Unit::of(Sort::Rank, $this->as === 'place' ? 'rank' : 'percentile'),
             Kind::Rate,
         );
@@ -110,28 +117,32 @@ final readonly class Rank implements Stop
     }
 
     /**
-     * @param array<string, float> $values
-     * @return array<string, float>
+     * @param list<float> $values
+     * @return list<float> the place of each, NAN where there is none to have
      */
     private function places(array $values, bool $lowestFirst): array
     {
-        $lowestFirst ? asort($values) : arsort($values);
-        $count = count($values);
-        $places = $equal = [];
-        $at = 0;
-        $last = null;
-        foreach ($values as $key => $value) {
-            $at++;
-            $place = $last !== null && $value === $last[0] ? $last[1] : $at;
-            $last = [$value, $place];
-            $places[$key] = $place;
-            $equal[$place] = ($equal[$place] ?? 0) + 1;
-        }
-        if ($this->as === 'place') {
-            return array_map(floatval(...), $places);
+        $order = Ordering::ascending($values);
+        $count = count($order);
+        $places = array_fill(0, count($values), NAN);
+        for ($first = 0; $first < $count; $first = $next) {
+            $value = $values[$order[$first]];
+            for ($next = $first + 1; $next < $count && $values[$order[$next]] === $value;) {
+                $next++;
+            }
+            $better = $lowestFirst ? $first : $count - $next;
+            $equal = $next - $first;
+            $place = match (true) {
+                $this->as === 'place' => $better + 1.0,
+                $count < 2 => NAN,
+                default => 100.0 * ($count - 1 - $better - ($equal - 1) / 2) / ($count - 1),
+            };
+            for ($at = $first; $at < $next; $at++) {
+                $places[$order[$at]] = $place;
+            }
         }
 
-        return array_map(static fn(int $place): float => $count < 2 ? NAN : 100.0 * ($count - $place - ($equal[$place] - 1) / 2) / ($count - 1), $places);
+        return array_values($places);
     }
 
     private function lowestFirst(Scope $scope): bool

@@ -79,8 +79,7 @@ final readonly class Standardise implements Stop
     {
         $present = $scope->present($arriving);
         $deviations = $this->by === 'deviations';
-        $middles = $deviations ? PeerFigures::mean($present) : PeerFigures::quantile($present, 0.5);
-        $spreads = PeerFigures::each($present, $deviations ? self::deviation(...) : self::quartileRange(...));
+        [$middles, $spreads] = $deviations ? PeerFigures::moments($present) : [PeerFigures::quantile($present, 0.5), PeerFigures::each($present, self::quartileRange(...))];
 
         return new Outcome($arriving->map(
             static function (array $values) use ($middles, $spreads): array {
@@ -101,8 +100,9 @@ final readonly class Standardise implements Stop
         $present = $scope->present($arriving);
         $deviations = $this->by === 'deviations';
         $values = array_column($present, $position);
-        $middle = $deviations ? (PeerFigures::mean($present)[$position] ?? NAN) : Quantile::of($values, 0.5);
-        $spread = $deviations ? self::deviation($values) : self::quartileRange($values);
+        [$means, $spreads] = $deviations ? PeerFigures::moments($present) : [[], []];
+        $middle = $means[$position] ?? Quantile::of($values, 0.5);
+        $spread = $spreads[$position] ?? self::quartileRange($values);
 
         return Explanation::of(
             '('.Explanation::number($arriving->series[$key]->values[$position]).' − '.Explanation::number($middle).') ÷ '.Explanation::number($spread)
@@ -115,18 +115,5 @@ final readonly class Standardise implements Stop
     private static function quartileRange(array $values): float
     {
         return Quantile::of($values, 0.75) - Quantile::of($values, 0.25);
-    }
-
-    /** @param list<float> $values */
-    private static function deviation(array $values): float
-    {
-        $present = array_filter($values, static fn(float $v): bool => ! is_nan($v));
-        if (count($present) < 2) {
-            return NAN;
-        }
-        $mean = array_sum($present) / count($present);
-        $squares = array_map(static fn(float $v): float => ($v - $mean) ** 2, $present);
-
-        return sqrt(array_sum($squares) / (count($present) - 1));
     }
 }

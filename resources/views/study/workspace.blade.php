@@ -33,7 +33,7 @@
             <x-words :screen="$screen" part="headline" :text="$screen->wording->headline" empty="Write a headline" />
             <div class="under-headline">
                 <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Write a subtitle" />
-                <button type="button" class="plain small" popovertarget="standing" hx-get="{{ route('standing.show', $study) }}" hx-target="#standing" hx-swap="innerHTML">Standing and peers</button>
+                <button type="button" class="plain small" popovertarget="standing">Standing and peers</button>
             </div>
             @includeWhen($document->view === \DuskRail\Study\View::Figures, 'study.figures')
             @includeWhen($document->view === \DuskRail\Study\View::Lines, 'study.chart')
@@ -42,6 +42,6 @@
             @include('study.track')
         </main>
     </div>
-    <div class="editor" popover id="standing" role="group" aria-label="Standing and peers" hx-morph-skip-children></div>
+    <div class="editor" popover id="standing" role="group" aria-label="Standing and peers"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div></div>
     @include('study.message', ['message' => ''])
 </div>
