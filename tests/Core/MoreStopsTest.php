@@ -8,10 +8,12 @@ use DuskRail\Data\Better;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Kind;
+use DuskRail\Rail\Pool;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Rail\Working;
 use DuskRail\Time\Calendar;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -65,6 +67,74 @@ final class MoreStopsTest extends TestCase
                 self::assertSame($count, Calendar::workingDays($first, $day));
             }
         }
+    }
+
+    /**
+     * @param list<float|null>|string $expected the values, or what the refusal says
+     */
+    #[TestWith(['here / Water supplied * 100', [10.0, 20.0, null], '%'])]
+    #[TestWith(['LEAKAGE ÷ Connections × 1,000,000', [2000.0, 4000.0, 6000.0], 'l per connection per month'])]
+    #[TestWith(['Leakage ÷ (Connections ÷ 1000)', [2.0, 4.0, 6.0], 'Ml per 1,000 connections per month'])]
+    #[TestWith(['Water supplied - (Leakage - Water) - 2 * here', [71.0, 42.0, -87.0], 'Ml per month'])]
+    #[TestWith(['(here + Water supplied) ÷ 2', [55.0, 60.0, 15.0], 'Ml per month'])]
+    #[TestWith(['here × Price', [30.0, 60.0, 90.0], 'crowns per month'])]
+    #[TestWith(['here + Connections', 'Ml per month and what is in connections cannot be added up', ''])]
+    #[TestWith(['here × Water', 'one of the two must be a quotient', ''])]
+    #[TestWith(['here − 3', 'a plain number cannot be taken', ''])]
+    #[TestWith(['here ÷ Cost', 'Change the period first', ''])]
+    #[TestWith(['here + Leakge', '“Leakge” at character 8 is neither', ''])]
+    #[TestWith(['(here', 'opened and not closed', ''])]
+    #[TestWith(['here here', '“here” at character 6 does not follow', ''])]
+    #[TestWith(['here ×', 'ends too early', ''])]
+    #[TestWith(['here ÷ (3 − 3)', 'zero', ''])]
+    public function testAFormulaWorksOutValuesAndUnitsOrSaysWhatIsWrong(string $text, array|string $expected, string $unit): void
+    {
+        $data = Make::data([
+            'leakage' => ['Ml', Kind::Flow, '2024-01', ['home' => [10, 20, 30]]],
+            'water-supplied' => ['Ml', Kind::Flow, '2024-01', ['home' => [100, 100, 0]]],
+            'water' => ['Ml', Kind::Flow, '2024-01', ['home' => [1, 2, 3]]],
+            'connections' => ['connections', Kind::Stock, '2024', ['home' => [5000]]],
+            'price' => ['crowns/Ml', Kind::Rate, '2024-01', ['home' => [3, 3, 3]]],
+            'cost' => ['crowns', Kind::Flow, '2024', ['home' => [3]]],
+        ]);
+        $run = Make::run($data, 'formula', ['text' => $text]);
+        if (is_string($expected)) {
+            self::assertStringContainsString($expected, (string) $run->refused()?->refusal);
+
+            return;
+        }
+        self::assertSame([$expected, $unit], [Make::values($run, 'home'), $run->table()->unit->text()]);
+    }
+
+    public function testSeveralEntitiesAreCalculatedAsOneByARatioOfSums(): void
+    {
+        $data = Make::data([
+            'leakage' => ['Ml', Kind::Flow, '2024', ['home' => [9, 9, 9], 'a' => [10, 20, null], 'b' => [30, 40, 60]]],
+            'connections' => ['connections', Kind::Stock, '2024', ['home' => [1, 1, 1], 'a' => [10, 10, 10], 'b' => [10, 30, 20]]],
+        ]);
+        $scope = Scope::of($data, ['home'], [], Better::Lower, [Pool::sum('~', 'A and B', ['a', 'b'])]);
+        $rail = Rail::of()->with(StopCatalogue::make('per-denominator', ['measure' => 'connections']));
+        // A has ended in the third year: the sum is of those that are there.
+        self::assertSame([40.0, 60.0, 60.0], Make::values(Rail::of()->run($scope->table('leakage'), $scope), '~'));
+        self::assertSame([2.0, 1.5, 3.0], Make::values($rail->run($scope->table('leakage'), $scope), '~'));
+        // What goes by all entities does not count them twice.
+        $ranks = $rail->with(StopCatalogue::make('rank', ['first' => 'highest']))->run($scope->table('leakage'), $scope);
+        self::assertSame([[1.0, 1.0, 1.0], [null, null, null]], [Make::values($ranks, 'home'), Make::values($ranks, '~')]);
+    }
+
+    public function testLinesAreLaidOverEachOtherByPeriodsSinceTheirOwnEvent(): void
+    {
+        $plain = Make::data(['flow' => ['Ml', Kind::Stock, '2019', ['a' => [50, 100, 120, 130], 'b' => [10, 20, 40, 44], 'c' => [1, 1, 1, 1]]]]);
+        $data = new DataInMemory(array_values($plain->measures()), [
+            new Entity('a', 'A', '', false, ['Begun' => '2020']), new Entity('b', 'B', '', false, ['Begun' => '2021']), new Entity('c', 'C'),
+        ], ['flow' => $plain->table('flow')]);
+        $run = Make::run($data, 'index', ['at' => 'event', 'event' => 'Begun', 'along' => 'since', 'base' => '2019']);
+        self::assertSame(['#-2', 5], [$run->table()->axis->period(0)->code(), $run->table()->axis->count]);
+        self::assertSame([null, 50.0, 100.0, 120.0, 130.0], Make::values($run, 'a'));
+        self::assertSame([25.0, 50.0, 100.0, 110.0, null], Make::values($run, 'b'));
+        self::assertSame(array_fill(0, 5, null), Make::values($run, 'c'));
+        $working = Working::of($run, Scope::all($data), 'flow', 'b', 3);
+        self::assertSame(['44 ÷ 40 (2021) × 100', '110'], [$working->steps[1]->equation, $working->steps[1]->result]);
     }
 
     public function testPriceChangeIsTakenOut(): void

@@ -6,6 +6,8 @@ namespace Tests\Core;
 
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Peers\Position;
+use DuskRail\Statistics\Ordering;
+use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\RollingExtreme;
 use DuskRail\Statistics\RollingMean;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -13,6 +15,24 @@ use PHPUnit\Framework\TestCase;
 
 final class StatisticsTest extends TestCase
 {
+    /** However the values are crowded, dealing them into bins comes to what sorting all of them does. */
+    public function testOrderAndQuantilesOfManyValuesAreThoseOfAFullSort(): void
+    {
+        mt_srand(7);
+        foreach ([static fn(): float => mt_rand() / 1e6, static fn(): float => (float) mt_rand(0, 40), static fn(): float => exp(mt_rand(0, 4000) / 100), static fn(): float => mt_rand(0, 9) === 0 ? NAN : -mt_rand() / 1e9, static fn(): float => 5.0] as $draw) {
+            $values = array_map(static fn(int $i): float => $draw(), range(1, 3000));
+            $sorted = array_values(array_filter($values, static fn(float $v): bool => ! is_nan($v)));
+            sort($sorted);
+            self::assertSame($sorted, array_map(static fn(int $at): float => $values[$at], Ordering::ascending($values)));
+            foreach ([0.0, 0.1, 0.25, 0.5, 0.9, 1.0] as $share) {
+                $place = (count($sorted) - 1) * $share;
+                $below = (int) floor($place);
+                $above = $sorted[min($below + 1, count($sorted) - 1)];
+                self::assertEqualsWithDelta($sorted[$below] + ($place - $below) * ($above - $sorted[$below]), Quantile::of($values, $share), 1e-9 * abs($above));
+            }
+        }
+    }
+
     /** The quick ways against the plain one: look at every window by itself. */
     public function testRollingStatisticsAreThoseOfEveryWindowByItself(): void
     {

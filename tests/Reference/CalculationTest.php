@@ -18,6 +18,10 @@ use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\RollingMean;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\TheilSen;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\PeerLine;
+use DuskRail\Study\PeerSummary;
+use DuskRail\Study\Study;
 use DuskRail\Time\Calendar;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -123,11 +127,11 @@ final class CalculationTest extends TestCase
         self::assertSame(8, $compared);
     }
 
-    /** R lm(), cor.test(method = "kendall") and the median of all slopes, made by make/trends.R; Anscombe (1973) among them. */
+    /** R lm(), cor.test(method = "kendall") and the median of all slopes, made by make/trends.R; Anscombe (1973) and Longley (1967) among them. */
     public function testLinesAndTrendTestsAgreeWithR(): void
     {
         $rows = iterator_to_array(Table::rows('trends.csv'), false);
-        self::assertCount(27, $rows);
+        self::assertCount(45, $rows);
         foreach (array_chunk($rows, 3) as [$expected, $x, $y]) {
             [$intercept, $slope, $rSquared, $p, $theilSen] = Table::numbers(array_slice($expected, 1));
             [$x, $y] = [Table::numbers(array_slice($x, 1)), Table::numbers(array_slice($y, 1))];
@@ -137,6 +141,55 @@ final class CalculationTest extends TestCase
             self::assertEqualsWithDelta($p, MannKendall::of($y)?->p, 1e-9, $expected[0]);
             self::assertEqualsWithDelta($theilSen, TheilSen::slope($y), 1e-12 * max(1.0, abs($theilSen)), $expected[0]);
         }
+    }
+
+    /**
+     * Gapminder’s people and life expectancy (npm vega-datasets 3.2.1), made by make/per_capita.py in exact fractions:
+     * life-years per person of every country, of all together as a ratio of sums, and as a mean of ratios.
+     */
+    public function testLifeYearsPerPersonAgreeWithFractionsWorkedByHand(): void
+    {
+        $expected = $measured = [];
+        foreach (Table::rows('per_capita.csv') as $row) {
+            $values = array_fill(0, 51, NAN);
+            foreach (Table::numbers(array_slice($row, 2)) as $i => $value) {
+                $values[$i * 5] = $value;
+            }
+            $expected[$row[0]][$row[1]] = $values;
+        }
+        $axis = PeriodAxis::of(Frequency::Year, 1955, 51);
+        $measures = [Measure::of('life-years', 'Life-years', 'years', Kind::Stock, Frequency::Year), Measure::of('people', 'People', 'people', Kind::Stock, Frequency::Year)];
+        $entities = array_map(static fn(string $name): Entity => new Entity($name, $name), array_keys($expected['people']));
+        foreach ($measures as $measure) {
+            $series = [];
+            foreach ($expected[$measure->key] as $name => $values) {
+                $series[] = new Series($name, array_values($values));
+            }
+            $measured[$measure->key] = new SeriesTable($axis, $measure->unit, $measure->kind, $series);
+        }
+        $data = new DataInMemory($measures, $entities, $measured);
+        $study = Study::first('', 'life-years', $data);
+        $per = $study->rail->with(StopCatalogue::make('per-denominator', ['measure' => 'people', 'newest' => 'blank']));
+        $compared = 0;
+        foreach (['together' => PeerLine::Together, 'mean of ratios' => PeerLine::Mean] as $kind => $line) {
+            $comparison = Comparison::of($study->with(['rail' => $per, 'focus' => [], 'peers' => new PeerSummary($line)]), $data);
+            for ($i = 0; $i <= 50; $i += 5) {
+                self::assertEqualsWithDelta($expected[$kind][''][$i], $comparison->peerLine[$i], 1e-12 * 80);
+                foreach ($comparison->lines as $country) {
+                    self::assertEqualsWithDelta($expected['per person'][$country->key][$i], $country->values[$i], 1e-12 * 80);
+                    $compared++;
+                }
+            }
+        }
+        $index = Rail::of()->with(StopCatalogue::make('index', ['base' => '1980']))->run($measured['people'], $data)->table();
+        $formula = Rail::of()->with(StopCatalogue::make('formula', ['text' => 'Life-years ÷ People']))->run($measured['people'], $data)->table();
+        foreach ($expected['index'] as $name => $values) {
+            for ($i = 0; $i <= 50; $i += 5) {
+                self::assertEqualsWithDelta($values[$i], $index->series[$name]->values[$i], 1e-10);
+                self::assertSame($formula->series[$name]->values[$i], $comparison->line($name)?->values[$i]);
+            }
+        }
+        self::assertGreaterThan(400, $compared);
     }
 
     /**

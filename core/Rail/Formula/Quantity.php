@@ -54,7 +54,7 @@ final readonly class Quantity
         return match (true) {
             $this->unit === null && $other->unit === null => self::number($this->together($sign, $other->times)),
             $sign === '+', $sign === '−' => $this->sum($sign, $other),
-            $other->unit === null => $this->scaled($sign === '×' ? $other->times : 1 / $other->times),
+            $other->unit === null => $this->scaled($sign === '×' || $other->times === 0.0 ? $other->times : 1 / $other->times),
             $this->unit === null => $sign === '×' ? $other->scaled($this->times) : throw InvalidFormula::because("A plain number divided by what is in {$other->unit()->text()} has no use here. Divide the measure by the number."),
             $sign === '÷' => $this->quotient($other),
             default => $this->product($other),

@@ -7,6 +7,7 @@ number <- function(x) trimws(formatC(as.numeric(x), digits = 17, format = "g"))
 row <- function(...) cat(paste(c(...), collapse = ","), "\n", sep = "")
 pairs <- list(cars = cars, women = women, Nile = data.frame(seq_along(Nile), as.numeric(Nile)),
     rounded = data.frame(seq_along(Nile), round(as.numeric(Nile), -2)), lynx = data.frame(seq_along(lynx), as.numeric(lynx)))
+for (column in setdiff(names(longley), "Employed")) pairs[[paste0("longley.", column)]] <- data.frame(longley[[column]], longley$Employed)
 for (i in 1:4) pairs[[paste0("anscombe", i)]] <- data.frame(anscombe[[paste0("x", i)]], anscombe[[paste0("y", i)]])
 for (name in names(pairs)) {
     x <- pairs[[name]][[1]]
