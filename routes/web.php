@@ -32,6 +32,7 @@ Route::get('/studies/{study}', [StudyController::class, 'show'])->name('studies.
 Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('studies.destroy');
 Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
 Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');
+Route::get('/studies/{study}/readouts', [ReadoutController::class, 'index'])->name('readouts.index');
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
 Route::get('/studies/{study}/figures/{stop}', [FiguresController::class, 'show'])->name('figures.show');
 Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])->name('orders.show');

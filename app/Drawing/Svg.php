@@ -12,6 +12,7 @@ use DuskRail\Chart\Ink;
 use DuskRail\Chart\Mark;
 use DuskRail\Chart\Palette;
 use DuskRail\Chart\Placed;
+use DuskRail\Chart\Reused;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\Stroke;
 use DuskRail\Chart\Words;
@@ -90,11 +91,30 @@ final readonly class Svg
         $width = self::number($scene->width);
         $height = self::number($scene->height);
         $svg = "<svg width=\"{$width}\" height=\"{$height}\" viewBox=\"0 0 {$width} {$height}\" font-family=\"".self::FAMILY['text'].'"'.self::attributes($attributes).">{$head}";
+        $svg .= $this->definitions($scene);
         foreach ($scene->marks as $mark) {
             $svg .= $this->mark($mark);
         }
 
         return "{$svg}</svg>";
+    }
+
+    /** What is used in several places, and the shape that lines within limits are cut off by. */
+    private function definitions(Scene $scene): string
+    {
+        $inside = '';
+        foreach ($scene->shared as $id => $marks) {
+            $inside .= "<g id=\"{$id}\">".implode('', array_map($this->mark(...), $marks)).'</g>';
+        }
+        $plot = $scene->plot;
+        foreach ($scene->marks as $mark) {
+            if ($plot !== null && $mark instanceof Group && $mark->clipped) {
+                $inside .= sprintf('<clipPath id="plot"><rect x="%s" y="%s" width="%s" height="%s"/></clipPath>', self::number($plot->left - 2), self::number($plot->top - 2), self::number($plot->right - $plot->left + 4), self::number($plot->bottom - $plot->top + 4));
+                break;
+            }
+        }
+
+        return $inside === '' ? '' : "<defs>{$inside}</defs>";
     }
 
     private function mark(Mark $mark): string
@@ -105,7 +125,8 @@ final readonly class Svg
             $mark instanceof Group => $this->group($mark),
             $mark instanceof Box => $this->box($mark),
             $mark instanceof Area => sprintf('<path transform="scale(.1)" d="%s" fill="%s" opacity="%s"/>', ltrim(str_replace('M', 'ZM', self::path($mark->pieces)), 'Z').'Z', $this->ink($mark->ink), $mark->opacity),
-            $mark instanceof Dot => sprintf('<circle cx="%s" cy="%s" r="%s" fill="%s"/>', self::number($mark->x), self::number($mark->y), self::number($mark->radius), $this->ink($mark->ink)),
+            $mark instanceof Dot => sprintf('<circle cx="%s" cy="%s" r="%s" fill="%s"%s/>', self::number($mark->x), self::number($mark->y), self::number($mark->radius), $this->ink($mark->ink), $mark->opacity < 1.0 ? " fill-opacity=\"{$mark->opacity}\"" : ''),
+            $mark instanceof Reused => "<use href=\"#{$mark->id}\"/>",
             $mark instanceof Placed => sprintf('<g transform="translate(%s %s)">%s</g>', self::number($mark->x), self::number($mark->y), implode('', array_map($this->mark(...), $mark->marks))),
             default => '',
         };
@@ -152,7 +173,7 @@ final readonly class Svg
             $facts["data-{$name}"] = $value;
         }
 
-        return '<g'.self::attributes(['class' => $group->role, ...$facts]).'>'.implode('', array_map($this->mark(...), $group->marks)).'</g>';
+        return '<g'.self::attributes(['class' => $group->role, ...($group->clipped ? ['clip-path' => 'url(#plot)'] : []), ...$facts]).'>'.implode('', array_map($this->mark(...), $group->marks)).'</g>';
     }
 
     private function box(Box $box): string

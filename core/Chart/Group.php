@@ -10,7 +10,14 @@ final readonly class Group implements Mark
     /**
      * @param string $role what the group is: `series`, `end-label`, `axis`, `base` …
      * @param list<Mark> $marks
+     * @param bool $clipped whether it is cut off at the edges of the plot
      * @param array<string, string> $facts what the pointer needs to know of it, by name
      */
-    public function __construct(public string $role, public array $marks, public array $facts = []) {}
+    public function __construct(public string $role, public array $marks, public array $facts = [], public bool $clipped = false) {}
+
+    /** The same, cut off at the edges of the plot. */
+    public function inPlot(): self
+    {
+        return new self($this->role, $this->marks, $this->facts, true);
+    }
 }

@@ -5,21 +5,39 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use DuskRail\Study\Comparison;
+use DuskRail\Study\Parts\AxisPart;
 
-/** A straight scale from values to pixels. */
+/** A scale from values to pixels: straight, or logarithmic, where equal ratios are equal distances. */
 final readonly class Scale
 {
-    /** Pixels to one of the values. */
+    /** Pixels to one of the values, or to one decade of them. */
     public float $slope;
 
-    public function __construct(public float $low, public float $high, public float $atLow, public float $atHigh)
+    /**
+     * @param float $low in values, of a logarithmic scale above zero
+     */
+    public function __construct(public float $low, public float $high, public float $atLow, public float $atHigh, public bool $log = false)
     {
-        $this->slope = $high === $low ? 0.0 : ($atHigh - $atLow) / ($high - $low);
+        $span = $log ? log10($high) - log10($low) : $high - $low;
+        $this->slope = $span === 0.0 ? 0.0 : ($atHigh - $atLow) / $span;
     }
 
+    /** NAN for what a logarithmic scale does not have. */
     public function at(float $value): float
     {
+        if ($this->log) {
+            return $value > 0.0 ? $this->atLow + (log10($value) - log10($this->low)) * $this->slope : NAN;
+        }
+
         return $this->atLow + ($value - $this->low) * $this->slope;
+    }
+
+    /** The value at a place: what at() comes from. */
+    public function value(float $at): float
+    {
+        $steps = $this->slope === 0.0 ? 0.0 : ($at - $this->atLow) / $this->slope;
+
+        return $this->log ? $this->low * 10 ** $steps : $this->low + $steps;
     }
 
     /**
@@ -47,5 +65,40 @@ final readonly class Scale
         $zero = $low >= 0.0 && $low <= $high * Comparison::NEAR_ZERO;
 
         return new self($zero ? 0.0 : $low - $spare, $high + $spare, $bottom, $top);
+    }
+
+    /**
+     * The same as the user wants it: from zero, logarithmic, or within limits of her own.
+     *
+     * @param float $low lowest value, INF when there is none
+     * @param bool $limited whether the limits were set in this view
+     */
+    public static function wanted(float $low, float $high, AxisPart $axis, bool $limited, float $bottom, float $top): self
+    {
+        if ($axis->log && $high > 0.0 && $low <= $high) {
+            return self::logarithmic($low, $high, $limited ? $axis->low : null, $limited ? $axis->high : null, $bottom, $top);
+        }
+        $scale = self::vertical($low <= $high ? [$low, $high] : [], $bottom, $top);
+        if ($axis->start === 'zero' && $scale->low > 0.0) {
+            $scale = new self(0.0, $scale->high, $bottom, $top);
+        }
+        if (! $limited) {
+            return $scale;
+        }
+        $from = $axis->low ?? min($scale->low, ($axis->high ?? INF) - 1.0);
+        $to = $axis->high ?? max($scale->high, $from + 1.0);
+
+        return $from < $to ? new self($from, $to, $bottom, $top) : $scale;
+    }
+
+    /** From a twentieth of a decade below the lowest value above zero to as much above the highest. */
+    private static function logarithmic(float $low, float $high, ?float $from, ?float $to, float $bottom, float $top): self
+    {
+        $low = $low > 0.0 ? $low : $high / 1000.0;
+        $spare = 10 ** max(0.02, (log10($high) - log10($low)) * 0.05);
+        $from = $from !== null && $from > 0.0 ? $from : $low / $spare;
+        $to = $to !== null && $to > $from ? $to : max($high * $spare, $from * 1.1);
+
+        return new self($from, $to, $bottom, $top, true);
     }
 }

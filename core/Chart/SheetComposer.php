@@ -14,7 +14,8 @@ final readonly class SheetComposer
 
     public function __construct(private TextMeasure $measure) {}
 
-    public function compose(Comparison $comparison, Wording $wording, float $width, float $height): Scene
+    /** @param callable(float, float): Scene $picture drawn for the width and height that are left for it */
+    public function compose(Comparison $comparison, Wording $wording, float $width, float $height, callable $picture): Scene
     {
         $inner = $width - 2 * self::MARGIN;
         $headline = Type::headline(27);
@@ -31,7 +32,9 @@ final readonly class SheetComposer
         }
         $source = $this->wrapped([['text' => $wording->source, 'hue' => 0]], Type::text(13), $inner, Ink::Quiet);
         $foot = 17.0 * count($source) + 14.0;
-        $chart = (new LinesComposer($this->measure))->compose($comparison, $inner, max(160.0, $height - $y - $foot));
+        $chart = $picture($inner, max(160.0, $height - $y - $foot));
+        // Many panels or rows need more height than was given.
+        $height = max($height, $y + $chart->height + $foot);
         $marks[] = new Placed(0, $y - 6.0, $chart->marks);
         foreach ($source as $line => $runs) {
             $marks[] = Words::runs(0, $height - $foot + 6.0 + 17.0 * $line, $runs, Type::text(13));

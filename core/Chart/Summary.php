@@ -4,29 +4,29 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Comparison;
 use DuskRail\Study\Line;
+use DuskRail\Study\Lineup;
 
 /** A chart in one paragraph, for those who do not see it. */
 final class Summary
 {
-    public static function of(Comparison $comparison): string
+    public static function of(Lineup $lineup): string
     {
         $text = sprintf(
             '%d lines of %s in %s, from %s to %s.',
-            count($comparison->present()),
-            mb_strtolower($comparison->measure->name),
-            $comparison->unit() === '' ? 'its own unit' : $comparison->unit(),
-            $comparison->axis->period($comparison->from)->label(),
-            $comparison->axis->period($comparison->to)->label(),
+            count($lineup->present()),
+            mb_strtolower($lineup->comparison->measure->name),
+            $lineup->unit->text() === '' ? 'its own unit' : $lineup->unit->text(),
+            $lineup->place($lineup->from),
+            $lineup->place($lineup->to),
         );
-        foreach ($comparison->focus() as $line) {
+        foreach ($lineup->focus() as $line) {
             if ($line->last === null) {
                 $text .= " {$line->name} has no value here.";
                 continue;
             }
-            [$first, $low, $high] = self::telling($line, $comparison->from, $line->last);
-            $said = static fn(int $at): string => "{$comparison->format($line->values[$at])} in {$comparison->axis->period($at)->label()}";
+            [$first, $low, $high] = self::telling($line, $lineup->from, $line->last);
+            $said = static fn(int $at): string => "{$lineup->format($line->values[$at])} in {$lineup->when($line, $at)}";
             $text .= " {$line->name} goes from {$said($first)} to {$said($line->last)}, lowest {$said($low)}, highest {$said($high)}.";
         }
 

@@ -10,7 +10,38 @@ use DuskRail\Data\Numerals;
 final readonly class Ticks
 {
     /** @param list<float> $values */
-    private function __construct(public array $values, private int $decimals) {}
+    private function __construct(public array $values, private int $decimals, private bool $varied = false) {}
+
+    /** Round values on a scale of either kind; a scale may run downwards. */
+    public static function on(Scale $scale, int $most): self
+    {
+        [$low, $high] = [min($scale->low, $scale->high), max($scale->low, $scale->high)];
+
+        return $scale->log ? self::logarithmic($low, $high, $most) : self::between($low, $high, $most);
+    }
+
+    /** Powers of ten, with their two- and fivefold where there is room; on a short stretch plain round steps. */
+    private static function logarithmic(float $low, float $high, int $most): self
+    {
+        $decades = log10($high) - log10($low);
+        if ($decades < 0.7) {
+            return self::between($low, $high, $most);
+        }
+        $every = max(1, (int) ceil($decades / $most));
+        $factors = $decades * 3 <= $most + 1 ? [1.0, 2.0, 5.0] : [1.0];
+        $values = [];
+        $from = (int) floor(log10($low));
+        for ($power = $from; 10.0 ** $power <= $high; $power++) {
+            foreach ($power % $every === 0 ? $factors : [] as $factor) {
+                $value = $factor * 10.0 ** $power;
+                if ($value >= $low && $value <= $high) {
+                    $values[] = $value;
+                }
+            }
+        }
+
+        return new self($values, max(0, -$from), true);
+    }
 
     /** @param int $most how many there may be, at least 2 */
     public static function between(float $low, float $high, int $most): self
@@ -42,6 +73,9 @@ final readonly class Ticks
 
     public function label(float $value): string
     {
-        return Numerals::text($value, $this->decimals);
+        // On a logarithmic axis 100 needs no decimals because 0.01 does.
+        $own = $value === 0.0 ? 0 : max(0, -(int) floor(log10(abs($value)) + 1e-9));
+
+        return Numerals::text($value, $this->varied ? min($own, $this->decimals) : $this->decimals);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use DuskRail\Time\Cycle;
+use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
@@ -22,8 +24,11 @@ final class TimeTicks
      * @param callable(string): float $width of a label, in pixels
      * @return list<TimeTick>
      */
-    public static function along(PeriodAxis $axis, int $from, int $to, float $step, callable $width): array
+    public static function along(PeriodAxis|CycleAxis $axis, int $from, int $to, float $step, callable $width): array
     {
+        if ($axis instanceof CycleAxis) {
+            return self::cycle($axis, $from, $to, $step, $width);
+        }
         if ($to <= $from) {
             return $to < $from ? [] : [new TimeTick(null, 0.0, $axis->period($from)->short())];
         }
@@ -53,6 +58,36 @@ final class TimeTicks
         }
 
         return self::spans($axis, $from, $to, $step, Frequency::Month, $every, $width);
+    }
+
+    /**
+     * Dates at the firsts of months, or every so many places where those have names of their own.
+     *
+     * @param callable(string): float $width
+     * @return list<TimeTick>
+     */
+    private static function cycle(CycleAxis $axis, int $from, int $to, float $step, callable $width): array
+    {
+        $widest = max($width($axis->placeLabel($from)), $width($axis->placeLabel($to)), $width($axis->placeLabel(intdiv($from + $to, 2)))) + self::ROOM;
+        if ($axis->frequency === Frequency::Day && $axis->cycle === Cycle::Year) {
+            $firsts = array_values(array_filter(range($from, $to), static fn(int $place): bool => str_starts_with($axis->placeLabel($place), '1 ')));
+            $every = 1;
+            foreach ([1, 2, 3, 6, 12] as $every) {
+                if ($step * 30 * $every >= $widest) {
+                    break;
+                }
+            }
+            $firsts = array_values(array_filter($firsts, static fn(int $place, int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_BOTH));
+
+            return array_map(static fn(int $place): TimeTick => new TimeTick((float) ($place - $from), (float) ($place - $from), $axis->placeLabel($place)), $firsts);
+        }
+        $ticks = [];
+        $every = max(1, (int) ceil($widest / max($step, 1e-6)));
+        for ($place = $from; $place <= $to; $place += $every) {
+            $ticks[] = new TimeTick((float) ($place - $from), (float) ($place - $from), $axis->placeLabel($place));
+        }
+
+        return $ticks;
     }
 
     /**

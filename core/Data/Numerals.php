@@ -40,4 +40,11 @@ final class Numerals
 
         return $largest > 0.0 ? max(0, min(8, 2 - (int) floor(log10($largest)))) : 0;
     }
+
+    public static function ordinal(int $number): string
+    {
+        $ending = $number % 100 >= 11 && $number % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][$number % 10] ?? 'th');
+
+        return $number.$ending;
+    }
 }

@@ -24,6 +24,28 @@ final readonly class Field
         return new self($name, $lead, 'choice', $value, $options);
     }
 
+    /**
+     * Several of the options at once.
+     *
+     * @param list<string> $chosen
+     * @param array<array-key, string> $options label by value
+     */
+    public static function several(string $name, string $lead, array $chosen, array $options): self
+    {
+        return new self($name, $lead, 'several', implode(',', $chosen), $options);
+    }
+
+    public static function flag(string $name, string $lead, bool $value, string $yes, string $no): self
+    {
+        return new self($name, $lead, 'choice', $value ? '1' : '0', ['1' => $yes, '0' => $no]);
+    }
+
+    /** A number that may be left empty. */
+    public static function limit(string $name, string $lead, ?float $value, string $hint): self
+    {
+        return new self($name, $lead, 'number', $value === null ? '' : rtrim(rtrim(number_format($value, 6, '.', ''), '0'), '.'), [], $hint);
+    }
+
     public static function number(string $name, string $lead, float|int $value, string $hint = ''): self
     {
         return new self($name, $lead, 'number', (string) $value, [], $hint);

@@ -40,6 +40,11 @@ final readonly class Scope implements DataSource
         return new self($data, [], [], Better::Neither);
     }
 
+    public function source(): DataSource
+    {
+        return $this->data;
+    }
+
     public function measures(): array
     {
         return $this->data->measures();

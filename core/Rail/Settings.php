@@ -7,7 +7,7 @@ namespace DuskRail\Rail;
 /** Reads the settings of a stop, from a document or a form, and says in words what is wrong with one. */
 final readonly class Settings
 {
-    /** @param array<string, mixed> $values */
+    /** @param array<array-key, mixed> $values */
     public function __construct(private string $stop, private array $values) {}
 
     public function text(string $name, string $otherwise = ''): string
@@ -39,6 +39,54 @@ final readonly class Settings
         }
 
         return (float) $value;
+    }
+
+    public function flag(string $name, bool $otherwise): bool
+    {
+        return match ($this->values[$name] ?? $otherwise) {
+            true, 1, '1' => true,
+            false, 0, '0', '' => false,
+            default => throw $this->wrong("“{$name}” can be true or false."),
+        };
+    }
+
+    /** A number, or null where the field is left empty. */
+    public function number(string $name): ?float
+    {
+        $value = $this->values[$name] ?? null;
+        if ($value === null || $value === '') {
+            return null;
+        }
+        $value = is_string($value) ? str_replace([',', ' ', '−'], ['', '', '-'], $value) : $value;
+
+        return is_numeric($value) && is_finite((float) $value) ? (float) $value : throw $this->wrong("“{$name}” must be a number, as in 45.5, or empty.");
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param T $otherwise
+     * @return T
+     */
+    public function case(string $name, \BackedEnum $otherwise): \BackedEnum
+    {
+        $cases = array_column($otherwise::cases(), 'value');
+
+        return $otherwise::from($this->oneOf($name, (string) $otherwise->value, array_map(strval(...), $cases)));
+    }
+
+    /**
+     * @return list<string> texts of a list, or of a text that commas part
+     */
+    public function texts(string $name): array
+    {
+        $value = $this->values[$name] ?? [];
+        $list = is_string($value) ? ($value === '' ? [] : explode(',', $value)) : $value;
+        if (! is_array($list)) {
+            throw $this->wrong("“{$name}” must be a list of texts.");
+        }
+
+        return array_values(array_map(fn(mixed $one): string => is_string($one) ? $one : throw $this->wrong("“{$name}” must be a list of texts."), $list));
     }
 
     /** @param list<string> $allowed */

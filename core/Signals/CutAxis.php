@@ -18,11 +18,11 @@ final class CutAxis implements Signal
         if (! in_array($unit->sort, [Sort::Amount, Sort::Index], true)) {
             return null;
         }
-        if ($comparison->study->fromZero) {
-            return Notice::saying('whole-axis', 'The axis starts at zero.')->mendedBy('Cut it', 'axis', ['zero' => '0']);
+        if ($comparison->study->axis->start === 'zero') {
+            return Notice::saying('whole-axis', 'The axis starts at zero.')->mendedBy('Cut it', 'set', ['part' => 'axis', 'settings' => ['start' => 'cut']]);
         }
 
         return $comparison->isCut() ? Notice::saying('cut-axis', 'The axis is cut: it starts near '.Numerals::text($low, $comparison->decimals).', not at zero.')
-            ->mendedBy('Start at zero', 'axis', ['zero' => '1']) : null;
+            ->mendedBy('Start at zero', 'set', ['part' => 'axis', 'settings' => ['start' => 'zero']]) : null;
     }
 }

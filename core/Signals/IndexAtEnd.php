@@ -21,7 +21,8 @@ final readonly class IndexAtEnd
         $last = $legs === [] ? null : $legs[count($legs) - 1];
         $base = $last?->placed->stop instanceof IndexToBase ? $last->placed->stop->base() : null;
 
-        return $last === null || $base === null ? null : new self($last->placed->id, $base->at($last->arriving->axis->frequency), $last->arriving);
+        // Measures beside each other are no ranking that a base could turn.
+        return $last === null || $base === null || $comparison->study->lines->across === 'measures' ? null : new self($last->placed->id, $base->at($last->arriving->axis->frequency), $last->arriving);
     }
 
     /** @return list<PeriodRange> the two bases of the same length before this one and the two after, as far as the data reach */

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace DuskRail\Study;
 
+use DomainException;
 use DuskRail\Data\DataSource;
+use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Data\Numerals;
+use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Sort;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Peers\PeerFigures;
@@ -16,6 +19,8 @@ use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stops\IndexToBase;
 use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Rail\Stops\RunningTotal;
+use DuskRail\Study\Parts\PeerLine;
+use DuskRail\Study\Parts\PeersPart;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
@@ -24,6 +29,8 @@ use DuskRail\Time\UnknownPeriod;
 /** A study carried out on its data: everything that any view shows is read from here. */
 final readonly class Comparison
 {
+    use HasLines;
+
     /** Up to this share of the highest value, the lowest is near enough to zero for an axis to start there. */
     public const NEAR_ZERO = 0.35;
 
@@ -32,6 +39,8 @@ final readonly class Comparison
      * @param int $from first position shown, of the axis
      * @param int $to last position shown
      * @param list<float> $peerLine what stands for all peers, along the axis, NAN where none has a value; empty when it is not asked for
+     * @param array<string, Run> $runs of lines that are measures, the rail carried out on each, by line
+     * @param array<string, string> $leftOut measures that cannot stand beside the others, and why, by name
      */
     private function __construct(
         public Study $study,
@@ -44,6 +53,8 @@ final readonly class Comparison
         public array $lines,
         public array $peerLine,
         public int $decimals,
+        public array $runs = [],
+        public array $leftOut = [],
     ) {}
 
     /** @throws UnknownMeasure */
@@ -53,58 +64,136 @@ final readonly class Comparison
         $run = $study->rail->run($scope->table($study->measure), $scope);
         $table = $run->table();
         [$from, $to] = self::shown($study, $table->axis);
+        $comparison = new self($study, $scope, $data->measures()[$study->measure], $run, $table->axis, $from, $to, [], [], 0);
+
+        return $study->lines->across === 'measures' ? $comparison->acrossMeasures() : $comparison->acrossEntities($table);
+    }
+
+    private function acrossEntities(SeriesTable $table): self
+    {
+        $study = $this->study;
         $lines = $peers = [];
-        foreach ($data->entities() as $key => $entity) {
+        foreach ($this->data->entities() as $key => $entity) {
             if (! isset($table->series[$key])) {
                 continue;
             }
             $values = $table->series[$key]->values;
-            $state = $study->state($key);
-            $lines[] = new Line($key, $entity->name, $entity->group, $state, $study->focus[$key] ?? 0, $values, self::last($values, $from, $to));
-            if ($state === LineState::Peer && in_array($study->peers->group, ['', $entity->group], true)) {
+            $lines[] = $line = $this->lineOf((string) $key, $entity->name, $entity->group, $values);
+            if ($line->state === LineState::Peer && in_array($study->peers->group, ['', $entity->group], true)) {
                 $peers[] = $values;
             }
         }
+        foreach ($study->lines->groups as $group) {
+            if (isset($table->series["g:{$group}"])) {
+                $lines[] = $this->lineOf("g:{$group}", $group, 'Groups', $table->series["g:{$group}"]->values);
+            }
+        }
+        // A median of places says nothing.
+        $peerLine = $table->unit->sort === Sort::Rank ? [] : match ($study->peers->line) {
+            PeerLine::None => [],
+            PeerLine::Median => PeerFigures::quantile($peers, 0.5),
+            PeerLine::Mean => PeerFigures::mean($peers),
+            PeerLine::Together => $table->series[PeersPart::POOL]->values ?? [],
+        };
+
+        return $this->having($lines, $peerLine, [], []);
+    }
+
+    /** The measures of one entity, as far as their units agree at the end of the rail. */
+    private function acrossMeasures(): self
+    {
+        $lines = $runs = $leftOut = [];
+        $subject = $this->subject()->key ?? '';
+        $unit = $this->run->table()->unit->text();
+        foreach ($this->data->measures() as $key => $measure) {
+            $origin = $this->data->table((string) $key);
+            if (! isset($origin->series[$subject])) {
+                continue;
+            }
+            try {
+                $run = $this->study->rail->run($origin, $this->data);
+            } catch (DomainException $problem) {
+                $leftOut[$measure->name] = $problem->getMessage();
+                continue;
+            }
+            $table = $run->table();
+            $leftOut[$measure->name] = match (true) {
+                $run->refused() !== null && $this->run->refused() === null => (string) $run->refused()->refusal,
+                $table->axis->frequency !== $this->axis->frequency => "it is {$table->axis->frequency->adjective()}",
+                $table->unit->text() !== $unit => 'it is in '.($table->unit->text() === '' ? 'a unit of its own' : $table->unit->text()),
+                default => '',
+            };
+            if ($leftOut[$measure->name] !== '') {
+                continue;
+            }
+            unset($leftOut[$measure->name]);
+            $values = array_fill(0, $this->axis->count, NAN);
+            foreach ($table->series[$subject]->values ?? [] as $i => $value) {
+                $at = $table->axis->first + $i - $this->axis->first;
+                if (isset($values[$at])) {
+                    $values[$at] = $value;
+                }
+            }
+            $lines[] = $this->lineOf("m:{$key}", $measure->name, '', array_values($values));
+            $runs["m:{$key}"] = $run;
+        }
+
+        return $this->having($lines, [], $runs, $leftOut);
+    }
+
+    /**
+     * @param list<Line> $lines
+     * @param list<float> $peerLine
+     * @param array<string, Run> $runs
+     * @param array<string, string> $leftOut
+     */
+    private function having(array $lines, array $peerLine, array $runs, array $leftOut): self
+    {
         $latest = array_map(static fn(Line $l): float => $l->latest(), $lines);
 
         return new self(
-            $study, $scope, $data->measures()[$study->measure], $run, $table->axis, $from, $to, $lines,
-            // A median of places says nothing.
-            $table->unit->sort === Sort::Rank ? [] : match ($study->peers->line) {
-                PeerLine::None => [],
-                PeerLine::Median => PeerFigures::quantile($peers, 0.5),
-                PeerLine::Mean => PeerFigures::mean($peers),
-                PeerLine::Together => $table->series[PeerSummary::POOL]->values ?? [],
-            },
-            $table->unit->sort === Sort::Rank ? 0 : Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
+            $this->study, $this->data, $this->measure, $this->run, $this->axis, $this->from, $this->to, $lines, $peerLine,
+            $this->run->table()->unit->sort === Sort::Rank ? 0 : Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
+            $runs, $leftOut,
         );
+    }
+
+    /** @param list<float> $values */
+    private function lineOf(string $key, string $name, string $group, array $values): Line
+    {
+        return new Line($key, $name, $group, $this->study->state($key), $this->study->focus[$key] ?? 0, $values, Line::lastOf($values, $this->from, $this->to));
+    }
+
+    /** The entity whose measures or years are looked at: the one that was named, or the first in focus, or home. */
+    public function subject(): ?Entity
+    {
+        $entities = $this->data->entities();
+        $series = $this->run->origin->series;
+        $home = array_keys(array_filter($entities, static fn(Entity $e): bool => $e->home));
+        foreach ([$this->study->lines->of, ...array_keys($this->study->focus), ...$home, ...array_keys($entities)] as $key) {
+            if (isset($entities[$key], $series[$key])) {
+                return $entities[$key];
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Where a line was calculated: the run, the measure it starts from, and its series there.
+     *
+     * @return array{Run, string, string}
+     */
+    public function traced(string $line): array
+    {
+        return isset($this->runs[$line])
+            ? [$this->runs[$line], substr($line, 2), $this->subject()->key ?? '']
+            : [$this->run, $this->measure->key, $line];
     }
 
     public function unit(): string
     {
         return $this->run->table()->unit->text();
-    }
-
-    /** @return list<Line> */
-    public function inState(LineState $state): array
-    {
-        return array_values(array_filter($this->lines, static fn(Line $line): bool => $line->state === $state));
-    }
-
-    /** @return list<Line> in focus, in the order in which they were chosen */
-    public function focus(): array
-    {
-        $lines = $this->inState(LineState::Focus);
-        $order = array_flip(array_map(strval(...), array_keys($this->study->focus)));
-        usort($lines, static fn(Line $a, Line $b): int => $order[$a->key] <=> $order[$b->key]);
-
-        return $lines;
-    }
-
-    /** @return list<Line> that take part: in focus or peers */
-    public function present(): array
-    {
-        return array_values(array_filter($this->lines, static fn(Line $line): bool => $line->state !== LineState::Off));
     }
 
     /**
@@ -118,19 +207,8 @@ final readonly class Comparison
 
         return array_map(
             static fn(Line $line): array => $line->values,
-            array_values(array_filter($this->inState(LineState::Peer), static fn(Line $line): bool => in_array($group, ['', $line->group], true))),
+            array_values(array_filter($this->inState(LineState::Peer), static fn(Line $line): bool => ! $line->isGroup() && in_array($group, ['', $line->group], true))),
         );
-    }
-
-    public function line(string $key): ?Line
-    {
-        foreach ($this->lines as $line) {
-            if ($line->key === $key) {
-                return $line;
-            }
-        }
-
-        return null;
     }
 
     /** @return list<Line> in the order in which the roster shows them */
@@ -203,28 +281,7 @@ final readonly class Comparison
     {
         [$low, $high] = $this->extremes();
 
-        return ! $this->study->fromZero && $low <= $high && $low > 0.0 && $low > $high * self::NEAR_ZERO;
-    }
-
-    /** @return array{float, float} lowest and highest value of the lines that take part, as far as shown */
-    public function extremes(): array
-    {
-        $low = INF;
-        $high = -INF;
-        foreach ($this->present() as $line) {
-            for ($i = $this->from; $i <= $this->to; $i++) {
-                $value = $line->values[$i];
-                $low = $value < $low ? $value : $low;
-                $high = $value > $high ? $value : $high;
-            }
-        }
-
-        return [$low, $high];
-    }
-
-    public function format(float $value): string
-    {
-        return Numerals::text($value, $this->decimals);
+        return $this->study->axis->start === 'cut' && $low <= $high && $low > 0.0 && $low > $high * self::NEAR_ZERO;
     }
 
     /** @return array{int, int} */
@@ -240,15 +297,8 @@ final readonly class Comparison
         return $positions ?? [0, $axis->count - 1];
     }
 
-    /** @param list<float> $values */
-    private static function last(array $values, int $from, int $to): ?int
+    private function study(): Study
     {
-        for ($i = $to; $i >= $from; $i--) {
-            if (! is_nan($values[$i])) {
-                return $i;
-            }
-        }
-
-        return null;
+        return $this->study;
     }
 }

@@ -11,6 +11,8 @@ final readonly class Line
      * @param int $hue 1–6 for a line in focus, else 0
      * @param list<float> $values
      * @param int|null $last position of its last value within the periods shown
+     * @param bool $dashed what is before or not yet certain, in the hue of what it belongs to
+     * @param array<int, true> $absent positions that this line does not have, which are no gaps: 29 February of most years
      */
     public function __construct(
         public string $key,
@@ -20,10 +22,45 @@ final readonly class Line
         public int $hue,
         public array $values,
         public ?int $last,
+        public bool $dashed = false,
+        public array $absent = [],
     ) {}
+
+    /** Whether it is a whole group, which is none of the peers. */
+    public function isGroup(): bool
+    {
+        return str_starts_with($this->key, 'g:');
+    }
 
     public function latest(): float
     {
         return $this->last === null ? NAN : $this->values[$this->last];
+    }
+
+    /** The first value within the periods shown. */
+    public function first(int $from): ?int
+    {
+        for ($i = $from; $this->last !== null && $i <= $this->last; $i++) {
+            if (! is_nan($this->values[$i])) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<float> $values
+     * @return int|null position of the last value that is there
+     */
+    public static function lastOf(array $values, int $from, int $to): ?int
+    {
+        for ($i = $to; $i >= $from; $i--) {
+            if (! is_nan($values[$i])) {
+                return $i;
+            }
+        }
+
+        return null;
     }
 }

@@ -6,6 +6,7 @@ namespace DuskRail\Study;
 
 use DuskRail\Data\Numerals;
 use DuskRail\Data\Sort;
+use DuskRail\Time\CycleAxis;
 
 /** What is said of the points of a line: its value, its change on a year before, and its place among the others. */
 final class Readout
@@ -14,12 +15,12 @@ final class Readout
      * @return array{name: string, points: array<int, array{string, string, string}>} of each position shown that has a
      *     value: the period, the value with its unit, and the rest of what there is to say
      */
-    public static function along(Comparison $comparison, Line $line): array
+    public static function along(Lineup $lineup, Line $line): array
     {
         $points = [];
-        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
+        for ($i = $lineup->from; $i <= $lineup->to; $i++) {
             if (! is_nan($line->values[$i])) {
-                $points[$i] = self::at($comparison, $line, $i);
+                $points[$i] = self::at($lineup, $line, $i);
             }
         }
 
@@ -27,48 +28,49 @@ final class Readout
     }
 
     /** @return array{string, string, string} */
-    private static function at(Comparison $comparison, Line $line, int $position): array
+    private static function at(Lineup $lineup, Line $line, int $position): array
     {
-        $unit = $comparison->run->table()->unit;
         $value = $line->values[$position];
         // One decimal more than the labels: whoever points at a spot wants to know it better.
-        $decimals = $comparison->decimals + 1;
-        $rest = [];
-        $back = $comparison->axis->frequency->perYear();
-        if ($back !== null && $back > 1 && $position >= $back && ! is_nan($line->values[$position - $back])) {
-            $rest[] = Numerals::signed($value - $line->values[$position - $back], $decimals).' on a year before';
-        }
-        $rest[] = self::place($comparison, $line, $position);
+        $decimals = $lineup->decimals + 1;
+        $before = self::yearBefore($lineup, $line, $position);
+        $rest = [is_nan($before) ? '' : Numerals::signed($value - $before, $decimals).' on '.($lineup->axis instanceof CycleAxis ? 'the one' : 'a year').' before'];
+        $rest[] = self::place($lineup, $line, $position);
 
         return [
-            $comparison->axis->period($position)->label(),
-            trim(Numerals::text($value, $decimals).($unit->sort === Sort::Index ? '' : " {$unit->text()}")),
+            $lineup->when($line, $position),
+            trim(Numerals::text($value, $decimals).($lineup->unit->sort === Sort::Index ? '' : " {$lineup->unit->text()}")),
             implode(' · ', array_filter($rest)),
         ];
     }
 
-    private static function place(Comparison $comparison, Line $line, int $position): string
+    private static function yearBefore(Lineup $lineup, Line $line, int $position): float
+    {
+        if ($lineup->axis instanceof CycleAxis) {
+            $turn = (int) substr($line->key, 2) - 1;
+
+            return $lineup->line("y:{$turn}")->values[$position] ?? NAN;
+        }
+        $back = $lineup->axis->frequency->perYear();
+
+        return $back !== null && $back > 1 ? $line->values[$position - $back] ?? NAN : NAN;
+    }
+
+    private static function place(Lineup $lineup, Line $line, int $position): string
     {
         $lower = $higher = 0;
-        foreach ($comparison->present() as $other) {
+        foreach ($lineup->present() as $other) {
             $lower += $other->values[$position] < $line->values[$position] ? 1 : 0;
             $higher += $other->values[$position] > $line->values[$position] ? 1 : 0;
         }
-        $of = count(array_filter($comparison->present(), static fn(Line $l): bool => ! is_nan($l->values[$position])));
+        $of = count(array_filter($lineup->present(), static fn(Line $l): bool => ! is_nan($l->values[$position])));
 
         return match (true) {
             $of < 2 || $line->state === LineState::Off => '',
             $lower === 0 => "lowest of {$of}",
             $higher === 0 => "highest of {$of}",
-            $lower < $higher => self::ordinal($lower + 1)." lowest of {$of}",
-            default => self::ordinal($higher + 1)." highest of {$of}",
+            $lower < $higher => Numerals::ordinal($lower + 1)." lowest of {$of}",
+            default => Numerals::ordinal($higher + 1)." highest of {$of}",
         };
-    }
-
-    private static function ordinal(int $number): string
-    {
-        $ending = $number % 100 >= 11 && $number % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][$number % 10] ?? 'th');
-
-        return $number.$ending;
     }
 }

@@ -29,7 +29,7 @@ final readonly class Standing
         $perYear = (float) ($comparison->axis->frequency->perYear() ?? 1);
         foreach ($comparison->focus() as $line) {
             $at = $line->last;
-            $peers = array_map(static fn(Line $l): array => $l->values, $comparison->inState(LineState::Peer));
+            $peers = array_map(static fn(Line $l): array => $l->values, array_filter($comparison->inState(LineState::Peer), static fn(Line $l): bool => ! $l->isGroup()));
             $now = $at === null ? null : Position::of($line->values[$at], array_column($peers, $at), $lowerIsBetter);
             if ($now === null || $at === null) {
                 continue;

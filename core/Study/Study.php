@@ -9,6 +9,17 @@ use DuskRail\Data\UnknownMeasure;
 use DuskRail\Rail\Pool;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
+use DuskRail\Study\Parts\AxisPart;
+use DuskRail\Study\Parts\LinesPart;
+use DuskRail\Study\Parts\LookPart;
+use DuskRail\Study\Parts\OverlayPart;
+use DuskRail\Study\Parts\PanelsPart;
+use DuskRail\Study\Parts\Part;
+use DuskRail\Study\Parts\PeerLine;
+use DuskRail\Study\Parts\PeersPart;
+use DuskRail\Study\Parts\ScatterPart;
+use DuskRail\Study\Parts\SparksPart;
+use DuskRail\Study\Parts\StackPart;
 use DuskRail\Time\PeriodRange;
 
 /** One comparison: what is compared, what is done to the figures, how it is drawn, and in what words. */
@@ -17,11 +28,18 @@ final readonly class Study
     /** As many lines as the palette has hues. */
     public const MOST_FOCUS = 6;
 
+    /** The settings that each view or thing that is drawn has for itself. */
+    public const PARTS = [
+        'lines' => LinesPart::class, 'peers' => PeersPart::class, 'axis' => AxisPart::class, 'look' => LookPart::class,
+        'overlay' => OverlayPart::class, 'panels' => PanelsPart::class, 'stack' => StackPart::class,
+        'sparks' => SparksPart::class, 'scatter' => ScatterPart::class,
+    ];
+
     /**
-     * @param array<string, int> $focus hue 1–6 by entity key, in the order in which they were chosen
-     * @param list<string> $off entity keys taken out of the comparison
+     * @param array<string, int> $focus hue 1–6 by line, in the order in which they were chosen. A line is known by the key of
+     *     its entity, or `g:` and a group, `m:` and a measure, `y:` and a year.
+     * @param list<string> $off lines taken out of the comparison
      * @param PeriodRange|null $range the periods shown; null for all that there are
-     * @param bool $fromZero start the vertical axis at zero however far that is
      * @param list<string> $dismissed ids of signals that were put away
      */
     public function __construct(
@@ -33,10 +51,17 @@ final readonly class Study
         public ?PeriodRange $range = null,
         public View $view = View::Lines,
         public RosterSort $sort = RosterSort::Name,
-        public PeerSummary $peers = new PeerSummary(),
         public Words $words = new Words(),
-        public bool $fromZero = false,
         public array $dismissed = [],
+        public LinesPart $lines = new LinesPart(),
+        public PeersPart $peers = new PeersPart(),
+        public AxisPart $axis = new AxisPart(),
+        public LookPart $look = new LookPart(),
+        public OverlayPart $overlay = new OverlayPart(),
+        public PanelsPart $panels = new PanelsPart(),
+        public StackPart $stack = new StackPart(),
+        public SparksPart $sparks = new SparksPart(),
+        public ScatterPart $scatter = new ScatterPart(),
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -50,23 +75,33 @@ final readonly class Study
         return new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
     }
 
-    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, peers?: PeerSummary, words?: Words, fromZero?: bool, dismissed?: list<string>} $parts */
+    /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, words?: Words, dismissed?: list<string>} $parts */
     public function with(array $parts): self
     {
-        return new self(
-            $parts['name'] ?? $this->name,
-            $parts['measure'] ?? $this->measure,
-            $parts['rail'] ?? $this->rail,
-            $parts['focus'] ?? $this->focus,
-            $parts['off'] ?? $this->off,
-            array_key_exists('range', $parts) ? $parts['range'] : $this->range,
-            $parts['view'] ?? $this->view,
-            $parts['sort'] ?? $this->sort,
-            $parts['peers'] ?? $this->peers,
-            $parts['words'] ?? $this->words,
-            $parts['fromZero'] ?? $this->fromZero,
-            $parts['dismissed'] ?? $this->dismissed,
-        );
+        return $this->made($parts);
+    }
+
+    /** The same with another part: a name of PARTS, and its settings. */
+    public function withPart(string $name, Part $part): self
+    {
+        return $this->made([$name => $part]);
+    }
+
+    /** @param array<string, mixed> $parts */
+    private function made(array $parts): self
+    {
+        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart} $all */
+        $all = [...get_object_vars($this), ...$parts];
+
+        return new self(...$all);
+    }
+
+    public function part(string $name): Part
+    {
+        /** @var Part $part */
+        $part = $this->{$name};
+
+        return $part;
     }
 
     /** @throws UnknownMeasure */
@@ -74,48 +109,87 @@ final readonly class Study
     {
         $measure = $data->measures()[$this->measure] ?? throw UnknownMeasure::named($this->measure);
 
-        return Scope::of($data, array_map(strval(...), array_keys($this->focus)), $this->off, $measure->better, $this->pools($data));
+        // Calculations go by entities; groups, measures and years are only drawn.
+        $entities = static fn(int|string ...$lines): array => array_values(array_filter(array_map(strval(...), $lines), static fn(string $line): bool => isset($data->entities()[$line])));
+
+        return Scope::of($data, $entities(...array_keys($this->focus)), $entities(...$this->off), $measure->better, $this->pools($data));
     }
 
-    /** @return list<Pool> what is calculated of several entities as if they were one */
-    private function pools(DataSource $data): array
+    /** Whether the picture is split into small ones. */
+    public function isSplit(): bool
     {
-        if ($this->peers->line !== PeerLine::Together) {
-            return [];
-        }
-        $peers = [];
-        foreach ($data->entities() as $entity) {
-            if ($this->state($entity->key) === LineState::Peer && in_array($this->peers->group, ['', $entity->group], true)) {
-                $peers[] = $entity->key;
-            }
-        }
-
-        return [Pool::average(PeerSummary::POOL, $this->peers->lineName(), $peers)];
+        return $this->panels->by !== 'none' && $this->view->splits();
     }
 
-    public function state(string $entity): LineState
+    public function state(string $line): LineState
     {
         return match (true) {
-            isset($this->focus[$entity]) => LineState::Focus,
-            in_array($entity, $this->off, true) => LineState::Off,
+            isset($this->focus[$line]) => LineState::Focus,
+            in_array($line, $this->off, true) => LineState::Off,
             default => LineState::Peer,
         };
     }
 
     /** @throws InvalidStudy when every hue is taken */
-    public function withState(string $entity, LineState $state): self
+    public function withState(string $line, LineState $state): self
     {
         $focus = $this->focus;
-        $off = array_values(array_diff($this->off, [$entity]));
+        $off = array_values(array_diff($this->off, [$line]));
         if ($state !== LineState::Focus) {
-            unset($focus[$entity]);
-        } elseif (! isset($focus[$entity])) {
-            $free = array_values(array_diff(range(1, self::MOST_FOCUS), $focus));
-            $focus[$entity] = $free[0] ?? throw InvalidStudy::because(
+            unset($focus[$line]);
+        } elseif (! isset($focus[$line])) {
+            $taken = array_filter($focus, static fn(string $other): bool => self::dimension($other) === self::dimension($line), ARRAY_FILTER_USE_KEY);
+            // The newest year and the one before have the first hue.
+            $free = array_values(array_diff(range(self::dimension($line) === 'y' ? 2 : 1, self::MOST_FOCUS), $taken));
+            $focus[$line] = $free[0] ?? throw InvalidStudy::because(
                 'Six lines are in focus, and more colours could not be told apart. Let one go first.',
             );
         }
 
-        return $this->with(['focus' => $focus, 'off' => $state === LineState::Off ? [...$off, $entity] : $off]);
+        return $this->with(['focus' => $focus, 'off' => $state === LineState::Off ? [...$off, $line] : $off]);
+    }
+
+    /** Lines of one dimension are seen together, and need different hues: entities and groups, measures, or years. */
+    public static function dimension(string $line): string
+    {
+        return preg_match('/^([my]):/', $line, $m) === 1 ? $m[1] : 'e';
+    }
+
+    /** Of which dimension the lines are that are seen now. */
+    public function dimensionShown(): string
+    {
+        return match (true) {
+            $this->view === View::Overlay => 'y',
+            $this->lines->across === 'measures' => 'm',
+            default => 'e',
+        };
+    }
+
+    /** @return list<Pool> what is calculated of several entities as if they were one */
+    private function pools(DataSource $data): array
+    {
+        $pools = [];
+        foreach ($this->lines->groups as $group) {
+            $pools[] = Pool::sum("g:{$group}", $group, $this->members($data, $group, false));
+        }
+        if ($this->peers->line === PeerLine::Together) {
+            $pools[] = Pool::average(PeersPart::POOL, $this->peers->lineName(), $this->members($data, $this->peers->group, true));
+        }
+
+        return $pools;
+    }
+
+    /** @return list<string> keys of the entities of a group (or of all) that are not off; of the peers alone if so wished */
+    private function members(DataSource $data, string $group, bool $peersOnly): array
+    {
+        $members = [];
+        foreach ($data->entities() as $entity) {
+            $state = $this->state($entity->key);
+            if (in_array($group, ['', $entity->group], true) && $state !== LineState::Off && ! ($peersOnly && $state === LineState::Focus)) {
+                $members[] = $entity->key;
+            }
+        }
+
+        return $members;
     }
 }

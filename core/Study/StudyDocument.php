@@ -9,6 +9,7 @@ use DomainException;
 use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Study\Parts\Part;
 use DuskRail\Time\PeriodRange;
 
 /** The written form of a study, as docs/study-format.md describes it. */
@@ -23,7 +24,7 @@ final class StudyDocument
     {
         $focus = [];
         foreach ($study->focus as $entity => $hue) {
-            $focus[] = ['entity' => (string) $entity, 'hue' => $hue];
+            $focus[] = ['line' => (string) $entity, 'hue' => $hue];
         }
 
         return [
@@ -31,21 +32,15 @@ final class StudyDocument
             'version' => self::VERSION,
             'name' => $study->name,
             'measure' => $study->measure,
-            'rail' => array_map(static fn(PlacedStop $placed): array => [
-                'id' => $placed->id,
-                'stop' => $placed->stop::type(),
-                'settings' => $placed->stop->settings(),
-                'bypassed' => $placed->bypassed,
-            ], $study->rail->stops),
+            'rail' => self::stops($study->rail),
             'focus' => $focus,
             'off' => $study->off,
             'range' => $study->range?->code(),
             'view' => $study->view->value,
             'sort' => $study->sort->value,
-            'peers' => $study->peers->toArray(),
             'words' => $study->words->toArray(),
-            'fromZero' => $study->fromZero,
             'dismissed' => $study->dismissed,
+            ...array_map(static fn(string $part): array => $study->part($part)->toArray(), array_combine(array_keys(Study::PARTS), array_keys(Study::PARTS))),
         ];
     }
 
@@ -63,26 +58,53 @@ final class StudyDocument
         foreach (self::list($document, 'words') as $part => $text) {
             $words = $text === null ? $words : self::at("words.{$part}", static fn(): Words => $words->with((string) $part, self::string($text)));
         }
-        $stops = [];
-        foreach (self::list($document, 'rail') as $i => $stop) {
-            $stops[] = self::at("rail.{$i}", static fn(): PlacedStop => self::stop($stop));
-        }
         $range = $document['range'] ?? null;
 
-        return new Study(
+        $study = new Study(
             self::at('name', static fn(): string => self::string($document['name'] ?? null)),
             self::at('measure', static fn(): string => self::string($document['measure'] ?? null)),
-            self::at('rail', static fn(): Rail => Rail::of(...$stops)),
+            self::rail(self::list($document, 'rail'), 'rail'),
             self::focus(self::list($document, 'focus')),
             array_values(array_map(self::string(...), self::list($document, 'off'))),
             $range === null ? null : self::at('range', static fn(): PeriodRange => PeriodRange::parse(self::string($range))),
             self::enum(View::class, $document['view'] ?? View::Lines->value, 'view'),
             self::enum(RosterSort::class, $document['sort'] ?? RosterSort::Name->value, 'sort'),
-            self::at('peers', static fn(): PeerSummary => PeerSummary::read(self::list($document, 'peers'))),
             $words,
-            ($document['fromZero'] ?? false) === true,
             array_values(array_map(self::string(...), self::list($document, 'dismissed'))),
         );
+        foreach (Study::PARTS as $name => $class) {
+            $study = $study->withPart($name, self::at($name, static fn(): Part => $class::read(self::named(self::list($document, $name)))));
+        }
+
+        return $study;
+    }
+
+    /** @return list<array{id: string, stop: string, settings: array<string, scalar>, bypassed: bool}> */
+    public static function stops(Rail $rail): array
+    {
+        return array_map(static fn(PlacedStop $placed): array => [
+            'id' => $placed->id,
+            'stop' => $placed->stop::type(),
+            'settings' => $placed->stop->settings(),
+            'bypassed' => $placed->bypassed,
+        ], $rail->stops);
+    }
+
+    /**
+     * @param array<array-key, mixed> $stops
+     *
+     * @param string $path of the list in the document
+     *
+     * @throws InvalidStudy with the path of the stop that is wrong
+     */
+    public static function rail(array $stops, string $path): Rail
+    {
+        $placed = [];
+        foreach ($stops as $i => $stop) {
+            $placed[] = self::at("{$path}.{$i}", static fn(): PlacedStop => self::stop($stop));
+        }
+
+        return self::at($path, static fn(): Rail => Rail::of(...$placed));
     }
 
     private static function stop(mixed $stop): PlacedStop
@@ -105,13 +127,14 @@ final class StudyDocument
      */
     private static function focus(array $list): array
     {
-        $focus = [];
+        $focus = $hues = [];
         foreach ($list as $i => $one) {
             $hue = is_array($one) ? ($one['hue'] ?? null) : null;
-            $entity = is_array($one) ? ($one['entity'] ?? null) : null;
-            if (! is_string($entity) || ! is_int($hue) || $hue < 1 || $hue > Study::MOST_FOCUS || in_array($hue, $focus, true) || isset($focus[$entity])) {
-                throw InvalidStudy::at("focus.{$i}", 'must name an entity and a hue from 1 to '.Study::MOST_FOCUS.', each once.');
+            $entity = is_array($one) ? ($one['line'] ?? null) : null;
+            if (! is_string($entity) || ! is_int($hue) || $hue < 1 || $hue > Study::MOST_FOCUS || isset($focus[$entity]) || isset($hues[Study::dimension($entity).$hue])) {
+                throw InvalidStudy::at("focus.{$i}", 'must name a line and a hue from 1 to '.Study::MOST_FOCUS.', each once.');
             }
+            $hues[Study::dimension($entity).$hue] = true;
             $focus[$entity] = $hue;
         }
 

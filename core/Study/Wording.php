@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Study;
 
+use DomainException;
 use DuskRail\Data\Sort;
+use DuskRail\Study\Parts\PeerLine;
 use DuskRail\Time\Frequency;
 
 /** The words around a chart as they are shown: what the user wrote, or what the program says as long as she has not. */
@@ -54,6 +56,40 @@ final readonly class Wording
 
     private static function headline(Comparison $comparison): string
     {
+        try {
+            return match ($comparison->study->isSplit() ? View::Lines : $comparison->study->view) {
+                View::Overlay => self::ofYears($comparison),
+                View::Stack => self::ofParts($comparison),
+                View::Scatter => $comparison->measure->name.' against '.mb_strtolower(Scattered::of($comparison)->horizontal->measure->name),
+                default => self::ofLines($comparison),
+            };
+        } catch (DomainException) {
+            // The view says itself why it cannot be.
+            return self::ofLines($comparison);
+        }
+    }
+
+    private static function ofYears(Comparison $comparison): string
+    {
+        $distance = Overlay::distance(Lineup::shown($comparison));
+
+        return $distance === '' ? self::ofLines($comparison) : ($comparison->subject()->name ?? '')." {$distance}";
+    }
+
+    private static function ofParts(Comparison $comparison): string
+    {
+        $lineup = Lineup::of($comparison);
+        $stacked = Stacked::of($lineup);
+        $last = count($stacked->layers) < 5 ? null : Line::lastOf($stacked->totals, $lineup->from, $lineup->to);
+        if ($last === null || ! $stacked->adds) {
+            return "{$comparison->measure->name}, the parts of the whole";
+        }
+
+        return sprintf('The largest three make %.0f %% of the whole in %s', $stacked->largest(3, $last), $comparison->axis->period($last)->label());
+    }
+
+    private static function ofLines(Comparison $comparison): string
+    {
         $focus = $comparison->focus()[0] ?? null;
         $measure = $comparison->measure->name;
         if ($focus === null || $focus->last === null) {
@@ -89,6 +125,9 @@ final readonly class Wording
             } else {
                 $parts[] = $phrase;
             }
+        }
+        if ($comparison->study->view === View::Stack && $comparison->study->stack->form === 'shares') {
+            return implode(', ', [$text, ...$parts, 'per cent of the whole']);
         }
         $unit = $comparison->run->table()->unit;
         if ($unit->sort !== Sort::Index && $unit->text() !== '') {

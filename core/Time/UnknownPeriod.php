@@ -30,4 +30,18 @@ final class UnknownPeriod extends DomainException
     {
         return new self("The range ends ({$last->label()}) before it begins ({$first->label()}).");
     }
+
+    public static function withoutCycle(Cycle $cycle, Frequency $frequency): self
+    {
+        $adjective = ucfirst($frequency->adjective());
+
+        return new self($cycle === Cycle::Year
+            ? "{$adjective} figures have no places within a year, so there is nothing to lay over each other. Take months, weeks or days."
+            : "{$adjective} figures have no days within a {$cycle->value}. Lay years over each other, or take daily figures.");
+    }
+
+    public static function startingWithin(Frequency $frequency, int $month): self
+    {
+        return new self('A year that starts in '.Period::monthShort($month)." starts within a {$frequency->value}. Choose a month in which one begins, or take monthly figures.");
+    }
 }

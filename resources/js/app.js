@@ -5,6 +5,8 @@ import './popovers.js';
 import './words.js';
 import './roster.js';
 import './chart.js';
+import './panels.js';
+import './sparks.js';
 import './track.js';
 import './figures.js';
 import './keys.js';

@@ -21,7 +21,7 @@ function forget() {
     if (!kept || !chart() || document.activeElement !== chart()) return;
     const line = points().find((other) => other.key === kept.line.key);
     for (let i = 0; line && i < line.xy.length; i += 2) {
-        if (positionOf(line.xy[i]) === kept.position) return show({ line, x: line.xy[i], y: line.xy[i + 1] }, false);
+        if (!isScatter() && positionOf(line.xy[i]) === kept.position) return show({ line, x: line.xy[i], y: line.xy[i + 1] }, false);
     }
 }
 always(forget);
@@ -31,18 +31,29 @@ document.addEventListener('chart:drawn', forget);
 function points() {
     lines ??= [...chart().querySelectorAll('.series')].map((series) => {
         // Without the pale ground that a line in focus is drawn on; an unfinished end is a stroke of its own.
-        const paths = [...series.querySelectorAll('path')].filter((path) => path.getAttribute('stroke') !== 'var(--sheet)');
+        const paths = [...series.querySelectorAll('path[stroke]')].filter((path) => path.getAttribute('stroke') !== 'var(--sheet)');
         // The first point of that is the last of the finished part.
         const [finished, open] = paths.reverse().map(coordinates);
-        const xy = open ? [...finished, ...open.slice(2)] : finished;
+        const xy = atPeriods(open ? [...finished, ...open.slice(2)] : finished);
         return { series, key: series.dataset.line, name: series.dataset.name, xy };
     });
     return lines;
 }
 
+/** Curves and steps have points between the periods; those are not read. */
+function atPeriods(xy) {
+    const { left, step } = chart().dataset;
+    if (Number(step) < 1) return xy;
+    const kept = new Map();
+    for (let i = 0; i < xy.length; i += 2) {
+        const place = (xy[i] - left) / step;
+        if (Math.abs(place - Math.round(place)) * step < 0.35) kept.set(Math.round(place), [xy[i], xy[i + 1]]);
+    }
+    return [...kept.values()].flat();
+}
+
 /** Path data as x and y in turn, in pixels; points that a level run leaves out are put back in. */
-function coordinates(path) {
-    const step = Number(chart().dataset.step);
+export function coordinates(path, step = Number(chart().dataset.step)) {
     const grain = path.transform.baseVal.getItem(0).matrix.a;
     const xy = [];
     for (const piece of path.getAttribute('d').split('M').slice(1)) {
@@ -61,6 +72,8 @@ function coordinates(path) {
     }
     return xy;
 }
+
+const isScatter = () => chart().dataset.view === 'scatter';
 
 const positionOf = (x) => {
     const { left, step, from } = chart().dataset;
@@ -104,7 +117,8 @@ async function show(point, aloud) {
         if (readout) readout.hidden = true;
         return;
     }
-    point.position = positionOf(point.x);
+    // A scatter has no period along it: its points are counted.
+    point.position = isScatter() ? indexOf(point) : positionOf(point.x);
     mark(point);
     const about = await said(point.line);
     const [period, value, rest] = about?.points[point.position] ?? [];
@@ -112,13 +126,18 @@ async function show(point, aloud) {
     const [title, first, second] = readout.children;
     title.textContent = `${point.line.name}, ${period}`;
     first.textContent = value;
-    second.textContent = rest ? `${rest} · Enter: working` : 'Enter: working';
+    second.textContent = [rest, isScatter() ? '' : 'Enter: working'].filter(Boolean).join(' · ');
     readout.hidden = false;
     const box = chart().viewBox.baseVal;
     const right = point.x + 16 + readout.offsetWidth > box.width;
     readout.style.left = `${Math.max(0, right ? point.x - readout.offsetWidth - 14 : point.x + 14)}px`;
     readout.style.top = `${Math.max(0, Math.min(point.y + 16, box.height - readout.offsetHeight - 4))}px`;
     if (aloud) document.getElementById('spoken').textContent = `${title.textContent}: ${value}. ${rest}. Enter: working`;
+}
+
+function indexOf({ line, x, y }) {
+    for (let i = 0; i < line.xy.length; i += 2) if (line.xy[i] === x && line.xy[i + 1] === y) return i / 2;
+    return 0;
 }
 
 function mark(point) {
@@ -128,7 +147,7 @@ function mark(point) {
     const ink = hue > 0 ? `var(--focus-${hue})` : 'var(--ink)';
     const { top, bottom } = chart().dataset;
     const parts = [
-        ['path', { d: `M${point.x} ${top}V${bottom}`, stroke: 'var(--quiet)', 'stroke-dasharray': '2 3' }],
+        ['path', { d: isScatter() ? 'M0 0' : `M${point.x} ${top}V${bottom}`, stroke: 'var(--quiet)', 'stroke-dasharray': '2 3' }],
         ['circle', { cx: point.x, cy: point.y, r: 5, fill: 'var(--sheet)', stroke: ink, 'stroke-width': 2.5 }],
     ];
     for (const [tag, attributes] of parts) {
@@ -168,8 +187,12 @@ document.addEventListener('click', (event) => {
 
 /** The working of a point: every stop with the numbers put in. */
 async function open(point) {
-    const url = chart().dataset.working.replace('LINE', encodeURIComponent(point.line.key)).replace(/0$/, point.position ?? positionOf(point.x));
-    const response = await fetch(url);
+    if (isScatter()) return;
+    await openWorking(chart().dataset.working, point.line.key, point.position ?? positionOf(point.x));
+}
+
+export async function openWorking(template, line, position) {
+    const response = await fetch(template.replace('LINE', encodeURIComponent(line)).replace(/0$/, position));
     if (!response.ok) return;
     const panel = document.getElementById('working');
     panel.innerHTML = await response.text();

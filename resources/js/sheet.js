@@ -5,7 +5,7 @@ const COOKIE = 'dusk-rail-sheet';
 
 function room() {
     const sheet = document.getElementById('sheet');
-    const chart = document.getElementById('chart');
+    const chart = document.getElementById('chart') ?? document.querySelector('.sparks');
     if (!sheet || !chart) return null;
     const style = getComputedStyle(sheet);
     const width = Math.floor(sheet.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight));
@@ -24,10 +24,11 @@ let drawing = false;
 async function fit() {
     const wanted = room();
     const chart = document.getElementById('chart');
-    if (!wanted || drawing || !workspace()) return;
+    if (!wanted || drawing || !workspace() || !chart) return;
     document.cookie = `${COOKIE}=${wanted.width}x${wanted.height};path=/;max-age=31536000;samesite=lax`;
     // A few pixels of height are not worth a new picture, or a longer signal would make the chart jump.
-    if (Math.abs(wanted.width - chart.dataset.width) < 2 && Math.abs(wanted.height - chart.dataset.height) < 10) return;
+    const oneHeight = chart.querySelector('.chart') === null || Math.abs(wanted.height - chart.dataset.height) < 10;
+    if (Math.abs(wanted.width - chart.dataset.width) < 2 && oneHeight) return;
     drawing = true;
     await redraw();
     drawing = false;

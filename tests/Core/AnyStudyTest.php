@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use App\Drawing\Svg;
+use DomainException;
 use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\PictureComposer;
+use DuskRail\Chart\Scene;
 use DuskRail\Chart\SheetComposer;
 use DuskRail\Chart\TrackComposer;
 use DuskRail\Data\DataInMemory;
@@ -16,10 +19,13 @@ use DuskRail\Signals\Signals;
 use DuskRail\Study\Changes\Changes;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\InvalidStudy;
+use DuskRail\Study\Lineup;
+use DuskRail\Study\Parts\PanelsPart;
 use DuskRail\Study\Readout;
 use DuskRail\Study\Standing;
 use DuskRail\Study\Study;
 use DuskRail\Study\StudyDocument;
+use DuskRail\Study\View;
 use DuskRail\Study\Wording;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\TestCase;
@@ -63,17 +69,34 @@ final class AnyStudyTest extends TestCase
     private function show(Comparison $comparison): void
     {
         $measure = new SquareLetters();
-        $chart = (new LinesComposer($measure))->compose($comparison, 600, 300);
+        $lineup = Lineup::of($comparison);
+        $chart = (new LinesComposer($measure))->compose($lineup, 600, 300);
         self::assertNotNull($chart->plot);
         $svg = Svg::forScreen($chart, []).Svg::forScreen((new TrackComposer($measure))->compose($comparison, $chart->plot, 600), [])
-            .Svg::forScreen((new SheetComposer($measure))->compose($comparison, Wording::of($comparison, 'Somebody'), 700, 400), []);
+            .Svg::forScreen((new SheetComposer($measure))->compose($comparison, Wording::of($comparison, 'Somebody'), 700, 400, self::picture($comparison)), []);
         self::assertDoesNotMatchRegularExpression('/\bnan\b|\binf\b/i', $svg);
         Signals::of($comparison);
         Standing::of($comparison);
         foreach ($comparison->lines as $line) {
-            Readout::along($comparison, $line);
-            self::assertStringContainsString("{$line->name}, ", Working::of($comparison->run, $comparison->data, 'flow', $line->key, mt_rand(0, $comparison->axis->count - 1))->text());
+            Readout::along($lineup, $line);
+            [$run, $measured, $entity] = $comparison->traced($line->key);
+            self::assertStringContainsString(', ', Working::of($run, $comparison->data, $measured, $entity, mt_rand(0, $run->table()->axis->count - 1))->text());
         }
+    }
+
+    /** @return callable(float, float): Scene in the view of the study, or as lines where it says why that cannot be */
+    private static function picture(Comparison $comparison): callable
+    {
+        return static function (float $width, float $height) use ($comparison): Scene {
+            $composer = new PictureComposer(new SquareLetters());
+            try {
+                return $composer->compose($comparison, $width, $height);
+            } catch (DomainException $problem) {
+                self::assertGreaterThan(15, strlen($problem->getMessage()));
+
+                return $composer->compose(Comparison::of($comparison->study->with(['view' => View::Lines])->withPart('panels', new PanelsPart()), $comparison->data->source()), $width, $height);
+            }
+        };
     }
 
     private static function data(): DataInMemory
@@ -113,8 +136,18 @@ final class AnyStudyTest extends TestCase
                 'window' => (string) mt_rand(1, 9),
                 'statistic' => self::one(['mean', 'median', 'sum', 'lowest']),
             ]]],
-            ['axis', ['zero' => '1']],
-            ['peers', ['line' => self::one(['none', 'median', 'mean', 'together']), 'band' => self::one(['none', 'range', 'deciles']), 'target' => self::one(['', '12.5', '-3'])]],
+            ['set', ['part' => 'axis', 'settings' => ['start' => self::one(['cut', 'zero']), 'log' => self::one(['0', '1']), 'low' => self::one(['', '', '1']), 'view' => 'lines']]],
+            ['view', ['view' => self::one(['lines', 'overlay', 'stack', 'sparks', 'scatter', 'figures'])]],
+            ['view', ['view' => self::one(['lines', 'overlay', 'stack', 'sparks', 'scatter', 'figures'])]],
+            ['panels', []],
+            ['set', ['part' => 'panels', 'settings' => ['by' => self::one(['none', 'entity', 'group', 'measure', 'year', 'month']), 'scale' => self::one(['same', 'own', 'span']), 'order' => self::one(['latest', 'change', 'slope', 'hand']), 'axis' => self::one(['edge', 'every', 'range'])]]],
+            ['set', ['part' => 'stack', 'settings' => ['form' => self::one(['areas', 'lines', 'shares', 'through']), 'top' => '2']]],
+            ['set', ['part' => 'sparks', 'settings' => ['form' => self::one(['line', 'columns', 'signs']), 'scale' => 'common', 'sort' => self::one(['latest', 'trend'])]]],
+            ['set', ['part' => 'scatter', 'settings' => ['at' => self::one(['latest', 'mean', 'path']), 'fits' => '1', 'size' => 'people', 'editing' => self::one(['x', 'y']), 'lowX' => self::one(['', '5'])]]],
+            ['set', ['part' => 'overlay', 'settings' => ['start' => self::one(['1', '4', '7']), 'band' => '1', 'cycle' => self::one(['year', 'month', 'week'])]]],
+            ['set', ['part' => 'look', 'settings' => ['course' => self::one(['smooth', 'steps']), 'area' => '1', 'points' => '1']]],
+            ['set', ['part' => 'lines', 'settings' => ['across' => self::one(['entities', 'entities', 'measures']), 'groups' => self::one(['', 'Left'])]]],
+            ['set', ['part' => 'peers', 'settings' => ['line' => self::one(['none', 'median', 'mean', 'together']), 'band' => self::one(['none', 'range', 'deciles']), 'target' => self::one(['', '12.5', '-3'])]]],
         ]);
     }
 

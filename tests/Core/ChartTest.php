@@ -25,6 +25,7 @@ use DuskRail\Data\Kind;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\LineState;
+use DuskRail\Study\Lineup;
 use DuskRail\Study\Study;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
@@ -151,7 +152,7 @@ final class ChartTest extends TestCase
         }
         $data = Make::data(['flow' => ['Ml', Kind::Flow, '2020', $series]]);
         $study = Study::first('S', 'flow', $data)->withState('peer5', LineState::Focus)->withState('peer6', LineState::Focus);
-        $scene = (new LinesComposer(self::measure()))->compose(Comparison::of($study, $data), 900, 400);
+        $scene = (new LinesComposer(self::measure()))->compose(Lineup::of(Comparison::of($study, $data)), 900, 400);
         $labels = array_values(array_filter(self::flat($scene->marks, 'end-label'), static fn(Mark $m): bool => $m instanceof Words));
         self::assertSame(['Home 50.0', 'Peer5 50.1', 'Peer6 50.1', 'Peer median 50.1'], array_map(static fn(Mark $w): string => $w instanceof Words ? $w->text() : '', $labels));
         $ys = array_map(static fn(Mark $w): float => $w instanceof Words ? $w->y : 0.0, $labels);
@@ -165,7 +166,7 @@ final class ChartTest extends TestCase
     {
         $data = Make::leakage();
         $comparison = Comparison::of(Make::study($data, StopCatalogue::make('index', ['base' => '2019'])), $data);
-        $chart = (new LinesComposer(self::measure()))->compose($comparison, 900, 400)->plot;
+        $chart = (new LinesComposer(self::measure()))->compose(Lineup::of($comparison), 900, 400)->plot;
         self::assertNotNull($chart);
         $track = (new TrackComposer(self::measure()))->compose($comparison, $chart, 900);
         self::assertEquals([$chart->left, $chart->right, $chart->step()], [$track->plot?->left, $track->plot?->right, $track->plot?->step()]);
@@ -199,7 +200,7 @@ final class ChartTest extends TestCase
 
     private static function scene(DataInMemory $data): Scene
     {
-        return (new LinesComposer(self::measure()))->compose(Comparison::of(Study::first('S', 'flow', $data), $data), 900, 400);
+        return (new LinesComposer(self::measure()))->compose(Lineup::of(Comparison::of(Study::first('S', 'flow', $data), $data)), 900, 400);
     }
 
     /** @return list<Stroke> */

@@ -24,10 +24,11 @@ use DuskRail\Chart\Type;
 use DuskRail\Chart\Words;
 use DuskRail\Data\Kind;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Band;
 use DuskRail\Study\Comparison;
-use DuskRail\Study\PeerLine;
-use DuskRail\Study\PeerSummary;
+use DuskRail\Study\Lineup;
+use DuskRail\Study\Parts\Band;
+use DuskRail\Study\Parts\PeerLine;
+use DuskRail\Study\Parts\PeersPart;
 use DuskRail\Study\Wording;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -103,7 +104,7 @@ final class DrawingTest extends TestCase
         $study = $study->with(['words' => $study->words->with('headline', "Home loses\n".str_repeat('more and more ', 12))]);
         $comparison = Comparison::of($study, $data);
         $measure = new SquareLetters();
-        $scene = (new SheetComposer($measure))->compose($comparison, Wording::of($comparison, 'The Forum'), 700, 500);
+        $scene = (new SheetComposer($measure))->compose($comparison, Wording::of($comparison, 'The Forum'), 700, 500, static fn(float $w, float $h): Scene => (new LinesComposer($measure))->compose(Lineup::of($comparison), $w, $h));
         $sheet = $scene->marks[1];
         self::assertInstanceOf(Placed::class, $sheet);
         $lines = array_values(array_filter($sheet->marks, static fn(Mark $m): bool => $m instanceof Words && $m->type->headline));
@@ -120,7 +121,7 @@ final class DrawingTest extends TestCase
     {
         $data = Make::data(['flow' => ['Ml', Kind::Stock, '2023', ['home' => [50, 60], 'a' => [10, 10], 'b' => [20, 20], 'c' => [30, 30], 'd' => [40, 40], 'e' => [50, 50]]]]);
         $composer = new LinesComposer(new SquareLetters());
-        $scene = $composer->compose(Comparison::of(Make::study($data)->with(['peers' => new PeerSummary(PeerLine::Median, Band::Quartiles)]), $data), 600, 300);
+        $scene = $composer->compose(Lineup::of(Comparison::of(Make::study($data)->withPart('peers', new PeersPart(PeerLine::Median, Band::Quartiles)), $data)), 600, 300);
         $band = array_values(array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === 'band'))[0];
         self::assertInstanceOf(Group::class, $band);
         self::assertInstanceOf(Area::class, $band->marks[0]);
@@ -129,7 +130,7 @@ final class DrawingTest extends TestCase
         $scale = Scale::vertical([10.0, 60.0], (float) $scene->plot?->bottom, (float) $scene->plot?->top);
         self::assertEqualsWithDelta([$scale->at(40), $scale->at(40), $scale->at(20), $scale->at(20)], [$outline[1], $outline[3], $outline[5], $outline[7]], 1e-9);
 
-        $ranked = $composer->compose(Comparison::of(Make::study($data, StopCatalogue::make('rank', ['first' => 'highest'])), $data), 600, 300);
+        $ranked = $composer->compose(Lineup::of(Comparison::of(Make::study($data, StopCatalogue::make('rank', ['first' => 'highest'])), $data)), 600, 300);
         $ys = [];
         foreach ($ranked->marks as $mark) {
             if ($mark instanceof Group && $mark->role === 'series' && $mark->marks[0] instanceof Stroke) {

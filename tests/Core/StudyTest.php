@@ -9,14 +9,15 @@ use DuskRail\Data\Kind;
 use DuskRail\Data\Numerals;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Band;
 use DuskRail\Study\Changes\Changes;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\InvalidStudy;
 use DuskRail\Study\Line;
 use DuskRail\Study\LineState;
-use DuskRail\Study\PeerLine;
-use DuskRail\Study\PeerSummary;
+use DuskRail\Study\Lineup;
+use DuskRail\Study\Parts\Band;
+use DuskRail\Study\Parts\PeerLine;
+use DuskRail\Study\Parts\PeersPart;
 use DuskRail\Study\Readout;
 use DuskRail\Study\RosterSort;
 use DuskRail\Study\Study;
@@ -90,7 +91,7 @@ final class StudyTest extends TestCase
     {
         $data = Make::leakage();
         $comparison = Comparison::of(Make::study($data), $data);
-        $points = Readout::along($comparison, $comparison->lines[1])['points'];
+        $points = Readout::along(Lineup::of($comparison), $comparison->lines[1])['points'];
         self::assertSame(['January 2020', '62.0 Ml per month', '+12.0 on a year before · 2nd highest of 3'], $points[12]);
         self::assertSame(['March 2019', '52.0 Ml per month', '2nd highest of 3'], $points[2]);
     }
@@ -99,7 +100,7 @@ final class StudyTest extends TestCase
     {
         $data = Make::leakage();
         $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'connections', 'times' => 1e6]), StopCatalogue::make('rolling', ['window' => 12, 'needed' => 6]), StopCatalogue::make('index', ['base' => '2019-03..2019-05']))
-            ->with(['off' => ['tarrow'], 'range' => PeriodRange::parse('2019-06..2020-12'), 'sort' => RosterSort::Lowest, 'peers' => new PeerSummary(PeerLine::Together, Band::Deciles, 'Plain', 4.5), 'words' => new Words('A', null, 'B')]);
+            ->with(['off' => ['tarrow'], 'range' => PeriodRange::parse('2019-06..2020-12'), 'sort' => RosterSort::Lowest, 'words' => new Words('A', null, 'B')])->withPart('peers', new PeersPart(PeerLine::Together, Band::Deciles, 'Plain', 4.5));
         $document = json_decode((string) json_encode(StudyDocument::write($study)), true);
         self::assertIsArray($document);
         self::assertEquals($study, StudyDocument::read($document));
@@ -113,9 +114,9 @@ final class StudyTest extends TestCase
         yield 'unknown stop' => [['rail' => [['id' => 's1', 'stop' => 'magic']]], 'rail.0: There is no calculation called “magic”. There are: period, per-day'];
         yield 'bad setting' => [['rail' => [['id' => 's1', 'stop' => 'rolling', 'settings' => ['window' => 0]]]], 'rail.0: Rolling: “window” is 0'];
         yield 'the same id twice' => [['rail' => array_fill(0, 2, ['id' => 's1', 'stop' => 'rolling'])], 'rail: Rail: two stops have the same id.'];
-        yield 'a hue twice' => [['focus' => [['entity' => 'a', 'hue' => 1], ['entity' => 'b', 'hue' => 1]]], 'focus.1: '];
+        yield 'a hue twice' => [['focus' => [['line' => 'a', 'hue' => 1], ['line' => 'b', 'hue' => 1]]], 'focus.1: '];
         yield 'backward range' => [['range' => '2020..2019'], 'range: The range ends'];
-        yield 'unknown view' => [['view' => 'cake'], 'view: can be lines, figures.'];
+        yield 'unknown view' => [['view' => 'cake'], 'view: can be lines, overlay, stack, sparks, scatter, figures.'];
         yield 'list where none is' => [['off' => 'marl'], 'off: must be a list.'];
     }
 

@@ -96,7 +96,7 @@ final class StudiesTest extends ApplicationTestCase
         $this->get(route('working.show', [$study, 'tarrow', 2]))->assertOk()
             ->assertSee('7 ÷ 500 connections of 2024 × 1,000')->assertSee('monthly.csv, row 7, column 3');
         $this->get(route('working.show', [$study, 'tarrow', 99]))->assertNotFound();
-        $this->change($study, 'peers', ['line' => 'none', 'band' => 'range'])->assertOk()->assertDontSee('Peer median');
+        $this->change($study, 'set', ['part' => 'peers', 'settings' => ['line' => 'none', 'band' => 'range']])->assertOk()->assertDontSee('Peer median');
         $this->get(route('standing.show', $study))->assertOk()->assertSee('Veldmere')->assertSee('1 of 3')->assertSee('fewer than four values')->assertSee('does not say which way is better');
     }
 

@@ -19,8 +19,8 @@ use DuskRail\Statistics\RollingMean;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\TheilSen;
 use DuskRail\Study\Comparison;
-use DuskRail\Study\PeerLine;
-use DuskRail\Study\PeerSummary;
+use DuskRail\Study\Parts\PeerLine;
+use DuskRail\Study\Parts\PeersPart;
 use DuskRail\Study\Study;
 use DuskRail\Time\Calendar;
 use DuskRail\Time\Frequency;
@@ -172,7 +172,7 @@ final class CalculationTest extends TestCase
         $per = $study->rail->with(StopCatalogue::make('per-denominator', ['measure' => 'people', 'newest' => 'blank']));
         $compared = 0;
         foreach (['together' => PeerLine::Together, 'mean of ratios' => PeerLine::Mean] as $kind => $line) {
-            $comparison = Comparison::of($study->with(['rail' => $per, 'focus' => [], 'peers' => new PeerSummary($line)]), $data);
+            $comparison = Comparison::of($study->with(['rail' => $per, 'focus' => []])->withPart('peers', new PeersPart($line)), $data);
             for ($i = 0; $i <= 50; $i += 5) {
                 self::assertEqualsWithDelta($expected[$kind][''][$i], $comparison->peerLine[$i], 1e-12 * 80);
                 foreach ($comparison->lines as $country) {

@@ -9,6 +9,8 @@ use App\Formats\FiguresCsv;
 use App\Models\Study;
 use App\View\SheetSize;
 use DuskRail\Chart\Palette;
+use DuskRail\Chart\PictureComposer;
+use DuskRail\Chart\Scene;
 use DuskRail\Chart\SheetComposer;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Study\Comparison;
@@ -28,7 +30,7 @@ final class HandOverController
             return self::file(FiguresCsv::write($comparison, $wording), 'text/csv; charset=UTF-8', $study, $format);
         }
         $size = SheetSize::of($request);
-        $scene = (new SheetComposer($measure))->compose($comparison, $wording, $size->width + 60.0, $size->height + 150.0);
+        $scene = (new SheetComposer($measure))->compose($comparison, $wording, $size->width + 60.0, $size->height + 150.0, static fn(float $width, float $height): Scene => (new PictureComposer($measure))->compose($comparison, $width, $height));
         $picture = new Picture($scene, $request->query('ground') === 'night' ? Palette::night() : Palette::day());
 
         return $format === 'png'

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Study;
+use DomainException;
 use DuskRail\Rail\Working;
 use DuskRail\Study\Comparison;
+use DuskRail\Study\Line;
+use DuskRail\Study\Lineup;
 use Illuminate\Contracts\View\View;
 
 /** How one plotted value came about. */
@@ -15,9 +18,24 @@ final class WorkingController
     public function show(Study $study, string $line, int $position): View
     {
         $comparison = Comparison::of($study->document(), $study->data());
-        $found = $comparison->line($line) ?? abort(404, 'The study has no such line.');
-        abort_unless(isset($found->values[$position]), 404, 'The line has no such period.');
+        try {
+            $lineup = Lineup::shown($comparison);
+        } catch (DomainException $problem) {
+            abort(404, $problem->getMessage());
+        }
+        $found = $lineup->line($line) ?? abort(404, 'The study has no such line.');
+        [$key, $at] = $this->source($lineup, $found, $position);
+        [$run, $measure, $entity] = $comparison->traced($key);
+        // Of several measures each may have begun at another time.
+        $at += $comparison->axis->first - $run->table()->axis->first;
+        abort_unless(isset($run->table()->series[$entity]->values[$at]), 404, 'The line has no such period.');
 
-        return view('study.working', ['working' => Working::of($comparison->run, $comparison->data, $comparison->measure->key, $line, $position)]);
+        return view('study.working', ['working' => Working::of($run, $comparison->data, $measure, $entity, $at)]);
+    }
+
+    /** @return array{string, int} */
+    private function source(Lineup $lineup, Line $line, int $position): array
+    {
+        return $lineup->source($line, $position) ?? abort(404, 'The line has no such period.');
     }
 }

@@ -10,7 +10,7 @@ use DuskRail\Rail\StopCatalogue;
 use DuskRail\Study\Study;
 
 /** Adds a calculation at the end of the rail, set as it is usually wanted. */
-final readonly class AddStop implements Change
+final readonly class AddStop implements RailChange
 {
     private function __construct(private string $type) {}
 

@@ -10,7 +10,7 @@ use DuskRail\Study\InvalidStudy;
 use DuskRail\Study\Study;
 
 /** Passes a stop by, or uses it again. */
-final readonly class BypassStop implements Change
+final readonly class BypassStop implements RailChange
 {
     private function __construct(private string $id, private bool $bypassed) {}
 

@@ -11,7 +11,7 @@ use DuskRail\Study\InvalidStudy;
 use DuskRail\Study\Study;
 
 /** Changes some of a stop's settings; the others stay. */
-final readonly class ChangeStop implements Change
+final readonly class ChangeStop implements RailChange
 {
     /** @param array<string, mixed> $settings */
     private function __construct(private string $id, private array $settings) {}

@@ -8,7 +8,11 @@ use DomainException;
 use DuskRail\Data\DataSource;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\InvalidStudy;
+use DuskRail\Study\Parts\ScatterPart;
+use DuskRail\Study\Scattered;
 use DuskRail\Study\Study;
+use DuskRail\Study\StudyDocument;
+use DuskRail\Study\View;
 
 /** Every change there is. A new one is registered here. */
 final class Changes
@@ -16,7 +20,7 @@ final class Changes
     private const ALL = [
         SetState::class, ReleaseFocus::class, SetMeasure::class,
         AddStop::class, ChangeStop::class, MoveStop::class, BypassStop::class, RemoveStop::class,
-        SetRange::class, SetWords::class, SetView::class, SortRoster::class, Rename::class, SetAxis::class, SetPeers::class, Dismiss::class,
+        SetRange::class, SetWords::class, SetView::class, SortRoster::class, Rename::class, SetPart::class, SwitchPanels::class, Dismiss::class,
     ];
 
     /**
@@ -59,7 +63,10 @@ final class Changes
     public static function carriedOut(Change $change, Study $study, DataSource $data): Comparison
     {
         try {
-            $comparison = Comparison::of($change->apply($study, $data), $data);
+            $changed = $study->view === View::Scatter && $study->scatter->editing === 'x' && $change instanceof RailChange
+                ? self::alongTheHorizontal($change, $study, $data)
+                : $change->apply($study, $data);
+            $comparison = Comparison::of($changed, $data);
         } catch (DomainException $problem) {
             throw InvalidStudy::because($problem->getMessage());
         }
@@ -69,5 +76,17 @@ final class Changes
         }
 
         return $comparison;
+    }
+
+    /** In a scatter whose horizontal axis is being edited, its rail is changed and not the study's own. */
+    private static function alongTheHorizontal(RailChange $change, Study $study, DataSource $data): Study
+    {
+        $turned = $change->apply(Scattered::turned($study, Comparison::of($study, $data)), $data);
+        $refused = $turned->rail->run($data->table($turned->measure), $turned->scope($data))->refused();
+        if ($refused !== null) {
+            throw InvalidStudy::because((string) $refused->refusal);
+        }
+
+        return $study->withPart('scatter', ScatterPart::read([...$study->scatter->toArray(), 'measure' => $turned->measure, 'rail' => StudyDocument::stops($turned->rail)]));
     }
 }

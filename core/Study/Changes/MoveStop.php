@@ -8,7 +8,7 @@ use DuskRail\Data\DataSource;
 use DuskRail\Study\Study;
 
 /** Moves a stop one place along the rail. */
-final readonly class MoveStop implements Change
+final readonly class MoveStop implements RailChange
 {
     private function __construct(private string $id, private int $by) {}
 

@@ -7,7 +7,7 @@ namespace DuskRail\Study\Changes;
 use DuskRail\Data\DataSource;
 use DuskRail\Study\Study;
 
-/** Lets every line in focus go. */
+/** Lets every line in focus go, of those that are seen. */
 final readonly class ReleaseFocus implements Change
 {
     public static function name(): string
@@ -22,7 +22,7 @@ final readonly class ReleaseFocus implements Change
 
     public function apply(Study $study, DataSource $data): Study
     {
-        return $study->with(['focus' => []]);
+        return $study->with(['focus' => array_filter($study->focus, static fn(string $line): bool => Study::dimension($line) !== $study->dimensionShown(), ARRAY_FILTER_USE_KEY)]);
     }
 
     public function said(DataSource $data): string

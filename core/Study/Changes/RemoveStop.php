@@ -8,7 +8,7 @@ use DuskRail\Data\DataSource;
 use DuskRail\Study\Study;
 
 /** Takes a stop off the rail. */
-final readonly class RemoveStop implements Change
+final readonly class RemoveStop implements RailChange
 {
     private function __construct(private string $id) {}
 

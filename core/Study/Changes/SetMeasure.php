@@ -9,7 +9,7 @@ use DuskRail\Data\UnknownMeasure;
 use DuskRail\Study\Study;
 
 /** Compares another measure. */
-final readonly class SetMeasure implements Change
+final readonly class SetMeasure implements RailChange
 {
     private function __construct(private string $measure) {}
 

@@ -29,7 +29,9 @@ final readonly class SetState implements Change
 
     public function apply(Study $study, DataSource $data): Study
     {
-        if (! isset($data->entities()[$this->entity])) {
+        $group = str_starts_with($this->entity, 'g:') && in_array(substr($this->entity, 2), $study->lines->groups, true);
+        $measure = str_starts_with($this->entity, 'm:') && isset($data->measures()[substr($this->entity, 2)]);
+        if (! $group && ! $measure && preg_match('/^y:-?\d{1,7}$/', $this->entity) !== 1 && ! isset($data->entities()[$this->entity])) {
             throw InvalidStudy::because("The data set has no “{$this->entity}”. It may have been renamed; choose it from the roster.");
         }
 
@@ -47,6 +49,8 @@ final readonly class SetState implements Change
 
     private function nameIn(DataSource $data): string
     {
-        return isset($data->entities()[$this->entity]) ? $data->entities()[$this->entity]->name : $this->entity;
+        $key = preg_replace('/^[gmy]:/', '', $this->entity) ?? '';
+
+        return $data->entities()[$this->entity]->name ?? $data->measures()[$key]->name ?? $key;
     }
 }

@@ -1,13 +1,23 @@
-{{-- One thing about a stop that can be changed. --}}
+{{-- One thing about a stop or a part of a study that can be changed. --}}
 @props(['field', 'id'])
-<label class="lead" for="{{ $id }}">{{ $field->lead }}</label>
-@if ($field->kind === 'choice')
-    <span class="select is-small"><select id="{{ $id }}" name="settings[{{ $field->name }}]">
+@if ($field->kind === 'several')
+    <fieldset class="several">
+        <legend class="lead">{{ $field->lead }}</legend>
+        <input type="hidden" name="settings[{{ $field->name }}]" value="">
         @foreach ($field->options as $value => $label)
-            <option value="{{ $value }}" @selected((string) $value === $field->value)>{{ $label }}</option>
+            <label><input type="checkbox" name="settings[{{ $field->name }}][]" value="{{ $value }}" @checked(in_array((string) $value, explode(',', $field->value), true))> {{ $label }}</label>
         @endforeach
-    </select></span>
+    </fieldset>
 @else
-    <input id="{{ $id }}" class="input is-small {{ $field->kind }}{{ $field->long ? ' long' : '' }}" name="settings[{{ $field->name }}]" value="{{ $field->value }}" autocomplete="off" @if($field->kind === 'number') inputmode="numeric" @endif @if($field->hint !== '') title="{{ $field->hint }}" placeholder="{{ $field->hint }}" @endif>
-    @if ($field->long)<p class="hint quiet">{{ $field->hint }}</p>@endif
+    <label class="lead" for="{{ $id }}">{{ $field->lead }}</label>
+    @if ($field->kind === 'choice')
+        <span class="select is-small"><select id="{{ $id }}" name="settings[{{ $field->name }}]">
+            @foreach ($field->options as $value => $label)
+                <option value="{{ $value }}" @selected((string) $value === $field->value)>{{ $label }}</option>
+            @endforeach
+        </select></span>
+    @else
+        <input id="{{ $id }}" class="input is-small {{ $field->kind }}{{ $field->long ? ' long' : '' }}" name="settings[{{ $field->name }}]" value="{{ $field->value }}" autocomplete="off" @if($field->kind === 'number') inputmode="decimal" @endif @if($field->hint !== '') title="{{ $field->hint }}" placeholder="{{ $field->hint }}" @endif>
+        @if ($field->long)<p class="hint quiet">{{ $field->hint }}</p>@endif
+    @endif
 @endif

@@ -1,5 +1,5 @@
 {{-- The lines of one group in the roster: state, course and latest value of each. --}}
-@props(['comparison', 'lines'])
+@props(['lineup', 'lines'])
 <ul>
 @foreach ($lines as $line)
 @php
@@ -7,8 +7,8 @@
     $off = $line->state === \DuskRail\Study\LineState::Off;
     $name = e($line->name);
     $key = e($line->key);
-    $course = \App\Drawing\Svg::path(\DuskRail\Chart\Spark::pieces($line->values, $comparison->from, $comparison->to, 46, 20));
+    $course = \App\Drawing\Svg::path(\DuskRail\Chart\Spark::pieces($line->values, $lineup->from, $lineup->to, 46, 20));
 @endphp
-<li class="row{{ $focus ? " f hue-{$line->hue}" : '' }}{{ $off ? ' off' : '' }}" id="row-{!! $key !!}" data-line="{!! $key !!}" data-name="{{ mb_strtolower($line->name) }}"><button type="button" class="pick" tabindex="-1" aria-pressed="{{ $focus ? 'true' : 'false' }}" title="{!! $name !!}" data-change="state" data-entity="{!! $key !!}" data-state="{{ $focus ? 'peer' : 'focus' }}"><i></i><span>{!! $name !!}</span><svg width="46" height="20" aria-hidden="true"><path transform="scale(.1)" d="{!! $course !!}"/></svg><em>{{ $comparison->format($line->latest()) }}</em></button><button type="button" class="away" tabindex="-1" aria-label="{{ $off ? 'Bring back' : 'Take off' }} {!! $name !!}" title="{{ $off ? 'Bring back' : 'Take off' }}" data-change="state" data-entity="{!! $key !!}" data-state="{{ $off ? 'peer' : 'off' }}">{{ $off ? '+' : '×' }}</button></li>
+<li class="row{{ $focus ? " f hue-{$line->hue}" : '' }}{{ $off ? ' off' : '' }}" id="row-{!! str_replace(":", "-", $key) !!}" data-line="{!! $key !!}" data-name="{{ mb_strtolower($line->name) }}"><button type="button" class="pick" tabindex="-1" aria-pressed="{{ $focus ? 'true' : 'false' }}" title="{!! $name !!}" data-change="state" data-entity="{!! $key !!}" data-state="{{ $focus ? 'peer' : 'focus' }}"><i></i><span>{!! $name !!}</span><svg width="46" height="20" aria-hidden="true"><path transform="scale(.1)" d="{!! $course !!}"/></svg><em>{{ $lineup->format($line->latest()) }}</em></button><button type="button" class="away" tabindex="-1" aria-label="{{ $off ? 'Bring back' : 'Take off' }} {!! $name !!}" title="{{ $off ? 'Bring back' : 'Take off' }}" data-change="state" data-entity="{!! $key !!}" data-state="{{ $off ? 'peer' : 'off' }}">{{ $off ? '+' : '×' }}</button></li>
 @endforeach
 </ul>

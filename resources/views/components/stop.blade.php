@@ -2,7 +2,7 @@
 @props(['screen', 'leg', 'first', 'last'])
 @php
     $placed = $leg->placed;
-    $data = $screen->comparison->data;
+    $data = $screen->railed->data;
     $label = $placed->stop->label($leg->arriving, $data);
     $state = $placed->bypassed ? 'passed by' : ($leg->refusal !== null ? 'makes no sense here' : ($leg->outcome->table->unit->sort === \DuskRail\Data\Sort::Index ? 'index' : $leg->outcome->table->unit->text()));
 @endphp

@@ -1,19 +1,33 @@
-@php($comparison = $screen->comparison)
-<div id="chart" data-width="{{ (int) ($screen->chart->width ?? 0) }}" data-height="{{ (int) ($screen->chart->height ?? 0) }}">
-@if ($screen->chart === null || $comparison->present() === [])
-    <p class="empty">{{ $comparison->lines === [] ? 'This measure has no figures yet. Add a file that holds them on the data page.' : 'Every line is off. Bring one back in the roster.' }}</p>
-@else
+@php
+    $view = $screen->comparison->study->view;
+    $lineup = $screen->lineup;
+@endphp
+<div id="chart" data-width="{{ (int) $screen->width }}" data-height="{{ (int) ($screen->chart->height ?? 0) }}" @class(['split' => $screen->rows !== []])>
+@if ($screen->refusal !== '')
+    <p class="empty">{{ $screen->refusal }}</p>
+@elseif ($screen->rows !== [])
+    <div class="panels" tabindex="0" role="application" aria-label="{{ $screen->wording->subtitle }}, in panels. Arrow keys go from period to period and from panel to panel." data-readouts="{{ route('readouts.index', $screen->study) }}?at={{ $screen->study->revision_id }}" data-working="{{ route('working.show', [$screen->study, 'LINE', 0]) }}">
+        @foreach ($screen->rows as $row)
+            {!! \App\Drawing\Svg::forScreen($row, ['class' => 'panel-row', 'aria-hidden' => 'true']) !!}
+        @endforeach
+    </div>
+    <p class="readout-place" id="panel-place" hidden></p>
+    <p class="is-sr-only" id="spoken" aria-live="polite"></p>
+@elseif ($screen->chart !== null)
     {!! \App\Drawing\Svg::forScreen($screen->chart, [
         'class' => 'chart',
         'tabindex' => '0',
         'role' => 'application',
         'aria-label' => "{$screen->wording->subtitle}. {$screen->chart->description} Arrow keys read the points.",
+        'data-view' => $view->value,
         'data-left' => (string) $screen->chart->plot->left,
-        'data-step' => (string) $screen->chart->plot->step(),
-        'data-from' => (string) $comparison->from,
-        'data-to' => (string) $comparison->to,
+        'data-step' => $view === \DuskRail\Study\View::Scatter ? '0' : (string) $screen->chart->plot->step(),
+        'data-from' => (string) $lineup->from,
+        'data-to' => (string) $lineup->to,
         'data-top' => (string) $screen->chart->plot->top,
         'data-bottom' => (string) $screen->chart->plot->bottom,
+        'data-low' => (string) ($screen->chart->scale->low ?? 0),
+        'data-high' => (string) ($screen->chart->scale->high ?? 0),
         'data-working' => route('working.show', [$screen->study, 'LINE', 0]),
         'data-readouts' => route('readouts.show', [$screen->study, 'LINE']).'?at='.$screen->study->revision_id,
     ]) !!}

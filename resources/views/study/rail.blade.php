@@ -1,8 +1,16 @@
 @php
-    $comparison = $screen->comparison;
+    $comparison = $screen->railed;
     $legs = $comparison->run->legs;
+    $document = $screen->comparison->study;
 @endphp
 <nav class="rail" aria-label="Rail: what is done to the figures, in order">
+    @if ($screen->scatter !== null)
+        <div class="which" role="group" aria-label="Which axis">
+            @foreach (['y' => '↑ upwards', 'x' => '→ along'] as $which => $label)
+                <x-change :study="$screen->study" change="set" :with="['part' => 'scatter', 'settings' => ['editing' => $which]]" :class="$document->scatter->editing === $which ? 'on' : ''" :aria-pressed="$document->scatter->editing === $which ? 'true' : 'false'">{{ $label }}</x-change>
+            @endforeach
+        </div>
+    @endif
     <ol>
         <li class="stop from" id="stop-origin">
             <button type="button" class="name" popovertarget="editor-origin"><b>{{ $comparison->measure->name }}</b><i></i><small>{{ $comparison->run->origin->unit->text() }}</small></button>
@@ -33,7 +41,10 @@
     </ol>
     <div class="views" role="group" aria-label="Views">
         @foreach (\DuskRail\Study\View::cases() as $view)
-            <x-change :study="$screen->study" change="view" :with="['view' => $view->value]" :class="$view === $comparison->study->view ? 'on' : ''" :aria-pressed="$view === $comparison->study->view ? 'true' : 'false'">{{ $view->label() }}</x-change>
+            <x-change :study="$screen->study" change="view" :with="['view' => $view->value]" :class="$view === $document->view ? 'on' : ''" :aria-pressed="$view === $document->view ? 'true' : 'false'">{{ $view->label() }}</x-change>
+            @if ($view === \DuskRail\Study\View::Overlay)
+                <x-change :study="$screen->study" change="panels" :class="$document->isSplit() ? 'on' : ''" :aria-pressed="$document->isSplit() ? 'true' : 'false'" title="Split the picture into small ones">Panels</x-change>
+            @endif
         @endforeach
     </div>
 </nav>

@@ -1,11 +1,15 @@
 @php
     $comparison = $screen->comparison;
     $sort = $comparison->study->sort;
+    $years = $screen->lineup->axis instanceof \DuskRail\Time\CycleAxis && $comparison->study->panels->by === 'none';
     $groups = [];
-    foreach ($comparison->sorted() as $line) {
+    foreach ($years ? $screen->lineup->lines : $comparison->sorted() as $line) {
         $groups[$line->group][] = $line;
     }
     ksort($groups);
+    if ($years || $comparison->study->lines->across === 'measures') {
+        $groups = [$comparison->subject()->name ?? '' => array_merge(...array_values($groups ?: [[]]))];
+    }
 @endphp
 <aside class="roster" id="roster" aria-label="Roster">
     <div class="find">
@@ -22,7 +26,7 @@
     <div class="rows" id="rows">
         @foreach ($groups as $group => $lines)
             @if ($group !== '')<h2>{{ $group }}</h2>@endif
-            <x-roster-rows :comparison="$comparison" :lines="$lines" />
+            <x-roster-rows :lineup="$years ? $screen->lineup : \DuskRail\Study\Lineup::of($comparison)" :lines="$lines" />
         @endforeach
         <p class="nothing" hidden>No name matches.</p>
     </div>

@@ -3,7 +3,6 @@
     $number = fn (float $v): string => \DuskRail\Data\Numerals::text($v, $decimals);
     $signed = fn (float $v): string => is_nan($v) ? '–' : \DuskRail\Data\Numerals::signed($v, $decimals);
     $peers = $comparison->study->peers;
-    $groups = array_values(array_unique(array_filter(array_map(fn ($line) => $line->group, $comparison->lines))));
 @endphp
 <div>
     @if ($standings === [])
@@ -56,23 +55,10 @@
         <p class="quiet">In {{ $standings[0]->course[0]['period'] }}; the first place is the {{ $comparison->data->better === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->data->better === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}.</p>
     @endif
     <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change" hx-target="#workspace" hx-swap="outerMorph">
-        <input type="hidden" name="change" value="peers">
-        <label class="lead" for="peer-line">of the peers draw</label>
-        <span class="select is-small"><select name="line" id="peer-line">
-            @foreach (\DuskRail\Study\PeerLine::cases() as $line)<option value="{{ $line->value }}" @selected($line === $peers->line)>{{ $line->label() }}</option>@endforeach
-        </select></span>
-        <label class="lead" for="band">and behind</label>
-        <span class="select is-small"><select name="band" id="band">
-            @foreach (\DuskRail\Study\Band::cases() as $band)<option value="{{ $band->value }}" @selected($band === $peers->band)>{{ $band->label() }}</option>@endforeach
-        </select></span>
-        @if (count($groups) > 1)
-            <label class="lead" for="peer-group">of</label>
-            <span class="select is-small"><select name="group" id="peer-group">
-                <option value="">all peers</option>
-                @foreach ($groups as $group)<option value="{{ $group }}" @selected($group === $peers->group)>the group {{ $group }}</option>@endforeach
-            </select></span>
-        @endif
-        <label class="lead" for="target">target</label>
-        <input id="target" class="input is-small number" name="target" inputmode="decimal" autocomplete="off" placeholder="none" value="{{ $peers->target === null ? '' : rtrim(rtrim(number_format($peers->target, 6, '.', ''), '0'), '.') }}">
+        <input type="hidden" name="change" value="set">
+        <input type="hidden" name="part" value="peers">
+        @foreach ($peers->fields($comparison) as $field)
+            <x-field :field="$field" id="peers-{{ $field->name }}" />
+        @endforeach
     </form>
 </div>

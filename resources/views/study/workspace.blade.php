@@ -33,10 +33,23 @@
             <x-words :screen="$screen" part="headline" :text="$screen->wording->headline" empty="Write a headline" />
             <div class="under-headline">
                 <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Write a subtitle" />
+                <x-settings :screen="$screen" part="lines" label="Lines of" />
+                @if ($document->view === \DuskRail\Study\View::Overlay)<x-settings :screen="$screen" part="overlay" label="Overlay" />@endif
+                @if ($document->view === \DuskRail\Study\View::Stack)<x-settings :screen="$screen" part="stack" label="Stack" />@endif
+                @if ($document->view === \DuskRail\Study\View::Sparks)<x-settings :screen="$screen" part="sparks" label="Sparks" />@endif
+                @if ($document->view === \DuskRail\Study\View::Scatter)<x-settings :screen="$screen" part="scatter" label="Scatter" />@endif
+                @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))<x-settings :screen="$screen" part="axis" label="Axis" /><x-settings :screen="$screen" part="look" label="Drawing" />@endif
+                @if ($document->view->splits())<x-settings :screen="$screen" part="panels" label="Panels" />@endif
                 <button type="button" class="plain small" popovertarget="standing">Standing and peers</button>
             </div>
-            @includeWhen($document->view === \DuskRail\Study\View::Figures, 'study.figures')
-            @includeWhen($document->view === \DuskRail\Study\View::Lines, 'study.chart')
+            @if ($document->view === \DuskRail\Study\View::Figures && $screen->refusal === '')
+                @include('study.figures')
+            @elseif ($screen->sparks !== null)
+                @include('study.sparks')
+            @else
+                @include('study.chart')
+            @endif
+            @includeWhen($screen->scatter !== null, 'study.scatter-notes')
             <x-words :screen="$screen" part="source" :text="$screen->wording->source" empty="Write where the figures come from" />
             @include('study.signals')
             @include('study.track')

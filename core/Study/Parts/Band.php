@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace DuskRail\Study;
+namespace DuskRail\Study\Parts;
 
 /** What is shaded behind the lines: where the middle of the peers lies. */
 enum Band: string

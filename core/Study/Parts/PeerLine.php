@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace DuskRail\Study;
+namespace DuskRail\Study\Parts;
 
 /** The one line that stands for all peers. */
 enum PeerLine: string

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+/** Draws the axes of a plot. */
+final readonly class Axes
+{
+    public function __construct(private TextMeasure $measure) {}
+
+    /**
+     * Gridlines, and the values beside them.
+     *
+     * @param bool $worded whether the values are written
+     */
+    public function values(Ticks $ticks, Scale $scale, PlotArea $plot, Type $type, bool $worded = true): Group
+    {
+        $marks = [];
+        foreach ($ticks->values as $value) {
+            $y = round($scale->at($value)) + 0.5;
+            $zero = ! $scale->log && abs($value) < 1e-12;
+            $marks[] = new Stroke([[$plot->left, $y, $plot->right, $y]], $zero ? Ink::Median : Ink::Hair, 1.0);
+            if ($worded) {
+                $marks[] = Words::plain($plot->left - 8, $y + 4.5, $ticks->label($value), $type, Ink::Quiet, 'end');
+            }
+        }
+
+        return new Group('value-axis', $marks);
+    }
+
+    /** Room that the values need at the left. */
+    public function room(Ticks $ticks, Type $type): float
+    {
+        return 14.0 + max([0.0, ...array_map(fn(float $v): float => $this->measure->width($ticks->label($v), $type), $ticks->values)]);
+    }
+
+    /** @param list<TimeTick> $ticks */
+    public function places(array $ticks, PlotArea $plot, Type $type): Group
+    {
+        $marks = [];
+        $small = Type::text($type->size - 1);
+        foreach ($ticks as $tick) {
+            if ($tick->edge !== null) {
+                $x = round($plot->left + $tick->edge * $plot->step()) + 0.5;
+                $marks[] = new Stroke([[$x, $plot->bottom, $x, $plot->bottom + 5]], Ink::Median, 1.0);
+            }
+            $x = $plot->step() === 0.0 ? $plot->x($plot->from) : $plot->left + $tick->centre * $plot->step();
+            $marks[] = Words::plain($x, $plot->bottom + 21, $tick->label, $type, Ink::Quiet, 'middle');
+            if ($tick->below !== '') {
+                $marks[] = Words::plain($x, $plot->bottom + 37, $tick->below, $small, Ink::Quiet, 'middle');
+            }
+        }
+
+        return new Group('time-axis', $marks);
+    }
+}

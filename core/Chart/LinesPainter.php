@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+use DuskRail\Peers\PeerFigures;
+use DuskRail\Study\Line;
+use DuskRail\Study\LineState;
+use DuskRail\Study\Lineup;
+use DuskRail\Study\Parts\Band;
+use DuskRail\Study\Parts\LookPart;
+use DuskRail\Time\PeriodAxis;
+
+/** Draws the lines of a lineup within a plot: quiet ones behind, those in focus in colour before them. */
+final readonly class LinesPainter
+{
+    /** In a thicket of more points than this, nobody can tell half a pixel, and a tenth costs twice the bytes. */
+    private const MANY_POINTS = 100_000;
+
+    private LookPart $look;
+
+    /** @param float $weight 1 for a whole picture, less for a small one */
+    public function __construct(private Lineup $lineup, private PlotArea $plot, private Scale $scale, private float $weight = 1.0)
+    {
+        $this->look = $lineup->comparison->study->look;
+    }
+
+    /** Where the middle of the quiet lines lies, shaded. */
+    public function band(): Group
+    {
+        $lines = $this->lineup->summarised;
+        $band = $this->lineup->peers->band;
+        if ($band === Band::None || count($lines) < ($band === Band::Range ? 2 : 4)) {
+            return new Group('band', []);
+        }
+        $absent = $this->everywhereAbsent();
+        $low = PeerFigures::quantile($lines, $band->tail());
+        $high = PeerFigures::quantile($lines, 1 - $band->tail());
+        foreach ($low as $i => $value) {
+            // A logarithmic scale has no place for the whole of it.
+            $high[$i] = is_nan($this->scale->at($value)) ? NAN : $high[$i];
+        }
+        $upper = Pieces::of(array_values($high), $this->plot, $this->scale, $absent);
+        $lower = Pieces::of($low, $this->plot, $this->scale, $absent);
+        $outlines = [];
+        foreach ($upper as $i => $piece) {
+            $outlines[] = self::between($piece, $lower[$i]);
+        }
+
+        return new Group('band', [new Area($outlines, Ink::Peer, 0.45)]);
+    }
+
+    /** @return list<Group> quiet lines first, then what sums them up, then the focus, the first chosen on top */
+    public function lines(): array
+    {
+        $groups = [];
+        $quiet = $this->lineup->inState(LineState::Peer);
+        $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
+        $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
+        foreach ($quiet as $line) {
+            $groups[] = new Group('series', $this->strokes($line, Ink::Peer, $width, $grain), self::facts($line));
+        }
+        if ($this->lineup->summary !== [] && count($quiet) > 1) {
+            $groups[] = new Group('median', [new Stroke(Pieces::of($this->lineup->summary, $this->plot, $this->scale, $this->everywhereAbsent()), Ink::Median, 2.0 * $this->weight)]);
+        }
+        foreach (array_reverse($this->lineup->focus()) as $line) {
+            $groups[] = $this->focus($line);
+        }
+
+        return $groups;
+    }
+
+    public function focus(Line $line): Group
+    {
+        $ink = Ink::focus($line->hue);
+        $width = $this->look->width * $this->weight * ($line->dashed ? 0.8 : 1.0);
+        $marks = [
+            ...($this->look->area && ! $line->dashed ? [$this->area($line, $ink)] : []),
+            ...$this->strokes($line, Ink::Sheet, $width + 3.0 * $this->weight),
+            ...$this->strokes($line, $ink, $width),
+        ];
+        foreach ($this->look->points ? array_keys($line->values) : [] as $i) {
+            if ($i >= $this->plot->from && $i <= $this->plot->to && ! is_nan($this->scale->at($line->values[$i]))) {
+                $marks[] = new Dot($this->plot->x($i), $this->scale->at($line->values[$i]), 2.5, $ink);
+            }
+        }
+        if ($line->last !== null && ! $line->dashed && ! is_nan($this->scale->at($line->latest()))) {
+            $marks[] = new Dot($this->plot->x($line->last), $this->scale->at($line->latest()), 1.5 + 3.0 * $this->weight, $ink);
+        }
+
+        return new Group('series', $marks, self::facts($line));
+    }
+
+    /** From the line down to zero, or to the lower edge where zero is not shown. */
+    private function area(Line $line, Ink $ink): Area
+    {
+        $floor = $this->scale->log ? $this->plot->bottom : max($this->plot->top, min($this->plot->bottom, $this->scale->at(0.0)));
+        $outlines = [];
+        foreach (Pieces::of($line->values, $this->plot, $this->scale, $line->absent, $this->look->course) as $piece) {
+            $outlines[] = [...$piece, $piece[count($piece) - 2], $floor, $piece[0], $floor];
+        }
+
+        return new Area($outlines, $ink, 0.14);
+    }
+
+    /**
+     * A line, and what there is of unfinished periods dashed after it.
+     *
+     * @return list<Stroke> the finished part last, since that is what the pointer reads first
+     */
+    public function strokes(Line $line, Ink $ink, float $width, float $grain = 0.1): array
+    {
+        $dash = $line->dashed ? [7.0 * $this->weight, 5.0 * $this->weight] : [];
+        $open = $this->lineup->axis instanceof PeriodAxis ? $this->lineup->open : null;
+        if ($open === null || $open > $this->plot->to || $open <= $this->plot->from) {
+            return [new Stroke($this->pieces($line, $line->values), $ink, $width, $dash, $grain)];
+        }
+        $rest = $finished = $line->values;
+        for ($i = $this->plot->from; $i <= $this->plot->to; $i++) {
+            if ($i >= $open) {
+                $finished[$i] = NAN;
+            }
+            if ($i < $open - 1) {
+                $rest[$i] = NAN;
+            }
+        }
+
+        return [
+            new Stroke($this->pieces($line, array_values($rest)), $ink, $width, [5.0, 5.0], $grain),
+            new Stroke($this->pieces($line, array_values($finished)), $ink, $width, $dash, $grain),
+        ];
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<list<float>>
+     */
+    private function pieces(Line $line, array $values): array
+    {
+        return Pieces::of($values, $this->plot, $this->scale, $line->absent, $this->look->course);
+    }
+
+    /**
+     * The outline of what lies between two lines.
+     *
+     * @param list<float> $upper x and y in turn
+     * @param list<float> $lower likewise, of the same x
+     * @return list<float>
+     */
+    public static function between(array $upper, array $lower): array
+    {
+        foreach (array_reverse(array_chunk($lower, 2)) as $point) {
+            array_push($upper, ...$point);
+        }
+
+        return $upper;
+    }
+
+    /** @return array<string, string> */
+    public static function facts(Line $line): array
+    {
+        return ['line' => $line->key, 'name' => $line->name, 'hue' => (string) $line->hue];
+    }
+
+    /** @return array<int, true> positions that no line has but leap years */
+    private function everywhereAbsent(): array
+    {
+        $absent = [];
+        foreach ($this->lineup->lines as $line) {
+            $absent += $line->absent;
+        }
+
+        return $absent;
+    }
+}

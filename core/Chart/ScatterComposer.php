@@ -1,0 +1,299 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+use DuskRail\Rail\Explanation;
+use DuskRail\Statistics\StraightLine;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Scattered;
+use DuskRail\Study\ScatterPoint;
+
+/** The Scatter view: points cut into four corners, with paths, sizes and straight fits where they are wished. */
+final readonly class ScatterComposer
+{
+    public function __construct(private TextMeasure $measure) {}
+
+    public function compose(Scattered $scatter, float $width, float $height): Scene
+    {
+        $narrow = $width < 560;
+        $type = Type::text($narrow ? 12.5 : 13.5);
+        $axes = new Axes($this->measure);
+        $bottom = $height - 48.0;
+        [$xs, $ys] = self::values($scatter);
+        $up = self::scale($ys, $bottom, 22.0);
+        $ticks = Ticks::on($up, max(2, (int) (($bottom - 22.0) / 62)));
+        $left = $axes->room($ticks, $type);
+        $along = self::scale($xs, $left + 8.0, $width - 26.0);
+        $plot = new PlotArea($left, $width - 18.0, 22.0, $bottom, 0, 1);
+        $obstacles = $this->obstacles($scatter, $along, $up);
+        $hues = self::groupHues($scatter);
+
+        return new Scene($width, $height, [
+            $this->corners($scatter, $plot, $along, $up),
+            $axes->values($ticks, $up, $plot, $type),
+            $this->horizontalAxis($scatter, $along, $plot, $type),
+            ...$this->fits($scatter, $along, $up, $plot, $hues),
+            ...$this->points($scatter, $along, $up, $hues),
+            $this->cornerNames($scatter, $plot),
+            ...$this->labels($scatter, $along, $up, $plot, $obstacles, $hues),
+        ], $plot, "{$scatter->vertical->measure->name} against {$scatter->horizontal->measure->name}", self::summary($scatter), $up);
+    }
+
+    /** @return array{list<float>, list<float>} */
+    private static function values(Scattered $scatter): array
+    {
+        $xs = $ys = [];
+        foreach ($scatter->points as $point) {
+            foreach ($point->path === [] ? [[$point->x, $point->y]] : $point->path as [$x, $y]) {
+                $xs[] = $x;
+                $ys[] = $y;
+            }
+        }
+
+        return [$xs, $ys];
+    }
+
+    /** @param list<float> $values */
+    private static function scale(array $values, float $atLow, float $atHigh): Scale
+    {
+        if ($values === []) {
+            return new Scale(0.0, 1.0, $atLow, $atHigh);
+        }
+        [$low, $high] = [min($values), max($values)];
+        $spare = $high > $low ? ($high - $low) * 0.07 : (abs($low) ?: 1.0) * 0.1;
+        // Where the values come near zero, the axis shows it.
+        $from = $low >= 0.0 && $low <= $high * Comparison::NEAR_ZERO ? 0.0 : $low - $spare;
+
+        return new Scale($from, $high + $spare, $atLow, $atHigh);
+    }
+
+    private function horizontalAxis(Scattered $scatter, Scale $along, PlotArea $plot, Type $type): Group
+    {
+        $ticks = Ticks::on($along, max(2, (int) (($plot->right - $plot->left) / 110)));
+        $marks = [];
+        foreach ($ticks->values as $value) {
+            $x = round($along->at($value)) + 0.5;
+            $marks[] = new Stroke([[$x, $plot->top, $x, $plot->bottom]], Ink::Hair, 1.0);
+            $marks[] = Words::plain($x, $plot->bottom + 18.0, $ticks->label($value), $type, Ink::Quiet, 'middle');
+        }
+        $unit = $scatter->horizontal->unit();
+        $marks[] = Words::plain($plot->right, $plot->bottom + 38.0, $scatter->horizontal->measure->name.($unit === '' ? '' : ", {$unit}").' →', Type::text($type->size, 600), Ink::Quiet, 'end');
+
+        return new Group('x-axis', $marks);
+    }
+
+    /** The lines that cut the axes, and the good corner tinted. */
+    private function corners(Scattered $scatter, PlotArea $plot, Scale $along, Scale $up): Group
+    {
+        [$cutX, $cutY] = $scatter->cut;
+        $x = is_nan($cutX) ? NAN : $along->at($cutX);
+        $y = is_nan($cutY) ? NAN : $up->at($cutY);
+        $marks = [];
+        $good = $scatter->goodCorner();
+        if ($good !== null && $x > $plot->left && $x < $plot->right && $y > $plot->top && $y < $plot->bottom) {
+            [$from, $to] = $good % 2 === 0 ? [$plot->left, $x] : [$x, $plot->right];
+            [$top, $floor] = $good < 2 ? [$plot->top, $y] : [$y, $plot->bottom];
+            $marks[] = new Group('good-corner', [new Box($from, $top, $to - $from, $floor - $top, Ink::Tint)]);
+        }
+        if ($x > $plot->left && $x < $plot->right) {
+            $marks[] = new Stroke([[$x, $plot->top, $x, $plot->bottom]], Ink::Median, 1.2, [5.0, 4.0]);
+        }
+        if ($y > $plot->top && $y < $plot->bottom) {
+            $marks[] = new Stroke([[$plot->left, $y, $plot->right, $y]], Ink::Median, 1.2, [5.0, 4.0]);
+            $name = $scatter->vertical->study->scatter->line;
+            $words = $name === 'value' ? '' : ($name === 'weighted' ? 'weighted mean ' : "{$name} ");
+            $marks[] = Words::plain($plot->right - 4.0, $y - 5.0, $words.$scatter->vertical->format($cutY), Type::text(12.5), Ink::Quiet, 'end');
+        }
+        if ($x > $plot->left && $x < $plot->right) {
+            $marks[] = Words::plain($x + 5.0, $plot->bottom - 6.0, $scatter->horizontal->format($cutX), Type::text(12.5), Ink::Quiet);
+        }
+
+        return new Group('corners', $marks);
+    }
+
+    private function cornerNames(Scattered $scatter, PlotArea $plot): Group
+    {
+        $marks = [];
+        $type = Type::text(13, 600);
+        foreach ($scatter->vertical->study->scatter->corners as $corner => $name) {
+            if ($name !== '') {
+                $right = $corner % 2 === 1;
+                $marks[] = Words::plain($right ? $plot->right - 4.0 : $plot->left + 6.0, $corner < 2 ? $plot->top - 6.0 : $plot->bottom - 22.0, $name, $type, Ink::Quiet, $right ? 'end' : 'start');
+            }
+        }
+
+        return new Group('corner-names', $marks);
+    }
+
+    /**
+     * @param array<string, int> $hues by group
+     * @return list<Group>
+     */
+    private function points(Scattered $scatter, Scale $along, Scale $up, array $hues): array
+    {
+        $sized = $scatter->vertical->study->scatter->size !== '';
+        $groups = [];
+        foreach (self::back($scatter->points) as $point) {
+            $hue = $point->line->hue > 0 ? $point->line->hue : ($hues[$point->line->group] ?? 0);
+            $ink = $hue > 0 ? Ink::focus($hue) : Ink::Peer;
+            // The area, not the width, is in proportion.
+            $radius = $sized ? 3.0 + 15.0 * sqrt($point->size) : ($point->line->hue > 0 ? 7.0 : 5.0);
+            $places = $point->path === [] ? [[$point->x, $point->y]] : $point->path;
+            $xy = [];
+            foreach ($places as [$x, $y]) {
+                array_push($xy, $along->at($x), $up->at($y));
+            }
+            $marks = [new Stroke([$xy], $point->path === [] ? $ink : ($hue > 0 ? $ink : Ink::Peer), $point->path === [] ? 0.0 : ($point->line->hue > 0 ? 2.4 : 1.1))];
+            if ($point->line->hue > 0) {
+                $marks[] = new Dot($along->at($point->x), $up->at($point->y), $radius + 2.0, Ink::Sheet);
+            }
+            $marks[] = new Dot($along->at($point->x), $up->at($point->y), $radius, $ink, $sized || $hues !== [] ? 0.75 : 1.0);
+            $groups[] = new Group('series', $marks, LinesPainter::facts($point->line));
+        }
+
+        return $groups;
+    }
+
+    /**
+     * Straight lines through the groups, each with its equation; faintly what they would be with those that are left out.
+     *
+     * @param array<string, int> $hues
+     * @return list<Group>
+     */
+    private function fits(Scattered $scatter, Scale $along, Scale $up, PlotArea $plot, array $hues): array
+    {
+        $groups = [];
+        foreach ($scatter->fits as $group => $fit) {
+            $ink = Ink::focus($hues[$group] ?? 1);
+            $marks = [];
+            $all = $scatter->fitsWithAll[$group] ?? null;
+            if ($all !== null && $scatter->leftOut !== [] && $all->slope !== $fit->slope) {
+                $marks[] = new Stroke(self::through($all, $along, $up, $plot), $ink, 1.2, [2.0, 4.0]);
+            }
+            $marks[] = new Stroke(self::through($fit, $along, $up, $plot), $ink, 2.0);
+            $groups[] = new Group('fit', $marks);
+        }
+
+        return $groups;
+    }
+
+    /** @return list<list<float>> the part of a line that lies within the plot */
+    private static function through(StraightLine $fit, Scale $along, Scale $up, PlotArea $plot): array
+    {
+        $points = [];
+        for ($i = 0; $i <= 60; $i++) {
+            $x = $plot->left + ($plot->right - $plot->left) * $i / 60;
+            $y = $up->at($fit->intercept + $fit->slope * $along->value($x));
+            if ($y >= $plot->top && $y <= $plot->bottom) {
+                array_push($points, $x, $y);
+            }
+        }
+
+        return $points === [] ? [] : [$points];
+    }
+
+    /**
+     * Names beside their points, those in focus first; a name that finds no free place is left out.
+     *
+     * @param list<array{float, float, float, float}> $taken left, top, right, bottom of what stands there already
+     * @param array<string, int> $hues
+     * @return list<Group>
+     */
+    private function labels(Scattered $scatter, Scale $along, Scale $up, PlotArea $plot, array $taken, array $hues): array
+    {
+        $labels = [];
+        $y = $plot->top + 16.0;
+        foreach ($scatter->fits as $group => $fit) {
+            $sign = $fit->slope < 0 ? '−' : '+';
+            $equation = ($group === '' ? '' : "{$group}: ").'y = '.Explanation::number((float) sprintf('%.3g', $fit->intercept))." {$sign} ".Explanation::number((float) sprintf('%.3g', abs($fit->slope))).' x, R² '.(is_nan($fit->rSquared) ? '–' : number_format($fit->rSquared, 2));
+            $type = Type::text(13, 600);
+            $labels[] = new Group('equation', [Words::plain($plot->left + 8.0, $y, $equation, $type, Ink::focus($hues[$group] ?? 1))]);
+            $taken[] = [$plot->left, $y - 14.0, $plot->left + 12.0 + $this->measure->width($equation, $type), $y + 5.0];
+            $y += 18.0;
+        }
+        foreach (array_reverse(self::back($scatter->points)) as $point) {
+            $focus = $point->line->hue > 0;
+            $type = Type::text($focus ? 14.5 : 12.5, $focus ? 700 : 400);
+            $place = $this->free($this->measure->width($point->line->name, $type), $type->size, $along->at($point->x), $up->at($point->y), $plot, $taken, $focus);
+            if ($place === null) {
+                continue;
+            }
+            [$x, $base] = $place;
+            $taken[] = [$x - 2.0, $base - $type->size, $x + $this->measure->width($point->line->name, $type) + 2.0, $base + 4.0];
+            $labels[] = new Group('end-label', [Words::plain($x, $base, $point->line->name, $type, $focus ? Ink::focus($point->line->hue) : Ink::Quiet)], ['line' => $point->line->key]);
+        }
+
+        return $labels;
+    }
+
+    /**
+     * @param list<array{float, float, float, float}> $taken
+     * @return array{float, float}|null left edge and base line; of a name that must stand somewhere the first place within the plot
+     */
+    private function free(float $width, float $size, float $x, float $y, PlotArea $plot, array $taken, bool $must): ?array
+    {
+        $first = null;
+        foreach ([[11.0, 4.5], [-$width - 11.0, 4.5], [-$width / 2, -12.0], [-$width / 2, $size + 10.0], [9.0, -9.0], [-$width - 9.0, -9.0], [9.0, $size + 6.0], [-$width - 9.0, $size + 6.0]] as [$dx, $dy]) {
+            [$left, $base] = [$x + $dx, $y + $dy];
+            if ($left < $plot->left || $left + $width > $plot->right || $base - $size < $plot->top - 10.0 || $base > $plot->bottom) {
+                continue;
+            }
+            $first ??= [$left, $base];
+            $clear = true;
+            foreach ($taken as [$l, $t, $r, $b]) {
+                $clear = $clear && ($left > $r || $left + $width < $l || $base - $size > $b || $base + 3.0 < $t);
+            }
+            if ($clear) {
+                return [$left, $base];
+            }
+        }
+
+        return $must ? $first : null;
+    }
+
+    /** @return list<array{float, float, float, float}> the points themselves */
+    private function obstacles(Scattered $scatter, Scale $along, Scale $up): array
+    {
+        return array_map(static fn(ScatterPoint $p): array => [$along->at($p->x) - 6.0, $up->at($p->y) - 6.0, $along->at($p->x) + 6.0, $up->at($p->y) + 6.0], $scatter->points);
+    }
+
+    /**
+     * Quiet ones behind, large ones behind small ones, the first in focus on top.
+     *
+     * @param list<ScatterPoint> $points
+     * @return list<ScatterPoint>
+     */
+    private static function back(array $points): array
+    {
+        usort($points, static fn(ScatterPoint $a, ScatterPoint $b): int => [$a->line->hue > 0, -$a->size, -$a->line->hue] <=> [$b->line->hue > 0, -$b->size, -$b->line->hue]);
+
+        return $points;
+    }
+
+    /** @return array<string, int> hue by group, where groups have lines of their own */
+    private static function groupHues(Scattered $scatter): array
+    {
+        $hues = [];
+        $taken = array_map(static fn(ScatterPoint $p): int => $p->line->hue, $scatter->points);
+        $free = array_values(array_diff(range(1, 6), $taken));
+        foreach (array_keys($scatter->fits) as $group) {
+            $hues[$group] = $free[count($hues)] ?? 1;
+        }
+
+        return $hues;
+    }
+
+    private static function summary(Scattered $scatter): string
+    {
+        $text = count($scatter->points)." points, {$scatter->when}: {$scatter->vertical->measure->name} upwards, {$scatter->horizontal->measure->name} along.";
+        foreach ($scatter->points as $point) {
+            if ($point->line->hue > 0) {
+                $text .= " {$point->line->name}: {$scatter->vertical->format($point->y)} and {$scatter->horizontal->format($point->x)}.";
+            }
+        }
+
+        return $text;
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+use DuskRail\Study\Line;
+use DuskRail\Study\Parts\SparksPart;
+
+/** The tiny picture in a row of the Sparks view: a line, columns, or ups and downs about zero, with its telling points. */
+final readonly class SparkCell
+{
+    /** More columns than this cannot be told apart at the size. */
+    private const MOST_COLUMNS = 60;
+
+    /** @param array{float, float}|null $common lowest and highest of all rows, when they share a scale */
+    public function __construct(private SparksPart $part, private int $from, private int $to, private ?array $common) {}
+
+    /** @return list<Mark> within a box of a width and a height */
+    public function marks(Line $line, float $width, float $height): array
+    {
+        [$low, $high] = $this->common ?? $this->extremes($line);
+        if ($low > $high) {
+            return [];
+        }
+        $plot = new PlotArea(4.0, $width - 4.0, 4.0, $height - 4.0, $this->from, $this->to);
+        $ink = $line->hue > 0 ? Ink::focus($line->hue) : Ink::Text;
+        if ($this->part->form === 'line') {
+            $scale = $low === $high ? new Scale($low - 1.0, $high + 1.0, $plot->bottom, $plot->top) : new Scale($low, $high, $plot->bottom, $plot->top);
+            $zero = $low < 0.0 && $high > 0.0 ? [new Stroke([[$plot->left, $scale->at(0.0), $plot->right, $scale->at(0.0)]], Ink::Hair, 1.0)] : [];
+
+            return [...$zero, new Stroke(Pieces::of($line->values, $plot, $scale), $line->hue > 0 ? $ink : Ink::Median, 1.5), ...$this->points($line, $plot, $scale, $ink)];
+        }
+
+        return $this->columns($line, $plot, min(0.0, $low), max(0.0, $high), $ink);
+    }
+
+    /** @return array{float, float} */
+    public function extremes(Line $line): array
+    {
+        $low = INF;
+        $high = -INF;
+        for ($i = $this->from; $i <= $this->to; $i++) {
+            $low = $line->values[$i] < $low ? $line->values[$i] : $low;
+            $high = $line->values[$i] > $high ? $line->values[$i] : $high;
+        }
+
+        return [$low, $high];
+    }
+
+    /** @return list<Dot> */
+    private function points(Line $line, PlotArea $plot, Scale $scale, Ink $ink): array
+    {
+        $dots = [];
+        foreach ($this->marked($line) as $position => $radius) {
+            $dots[] = new Dot($plot->x($position), $scale->at($line->values[$position]), $radius, $ink);
+        }
+
+        return $dots;
+    }
+
+    /** @return array<int, float> radius of the dot by position */
+    private function marked(Line $line): array
+    {
+        [$low, $high] = $this->extremes($line);
+        $marked = [];
+        for ($i = $this->from; $i <= $this->to; $i++) {
+            $value = $line->values[$i];
+            if (is_nan($value)) {
+                continue;
+            }
+            $wanted = fn(string $point): bool => in_array($point, $this->part->points, true);
+            $telling = ($wanted('highest') && $value === $high) || ($wanted('lowest') && $value === $low)
+                || ($wanted('first') && $i === $line->first($this->from)) || ($wanted('last') && $i === $line->last) || ($wanted('negative') && $value < 0.0);
+            if ($telling || $wanted('all')) {
+                $marked[$i] = $telling ? 2.4 : 1.3;
+            }
+        }
+
+        return $marked;
+    }
+
+    /** @return list<Mark> */
+    private function columns(Line $line, PlotArea $plot, float $low, float $high, Ink $ink): array
+    {
+        $signs = $this->part->form === 'signs';
+        $scale = $signs ? new Scale(-1.0, 1.0, $plot->bottom, $plot->top) : new Scale($low, $high > $low ? $high : $low + 1.0, $plot->bottom, $plot->top);
+        $zero = $scale->at(0.0);
+        $from = max($plot->from, $plot->to - self::MOST_COLUMNS + 1);
+        $step = ($plot->right - $plot->left) / max(1, $plot->to - $from + 1);
+        $marked = $this->marked($line);
+        $marks = [new Stroke([[$plot->left, $zero, $plot->right, $zero]], Ink::Hair, 1.0)];
+        for ($i = $from; $i <= $plot->to; $i++) {
+            $value = $line->values[$i];
+            if (is_nan($value)) {
+                continue;
+            }
+            $end = $scale->at($signs ? $value <=> 0.0 : $value);
+            $marks[] = new Box(
+                $plot->left + ($i - $from) * $step,
+                min($zero, $end),
+                max(1.0, $step - 1.0),
+                max(0.8, abs($end - $zero)),
+                isset($marked[$i]) && $marked[$i] > 2.0 ? ($value < 0.0 ? Ink::Warn : $ink) : ($value < 0.0 ? Ink::Warn : ($line->hue > 0 ? $ink : Ink::Peer)),
+                0.0,
+                isset($marked[$i]) && $marked[$i] > 2.0 ? 1.0 : 0.7,
+            );
+        }
+
+        return $marks;
+    }
+}

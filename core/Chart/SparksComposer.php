@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+use DuskRail\Data\Numerals;
+use DuskRail\Study\Lineup;
+use DuskRail\Study\SparkRow;
+use DuskRail\Study\SparkTable;
+
+/** The rows of the Sparks view as one picture, to hand over. */
+final readonly class SparksComposer
+{
+    private const ROW = 24.0;
+
+    private const CELL = 150.0;
+
+    public function __construct(private TextMeasure $measure) {}
+
+    public function compose(SparkTable $table, float $width): Scene
+    {
+        $cell = self::cell($table);
+        $type = Type::text(13.5);
+        $name = $width - self::CELL - 5 * 88.0;
+        $marks = [];
+        $y = 18.0;
+        foreach (['latest', 'change', 'a year', 'place', 'course'] as $i => $head) {
+            $marks[] = Words::plain($name + self::CELL + ($i + 1) * 88.0 - 8.0, $y, $head, Type::text(12.5), Ink::Quiet, 'end');
+        }
+        $y += 12.0;
+        foreach ($table->groups as $group => $rows) {
+            if ($group !== '') {
+                $marks = [...$marks, ...$this->row($table, $table->totals[$group] ?? null, (string) $group, $y, $name, $cell, Type::text(13.5, 700))];
+                $y += self::ROW;
+            }
+            foreach ($rows as $row) {
+                $marks[] = new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0);
+                $marks = [...$marks, ...$this->row($table, $row, $row->line->name, $y, $name, $cell, $row->line->hue > 0 ? Type::text(13.5, 700) : $type)];
+                $y += self::ROW;
+            }
+            $y += 6.0;
+        }
+
+        return new Scene($width, $y + 6.0, $marks, null, $table->comparison->measure->name, Summary::of(Lineup::of($table->comparison)));
+    }
+
+    /** What draws the tiny pictures of a table. */
+    public static function cell(SparkTable $table): SparkCell
+    {
+        $part = $table->comparison->study->sparks;
+        $own = new SparkCell($part, $table->comparison->from, $table->comparison->to, null);
+        if ($part->scale === 'own') {
+            return $own;
+        }
+        $low = INF;
+        $high = -INF;
+        foreach ($table->groups as $rows) {
+            foreach ($rows as $row) {
+                [$least, $most] = $own->extremes($row->line);
+                $low = min($low, $least);
+                $high = max($high, $most);
+            }
+        }
+
+        return new SparkCell($part, $table->comparison->from, $table->comparison->to, [$low, $high]);
+    }
+
+    /** @return list<Mark> */
+    private function row(SparkTable $table, ?SparkRow $row, string $words, float $y, float $name, SparkCell $cell, Type $type): array
+    {
+        $ink = $row !== null && $row->line->hue > 0 ? Ink::focus($row->line->hue) : Ink::Text;
+        while (mb_strlen($words) > 4 && $this->measure->width($words, $type) > $name - 10.0) {
+            $words = rtrim(mb_substr($words, 0, mb_strlen(rtrim($words, '…')) - 1)).'…';
+        }
+        $marks = [Words::plain(0.0, $y + 16.0, $words, $type, $ink)];
+        if ($row === null) {
+            return $marks;
+        }
+        $marks[] = new Placed($name, $y, $cell->marks($row->line, self::CELL - 12.0, self::ROW));
+        $decimals = $table->comparison->decimals;
+        foreach ([
+            Numerals::text($row->line->latest(), $decimals),
+            is_nan($row->change) ? '–' : Numerals::signed($row->change, $decimals),
+            is_nan($row->trend->growth) ? '–' : Numerals::signed($row->trend->growth, 1).' %',
+            $row->rank === null ? '' : (string) $row->rank,
+            $row->trend->verdict,
+        ] as $i => $text) {
+            $marks[] = Words::plain($name + self::CELL + ($i + 1) * 88.0 - 8.0, $y + 16.0, $text, Type::text(13.5, $type->weight), $i === 4 ? Ink::Quiet : $ink, 'end');
+        }
+
+        return $marks;
+    }
+}

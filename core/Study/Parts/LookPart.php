@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Study\Parts;
+
+use DuskRail\Rail\Field;
+use DuskRail\Rail\Settings;
+use DuskRail\Study\Comparison;
+
+/** How lines are drawn. */
+final readonly class LookPart implements Part
+{
+    /**
+     * @param 'straight'|'smooth'|'steps' $course from point to point
+     * @param bool $area fill under the lines in focus
+     * @param float $width of the lines in focus, in pixels
+     * @param bool $points mark every value of the lines in focus
+     */
+    public function __construct(public string $course = 'straight', public bool $area = false, public float $width = 3.0, public bool $points = false) {}
+
+    public static function read(array $settings): static
+    {
+        $read = new Settings('Lines', $settings);
+        /** @var 'straight'|'smooth'|'steps' $course */
+        $course = $read->oneOf('course', 'straight', ['straight', 'smooth', 'steps']);
+        $width = $read->number('width') ?? 3.0;
+        if ($width < 1.0 || $width > 8.0) {
+            throw $read->wrong('a line can be 1 to 8 pixels wide.');
+        }
+
+        return new self($course, $read->flag('area', false), $width, $read->flag('points', false));
+    }
+
+    public function toArray(): array
+    {
+        return get_object_vars($this);
+    }
+
+    public function fields(Comparison $comparison): array
+    {
+        return [
+            Field::choice('course', 'from point to point', $this->course, ['straight' => 'straight', 'smooth' => 'smooth (a drawing aid)', 'steps' => 'in steps']),
+            Field::flag('area', 'under the focus', $this->area, 'filled', 'open'),
+            Field::flag('points', 'its points', $this->points, 'all marked', 'the last only'),
+            Field::choice('width', 'its width', (string) $this->width, ['2' => 'fine', '3' => 'usual', '4.5' => 'heavy', (string) $this->width => [2 => 'fine', 3 => 'usual'][(int) $this->width] ?? 'heavy']),
+        ];
+    }
+}

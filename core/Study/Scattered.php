@@ -1,0 +1,255 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Study;
+
+use DuskRail\Data\Better;
+use DuskRail\Rail\Rail;
+use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\StraightLine;
+use DuskRail\Study\Parts\ScatterPart;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodRange;
+
+/** Two measures of the same entities set against each other: the study's own upwards, another one along. */
+final readonly class Scattered
+{
+    /**
+     * @param list<ScatterPoint> $points those within the limits
+     * @param list<ScatterPoint> $leftOut those outside the limits that the user set
+     * @param array{float, float} $cut where the axes are cut in two, x and y; NAN for not
+     * @param array{float, float} $cutWithAll the same with what is left out
+     * @param array<string, StraightLine> $fits by group
+     * @param array<string, StraightLine> $fitsWithAll
+     * @param list<string> $without names of entities that lack one of the two values
+     */
+    private function __construct(
+        public Comparison $vertical,
+        public Comparison $horizontal,
+        public string $when,
+        public array $points,
+        public array $leftOut,
+        public array $cut,
+        public array $cutWithAll,
+        public array $fits,
+        public array $fitsWithAll,
+        public array $without,
+    ) {}
+
+    /** @throws InvalidStudy when there is no second measure that shares time with the first */
+    public static function of(Comparison $vertical): self
+    {
+        $study = $vertical->study;
+        $part = $study->scatter;
+        $horizontal = Comparison::of(self::turned($study, $vertical), $vertical->data->source());
+        if (($horizontal->axis->frequency === Frequency::Number) !== ($vertical->axis->frequency === Frequency::Number)) {
+            throw InvalidStudy::because("{$horizontal->measure->name} and {$vertical->measure->name} have no periods in common. Choose another measure for the horizontal axis.");
+        }
+        $sizes = self::sizes($vertical, $part);
+        [$from, $to] = [$vertical->from, $vertical->to];
+        $newest = self::newest($vertical, $horizontal);
+        $points = $leftOut = $without = [];
+        foreach ($vertical->present() as $line) {
+            $other = $horizontal->line($line->key);
+            $path = $other === null ? [] : self::path($vertical, $horizontal, $line, $other, $from, $to);
+            $chosen = $part->at === 'latest' ? array_values(array_filter($path, static fn(array $p): bool => $p[2] === $newest)) : $path;
+            if ($chosen === []) {
+                $without[] = $line->name;
+                continue;
+            }
+            $last = $chosen[count($chosen) - 1];
+            [$x, $y] = $part->at === 'mean' ? [array_sum(array_column($chosen, 0)) / count($chosen), array_sum(array_column($chosen, 1)) / count($chosen)] : $last;
+            $point = new ScatterPoint($line, $x, $y, $sizes[$line->key] ?? ($sizes === [] ? 1.0 : 0.0), $part->at === 'path' ? $path : []);
+            $inside = $x >= ($part->lowX ?? -INF) && $x <= ($part->highX ?? INF) && $y >= ($part->lowY ?? -INF) && $y <= ($part->highY ?? INF);
+            if ($inside) {
+                $points[] = $point;
+            } else {
+                $leftOut[] = $point;
+            }
+        }
+        $all = [...$points, ...$leftOut];
+        $when = $part->at === 'latest'
+            ? $vertical->axis->period(max(0, $newest ?? $to))->label()
+            : PeriodRange::between($vertical->axis->period($from), $vertical->axis->period($to))->label();
+
+        return new self(
+            $vertical, $horizontal, $part->at === 'mean' ? "mean over {$when}" : $when, $points, $leftOut,
+            self::cut($points, $part, $sizes), self::cut($all, $part, $sizes),
+            $part->fits ? self::fits($points) : [], $part->fits ? self::fits($all) : [],
+            $without,
+        );
+    }
+
+    /** The study with the measure and the rail of the horizontal axis in the place of its own. */
+    public static function turned(Study $study, Comparison $vertical): Study
+    {
+        $part = $study->scatter;
+        $plain = $study->with(['view' => View::Lines])->withPart('lines', new Parts\LinesPart());
+        if ($part->measure !== '' && isset($vertical->data->measures()[$part->measure])) {
+            return $plain->with(['measure' => $part->measure, 'rail' => StudyDocument::rail($part->rail, 'scatter.rail')]);
+        }
+        // Until she says otherwise: the next measure, and the same done to it as far as it makes sense.
+        $keys = array_values(array_diff(array_map(strval(...), array_keys($vertical->data->measures())), [$study->measure]));
+        foreach ([$study->rail, Rail::of()] as $rail) {
+            foreach ($keys as $key) {
+                $run = $rail->run($vertical->data->table($key), $vertical->data);
+                if ($run->refused() === null && count(array_intersect_key($run->table()->series, $vertical->run->table()->series)) > 1) {
+                    return $plain->with(['measure' => $key, 'rail' => $rail]);
+                }
+            }
+        }
+        throw InvalidStudy::because('A scatter needs a second measure of the same entities, and the data set has none. Add the file that holds one.');
+    }
+
+    /** Which corner is the good one: 0 upper left, 1 upper right, 2 lower left, 3 lower right; null where one of the measures does not say. */
+    public function goodCorner(): ?int
+    {
+        [$up, $along] = [$this->vertical->measure->better, $this->horizontal->measure->better];
+
+        return $up === Better::Neither || $along === Better::Neither ? null : ($up === Better::Higher ? 0 : 2) + ($along === Better::Higher ? 1 : 0);
+    }
+
+    /**
+     * What a point says.
+     *
+     * @return array{name: string, points: array<int, array{string, string, string}>}
+     */
+    public function readout(ScatterPoint $point): array
+    {
+        $said = fn(float $x, float $y): string => trim("{$this->vertical->format($y)} {$this->vertical->unit()}").' · '.trim("{$this->horizontal->format($x)} {$this->horizontal->unit()}");
+        $rest = $point->line->group;
+        $points = [];
+        foreach ($point->path as $i => [$x, $y, $position]) {
+            $points[$i] = [$this->vertical->axis->period($position)->label(), $said($x, $y), $rest];
+        }
+
+        return ['name' => $point->line->name, 'points' => $points === [] ? [[$this->when, $said($point->x, $point->y), $rest]] : $points];
+    }
+
+    /**
+     * The pairs of values in the order of time; of a coarser measure the figure of the period that holds.
+     *
+     * @return list<array{float, float, int}>
+     */
+    private static function path(Comparison $vertical, Comparison $horizontal, Line $line, Line $other, int $from, int $to): array
+    {
+        $path = [];
+        $same = $vertical->axis->frequency === $horizontal->axis->frequency;
+        $finer = $horizontal->axis->frequency->isFinerThan($vertical->axis->frequency);
+        for ($i = $from; $i <= $to; $i++) {
+            $period = $vertical->axis->period($i);
+            // Of a finer measure what it was at the end of the period.
+            $ordinal = match (true) {
+                $same => $period->ordinal,
+                $finer => Period::holding($horizontal->axis->frequency, $period->lastDay())->ordinal,
+                default => $period->in($horizontal->axis->frequency)->ordinal,
+            };
+            $x = $other->values[$ordinal - $horizontal->axis->first] ?? NAN;
+            if (! is_nan($x) && ! is_nan($line->values[$i])) {
+                $path[] = [$x, $line->values[$i], $i];
+            }
+        }
+
+        return $path;
+    }
+
+    /** The newest position at which at least half of those that ever have both values have them. */
+    private static function newest(Comparison $vertical, Comparison $horizontal): ?int
+    {
+        $counts = [];
+        $ever = 0;
+        foreach ($vertical->present() as $line) {
+            $other = $horizontal->line($line->key);
+            $path = $other === null ? [] : self::path($vertical, $horizontal, $line, $other, $vertical->from, $vertical->to);
+            $ever += $path === [] ? 0 : 1;
+            foreach ($path as [, , $position]) {
+                $counts[$position] = ($counts[$position] ?? 0) + 1;
+            }
+        }
+        krsort($counts);
+        foreach ($counts as $position => $count) {
+            if ($count * 2 >= $ever) {
+                return $position;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, float> by entity key, relative to the largest */
+    private static function sizes(Comparison $vertical, ScatterPart $part): array
+    {
+        if ($part->size === '' || ! isset($vertical->data->measures()[$part->size])) {
+            return [];
+        }
+        $sizes = [];
+        foreach ($vertical->data->table($part->size)->series as $key => $series) {
+            $last = $series->lastPosition();
+            if ($last !== null && $series->values[$last] > 0.0) {
+                $sizes[$key] = $series->values[$last];
+            }
+        }
+        $most = $sizes === [] ? 1.0 : max($sizes);
+
+        return array_map(static fn(float $size): float => $size / $most, $sizes);
+    }
+
+    /**
+     * @param list<ScatterPoint> $points
+     * @param array<string, float> $sizes
+     * @return array{float, float}
+     */
+    private static function cut(array $points, ScatterPart $part, array $sizes): array
+    {
+        $weights = array_map(static fn(ScatterPoint $p): float => $sizes[$p->line->key] ?? 0.0, $points);
+
+        return [
+            self::middle(array_map(static fn(ScatterPoint $p): float => $p->x, $points), $weights, $part->line, $part->lineX),
+            self::middle(array_map(static fn(ScatterPoint $p): float => $p->y, $points), $weights, $part->line, $part->lineY),
+        ];
+    }
+
+    /**
+     * @param list<float> $values
+     * @param list<float> $weights
+     */
+    private static function middle(array $values, array $weights, string $by, ?float $value): float
+    {
+        if ($values === []) {
+            return NAN;
+        }
+        $mean = array_sum($values) / count($values);
+
+        return match ($by) {
+            'mean' => $mean,
+            'median' => Quantile::of($values, 0.5),
+            'weighted' => array_sum($weights) > 0.0 ? array_sum(array_map(static fn(float $v, float $w): float => $v * $w, $values, $weights)) / array_sum($weights) : $mean,
+            'value' => $value ?? NAN,
+            default => NAN,
+        };
+    }
+
+    /**
+     * @param list<ScatterPoint> $points
+     * @return array<string, StraightLine>
+     */
+    private static function fits(array $points): array
+    {
+        $groups = [];
+        foreach ($points as $point) {
+            $groups[$point->line->group][] = $point;
+        }
+        ksort($groups);
+        $fits = [];
+        foreach ($groups as $group => $members) {
+            $fit = StraightLine::through(array_map(static fn(ScatterPoint $p): float => $p->x, $members), array_map(static fn(ScatterPoint $p): float => $p->y, $members));
+            if ($fit !== null && count($members) > 2) {
+                $fits[(string) $group] = $fit;
+            }
+        }
+
+        return $fits;
+    }
+}

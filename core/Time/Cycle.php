@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Time;
+
+/** What comes round again and again, and can be laid over itself. */
+enum Cycle: string
+{
+    case Year = 'year';
+    case Month = 'month';
+    case Week = 'week';
+
+    /** Whether figures of a frequency have several places in the cycle. */
+    public function divides(Frequency $frequency): bool
+    {
+        return match ($this) {
+            self::Year => $frequency !== Frequency::Number && $frequency !== Frequency::Year,
+            self::Month, self::Week => $frequency === Frequency::Day,
+        };
+    }
+}

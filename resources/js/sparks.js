@@ -1,0 +1,11 @@
+// A row of the Sparks view opens into Lines, with its line in focus.
+import { change } from './server.js';
+
+document.addEventListener('click', async (event) => {
+    const opens = event.target.closest('[data-open-line]');
+    if (!opens) return;
+    const line = opens.dataset.openLine;
+    const inFocus = document.querySelector(`#rows [data-line="${CSS.escape(line)}"].f`);
+    if (!inFocus) await change({ change: 'state', entity: line, state: 'focus' });
+    await change({ change: 'view', view: 'lines' });
+});

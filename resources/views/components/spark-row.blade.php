@@ -1,0 +1,21 @@
+{{-- A row of the Sparks view: an entity, or what its group comes to. A click on the name opens it in Lines. --}}
+@props(['screen', 'table', 'row', 'cell', 'attributes', 'total'])
+@php
+    $comparison = $table->comparison;
+    $text = fn (float $v): string => is_nan($v) ? '–' : \DuskRail\Data\Numerals::text($v, $comparison->decimals);
+    $known = $row === null ? [] : ($comparison->data->entities()[$row->line->key]->attributes ?? []);
+@endphp
+<tr @class(['total' => $total !== '', 'hue-'.($row->line->hue ?? 0) => ($row->line->hue ?? 0) > 0]) @if($row !== null) data-line="{{ $row->line->key }}" @endif>
+    <th scope="row">@if ($total !== ''){{ $total }}@else<button type="button" class="opens" data-open-line="{{ $row->line->key }}" title="Open in Lines">{{ $row->line->name }}</button>@endif</th>
+    @foreach ($attributes as $attribute)<td class="quiet">{{ $known[$attribute] ?? '' }}</td>@endforeach
+    @if ($row === null)
+        <td colspan="6"></td>
+    @else
+        <td class="spark">{!! \App\Drawing\Svg::forScreen(new \DuskRail\Chart\Scene(150, 24, $cell->marks($row->line, 150, 24)), ['aria-hidden' => 'true']) !!}</td>
+        <td>{{ $text($row->line->latest()) }}</td>
+        <td>{{ is_nan($row->change) ? '–' : \DuskRail\Data\Numerals::signed($row->change, $comparison->decimals) }}</td>
+        <td>{{ is_nan($row->trend->growth) ? '–' : \DuskRail\Data\Numerals::signed($row->trend->growth, 1).' %' }}</td>
+        <td>{{ $row->rank ?? '' }}</td>
+        <td class="verdict" title="{{ $row->trend->reason }}">{{ $row->trend->verdict }}</td>
+    @endif
+</tr>

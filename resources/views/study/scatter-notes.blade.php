@@ -1,0 +1,10 @@
+@php
+    $scatter = $screen->scatter;
+    $number = fn (\DuskRail\Study\Comparison $c, float $v): string => is_nan($v) ? '–' : $c->format($v);
+@endphp
+<p class="scatter-notes">{{ ucfirst($scatter->when) }}.
+@if ($scatter->leftOut !== [])
+    Left out: {{ implode(', ', array_map(fn ($p) => $p->line->name, $scatter->leftOut)) }}. Cut without {{ count($scatter->leftOut) === 1 ? 'it' : 'them' }} at {{ $number($scatter->vertical, $scatter->cut[1]) }} and {{ $number($scatter->horizontal, $scatter->cut[0]) }}; with, at {{ $number($scatter->vertical, $scatter->cutWithAll[1]) }} and {{ $number($scatter->horizontal, $scatter->cutWithAll[0]) }}.
+@endif
+@if ($scatter->without !== [])Without one of the two values: {{ implode(', ', $scatter->without) }}.@endif
+</p>
