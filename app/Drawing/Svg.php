@@ -72,14 +72,14 @@ final readonly class Svg
                     $level += $toX - $x;
                 } else {
                     $dy = $toY - $y;
-                    $d .= $level > 0 ? "{$level} 0 " : '';
+                    $d .= $level !== 0 ? "{$level} 0 " : '';
                     $d .= ($toX - $x).($dy < 0 ? $dy : " {$dy}").' ';
                     $level = 0;
                     $y = $toY;
                 }
                 $x = $toX;
             }
-            $d .= $level > 0 ? "{$level} 0" : '';
+            $d .= $level !== 0 ? "{$level} 0" : '';
         }
 
         return rtrim($d);

@@ -73,7 +73,7 @@ final readonly class LinesPainter
 
     public function focus(Line $line): Group
     {
-        $ink = Ink::focus($line->hue);
+        $ink = $line->hue > 0 ? Ink::focus($line->hue) : Ink::Text;
         $width = $this->look->width * $this->weight * ($line->dashed ? 0.8 : 1.0);
         $marks = [
             ...($this->look->area && ! $line->dashed ? [$this->area($line, $ink)] : []),

@@ -118,7 +118,7 @@ final readonly class PanelsComposer
         $rooms = [0.0];
         foreach ($common === null ? $facets : [$facets[0]] as $facet) {
             $scale = $this->scale($facet, null, $common, $axis, 100.0, 0.0);
-            $rooms[] = (new Axes($this->measure))->room(Ticks::on($scale, 3), $type);
+            $rooms[] = (new Axes($this->measure))->room(Ticks::on($scale, 4), $type);
         }
 
         return max($rooms);
@@ -180,7 +180,7 @@ final readonly class PanelsComposer
             $scale = $this->scale($facet, $size['half'], $common, $comparison->study->axis, $bottom, $head);
             $left = $size['every'] ? $i * ($size['inner'] + $size['room'] + $size['gap']) + $size['room'] : $size['room'] + $i * ($size['inner'] + $size['gap']);
             $plot = new PlotArea(0.0, $size['inner'], $head, $bottom, $facet->lineup->from, $facet->lineup->to);
-            $ticks = Ticks::on($scale, max(2, (int) ($size['height'] / 46)));
+            $ticks = Ticks::on($scale, max(3, (int) ($size['height'] / 34)));
             $worded = $part->axis !== 'range' && ($size['every'] || $i === 0);
             if ($behind && $shared === [] && $number === 0) {
                 $shared[self::BEHIND] = $this->behind($comparison, $plot, $scale);

@@ -133,13 +133,11 @@ final readonly class ScatterComposer
      */
     private function points(Scattered $scatter, Scale $along, Scale $up, array $hues): array
     {
-        $sized = $scatter->vertical->study->scatter->size !== '';
         $groups = [];
         foreach (self::back($scatter->points) as $point) {
             $hue = $point->line->hue > 0 ? $point->line->hue : ($hues[$point->line->group] ?? 0);
             $ink = $hue > 0 ? Ink::focus($hue) : Ink::Peer;
-            // The area, not the width, is in proportion.
-            $radius = $sized ? 3.0 + 15.0 * sqrt($point->size) : ($point->line->hue > 0 ? 7.0 : 5.0);
+            $radius = self::radius($point, $scatter);
             $places = $point->path === [] ? [[$point->x, $point->y]] : $point->path;
             $xy = [];
             foreach ($places as [$x, $y]) {
@@ -149,11 +147,17 @@ final readonly class ScatterComposer
             if ($point->line->hue > 0) {
                 $marks[] = new Dot($along->at($point->x), $up->at($point->y), $radius + 2.0, Ink::Sheet);
             }
-            $marks[] = new Dot($along->at($point->x), $up->at($point->y), $radius, $ink, $sized || $hues !== [] ? 0.75 : 1.0);
+            $marks[] = new Dot($along->at($point->x), $up->at($point->y), $radius, $ink, $hues !== [] || $scatter->vertical->study->scatter->size !== '' ? 0.75 : 1.0);
             $groups[] = new Group('series', $marks, LinesPainter::facts($point->line));
         }
 
         return $groups;
+    }
+
+    /** The area, not the width, is in proportion. */
+    private static function radius(ScatterPoint $point, Scattered $scatter): float
+    {
+        return $scatter->vertical->study->scatter->size !== '' ? 3.0 + 15.0 * sqrt($point->size) : ($point->line->hue > 0 ? 7.0 : 5.0);
     }
 
     /**
@@ -216,7 +220,7 @@ final readonly class ScatterComposer
         foreach (array_reverse(self::back($scatter->points)) as $point) {
             $focus = $point->line->hue > 0;
             $type = Type::text($focus ? 14.5 : 12.5, $focus ? 700 : 400);
-            $place = $this->free($this->measure->width($point->line->name, $type), $type->size, $along->at($point->x), $up->at($point->y), $plot, $taken, $focus);
+            $place = $this->free($this->measure->width($point->line->name, $type), $type->size, $along->at($point->x), $up->at($point->y), $plot, $taken, $focus, self::radius($point, $scatter));
             if ($place === null) {
                 continue;
             }
@@ -232,10 +236,12 @@ final readonly class ScatterComposer
      * @param list<array{float, float, float, float}> $taken
      * @return array{float, float}|null left edge and base line; of a name that must stand somewhere the first place within the plot
      */
-    private function free(float $width, float $size, float $x, float $y, PlotArea $plot, array $taken, bool $must): ?array
+    private function free(float $width, float $size, float $x, float $y, PlotArea $plot, array $taken, bool $must, float $radius): ?array
     {
         $first = null;
-        foreach ([[11.0, 4.5], [-$width - 11.0, 4.5], [-$width / 2, -12.0], [-$width / 2, $size + 10.0], [9.0, -9.0], [-$width - 9.0, -9.0], [9.0, $size + 6.0], [-$width - 9.0, $size + 6.0]] as [$dx, $dy]) {
+        $aside = $radius + 5.0;
+        $slant = $radius * 0.7 + 3.0;
+        foreach ([[$aside, 4.5], [-$width - $aside, 4.5], [-$width / 2, -$aside], [-$width / 2, $size + $radius + 3.0], [$slant, -$slant], [-$width - $slant, -$slant], [$slant, $size + $slant - 3.0], [-$width - $slant, $size + $slant - 3.0]] as [$dx, $dy]) {
             [$left, $base] = [$x + $dx, $y + $dy];
             if ($left < $plot->left || $left + $width > $plot->right || $base - $size < $plot->top - 10.0 || $base > $plot->bottom) {
                 continue;
@@ -256,7 +262,12 @@ final readonly class ScatterComposer
     /** @return list<array{float, float, float, float}> the points themselves */
     private function obstacles(Scattered $scatter, Scale $along, Scale $up): array
     {
-        return array_map(static fn(ScatterPoint $p): array => [$along->at($p->x) - 6.0, $up->at($p->y) - 6.0, $along->at($p->x) + 6.0, $up->at($p->y) + 6.0], $scatter->points);
+        return array_map(static function (ScatterPoint $p) use ($scatter, $along, $up): array {
+            // The square within the circle and a little more: a name may touch the rim of a large one.
+            $half = self::radius($p, $scatter) * 0.8 + 1.0;
+
+            return [$along->at($p->x) - $half, $up->at($p->y) - $half, $along->at($p->x) + $half, $up->at($p->y) + $half];
+        }, $scatter->points);
     }
 
     /**

@@ -17,7 +17,7 @@ use DuskRail\Time\UnknownPeriod;
 final class Overlay
 {
     /**
-     * @param Line $subject the series whose turns are laid over each other
+     * @param Line $subject the series whose turns are laid over each other; in one of many panels it takes colour only when it is in focus
      *
      * @throws UnknownPeriod when its periods have no places in the cycle
      */
@@ -36,7 +36,7 @@ final class Overlay
         $newest = array_key_first($turns);
         $lines = $earlier = [];
         foreach ($turns as $turn => $values) {
-            $lines[] = $line = self::line($comparison->study, $axis, $turn, (int) $newest, array_values($values), max(1, $subject->hue));
+            $lines[] = $line = self::line($comparison->study, $axis, $turn, (int) $newest, array_values($values), $comparison->study->isSplit() ? $subject->hue : max(1, $subject->hue));
             if ($turn !== $newest && $line->state !== LineState::Off) {
                 $earlier[$turn] = $line->values;
             }

@@ -110,8 +110,21 @@ final readonly class Wording
         return "{$focus->name} stands at {$value} {$when}; {$said} {$comparison->format($level)}";
     }
 
-    /** What the vertical axis is: the measure, what was done to it, and the unit unless that has been said. */
     private static function subtitle(Comparison $comparison): string
+    {
+        if ($comparison->study->view === View::Scatter && ! $comparison->study->isSplit()) {
+            try {
+                return '↑ '.self::axis($comparison).'; → '.self::axis(Scattered::of($comparison)->horizontal);
+            } catch (DomainException) {
+                return self::axis($comparison);
+            }
+        }
+
+        return self::axis($comparison);
+    }
+
+    /** What an axis is: the measure, what was done to it, and the unit unless that has been said. */
+    private static function axis(Comparison $comparison): string
     {
         $text = $comparison->measure->name;
         $parts = [];

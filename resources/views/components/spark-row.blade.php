@@ -1,5 +1,5 @@
 {{-- A row of the Sparks view: an entity, or what its group comes to. A click on the name opens it in Lines. --}}
-@props(['screen', 'table', 'row', 'cell', 'attributes', 'total'])
+@props(['screen', 'table', 'row', 'cell', 'facts', 'total'])
 @php
     $comparison = $table->comparison;
     $text = fn (float $v): string => is_nan($v) ? '–' : \DuskRail\Data\Numerals::text($v, $comparison->decimals);
@@ -7,7 +7,7 @@
 @endphp
 <tr @class(['total' => $total !== '', 'hue-'.($row->line->hue ?? 0) => ($row->line->hue ?? 0) > 0]) @if($row !== null) data-line="{{ $row->line->key }}" @endif>
     <th scope="row">@if ($total !== ''){{ $total }}@else<button type="button" class="opens" data-open-line="{{ $row->line->key }}" title="Open in Lines">{{ $row->line->name }}</button>@endif</th>
-    @foreach ($attributes as $attribute)<td class="quiet">{{ $known[$attribute] ?? '' }}</td>@endforeach
+    @foreach ($facts as $attribute)<td class="quiet">{{ $known[$attribute] ?? '' }}</td>@endforeach
     @if ($row === null)
         <td colspan="6"></td>
     @else

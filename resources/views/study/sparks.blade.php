@@ -24,10 +24,10 @@
         @foreach ($table->groups as $group => $rows)
             <tbody>
                 @if ($group !== '')
-                    <x-spark-row :screen="$screen" :table="$table" :row="$table->totals[$group] ?? null" :cell="$cell" :attributes="$attributes" :total="$group" />
+                    <x-spark-row :screen="$screen" :table="$table" :row="$table->totals[$group] ?? null" :cell="$cell" :facts="$attributes" :total="$group" />
                 @endif
                 @foreach ($rows as $row)
-                    <x-spark-row :screen="$screen" :table="$table" :row="$row" :cell="$cell" :attributes="$attributes" total="" />
+                    <x-spark-row :screen="$screen" :table="$table" :row="$row" :cell="$cell" :facts="$attributes" total="" />
                 @endforeach
             </tbody>
         @endforeach
