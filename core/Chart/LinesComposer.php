@@ -6,6 +6,7 @@ namespace DuskRail\Chart;
 
 use DuskRail\Study\LineState;
 use DuskRail\Study\Lineup;
+use DuskRail\Study\Parts\AxisPart;
 use DuskRail\Time\PeriodAxis;
 
 /** Lines along an axis, named and valued at their ends: the Lines view, and years laid over each other. */
@@ -20,10 +21,29 @@ final readonly class LinesComposer
 
     public function compose(Lineup $lineup, float $width, float $height): Scene
     {
+        $axis = $lineup->comparison->study->axis;
+        if ($axis->start !== 'both' || $width < 560) {
+            return $this->one($lineup, $width, $height, $axis);
+        }
+        // Cut and whole beside each other; the pointer reads the larger one.
+        $share = round($width * 0.62);
+        $cut = $this->one($lineup, $share, $height - 20.0, $axis->starting('cut'));
+        $whole = $this->one($lineup, $width - $share - 16.0, $height - 20.0, $axis->starting('zero'));
+        $type = Type::text(13, 600);
+
+        return new Scene($width, $height, [
+            ...$cut->marks,
+            Words::plain($cut->plot->left ?? 0.0, $height - 4.0, 'the axis cut', $type, Ink::Quiet),
+            new Group('beside', [new Placed($share + 16.0, 0.0, [...$whole->marks, Words::plain($whole->plot->left ?? 0.0, $height - 4.0, 'the same from zero', $type, Ink::Quiet)])]),
+        ], $cut->plot, $cut->title, $cut->description, $cut->scale);
+    }
+
+    private function one(Lineup $lineup, float $width, float $height, AxisPart $axis): Scene
+    {
         $narrow = $width < 560;
         $axisType = Type::text($narrow ? 12.5 : 13.5);
         $axes = new Axes($this->measure);
-        $scale = self::scale($lineup, $height - $this->timeRoom($lineup, $width, $axisType), 14.0);
+        $scale = self::scale($lineup, $height - $this->timeRoom($lineup, $width, $axisType), 14.0, $axis);
         $ticks = Ticks::on($scale, max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
         $ends = $this->ends($lineup, Type::text($narrow ? 14 : 15.5, 700), $width * ($narrow ? 0.3 : 0.34));
         $left = $axes->room($ticks, $axisType);
@@ -44,7 +64,7 @@ final readonly class LinesComposer
     }
 
     /** @param float $bottom of the plot, in pixels */
-    public static function scale(Lineup $lineup, float $bottom, float $top): Scale
+    private static function scale(Lineup $lineup, float $bottom, float $top, AxisPart $axis): Scale
     {
         [$low, $high] = $lineup->extremes();
         $target = $lineup->peers->target;
@@ -55,9 +75,8 @@ final readonly class LinesComposer
             // The first place is on top.
             return new Scale($high + 0.5, 0.5, $bottom, $top);
         }
-        $study = $lineup->comparison->study;
 
-        return Scale::wanted($low, $high, $study->axis, $study->axis->view === $study->view->value, $bottom, $top);
+        return Scale::wanted($low, $high, $axis, $axis->view === $lineup->comparison->study->view->value, $bottom, $top);
     }
 
     /** Within limits that were set, a line may leave the plot; what is outside is not drawn. */

@@ -10,7 +10,9 @@ use DuskRail\Study\LineState;
 use DuskRail\Study\Lineup;
 use DuskRail\Study\Parts\Band;
 use DuskRail\Study\Parts\LookPart;
+use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\UnknownPeriod;
 
 /** Draws the lines of a lineup within a plot: quiet ones behind, those in focus in colour before them. */
 final readonly class LinesPainter
@@ -78,7 +80,7 @@ final readonly class LinesPainter
         $marks = [
             ...($this->look->area && ! $line->dashed ? [$this->area($line, $ink)] : []),
             ...$this->strokes($line, Ink::Sheet, $width + 3.0 * $this->weight),
-            ...$this->strokes($line, $ink, $width),
+            ...($this->look->lit === 'all' ? $this->strokes($line, $ink, $width) : [...$this->strokes($line, Ink::Median, $width * 0.6), $this->lit($line, $ink, $width)]),
         ];
         foreach ($this->look->points ? array_keys($line->values) : [] as $i) {
             if ($i >= $this->plot->from && $i <= $this->plot->to && ! is_nan($this->scale->at($line->values[$i]))) {
@@ -90,6 +92,32 @@ final readonly class LinesPainter
         }
 
         return new Group('series', $marks, self::facts($line));
+    }
+
+    /** The part of a line that the message is about, in colour. */
+    private function lit(Line $line, Ink $ink, float $width): Group
+    {
+        $values = [];
+        foreach ($line->values as $i => $value) {
+            $values[] = $this->isLit($i, $value) ? $value : NAN;
+        }
+
+        return new Group('lit-part', [new Stroke($this->pieces($line, $values), $ink, $width)]);
+    }
+
+    private function isLit(int $position, float $value): bool
+    {
+        $axis = $this->lineup->axis;
+        if ($this->look->lit === 'from') {
+            try {
+                return $this->look->litAt === '' || ! $axis instanceof PeriodAxis || $axis->period($position)->firstDay() >= Period::parse($this->look->litAt)->firstDay();
+            } catch (UnknownPeriod) {
+                return true;
+            }
+        }
+        $level = $this->look->litAt === '' ? ($this->lineup->summary[$position] ?? NAN) : (float) $this->look->litAt;
+
+        return $this->look->lit === 'above' ? $value > $level : $value < $level;
     }
 
     /** From the line down to zero, or to the lower edge where zero is not shown. */

@@ -21,6 +21,7 @@ use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Rail\Stops\RunningTotal;
 use DuskRail\Study\Parts\PeerLine;
 use DuskRail\Study\Parts\PeersPart;
+use DuskRail\Study\Parts\RulePart;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
@@ -60,6 +61,12 @@ final readonly class Comparison
     /** @throws UnknownMeasure */
     public static function of(Study $study, DataSource $data): self
     {
+        if ($study->rule->by !== 'hand' && $study->lines->across === 'entities') {
+            // Whom a rule finds depends on the figures, and some figures on who is in focus: those of the rule before.
+            $found = $study->rule->outcome(self::of($study->withPart('rule', new RulePart()), $data));
+            $others = array_filter($study->focus, static fn(string $line): bool => Study::dimension($line) !== 'e', ARRAY_FILTER_USE_KEY);
+            $study = $study->with(['focus' => [...$found, ...$others]]);
+        }
         $scope = $study->scope($data);
         $run = $study->rail->run($scope->table($study->measure), $scope);
         $table = $run->table();

@@ -17,6 +17,7 @@ use DuskRail\Study\Parts\PanelsPart;
 use DuskRail\Study\Parts\Part;
 use DuskRail\Study\Parts\PeerLine;
 use DuskRail\Study\Parts\PeersPart;
+use DuskRail\Study\Parts\RulePart;
 use DuskRail\Study\Parts\ScatterPart;
 use DuskRail\Study\Parts\SparksPart;
 use DuskRail\Study\Parts\StackPart;
@@ -32,7 +33,7 @@ final readonly class Study
     public const PARTS = [
         'lines' => LinesPart::class, 'peers' => PeersPart::class, 'axis' => AxisPart::class, 'look' => LookPart::class,
         'overlay' => OverlayPart::class, 'panels' => PanelsPart::class, 'stack' => StackPart::class,
-        'sparks' => SparksPart::class, 'scatter' => ScatterPart::class,
+        'sparks' => SparksPart::class, 'scatter' => ScatterPart::class, 'rule' => RulePart::class,
     ];
 
     /**
@@ -62,6 +63,7 @@ final readonly class Study
         public StackPart $stack = new StackPart(),
         public SparksPart $sparks = new SparksPart(),
         public ScatterPart $scatter = new ScatterPart(),
+        public RulePart $rule = new RulePart(),
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -90,7 +92,7 @@ final readonly class Study
     /** @param array<string, mixed> $parts */
     private function made(array $parts): self
     {
-        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart} $all */
+        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart, rule: RulePart} $all */
         $all = [...get_object_vars($this), ...$parts];
 
         return new self(...$all);

@@ -29,7 +29,7 @@ document.addEventListener('chart:drawn', forget);
 
 /** The points of every line, as they are drawn. */
 function points() {
-    lines ??= [...chart().querySelectorAll('.series')].map((series) => {
+    lines ??= [...chart().querySelectorAll('.series:not(.beside .series)')].map((series) => {
         // Without the pale ground that a line in focus is drawn on; an unfinished end is a stroke of its own.
         const paths = [...series.querySelectorAll('path[stroke]')].filter((path) => path.getAttribute('stroke') !== 'var(--sheet)');
         // The first point of that is the last of the finished part.

@@ -145,7 +145,8 @@ final class AnyStudyTest extends TestCase
             ['set', ['part' => 'sparks', 'settings' => ['form' => self::one(['line', 'columns', 'signs']), 'scale' => 'common', 'sort' => self::one(['latest', 'trend'])]]],
             ['set', ['part' => 'scatter', 'settings' => ['at' => self::one(['latest', 'mean', 'path']), 'fits' => '1', 'size' => 'people', 'editing' => self::one(['x', 'y']), 'lowX' => self::one(['', '5'])]]],
             ['set', ['part' => 'overlay', 'settings' => ['start' => self::one(['1', '4', '7']), 'band' => '1', 'cycle' => self::one(['year', 'month', 'week'])]]],
-            ['set', ['part' => 'look', 'settings' => ['course' => self::one(['smooth', 'steps']), 'area' => '1', 'points' => '1']]],
+            ['set', ['part' => 'look', 'settings' => ['course' => self::one(['smooth', 'steps']), 'area' => '1', 'points' => '1', 'lit' => self::one(['all', 'from', 'above']), 'litAt' => self::one(['', '2021', '7'])]]],
+            ['set', ['part' => 'rule', 'settings' => ['by' => self::one(['hand', 'top', 'bottom', 'past']), 'of' => self::one(['latest', 'change', 'slope', 'rank']), 'value' => '20']]],
             ['set', ['part' => 'lines', 'settings' => ['across' => self::one(['entities', 'entities', 'measures']), 'groups' => self::one(['', 'Left'])]]],
             ['set', ['part' => 'peers', 'settings' => ['line' => self::one(['none', 'median', 'mean', 'together']), 'band' => self::one(['none', 'range', 'deciles']), 'target' => self::one(['', '12.5', '-3'])]]],
         ]);

@@ -140,7 +140,7 @@ final class WorkingTest extends TestCase
         [$cut] = self::notices($study, $data);
         self::assertSame('The axis is cut: it starts near 80, not at zero.', $cut->sentence);
         $whole = Changes::apply(Changes::read('set', $cut->input), $study, $data);
-        self::assertSame('The axis starts at zero.', self::notices($whole, $data)[0]->sentence);
+        self::assertSame('The axis is shown cut and from zero.', self::notices($whole, $data)[0]->sentence);
         $away = Changes::apply(Changes::read('dismiss', ['signal' => $cut->id]), $study, $data);
         self::assertSame([], self::notices($away, $data));
     }

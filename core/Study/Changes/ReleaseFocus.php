@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Study\Changes;
 
 use DuskRail\Data\DataSource;
+use DuskRail\Study\Parts\RulePart;
 use DuskRail\Study\Study;
 
 /** Lets every line in focus go, of those that are seen. */
@@ -22,7 +23,7 @@ final readonly class ReleaseFocus implements Change
 
     public function apply(Study $study, DataSource $data): Study
     {
-        return $study->with(['focus' => array_filter($study->focus, static fn(string $line): bool => Study::dimension($line) !== $study->dimensionShown(), ARRAY_FILTER_USE_KEY)]);
+        return $study->withPart('rule', new RulePart())->with(['focus' => array_filter($study->focus, static fn(string $line): bool => Study::dimension($line) !== $study->dimensionShown(), ARRAY_FILTER_USE_KEY)]);
     }
 
     public function said(DataSource $data): string

@@ -7,6 +7,7 @@ namespace DuskRail\Study\Changes;
 use DuskRail\Data\DataSource;
 use DuskRail\Study\InvalidStudy;
 use DuskRail\Study\LineState;
+use DuskRail\Study\Parts\RulePart;
 use DuskRail\Study\Study;
 
 /** Puts a line in focus, among the peers, or out of the comparison. */
@@ -35,7 +36,10 @@ final readonly class SetState implements Change
             throw InvalidStudy::because("The data set has no “{$this->entity}”. It may have been renamed; choose it from the roster.");
         }
 
-        return $study->withState($this->entity, $this->state);
+        // Who chooses by hand keeps what the rule had found, and goes on from there.
+        $byHand = Study::dimension($this->entity) === 'e' && $this->state !== LineState::Off ? $study->withPart('rule', new RulePart()) : $study;
+
+        return $byHand->withState($this->entity, $this->state);
     }
 
     public function said(DataSource $data): string

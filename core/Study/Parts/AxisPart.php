@@ -47,6 +47,12 @@ final readonly class AxisPart implements Part
         return get_object_vars($this);
     }
 
+    /** @param 'cut'|'zero'|'both' $start */
+    public function starting(string $start): self
+    {
+        return new self($start, $this->log, $this->low, $this->high, $this->view);
+    }
+
     public function hasLimits(): bool
     {
         return $this->low !== null || $this->high !== null;

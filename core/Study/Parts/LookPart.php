@@ -7,6 +7,7 @@ namespace DuskRail\Study\Parts;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Settings;
 use DuskRail\Study\Comparison;
+use DuskRail\Time\Period;
 
 /** How lines are drawn. */
 final readonly class LookPart implements Part
@@ -16,8 +17,11 @@ final readonly class LookPart implements Part
      * @param bool $area fill under the lines in focus
      * @param float $width of the lines in focus, in pixels
      * @param bool $points mark every value of the lines in focus
+     * @param 'all'|'from'|'above'|'below' $lit which part of a line in focus has colour: from a period on, or while it is above or
+     *     below a value, or the peers where no value is given
+     * @param string $litAt the period or the value
      */
-    public function __construct(public string $course = 'straight', public bool $area = false, public float $width = 3.0, public bool $points = false) {}
+    public function __construct(public string $course = 'straight', public bool $area = false, public float $width = 3.0, public bool $points = false, public string $lit = 'all', public string $litAt = '') {}
 
     public static function read(array $settings): static
     {
@@ -25,11 +29,19 @@ final readonly class LookPart implements Part
         /** @var 'straight'|'smooth'|'steps' $course */
         $course = $read->oneOf('course', 'straight', ['straight', 'smooth', 'steps']);
         $width = $read->number('width') ?? 3.0;
+        /** @var 'all'|'from'|'above'|'below' $lit */
+        $lit = $read->oneOf('lit', 'all', ['all', 'from', 'above', 'below']);
+        $at = $lit === 'all' ? '' : $read->text('litAt');
+        if ($lit === 'from' && $at !== '') {
+            Period::parse($at);
+        } elseif ($at !== '' && ! is_numeric($at)) {
+            $at = '';
+        }
         if ($width < 1.0 || $width > 8.0) {
             throw $read->wrong('a line can be 1 to 8 pixels wide.');
         }
 
-        return new self($course, $read->flag('area', false), $width, $read->flag('points', false));
+        return new self($course, $read->flag('area', false), $width, $read->flag('points', false), $lit, $at);
     }
 
     public function toArray(): array
@@ -43,6 +55,8 @@ final readonly class LookPart implements Part
             Field::choice('course', 'from point to point', $this->course, ['straight' => 'straight', 'smooth' => 'smooth (a drawing aid)', 'steps' => 'in steps']),
             Field::flag('area', 'under the focus', $this->area, 'filled', 'open'),
             Field::flag('points', 'its points', $this->points, 'all marked', 'the last only'),
+            Field::choice('lit', 'coloured', $this->lit, ['all' => 'all along', 'from' => 'from a period on', 'above' => 'while above', 'below' => 'while below']),
+            ...($this->lit === 'all' ? [] : [Field::text('litAt', $this->lit === 'from' ? 'namely' : 'the value', $this->litAt, $this->lit === 'from' ? 'a year or a period' : 'the peers, or a value')]),
             Field::choice('width', 'its width', (string) $this->width, ['2' => 'fine', '3' => 'usual', '4.5' => 'heavy', (string) $this->width => [2 => 'fine', 3 => 'usual'][(int) $this->width] ?? 'heavy']),
         ];
     }

@@ -23,6 +23,13 @@
             </select>
         </form>
     </div>
+    @if ($screen->comparison->study->dimensionShown() === 'e')
+        <div class="rule">
+            <x-settings :screen="$screen" part="rule" :label="$screen->comparison->study->rule->by === 'hand' ? 'Focus by a rule' : 'Focus by a rule: on'">
+                @if ($screen->comparison->study->rule->by !== 'hand')<p class="leaves">Found anew with new figures. <x-change :study="$screen->study" change="set" :with="['part' => 'rule', 'settings' => ['by' => 'hand']]" class="remedy">Freeze as it is now</x-change></p>@endif
+            </x-settings>
+        </div>
+    @endif
     <div class="rows" id="rows">
         @foreach ($groups as $group => $lines)
             @if ($group !== '')<h2>{{ $group }}</h2>@endif

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Signals;
+
+use DuskRail\Study\Comparison;
+use DuskRail\Study\View;
+
+/** Zero and what is below have no place on a logarithmic axis. */
+final class BelowLogarithm implements Signal
+{
+    public function notice(Comparison $comparison): ?Notice
+    {
+        if (! $comparison->study->axis->log || ! in_array($comparison->study->view, [View::Lines, View::Overlay], true)) {
+            return null;
+        }
+        $names = [];
+        $count = 0;
+        foreach ($comparison->present() as $line) {
+            for ($i = $comparison->from; $i <= $comparison->to; $i++) {
+                if ($line->values[$i] <= 0.0) {
+                    $names[$line->name] = $line->name;
+                    $count++;
+                }
+            }
+        }
+        if ($count === 0) {
+            return Notice::saying('log-axis', 'Equal steps of the axis are equal ratios.')->mendedBy('Equal amounts', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
+        }
+
+        return Notice::saying("log-below-{$count}", "{$count} ".($count === 1 ? 'value is' : 'values are').' zero or below and cannot be drawn on a logarithmic axis.', implode(', ', $names))
+            ->mendedBy('Equal amounts', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
+    }
+}
