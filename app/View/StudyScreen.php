@@ -14,6 +14,7 @@ use DuskRail\Chart\Scene;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Chart\TrackComposer;
 use DuskRail\Study\Comparison;
+use DuskRail\Study\Grid;
 use DuskRail\Study\Lineup;
 use DuskRail\Study\Scattered;
 use DuskRail\Study\SparkTable;
@@ -35,6 +36,8 @@ final readonly class StudyScreen
     public ?SparkTable $sparks;
 
     public ?Scattered $scatter;
+
+    public ?Grid $grid;
 
     /** Whose rail is shown: the study's own, or that of a scatter's horizontal axis. */
     public Comparison $railed;
@@ -60,7 +63,7 @@ final readonly class StudyScreen
         $document = $comparison->study;
         $this->width = $size->width;
         $lineup = Lineup::of($comparison);
-        $chart = $sparks = $scatter = null;
+        $chart = $sparks = $scatter = $grid = null;
         $rows = [];
         $refusal = match (true) {
             $comparison->lines === [] => 'This measure has no figures yet. Add a file that holds them on the data page.',
@@ -71,6 +74,7 @@ final readonly class StudyScreen
             $lineup = Lineup::shown($comparison);
             $scatter = $document->view === View::Scatter ? Scattered::of($comparison) : null;
             if ($refusal === '' && $comparison->axis->count > 0) {
+                $grid = $document->view === View::Figures ? Grid::of($comparison) : null;
                 $sparks = $document->view === View::Sparks ? SparkTable::of($document, $comparison) : null;
                 $rows = $document->isSplit() ? (new PanelsComposer($measure))->rows($comparison, $size->width) : [];
                 $chart = $rows === [] && ! in_array($document->view, [View::Sparks, View::Figures], true)
@@ -83,6 +87,7 @@ final readonly class StudyScreen
         $this->lineup = $lineup;
         $this->sparks = $sparks;
         $this->scatter = $scatter;
+        $this->grid = $grid;
         $this->rows = $rows;
         $this->chart = $chart;
         $this->refusal = $refusal;

@@ -10,6 +10,7 @@ use DuskRail\Rail\Pool;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
 use DuskRail\Study\Parts\AxisPart;
+use DuskRail\Study\Parts\FiguresPart;
 use DuskRail\Study\Parts\LinesPart;
 use DuskRail\Study\Parts\LookPart;
 use DuskRail\Study\Parts\OverlayPart;
@@ -33,7 +34,7 @@ final readonly class Study
     public const PARTS = [
         'lines' => LinesPart::class, 'peers' => PeersPart::class, 'axis' => AxisPart::class, 'look' => LookPart::class,
         'overlay' => OverlayPart::class, 'panels' => PanelsPart::class, 'stack' => StackPart::class,
-        'sparks' => SparksPart::class, 'scatter' => ScatterPart::class, 'rule' => RulePart::class,
+        'sparks' => SparksPart::class, 'scatter' => ScatterPart::class, 'rule' => RulePart::class, 'figures' => FiguresPart::class,
     ];
 
     /**
@@ -64,6 +65,7 @@ final readonly class Study
         public SparksPart $sparks = new SparksPart(),
         public ScatterPart $scatter = new ScatterPart(),
         public RulePart $rule = new RulePart(),
+        public FiguresPart $figures = new FiguresPart(),
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -92,7 +94,7 @@ final readonly class Study
     /** @param array<string, mixed> $parts */
     private function made(array $parts): self
     {
-        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart, rule: RulePart} $all */
+        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart, rule: RulePart, figures: FiguresPart} $all */
         $all = [...get_object_vars($this), ...$parts];
 
         return new self(...$all);

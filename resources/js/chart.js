@@ -1,5 +1,6 @@
 // The chart under the pointer and the arrow keys: the nearest point, what it says, and a click that keeps its line.
 import { always, change } from './server.js';
+import { onAxis } from './axis.js';
 import { light } from './light.js';
 
 const NEAR = 42;
@@ -31,7 +32,7 @@ document.addEventListener('chart:drawn', forget);
 function points() {
     lines ??= [...chart().querySelectorAll('.series:not(.beside .series)')].map((series) => {
         // Without the pale ground that a line in focus is drawn on; an unfinished end is a stroke of its own.
-        const paths = [...series.querySelectorAll('path[stroke]')].filter((path) => path.getAttribute('stroke') !== 'var(--sheet)');
+        const paths = [...series.querySelectorAll('path[stroke]:not(.lit-part path)')].filter((path) => path.getAttribute('stroke') !== 'var(--sheet)');
         // The first point of that is the last of the finished part.
         const [finished, open] = paths.reverse().map(coordinates);
         const xy = atPeriods(open ? [...finished, ...open.slice(2)] : finished);
@@ -174,7 +175,7 @@ document.addEventListener('pointerout', (event) => {
     if (event.target.closest?.('#chart') && !event.relatedTarget?.closest?.('#chart') && chart() && document.activeElement !== chart()) show(null);
 });
 document.addEventListener('click', (event) => {
-    if (!event.target.closest?.('#chart .chart')) return;
+    if (!event.target.closest?.('#chart .chart') || onAxis(event)) return;
     const label = event.target.closest('.end-label');
     const point = nearest(...inside(event));
     const hit = point && Math.sqrt(point.far) <= ON_LINE;
@@ -227,6 +228,11 @@ document.addEventListener('keydown', (event) => {
     if (event.key === ' ' && current) {
         event.preventDefault();
         return toggle(current.line.key);
+    }
+    if (event.key === 'f' && current) return toggle(current.line.key);
+    if (event.key === 'b' && current && ['lines', 'stack'].includes(chart().dataset.view)) {
+        const { frequency, first } = document.querySelector('#track svg').dataset;
+        return change({ change: 'base-here', period: `${frequency}#${Number(first) + current.position}` });
     }
     if (event.key === 'Escape') return show(null);
     if (!['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Home', 'End'].includes(event.key)) return;

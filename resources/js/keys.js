@@ -19,5 +19,9 @@ document.addEventListener('keydown', (event) => {
         event.preventDefault();
         if (getComputedStyle(document.querySelector('[data-drawer]')).display !== 'none') document.body.classList.add('drawer-open');
         document.getElementById('find').focus();
+    } else if (key === 'v' && !event.ctrlKey && !event.metaKey && !event.altKey) {
+        const views = [...document.querySelectorAll('.views button[data-view]')];
+        const at = views.findIndex((button) => button.classList.contains('on'));
+        views[(at + (event.shiftKey ? views.length - 1 : 1)) % views.length].click();
     } else if (event.key === '?') document.getElementById('keys').showModal();
 });

@@ -86,9 +86,23 @@ document.addEventListener('pointermove', (event) => {
     });
     waiting = event;
 });
+/** Puts a panel at another place, by hand. */
+function place(key, to) {
+    const keys = panels().map((panel) => panel.dataset.key);
+    const others = keys.filter((other) => other !== key);
+    others.splice(Math.max(0, Math.min(others.length, to)), 0, key);
+    change({ change: 'set', part: 'panels', 'settings[order]': 'hand', 'settings[hand]': others.join(',') });
+}
+
+let grabbed = null;
+document.addEventListener('pointerdown', (event) => {
+    grabbed = board() ? under(event)?.panel.dataset.key ?? null : null;
+});
 document.addEventListener('click', (event) => {
     const found = board() && under(event);
     if (!found) return;
+    // Dropped on another panel, it takes that one's place.
+    if (grabbed !== null && grabbed !== found.panel.dataset.key) return place(grabbed, panels().findIndex((panel) => panel === found.panel));
     const { key, hue } = found.panel.dataset;
     if (!/^[myp]:/.test(key) && !key.startsWith('g:')) change({ change: 'state', entity: key, state: Number(hue) > 0 && document.querySelector(`#rows [data-line="${CSS.escape(key)}"].f`) ? 'peer' : 'focus' });
 });
@@ -102,6 +116,10 @@ document.addEventListener('keydown', (event) => {
     const now = at?.position ?? positions.at(-1) + 1;
     if (event.key === 'Enter' && at) return openWorking(board().dataset.working, panel.dataset.line, at.position);
     if (event.key === 'Escape') return read(null);
+    if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+        event.preventDefault();
+        return place(panel.dataset.key, here + (event.key === 'ArrowLeft' ? -1 : 1));
+    }
     const to = {
         ArrowLeft: [here, positions.filter((p) => p < now).at(-1) ?? positions[0]],
         ArrowRight: [here, positions.find((p) => p > now) ?? positions.at(-1)],

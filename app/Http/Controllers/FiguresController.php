@@ -10,6 +10,7 @@ use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Rail\Rail;
 use DuskRail\Study\Comparison;
+use DuskRail\Study\View as StudyView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -28,6 +29,6 @@ final class FiguresController
         }
         abort_if($stop !== 'origin' && $document->rail->stop($stop) === null, 404, 'The rail has no such stop.');
 
-        return view('study.figures', ['screen' => StudyScreen::showing(Comparison::of($document->with(['rail' => Rail::of(...$until)]), $study->data()), $study, SheetSize::of($request), $measure)]);
+        return view('study.figures', ['screen' => StudyScreen::showing(Comparison::of($document->with(['rail' => Rail::of(...$until), 'view' => StudyView::Figures]), $study->data()), $study, SheetSize::of($request), $measure)]);
     }
 }

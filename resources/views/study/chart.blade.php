@@ -26,6 +26,7 @@
         'data-to' => (string) $lineup->to,
         'data-top' => (string) $screen->chart->plot->top,
         'data-bottom' => (string) $screen->chart->plot->bottom,
+        'data-log' => ($screen->chart->scale->log ?? false) ? '1' : '0',
         'data-low' => (string) ($screen->chart->scale->low ?? 0),
         'data-high' => (string) ($screen->chart->scale->high ?? 0),
         'data-working' => route('working.show', [$screen->study, 'LINE', 0]),

@@ -1,31 +1,31 @@
 @php
     $comparison = $screen->comparison;
-    $lines = $comparison->sorted();
-    $lines = array_values(array_filter($lines, fn ($line) => $line->state !== \DuskRail\Study\LineState::Off));
-    usort($lines, fn ($a, $b) => ($a->hue ?: 99) <=> ($b->hue ?: 99));
+    $part = $comparison->study->figures;
+    $grid = $screen->grid;
 @endphp
 <div class="figures" id="figures" tabindex="0" role="region" aria-label="Figures, {{ $screen->wording->subtitle }}">
+@if ($grid === null)
+    <p class="empty">{{ $screen->refusal }}</p>
+@else
     <table class="table is-narrow">
         <caption>{{ $comparison->unit() === '' ? 'Figures' : $comparison->unit() }}</caption>
         <thead>
             <tr>
-                <th scope="col">Period</th>
-                @foreach ($lines as $line)
-                    <th scope="col" @class(['hue-'.$line->hue => $line->hue > 0])>{{ $line->name }}</th>
+                <th scope="col">{{ $grid->corner }}</th>
+                @foreach ($grid->columns as $column)
+                    <th scope="col" @class(['hue-'.$column->hue => $column->hue > 0, 'quiet' => $column->quiet]) aria-sort="{{ $part->sort === $column->key ? ($part->downward ? 'descending' : 'ascending') : 'none' }}"><button type="button" class="sorter" data-sort="{{ $column->key }}" data-downward="{{ $part->sort === $column->key && $part->downward ? '0' : '1' }}">{{ $column->name }}{{ $part->sort === $column->key ? ($part->downward ? ' ↓' : ' ↑') : '' }}</button></th>
                 @endforeach
-                @if ($comparison->peerLine !== [])<th scope="col" class="quiet">{{ $comparison->study->peers->lineName() }}</th>@endif
             </tr>
         </thead>
         <tbody>
-            @for ($i = $comparison->to; $i >= $comparison->from; $i--)
+            @foreach ($grid->rows as $i => $row)
                 <tr>
-                    <th scope="row">{{ $comparison->axis->period($i)->short() }}</th>
-                    @foreach ($lines as $line)
-                        <td>{{ \DuskRail\Data\Numerals::text($line->values[$i], $comparison->decimals + 1) }}</td>
-                    @endforeach
-                    @if ($comparison->peerLine !== [])<td class="quiet">{{ \DuskRail\Data\Numerals::text($comparison->peerLine[$i], $comparison->decimals + 1) }}</td>@endif
+                    <th scope="row" @class(['hue-'.$row->hue => $row->hue > 0])>{{ $row->name }}</th>
+                    @foreach ($grid->cells[$i] as $at => $value)<td @class(['quiet' => $grid->columns[$at]->quiet || $row->quiet, 'shade-'.$grid->shade($value) => $part->shaded])>{{ \DuskRail\Data\Numerals::text($value, $comparison->decimals + 1) }}</td>@endforeach
+
                 </tr>
-            @endfor
+            @endforeach
         </tbody>
     </table>
+@endif
 </div>

@@ -41,7 +41,7 @@
     </ol>
     <div class="views" role="group" aria-label="Views">
         @foreach (\DuskRail\Study\View::cases() as $view)
-            <x-change :study="$screen->study" change="view" :with="['view' => $view->value]" :class="$view === $document->view ? 'on' : ''" :aria-pressed="$view === $document->view ? 'true' : 'false'">{{ $view->label() }}</x-change>
+            <x-change :study="$screen->study" change="view" data-view="{{ $view->value }}" :with="['view' => $view->value]" :class="$view === $document->view ? 'on' : ''" :aria-pressed="$view === $document->view ? 'true' : 'false'">{{ $view->label() }}</x-change>
             @if ($view === \DuskRail\Study\View::Overlay)
                 <x-change :study="$screen->study" change="panels" :class="$document->isSplit() ? 'on' : ''" :aria-pressed="$document->isSplit() ? 'true' : 'false'" title="Split the picture into small ones">Panels</x-change>
             @endif

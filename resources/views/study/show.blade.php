@@ -10,6 +10,9 @@
             <dt>o</dt><dd>in the roster: take off, or bring back</dd>
             <dt>Enter, Space</dt><dd>on a point of the chart: its working; focus, or let go</dd>
             <dt>← →</dt><dd>on the chart: along the line; on the track: move an end or the base</dd>
+            <dt>f, b</dt><dd>on a point of the chart: focus, or let go; base here</dd>
+            <dt>v, Shift V</dt><dd>next view, the one before</dd>
+            <dt>arrows; Alt ← →</dt><dd>on panels: through time and panels; move a panel</dd>
             <dt>Ctrl Z, Ctrl Shift Z</dt><dd>undo, redo</dd>
             <dt>Escape</dt><dd>close, or let the text be as it was</dd>
         </dl>
