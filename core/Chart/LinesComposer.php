@@ -169,7 +169,7 @@ final readonly class LinesComposer
         $all = count($lineup->present()) <= self::NAME_ALL;
         $ends = [];
         foreach ($lineup->present() as $line) {
-            if ($line->last !== null && ($line->state === LineState::Focus || $all)) {
+            if ($line->last !== null && ($line->state === LineState::Focus || ($all && $lineup->drawsQuiet))) {
                 $focus = $line->state === LineState::Focus;
                 $weight = $focus && ! $line->dashed ? $type : Type::text($type->size, 400);
                 $ends[] = $this->end($line->key, $line->name, $line->latest(), $line->last, $focus ? Ink::focus($line->hue) : Ink::Quiet, $weight, $lineup, $room);

@@ -60,7 +60,7 @@ final readonly class LinesPainter
         $quiet = $this->lineup->inState(LineState::Peer);
         $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
         $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
-        foreach ($quiet as $line) {
+        foreach ($this->lineup->drawsQuiet ? $quiet : [] as $line) {
             $groups[] = new Group('series', $this->strokes($line, Ink::Peer, $width, $grain), self::facts($line));
         }
         if ($this->lineup->summary !== [] && count($quiet) > 1) {

@@ -47,12 +47,26 @@ final readonly class Ticks
     public static function between(float $low, float $high, int $most): self
     {
         $step = self::step(($high - $low) / max(1, $most));
+        $values = self::multiples($low, $high, $step);
+        // One value alone is no scale; then rather one or two more than there is ample room for.
+        $finer = self::step($step / 2.5);
+        if (count($values) < 3 && count(self::multiples($low, $high, $finer)) <= $most + 2) {
+            $step = $finer;
+            $values = self::multiples($low, $high, $step);
+        }
+
+        return new self($values, max(0, -(int) floor(log10($step) + 1e-9)));
+    }
+
+    /** @return list<float> */
+    private static function multiples(float $low, float $high, float $step): array
+    {
         $values = [];
         for ($n = (int) ceil($low / $step - 1e-9), $last = (int) floor($high / $step + 1e-9); $n <= $last; $n++) {
             $values[] = $n * $step;
         }
 
-        return new self($values, max(0, -(int) floor(log10($step) + 1e-9)));
+        return $values;
     }
 
     /** The smallest round step that is not below a width. */

@@ -10,7 +10,8 @@ use DuskRail\Study\Comparison;
 final class Signals
 {
     private const ALL = [
-        OddBase::class, BaseDecides::class, UnfinishedEnd::class, UnsettledEnd::class, StepInFocus::class, EndedLines::class, Gaps::class, LeftOutMeasures::class, AxisLimits::class, OwnScales::class, BelowLogarithm::class, DrawnCurve::class, ManyColours::class, CutAxis::class,
+        AxisLimits::class, OwnScales::class, BelowLogarithm::class, LeftOutMeasures::class, OddBase::class, BaseDecides::class, UnfinishedEnd::class, UnsettledEnd::class,
+        StepInFocus::class, EndedLines::class, Gaps::class, DrawnCurve::class, ManyColours::class, CutAxis::class,
     ];
 
     /** @return list<Notice> those that are not dismissed */

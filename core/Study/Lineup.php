@@ -24,6 +24,7 @@ final readonly class Lineup
      * @param list<float> $summary what stands for all the quiet lines, along the axis; empty when it is not drawn
      * @param string $summaryName what it is called at its end
      * @param list<list<float>> $summarised the lines that a band is drawn of, if one is
+     * @param bool $drawsQuiet whether the quiet lines are drawn one by one, or only what sums them up
      * @param int|null $open first position whose values are of unfinished periods
      */
     public function __construct(
@@ -39,6 +40,7 @@ final readonly class Lineup
         public PeersPart $peers,
         public int $decimals,
         public ?int $open = null,
+        public bool $drawsQuiet = true,
     ) {}
 
     public static function of(Comparison $comparison): self

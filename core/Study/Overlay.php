@@ -50,6 +50,8 @@ final class Overlay
             $band ? array_values($earlier) : [],
             new PeersPart($band ? PeerLine::Median : PeerLine::None, $band ? Band::Range : Band::None),
             $comparison->decimals,
+            null,
+            ! $band,
         );
     }
 

@@ -170,7 +170,7 @@ final class TasksTest extends TestCase
         $browser->see('#readout', 'Veldmere Water, October 2025');
         $shown = $browser->text('#readout span');
         $browser->press(WebDriverKeys::ENTER);
-        $browser->see('#working', 'Veldmere Water, October 2025')->see('#working', 'monthly.csv, row 588, column 5');
+        $browser->see('#working', 'Veldmere Water, October 2025')->see('#working', 'monthly.csv, row 588, column 5')->see('#working', 'People served, 2024: annual.csv, row ');
         $lines = explode("\n", $browser->property('#working .as-text', 'value'));
         $step = static fn(string $start): string => array_values(array_filter($lines, static fn(string $l): bool => str_starts_with($l, $start)))[0] ?? '';
         $numbers = static function (string $text): array {
@@ -186,7 +186,7 @@ final class TasksTest extends TestCase
         [$divided, $people, , $times, $each] = $numbers($step('÷ people served: '));
         self::assertEqualsWithDelta($daily, $divided, 1e-9);
         self::assertEqualsWithDelta($divided / $people * $times, $each, 1e-3);
-        $gathered = array_map(static fn(string $l): float => $numbers(explode(': ', $l)[1])[0], array_slice(array_values(array_filter($lines, static fn(string $l): bool => str_starts_with($l, '    '))), 0, 12));
+        $gathered = array_map(static fn(string $l): float => $numbers(explode(': ', $l)[1])[0], array_slice(array_values(preg_grep('/^    [A-Z][a-z]+ \d{4}: /', $lines) ?: []), 0, 12));
         $mean = array_sum($gathered) / 12;
         self::assertEqualsWithDelta($each, $gathered[11], 1e-9);
         $index = $numbers($step('2017 = 100: '));
@@ -220,16 +220,18 @@ final class TasksTest extends TestCase
         $browser->click('#more-signals > summary')->click('#row-dunmarsh .pick')->see('.chart', 'Dunmarsh');
         self::assertTrue($browser->run('return document.getElementById("more-signals").open'));
 
-        $browser->click('.under-headline > button')->see('#standing', 'Veldmere Water')->see('#standing', '1 of 22')->see('#standing', 'falling');
-        $browser->choose('#band', 'the middle half');
+        $browser->click('[popovertarget=standing]')->see('#standing', 'Veldmere Water')->see('#standing', '1 of 22')->see('#standing', 'falling');
+        $browser->choose('#peers-band', 'the middle half');
         $browser->until('the band', static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.chart .band path')) !== []);
+        // What is chosen stays chosen, and the table under it knows the target.
+        $browser->choose('#peers-line', 'all of them together')->see('.chart', 'Peers together')->write('#peers-target', '70')->see('#standing', 'to target')->see('.chart', 'target 70');
     }
 
     public function testAStopThatIsPointedAtShowsItsFigures(): void
     {
         $browser = $this->browser;
         $this->open('/studies/3');
-        $browser->click('.views button:nth-child(2)')->see('.figures caption', '2019 = 100')->see('.figures tbody tr', 'Oct 2025 66.4');
+        $browser->click('[data-view=figures]')->see('.figures caption', '2019 = 100')->see('.figures tbody tr', 'Oct 2025 66.4');
         $browser->actions()->moveToElement($browser->find('#stop-origin .name'))->perform();
         $browser->see('.figures caption', 'Ml per month')->see('.figures tbody tr', 'Oct 2025 149.6');
         $browser->actions()->moveToElement($browser->find('#stop-s1 .name'))->perform();
@@ -276,9 +278,9 @@ final class TasksTest extends TestCase
     }
 
     #[TestWith(['/', 1280, 800])]
-    #[TestWith(['/studies/4', 1280, 800])]
-    #[TestWith(['/studies/4', 1024, 768])]
-    #[TestWith(['/studies/4', 390, 844])]
+    #[TestWith(['/studies/6', 1280, 800])]
+    #[TestWith(['/studies/6', 1024, 768])]
+    #[TestWith(['/studies/6', 390, 844])]
     public function testPagesHaveNoAccessibilityViolations(string $path, int $width, int $height): void
     {
         $browser = $this->browser;
@@ -299,8 +301,13 @@ final class TasksTest extends TestCase
         if ($path !== '/' && $width > 500) {
             $browser->click('#stop-s1 .name');
             self::assertSame([], $this->violations());
-            $browser->press(WebDriverKeys::ESCAPE)->click('.views button:nth-child(2)')->see('.figures', 'Peer median');
-            self::assertSame([], $this->violations());
+            $browser->press(WebDriverKeys::ESCAPE);
+            foreach (['overlay', 'stack', 'sparks', 'scatter', 'lines', 'figures'] as $view) {
+                $browser->click("[data-view={$view}]")->until($view, static fn(): bool => $browser->attribute("[data-view={$view}]", 'aria-pressed') === 'true');
+                self::assertSame([], $this->violations(), $view);
+            }
+            $browser->click('.views button:nth-child(3)')->see('.panels', 'Dunmarsh');
+            self::assertSame([], $this->violations(), 'panels');
         }
         if ($path === '/') {
             $this->bring('.bring input[type=file]', $this->figures()[0]);

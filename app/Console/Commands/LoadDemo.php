@@ -13,8 +13,10 @@ use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Reading\Detection;
+use DuskRail\Study\Parts\PanelsPart;
 use DuskRail\Study\RosterSort;
 use DuskRail\Study\Study as StudyOfCore;
+use DuskRail\Study\View;
 use DuskRail\Study\Words;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -42,11 +44,8 @@ final class LoadDemo extends Command
             $this->import('annual.csv')->addedTo($forum);
             $this->import('price-index.csv', ['entityName' => 'All utilities'])->addedTo($forum);
             $this->import('utilities.csv')->addedTo($forum);
-            $this->studies($forum->refresh());
-
             $daily = $this->import('daily-veldmere.csv', ['measureName' => 'Water into supply'])->asNew('Veldmere Water, day by day', 'Veldmere Water, daily water into supply, October 2025. Made-up data.', 'Veldmere Water');
-            $first = StudyOfCore::first('Water into supply, by the day', $daily->measures()->firstOrFail()->key, new StoredData($daily));
-            Study::begin($daily, $first->with(['rail' => Rail::of(self::stop('s1', 'rolling', ['window' => 7]))]));
+            $this->studies($forum->refresh(), $daily);
         });
         $this->line('The demo is loaded.');
 
@@ -62,7 +61,8 @@ final class LoadDemo extends Command
         return new Import($path, $file, $table, Detection::of($table->sample($file, 20_000)[0])->plan->with($changes));
     }
 
-    private function studies(Dataset $forum): void
+    /** The work in order: the tangle, who matters, made comparable, years over each other, split, and the message. */
+    private function studies(Dataset $forum, Dataset $daily): void
     {
         $perConnection = self::stop('s1', 'per-denominator', ['measure' => 'connections', 'times' => 1e6]);
         $mean = self::stop('s2', 'rolling', ['window' => 12]);
@@ -72,13 +72,19 @@ final class LoadDemo extends Command
             new StudyOfCore('The tangle', 'leakage', Rail::of()),
             new StudyOfCore('Veldmere among its peers', 'leakage', Rail::of($perConnection, $mean), $focus, sort: RosterSort::Lowest),
             new StudyOfCore('Leakage since 2019', 'leakage', Rail::of($perConnection, $mean, $index), $focus, sort: RosterSort::Lowest),
+            (new StudyOfCore('Leakage, utility by utility', 'leakage', Rail::of($perConnection, $mean, $index), $focus, sort: RosterSort::Lowest))->withPart('panels', new PanelsPart('entity')),
             new StudyOfCore(
                 'Leakage since the programme', 'leakage', Rail::of($perConnection, $mean, $index),
                 [...$focus, 'harrowfell' => 2], sort: RosterSort::Lowest,
                 words: new Words('Veldmere has cut its leakage by a third since 2019, while Harrowfell, outside the programme, loses more'),
             ),
         ];
-        foreach ($studies as $study) {
+        $overlay = StudyOfCore::first('2025 over earlier years', $daily->measures()->firstOrFail()->key, new StoredData($daily))
+            ->with(['rail' => Rail::of(self::stop('s1', 'rolling', ['window' => 7])), 'view' => View::Overlay]);
+        foreach ($studies as $i => $study) {
+            if ($i === 3) {
+                Study::begin($daily, $overlay);
+            }
             Study::begin($forum, $study);
         }
     }

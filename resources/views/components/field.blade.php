@@ -9,7 +9,7 @@
         @endforeach
     </fieldset>
 @else
-    <label class="lead" for="{{ $id }}">{{ $field->lead }}</label>
+    <span @class(['pair', 'wide' => $field->long])><label class="lead" for="{{ $id }}">{{ $field->lead }}</label>
     @if ($field->kind === 'choice')
         <span class="select is-small"><select id="{{ $id }}" name="settings[{{ $field->name }}]">
             @foreach ($field->options as $value => $label)
@@ -19,5 +19,5 @@
     @else
         <input id="{{ $id }}" class="input is-small {{ $field->kind }}{{ $field->long ? ' long' : '' }}" name="settings[{{ $field->name }}]" value="{{ $field->value }}" autocomplete="off" @if($field->kind === 'number') inputmode="decimal" @endif @if($field->hint !== '') title="{{ $field->hint }}" placeholder="{{ $field->hint }}" @endif>
         @if ($field->long)<p class="hint quiet">{{ $field->hint }}</p>@endif
-    @endif
+    @endif</span>
 @endif

@@ -7,6 +7,11 @@
         $groups[$line->group][] = $line;
     }
     ksort($groups);
+    if ($comparison->study->lines->groups !== [] && isset($groups['Groups'])) {
+        // Whole groups stand after what they are made of.
+        $groups += ['Whole groups' => $groups['Groups']];
+        unset($groups['Groups']);
+    }
     if ($years || $comparison->study->lines->across === 'measures') {
         $groups = [$comparison->subject()->name ?? '' => array_merge(...array_values($groups ?: [[]]))];
     }
