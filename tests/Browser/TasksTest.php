@@ -186,7 +186,7 @@ final class TasksTest extends TestCase
         [$divided, $people, , $times, $each] = $numbers($step('÷ people served: '));
         self::assertEqualsWithDelta($daily, $divided, 1e-9);
         self::assertEqualsWithDelta($divided / $people * $times, $each, 1e-3);
-        $gathered = array_map(static fn(string $l): float => $numbers(explode(': ', $l)[1])[0], array_slice(array_values(preg_grep('/^    [A-Z][a-z]+ \d{4}: /', $lines) ?: []), 0, 12));
+        $gathered = array_map(static fn(string $l): float => $numbers(explode(': ', $l)[1])[0], array_slice(array_values(array_filter($lines, static fn(string $l): bool => preg_match('/^    [A-Z][a-z]+ \d{4}: /', $l) === 1)), 0, 12));
         $mean = array_sum($gathered) / 12;
         self::assertEqualsWithDelta($each, $gathered[11], 1e-9);
         $index = $numbers($step('2017 = 100: '));

@@ -107,7 +107,7 @@ final class ViewsTest extends TestCase
         $browser->see('.rail', 'bursts per 1,000,000 connections')->click('.which button:first-child')->see('#stop-origin', 'Leakage');
         $browser->click('[popovertarget=set-scatter]')->choose('#set-scatter-fits', 'through each group')->see('.chart', 'Upland: y =')->write('#set-scatter-highY', '4500');
         $browser->see('.scatter-notes', 'Left out: ')->see('.scatter-notes', 'with, at');
-        $browser->choose('#set-scatter-at', 'as paths')->until('paths', fn(): bool => $browser->number('document.querySelector(".series[data-line=tarrow] path").getAttribute("d").length') > 100);
+        $browser->choose('#set-scatter-at', 'as paths')->until('paths', static fn(): bool => $browser->number('document.querySelector(".series[data-line=tarrow] path").getAttribute("d").length') > 100);
         $browser->press(WebDriverKeys::ESCAPE)->actions()->moveToElement($browser->find('.series[data-line=veldmere-water] circle:last-of-type'))->perform();
         $browser->see('#readout', 'Veldmere Water');
     }
@@ -135,7 +135,7 @@ final class ViewsTest extends TestCase
         $browser->click('[data-view=figures]')->click('[popovertarget=set-figures]')->choose('#set-figures-down', 'years of one line')->see('.figures', 'Dec');
         $browser->press(WebDriverKeys::ESCAPE)->click('.figures th:nth-child(2) .sorter')->see('.figures th:nth-child(2)', '↓');
         $first = $browser->text('.figures tbody tr td');
-        self::assertSame($first, number_format((float) $browser->run('return Math.max(...[...document.querySelectorAll(".figures tbody tr td:nth-child(2)")].map((c) => parseFloat(c.textContent)).filter((v) => v === v))'), 1));
+        self::assertSame($first, $browser->run('return Math.max(...[...document.querySelectorAll(".figures tbody tr td:nth-child(2)")].map((c) => parseFloat(c.textContent)).filter((v) => v === v)).toFixed(1)'));
         $browser->press('v');
         $browser->until('the next view', static fn(): bool => $browser->attribute('[data-view=lines]', 'aria-pressed') === 'true');
     }

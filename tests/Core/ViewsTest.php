@@ -1,0 +1,415 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use App\Drawing\Svg;
+use Brick\Math\BigRational;
+use DuskRail\Chart\Curve;
+use DuskRail\Chart\Group;
+use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\Mark;
+use DuskRail\Chart\PanelsComposer;
+use DuskRail\Chart\PictureComposer;
+use DuskRail\Chart\Placed;
+use DuskRail\Chart\Scale;
+use DuskRail\Chart\ScatterComposer;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\Stroke;
+use DuskRail\Chart\Ticks;
+use DuskRail\Chart\Words;
+use DuskRail\Data\Better;
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Kind;
+use DuskRail\Data\Measure;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Study\Changes\Changes;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Facets;
+use DuskRail\Study\Grid;
+use DuskRail\Study\GridHead;
+use DuskRail\Study\InvalidStudy;
+use DuskRail\Study\Layer;
+use DuskRail\Study\Line;
+use DuskRail\Study\Lineup;
+use DuskRail\Study\Overlay;
+use DuskRail\Study\Scattered;
+use DuskRail\Study\SparkTable;
+use DuskRail\Study\Stacked;
+use DuskRail\Study\Study;
+use DuskRail\Study\View;
+use DuskRail\Study\Wording;
+use DuskRail\Time\Calendar;
+use DuskRail\Time\Cycle;
+use DuskRail\Time\CycleAxis;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use DuskRail\Time\UnknownPeriod;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** What each view makes of a comparison: which lines, which values, and where they stand. */
+final class ViewsTest extends TestCase
+{
+    /** ISO 8601 and the Gregorian calendar: every day of a century has one place in its year, and that place leads back to it. */
+    #[TestWith([1])]
+    #[TestWith([2])]
+    #[TestWith([4])]
+    #[TestWith([10])]
+    public function testEveryDayHasAPlaceInItsYearWithTheTwentyNinthOfFebruaryAmongThem(int $start): void
+    {
+        $axis = CycleAxis::of(Cycle::Year, Frequency::Day, $start);
+        self::assertSame(366, $axis->count);
+        for ($day = Calendar::dayNumber(1970, 1, 1), $end = Calendar::dayNumber(2070, 12, 31); $day <= $end; $day++) {
+            [$turn, $place] = $axis->place(Period::at(Frequency::Day, $day));
+            self::assertSame($day, $axis->period($turn, $place)?->ordinal);
+        }
+        // The same date is the same place in every year, leap or not.
+        foreach ([2023, 2024, 2025] as $year) {
+            self::assertSame($axis->place(Period::day(2020, 12, 24))[1], $axis->place(Period::day($year, 12, 24))[1]);
+        }
+        $leap = $axis->place(Period::day(2024, 2, 29))[1];
+        self::assertSame('29 Feb', $axis->placeLabel($leap));
+        self::assertNull($axis->period($start > 2 ? 2022 : 2023, $leap));
+    }
+
+    public function testWeek53IsAPlaceOfItsOwnThatMostYearsLack(): void
+    {
+        $axis = CycleAxis::of(Cycle::Year, Frequency::Week);
+        // ISO 8601: 2020 had 53 weeks, 2021 had 52; 1 January 2021 lies in week 53 of 2020.
+        self::assertSame([2020, 52], $axis->place(Period::week(2020, 53)));
+        self::assertSame([2021, 0], $axis->place(Period::week(2021, 1)));
+        self::assertNull($axis->period(2021, 52));
+        self::assertSame([2024, 0], CycleAxis::of(Cycle::Year, Frequency::Month, 4)->place(Period::month(2024, 4)));
+        self::assertSame('2024/25', CycleAxis::of(Cycle::Year, Frequency::Month, 4)->turnLabel(2024));
+        $this->expectExceptionMessage('starts within a quarter');
+        CycleAxis::of(Cycle::Year, Frequency::Quarter, 2);
+    }
+
+    public function testYearsOverEachOtherNewestSolidTheOneBeforeDashedOlderQuiet(): void
+    {
+        $values = array_map(static fn(int $i): float => 100 + $i, range(0, 41));
+        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2021-01', ['home' => $values, 'marl' => $values]]]);
+        $study = Make::study($data)->with(['view' => View::Overlay]);
+        $lineup = Lineup::shown(Comparison::of($study, $data));
+        self::assertSame(['2024', '2023', '2022', '2021'], array_map(static fn(Line $l): string => $l->name, $lineup->lines));
+        self::assertSame([[1, false], [1, true], [0, false], [0, false]], array_map(static fn(Line $l): array => [$l->hue, $l->dashed], $lineup->lines));
+        self::assertSame(141.0, $lineup->lines[0]->latest());
+        self::assertSame('in June 2024: 141, 12 above 2023 and above all 3 earlier ones', Overlay::distance($lineup));
+        // In fiscal years from April the same months belong to other years.
+        $fiscal = Lineup::shown(Comparison::of($study->withPart('overlay', Study::PARTS['overlay']::read(['start' => 4, 'band' => true])), $data));
+        self::assertSame(['2024/25', '2023/24', '2022/23', '2021/22', '2020/21'], array_map(static fn(Line $l): string => $l->name, $fiscal->lines));
+        self::assertSame([139.0, 140.0, 141.0], array_slice($fiscal->lines[0]->values, 0, 3));
+        // April of the three earlier years that have one: 103, 115 and 127.
+        self::assertSame(115.0, $fiscal->summary[0]);
+        self::assertSame('Median 2020/21 – 2023/24', $fiscal->summaryName);
+    }
+
+    public function testALineIsNotBrokenWhereItsYearHasNoSuchDay(): void
+    {
+        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2022-02-20', ['home' => array_fill(0, 800, 5), 'marl' => array_map(static fn(int $i): ?float => $i === 3 ? null : 5.0, range(0, 799))]]]);
+        $study = Make::study($data)->with(['view' => View::Overlay]);
+        $pieces = static function (string $of) use ($study, $data): int {
+            $part = Study::PARTS['lines']::read(['of' => $of]);
+            $scene = (new PictureComposer(new SquareLetters()))->compose(Comparison::of($study->withPart('lines', $part), $data), 900, 400);
+            $stroke = self::parts($scene, 'series', 'y:2022')[0]->marks[0];
+            self::assertInstanceOf(Stroke::class, $stroke);
+
+            return count($stroke->pieces);
+        };
+        // February 2022 runs on to March; a value that is missing is a gap all the same.
+        self::assertSame([1, 2], [$pieces('home'), $pieces('marl')]);
+    }
+
+    /** Against exact fractions: the upper edges are the true sums, rounded once, and the shares end on 100 to the last bit. */
+    public function testStackedSumsAndSharesAreExact(): void
+    {
+        mt_srand(4);
+        $series = [];
+        for ($i = 0; $i < 9; $i++) {
+            $series["s{$i}"] = array_map(static fn(): ?float => mt_rand(0, 11) === 0 ? null : mt_rand() / 7 * 10 ** mt_rand(-9, 3), range(1, 40));
+        }
+        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2021-01', $series]]);
+        foreach (['areas', 'shares'] as $form) {
+            $study = Make::study($data)->withPart('stack', Study::PARTS['stack']::read(['form' => $form, 'top' => 4]));
+            $stacked = Stacked::of(Lineup::of(Comparison::of($study, $data)));
+            // Four by themselves, who is in focus as well if it is not among them, and the rest.
+            self::assertContains(count($stacked->layers), [5, 6]);
+            for ($i = 0; $i < 40; $i++) {
+                $whole = self::exact(array_map(static fn(Layer $l): float => $l->line->values[$i], $stacked->layers));
+                $sum = BigRational::zero();
+                foreach ($stacked->layers as $layer) {
+                    $sum = $sum->plus(self::exact([$layer->line->values[$i]]));
+                    $exact = $form === 'shares' ? $sum->dividedBy($whole)->multipliedBy(100)->toFloat() : $sum->toFloat();
+                    self::assertEqualsWithDelta($exact, $layer->upper[$i], abs($exact) * 2.3e-16 * ($form === 'shares' ? 2 : 1));
+                }
+                self::assertSame($form === 'shares' ? 100.0 : $stacked->totals[$i], $stacked->layers[count($stacked->layers) - 1]->upper[$i]);
+            }
+        }
+    }
+
+    public function testTheLargestMakeWhatIsSaidAndWhatIsNoPartIsRefused(): void
+    {
+        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2023', ['home' => [10, 10], 'a' => [40, 50], 'b' => [30, 20], 'c' => [15, 15], 'd' => [5, 5]]]]);
+        $study = Make::study($data)->with(['view' => View::Stack]);
+        $stacked = Stacked::of(Lineup::of(Comparison::of($study, $data)));
+        self::assertSame(['a', 'b', 'c', 'home', 'd'], array_map(static fn(Layer $l): string => $l->line->key, $stacked->layers));
+        self::assertSame(85.0, $stacked->largest(3, 1));
+        self::assertSame('The largest three make 85 % of the whole in 2024', Wording::of(Comparison::of($study, $data), '')->headline);
+        $below = Make::data(['flow' => ['Ml', Kind::Flow, '2023', ['home' => [10, -2]]]]);
+        foreach ([[$study, $below, 'below zero in 2024'], [Make::study($data, StopCatalogue::make('index', ['base' => '2023'])), $data, 'does not add up to a whole']] as [$one, $of, $reason]) {
+            try {
+                Stacked::of(Lineup::of(Comparison::of($one, $of)));
+                self::fail('It was stacked.');
+            } catch (InvalidStudy $problem) {
+                self::assertStringContainsString($reason, $problem->getMessage());
+            }
+        }
+    }
+
+    /** Fritsch and Carlson (1980): between two points the curve stays within them, whatever the points are. */
+    public function testASmoothCurveNeverLeavesTheRangeOfItsTwoPoints(): void
+    {
+        mt_srand(8);
+        for ($round = 0; $round < 300; $round++) {
+            $points = [];
+            for ($i = 0, $x = 0.0, $count = mt_rand(3, 20); $i < $count; $i++) {
+                array_push($points, $x, mt_rand(0, 3) === 0 ? 50.0 : (float) mt_rand(-1000, 1000));
+                $x += mt_rand(1, 40);
+            }
+            $curve = Curve::through($points);
+            for ($i = 0; $i < $count - 1; $i++) {
+                [$low, $high] = [min($points[2 * $i + 1], $points[2 * $i + 3]), max($points[2 * $i + 1], $points[2 * $i + 3])];
+                $last = null;
+                for ($part = 0; $part <= Curve::PARTS; $part++) {
+                    $y = $curve[2 * ($i * Curve::PARTS + $part) + 1];
+                    self::assertTrue($y >= $low && $y <= $high);
+                    // And it only goes one way.
+                    self::assertTrue($last === null || ($y - $last) * ($points[2 * $i + 3] - $points[2 * $i + 1]) >= -1e-9);
+                    $last = $y;
+                }
+                self::assertSame([$points[2 * $i], $points[2 * $i + 1]], [$curve[2 * $i * Curve::PARTS], $curve[2 * $i * Curve::PARTS + 1]]);
+            }
+        }
+    }
+
+    public function testALogarithmicAxisGivesEqualRatiosEqualRoom(): void
+    {
+        $scale = new Scale(1.0, 1000.0, 300.0, 0.0, true);
+        self::assertEqualsWithDelta([300.0, 200.0, 100.0, 0.0], array_map($scale->at(...), [1.0, 10.0, 100.0, 1000.0]), 1e-9);
+        self::assertNan($scale->at(0.0));
+        self::assertEqualsWithDelta(50.0, $scale->value($scale->at(50.0)), 1e-9);
+        $ticks = Ticks::on($scale, 9);
+        self::assertSame(['1', '2', '5', '10', '20', '50', '100', '200', '500', '1,000'], array_map($ticks->label(...), $ticks->values));
+        $data = Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => [1, 0, 100, 1000]]]]);
+        $study = Make::study($data)->withPart('axis', Study::PARTS['axis']::read(['log' => '1']));
+        $scene = (new LinesComposer(new SquareLetters()))->compose(Lineup::of(Comparison::of($study, $data)), 600, 300);
+        // Zero has no place on it: the line is open there.
+        $stroke = self::parts($scene, 'series', 'home')[0]->marks[1];
+        self::assertInstanceOf(Stroke::class, $stroke);
+        self::assertCount(2, $stroke->pieces);
+    }
+
+    public function testPanelsShareOneScaleUnlessToldOtherwiseAndKeepTheirOrder(): void
+    {
+        $data = Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => [1, 2, 3], 'a' => [90, 80, 100], 'b' => [50, 60, 40], 'c' => [10, 10, 10]]]]);
+        $study = Make::study($data)->withPart('panels', Study::PARTS['panels']::read(['by' => 'entity', 'order' => 'change']));
+        $ends = static function (Study $study) use ($data): array {
+            $rows = (new PanelsComposer(new SquareLetters()))->rows(Comparison::of($study, $data), 800);
+            $ends = [];
+            foreach ($rows as $row) {
+                foreach ($row->marks as $mark) {
+                    $panel = $mark instanceof Placed ? $mark->marks[0] : null;
+                    if ($panel instanceof Group) {
+                        $stroke = self::parts(new Scene(1, 1, $panel->marks), 'series', (string) $panel->facts['key'])[0]->marks[1];
+                        self::assertInstanceOf(Stroke::class, $stroke);
+                        $ends[$panel->facts['key']] = [$stroke->pieces[0][5], (float) $panel->facts['top'], (float) $panel->facts['bottom']];
+                    }
+                }
+            }
+
+            return $ends;
+        };
+        $same = $ends($study);
+        self::assertSame(['a', 'home', 'c', 'b'], array_keys($same));
+        // On a scale from 0 to 103.96: 4 per cent above the highest of all, 100, less the lowest, 1.
+        foreach (['a' => 100, 'b' => 40, 'c' => 10, 'home' => 3] as $key => $value) {
+            [$y, $top, $bottom] = $same[$key];
+            self::assertEqualsWithDelta((new Scale(0.0, 103.96, $bottom, $top))->at($value), $y, 1e-6, $key);
+        }
+        $own = $ends($study->withPart('panels', Study::PARTS['panels']::read(['by' => 'entity', 'scale' => 'own'])));
+        self::assertEqualsWithDelta((new Scale(0.0, 3.08, $own['home'][2], $own['home'][1]))->at(3.0), $own['home'][0], 1e-6);
+        // Of the same span about its own middle, a change of ten is as high in every panel.
+        $span = $ends($study->withPart('panels', Study::PARTS['panels']::read(['by' => 'entity', 'scale' => 'span'])));
+        [$y, $top, $bottom] = $span['b'];
+        self::assertEqualsWithDelta((new Scale(50 - 10.8, 50 + 10.8, $bottom, $top))->at(40), $y, 1e-6);
+        self::assertSame(['home', 'c', 'a', 'b'], array_keys($ends($study->withPart('panels', Study::PARTS['panels']::read(['by' => 'entity', 'order' => 'hand', 'hand' => 'home,c'])))));
+    }
+
+    public function testAMonthAPanelHasTheYearsAlongAndTheirMean(): void
+    {
+        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2021-03', ['home' => range(1, 30)]]]);
+        $facets = Facets::of(Comparison::of(Make::study($data)->withPart('panels', Study::PARTS['panels']::read(['by' => 'month'])), $data));
+        self::assertSame(['Jan', 'Feb', 'Mar'], [$facets[0]->name, $facets[1]->name, $facets[2]->name]);
+        // March 2021, 2022 and 2023 are the 1st, 13th and 25th value; January 2021 is not there.
+        self::assertSame([1.0, 13.0, 25.0], $facets[2]->own?->values);
+        self::assertSame([13.0, 17.0], [$facets[2]->mean, $facets[0]->mean]);
+        self::assertNan($facets[0]->own->values[0] ?? 0.0);
+    }
+
+    public function testPointsAreCutFittedLeftOutAndNamedWithoutCollisions(): void
+    {
+        $scatter = self::scatter(['line' => 'mean', 'fits' => '1', 'highX' => '45']);
+        self::assertSame(['home', 'a', 'b', 'c'], array_map(static fn($p): string => $p->line->key, $scatter->points));
+        self::assertSame(['d'], array_map(static fn($p): string => $p->line->key, $scatter->leftOut));
+        // Without d the mean of 10, 20, 30 and 40; with it, at 90, 38. Upwards 2x + 1 all along but for d, at 1.
+        self::assertSame([[25.0, 51.0], [38.0, 41.0]], [$scatter->cut, $scatter->cutWithAll]);
+        self::assertEqualsWithDelta([2.0, 1.0, 1.0], [$scatter->fits['']->slope, $scatter->fits['']->intercept, $scatter->fits['']->rSquared], 1e-12);
+        self::assertLessThan(0.5, $scatter->fitsWithAll['']->slope);
+        self::assertSame(2, $scatter->goodCorner());
+        $scene = (new ScatterComposer(new SquareLetters()))->compose($scatter, 700, 400);
+        self::assertNotNull($scene->plot);
+        self::assertStringContainsString('y = 1 + 2 x, R² 1.00', Svg::forScreen($scene, []));
+        $path = self::scatter(['at' => 'path'])->points[0]->path;
+        self::assertSame([[9.0, 19.0, 0], [10.0, 21.0, 1]], $path);
+    }
+
+    public function testNamesOfPointsNeverOverlapOverManyRandomLayouts(): void
+    {
+        mt_srand(12);
+        $letters = new SquareLetters();
+        for ($round = 0; $round < 100; $round++) {
+            $up = $along = $entities = [];
+            for ($i = 0, $count = mt_rand(2, 40); $i < $count; $i++) {
+                $up["e{$i}"] = [mt_rand(0, 100)];
+                $along["e{$i}"] = [mt_rand(0, 100)];
+            }
+            $data = Make::data(['up' => ['Ml', Kind::Stock, '2024', $up], 'along' => ['km', Kind::Stock, '2024', $along]]);
+            $scene = (new ScatterComposer($letters))->compose(Scattered::of(Comparison::of(Make::study($data)->with(['view' => View::Scatter]), $data)), 700, 400);
+            $boxes = [];
+            foreach (self::parts($scene, 'end-label') as $label) {
+                $words = $label->marks[0];
+                self::assertInstanceOf(Words::class, $words);
+                $boxes[] = [$words->x, $words->y - $words->type->size, $words->x + $letters->width($words->text(), $words->type), $words->y];
+            }
+            foreach ($boxes as $i => [$l, $t, $r, $b]) {
+                foreach (array_slice($boxes, $i + 1) as [$l2, $t2, $r2, $b2]) {
+                    self::assertTrue($r <= $l2 || $r2 <= $l || $b <= $t2 || $b2 <= $t);
+                }
+            }
+            self::assertNotSame([], $boxes);
+        }
+    }
+
+    public function testARowOfSparksSaysChangeGrowthPlaceAndCourseAndAGroupIsARatioOfSums(): void
+    {
+        $plain = Make::data([
+            'leakage' => ['Ml', Kind::Stock, '2019', ['home' => [80, 60, 50, 40, 20], 'a' => [10, 11, 12, 14, 15], 'b' => [9, 9, 9, 9, 9]]],
+            'people' => ['people', Kind::Stock, '2019', ['home' => [2, 2, 2, 2, 2], 'a' => [1, 1, 1, 1, 1], 'b' => [3, 3, 3, 3, 3]]],
+        ]);
+        $data = new DataInMemory(
+            [Measure::of('leakage', 'Leakage', 'Ml', Kind::Stock, Frequency::Year, Better::Lower), $plain->measures()['people']],
+            [new Entity('home', 'Home', 'Coast'), new Entity('a', 'A', 'Coast'), new Entity('b', 'B', 'Hill')],
+            ['leakage' => $plain->table('leakage'), 'people' => $plain->table('people')],
+        );
+        $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'people']))->withPart('sparks', Study::PARTS['sparks']::read(['sort' => 'latest', 'downward' => '1']));
+        $table = SparkTable::of($study, Comparison::of($study, $data));
+        self::assertSame(['Coast', 'Hill'], array_keys($table->groups));
+        self::assertSame(['A', 'Home'], array_map(static fn($row): string => $row->line->name, $table->groups['Coast']));
+        [$a, $home] = $table->groups['Coast'];
+        self::assertSame([-30.0, 2, 'falling'], [$home->change, $home->rank, $home->trend->verdict]);
+        // Halved twice over in four years: the fourth root of 10 ÷ 40.
+        self::assertEqualsWithDelta((0.25 ** 0.25 - 1) * 100, $home->trend->growth, 1e-9);
+        self::assertSame([3, 'rising', 1], [$a->rank, $a->trend->verdict, $table->groups['Hill'][0]->rank]);
+        // 20 + 15 Ml over 2 + 1 people, not the mean of 10 and 15.
+        self::assertSame(35 / 3, $table->totals['Coast']->line->latest());
+    }
+
+    public function testARuleFindsWhoIsInFocusAnewWithNewFiguresUntilItIsFrozen(): void
+    {
+        $series = ['home' => [5, 5, 5], 'a' => [1, 2, 9], 'b' => [9, 9, 3], 'c' => [4, 6, 8]];
+        $older = Make::data(['flow' => ['Ml', Kind::Stock, '2020', array_map(static fn(array $v): array => array_slice($v, 0, 2), $series)]]);
+        $newer = Make::data(['flow' => ['Ml', Kind::Stock, '2020', $series]]);
+        $study = Changes::apply(Changes::read('set', ['part' => 'rule', 'settings' => ['by' => 'top', 'count' => '2']]), Make::study($older), $older);
+        self::assertSame(['b', 'c'], array_keys($study->focus));
+        self::assertSame(['a', 'c'], array_keys(Comparison::of($study, $newer)->study->focus));
+        $rising = $study->withPart('rule', Study::PARTS['rule']::read(['by' => 'top', 'of' => 'change', 'count' => 1]));
+        self::assertSame(['a'], array_keys(Comparison::of($rising, $newer)->study->focus));
+        $past = $study->withPart('rule', Study::PARTS['rule']::read(['by' => 'past', 'value' => '8']));
+        self::assertSame(['a', 'c'], array_keys(Comparison::of($past, $newer)->study->focus));
+        $frozen = Changes::apply(Changes::read('set', ['part' => 'rule', 'settings' => ['by' => 'hand']]), $study, $older);
+        self::assertSame(['b', 'c'], array_keys(Comparison::of($frozen, $newer)->study->focus));
+        // Whoever chooses by hand goes on from what the rule had found.
+        $chosen = Changes::apply(Changes::read('state', ['entity' => 'home', 'state' => 'focus']), $study, $older);
+        self::assertSame(['hand', ['b', 'c', 'home']], [$chosen->rule->by, array_keys($chosen->focus)]);
+    }
+
+    public function testLinesRunAcrossTheMeasuresWhoseUnitsAgree(): void
+    {
+        $data = Make::data([
+            'leakage' => ['Ml', Kind::Flow, '2024-01', ['home' => [10, 20, 30]]],
+            'energy' => ['MWh', Kind::Flow, '2024-02', ['home' => [50, 25]]],
+            'people' => ['people', Kind::Stock, '2024', ['home' => [7]]],
+        ]);
+        $across = ['part' => 'lines', 'settings' => ['across' => 'measures']];
+        $indexed = Changes::carriedOut(Changes::read('set', $across), Make::study($data, StopCatalogue::make('index', ['base' => '2024-02'])), $data);
+        self::assertSame(['Leakage', 'Energy'], array_map(static fn(Line $l): string => $l->name, $indexed->lines));
+        self::assertSame([100.0, 50.0], array_slice($indexed->line('m:energy')->values ?? [], 1));
+        self::assertSame(['m:leakage' => 1], array_filter($indexed->study->focus, static fn(string $line): bool => $line !== 'home', ARRAY_FILTER_USE_KEY));
+        $plain = Changes::carriedOut(Changes::read('set', $across), Make::study($data), $data);
+        self::assertSame(['Energy' => 'it is in MWh per month', 'People' => 'it is yearly'], $plain->leftOut);
+    }
+
+    public function testFiguresStandByPeriodsByLinesOrByYears(): void
+    {
+        $data = Make::data(['flow' => ['Ml', Kind::Stock, '2023-Q3', ['home' => [1, 2, 3, null], 'a' => [8, 7, 6, 5]]]]);
+        $grid = static fn(array $part): Grid => Grid::of(Comparison::of(Make::study($data)->with(['view' => View::Figures])->withPart('figures', Study::PARTS['figures']::read($part)), $data));
+        $names = static fn(array $heads): array => array_map(static fn(mixed $head): string => $head instanceof GridHead ? $head->name : '', $heads);
+        $periods = $grid([]);
+        self::assertSame([['Home', 'A', 'Peer median'], ['Q2 2024', 'Q1 2024', 'Q4 2023', 'Q3 2023']], [$names($periods->columns), $names($periods->rows)]);
+        $sorted = $grid(['sort' => 'home', 'downward' => '0']);
+        self::assertSame(['Q3 2023', 'Q4 2023', 'Q1 2024', 'Q2 2024'], $names($sorted->rows));
+        $lines = $grid(['down' => 'lines', 'sort' => '2024-Q1']);
+        self::assertSame([['A', 'Peer median', 'Home'], [8.0, 7.0, 6.0, 5.0]], [$names($lines->rows), $lines->cells[0]]);
+        self::assertSame([1, 5, 0], [$lines->shade(1.0), $lines->shade(8.0), $lines->shade(NAN)]);
+        $years = $grid(['down' => 'years']);
+        self::assertSame([['Q1', 'Q2', 'Q3', 'Q4'], ['2024', '2023'], 3.0], [$names($years->columns), $names($years->rows), $years->cells[0][0]]);
+        $this->expectException(UnknownPeriod::class);
+        $yearly = Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => [1, 2]]]]);
+        Grid::of(Comparison::of(Make::study($yearly)->withPart('figures', Study::PARTS['figures']::read(['down' => 'years'])), $yearly));
+    }
+
+    /** @param array<string, string> $part */
+    private static function scatter(array $part): Scattered
+    {
+        $along = ['home' => [9, 10], 'a' => [19, 20], 'b' => [29, 30], 'c' => [39, 40], 'd' => [89, 90]];
+        $up = array_map(static fn(array $v): array => [2 * $v[0] + 1, 2 * $v[1] + 1], $along);
+        $up['d'] = [1, 1];
+        $plain = Make::data(['up' => ['Ml', Kind::Stock, '2023', $up], 'along' => ['km', Kind::Stock, '2023', $along]]);
+        $measures = [Measure::of('up', 'Up', 'Ml', Kind::Stock, Frequency::Year, Better::Lower), Measure::of('along', 'Along', 'km', Kind::Stock, Frequency::Year, Better::Lower)];
+        $data = new DataInMemory($measures, array_values($plain->entities()), ['up' => $plain->table('up'), 'along' => $plain->table('along')]);
+
+        return Scattered::of(Comparison::of(Make::study($data)->with(['view' => View::Scatter])->withPart('scatter', Study::PARTS['scatter']::read($part)), $data));
+    }
+
+    /** @param list<float> $values */
+    private static function exact(array $values): BigRational
+    {
+        $sum = BigRational::zero();
+        foreach (array_filter($values, static fn(float $v): bool => ! is_nan($v)) as $value) {
+            // Every double is a whole number over a power of two.
+            $exponent = $value === 0.0 ? 0 : (int) floor(log($value, 2)) - 52;
+            $sum = $sum->plus(BigRational::of((int) ($value / 2 ** $exponent))->multipliedBy($exponent >= 0 ? BigRational::of(2)->power($exponent) : BigRational::one()->dividedBy(BigRational::of(2)->power(-$exponent))));
+        }
+
+        return $sum;
+    }
+
+    /** @return list<Group> */
+    private static function parts(Scene $scene, string $role, ?string $line = null): array
+    {
+        return array_values(array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === $role && ($line === null || ($m->facts['line'] ?? '') === $line)));
+    }
+}
