@@ -20,6 +20,7 @@ use DuskRail\Chart\Scene;
 use DuskRail\Chart\SheetComposer;
 use DuskRail\Chart\Spark;
 use DuskRail\Chart\Stroke;
+use DuskRail\Chart\Thinning;
 use DuskRail\Chart\Type;
 use DuskRail\Chart\Words;
 use DuskRail\Data\Kind;
@@ -32,6 +33,7 @@ use DuskRail\Study\Parts\PeersPart;
 use DuskRail\Study\Wording;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
 
 /** From geometry to markup: nothing moves on the way, and nothing that comes from data is taken for markup. */
 final class DrawingTest extends TestCase
@@ -115,6 +117,42 @@ final class DrawingTest extends TestCase
             self::assertLessThanOrEqual(640.0, $measure->width(rtrim($line->text()), $line->type));
             self::assertTrue($i === 0 || $line->y - $lines[$i - 1]->y >= 30.0);
         }
+    }
+
+    /** Drawn by librsvg: every point of a line set in its column of pixels, and those alone that thinning keeps. */
+    public function testThinningChangesNoPixelOfAPicture(): void
+    {
+        mt_srand(3);
+        foreach ([1_500, 6_000, 30_000] as $count) {
+            $points = $snapped = [];
+            $y = 100.0;
+            for ($i = 0; $i < $count; $i++) {
+                $y = max(5.0, min(195.0, $y + mt_rand(-60, 60) / 10));
+                $x = $i * 300 / $count;
+                array_push($points, $x, $y);
+                array_push($snapped, floor($x) + 0.5, $y);
+            }
+            $thin = Thinning::perPixelColumn($points);
+            self::assertLessThan(0.8 * count($points), count($thin));
+            self::assertSame(self::drawn($snapped), self::drawn($thin), "{$count} points");
+        }
+    }
+
+    /** @param list<float> $points */
+    private static function drawn(array $points): string
+    {
+        $process = new Process(['rsvg-convert', '--format=png'], null, null, Svg::standalone(new Scene(300, 200, [new Stroke([$points], Ink::Text, 1.3)]), Palette::day(), ''));
+        $process->mustRun();
+        $picture = imagecreatefromstring($process->getOutput());
+        self::assertNotFalse($picture);
+        $pixels = '';
+        for ($y = 0; $y < 200; $y++) {
+            for ($x = 0; $x < 300; $x++) {
+                $pixels .= pack('N', imagecolorat($picture, $x, $y));
+            }
+        }
+
+        return md5($pixels);
     }
 
     public function testABandIsShadedBetweenThePeersQuartilesAndARankHasItsFirstPlaceOnTop(): void
