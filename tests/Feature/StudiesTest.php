@@ -80,7 +80,7 @@ final class StudiesTest extends ApplicationTestCase
     {
         $study = $this->imported();
         $this->change($study, 'view', ['view' => 'figures'])
-            ->assertSeeInOrder(['Veldmere</th>', 'Marl</th>', 'Tarrow</th>', 'Peer median</th>', 'Mar 2024', '14.00', '4.00', '7.00', '5.50', 'Jan 2024', '10.00', '8.00', '5.00'], false);
+            ->assertSeeInOrder(['Veldmere</button></th>', 'Marl</button></th>', 'Tarrow</button></th>', 'Peer median</button></th>', 'Mar 2024', '14.00', '4.00', '7.00', '5.50', 'Jan 2024', '10.00', '8.00', '5.00'], false);
     }
 
     public function testAStopShowsItsFiguresAPointItsWorkingAndTheFocusItsStanding(): void
@@ -192,7 +192,7 @@ final class StudiesTest extends ApplicationTestCase
             self::assertNull($study->document()->rail->run($study->data()->table($study->document()->measure), $study->data())->refused());
             self::assertEquals($study->document(), StudyDocument::read($study->revision->document));
         }
-        self::assertSame(5, Study::count());
+        self::assertSame(6, Study::count());
     }
 
     /** @param array{int, int, int} $colour */
