@@ -10,11 +10,14 @@ use Bench\BenchData;
 use Bench\Processor;
 use Bench\Server;
 use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\PictureComposer;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\Lineup;
+use DuskRail\Study\Parts\PanelsPart;
 use DuskRail\Study\Study;
+use DuskRail\Study\View;
 use DuskRail\Time\Frequency;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -85,6 +88,19 @@ $took = $milliseconds(static function () use ($composer, $study, $many, &$svg): 
 }, 3);
 $row('1,000 series × 520 weeks drawn', sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6), '700 ms, 1.5 MB', $took <= 700 && strlen($svg) <= 1.5e6);
 unset($many, $svg);
+
+// The other views, with many lines.
+$letters = new ShippedFonts(__DIR__.'/../resources/fonts');
+foreach ([['200 panels of 120 months', 200, View::Lines, 'entity'], ['200 panels of years over each other', 200, View::Overlay, 'entity'], ['1,000 rows of sparks', 1_000, View::Sparks, 'none'], ['a stack of 200', 200, View::Stack, 'none'], ['a scatter of 1,000', 1_000, View::Scatter, 'none']] as [$name, $count, $view, $by]) {
+    $some = BenchData::memory($count, 120, Frequency::Month);
+    $seen = Study::first('Bench', 'flow', $some)->with(['view' => $view])->withPart('panels', PanelsPart::read(['by' => $by]));
+    $svg = '';
+    $took = $milliseconds(static function () use ($letters, $seen, $some, &$svg): void {
+        $svg = Svg::forScreen((new PictureComposer($letters))->compose(Comparison::of($seen, $some), 956, 404), []);
+    }, 3);
+    $row($name, sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6), '700 ms, 1.5 MB', $took <= 700 && strlen($svg) <= 1.5e6);
+}
+unset($some, $svg);
 
 // Import, and edits through the real server.
 $server = Server::start();

@@ -13,6 +13,9 @@ use DuskRail\Study\ScatterPoint;
 /** The Scatter view: points cut into four corners, with paths, sizes and straight fits where they are wished. */
 final readonly class ScatterComposer
 {
+    /** Among more points than this hardly a name finds a place; those in focus have theirs. */
+    private const NAME_ALL = 150;
+
     public function __construct(private TextMeasure $measure) {}
 
     public function compose(Scattered $scatter, float $width, float $height): Scene
@@ -217,8 +220,12 @@ final readonly class ScatterComposer
             $taken[] = [$plot->left, $y - 14.0, $plot->left + 12.0 + $this->measure->width($equation, $type), $y + 5.0];
             $y += 18.0;
         }
+        $many = count($scatter->points) > self::NAME_ALL;
         foreach (array_reverse(self::back($scatter->points)) as $point) {
             $focus = $point->line->hue > 0;
+            if ($many && ! $focus) {
+                continue;
+            }
             $type = Type::text($focus ? 14.5 : 12.5, $focus ? 700 : 400);
             $place = $this->free($this->measure->width($point->line->name, $type), $type->size, $along->at($point->x), $up->at($point->y), $plot, $taken, $focus, self::radius($point, $scatter));
             if ($place === null) {

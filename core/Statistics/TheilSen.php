@@ -13,12 +13,18 @@ final class TheilSen
      */
     public static function slope(array $values): float
     {
-        $present = array_filter($values, static fn(float $v): bool => ! is_nan($v));
-        $places = array_keys($present);
+        $places = $present = [];
+        foreach ($values as $i => $value) {
+            if (! is_nan($value)) {
+                $places[] = $i;
+                $present[] = $value;
+            }
+        }
         $slopes = [];
-        foreach ($places as $n => $i) {
-            foreach (array_slice($places, $n + 1) as $j) {
-                $slopes[] = ($present[$j] - $present[$i]) / ($j - $i);
+        $count = count($present);
+        for ($i = 0; $i < $count; $i++) {
+            for ($j = $i + 1; $j < $count; $j++) {
+                $slopes[] = ($present[$j] - $present[$i]) / ($places[$j] - $places[$i]);
             }
         }
 

@@ -27,11 +27,12 @@ final readonly class Trend
     /**
      * @param list<float> $values one a period
      * @param float $perYear periods in a year
+     * @param int $most values looked at, of longer series every so many-th
      */
-    public static function of(array $values, float $perYear): self
+    public static function of(array $values, float $perYear, int $most = self::MOST): self
     {
         // Both look at every pair of values; of a long series every so many-th is taken, which leaves its course as it is.
-        $stride = max(1, intdiv(count($values), self::MOST));
+        $stride = max(1, intdiv(count($values), $most));
         $full = $values;
         $values = array_values(array_filter($values, static fn(int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY));
         $test = MannKendall::of($values);

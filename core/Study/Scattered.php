@@ -49,11 +49,15 @@ final readonly class Scattered
         }
         $sizes = self::sizes($vertical, $part);
         [$from, $to] = [$vertical->from, $vertical->to];
-        $newest = self::newest($vertical, $horizontal);
-        $points = $leftOut = $without = [];
+        $paths = [];
         foreach ($vertical->present() as $line) {
             $other = $horizontal->line($line->key);
-            $path = $other === null ? [] : self::path($vertical, $horizontal, $line, $other, $from, $to);
+            $paths[$line->key] = $other === null ? [] : self::path($vertical, $horizontal, $line, $other, $from, $to);
+        }
+        $newest = self::newest($paths);
+        $points = $leftOut = $without = [];
+        foreach ($vertical->present() as $line) {
+            $path = $paths[$line->key];
             $chosen = $part->at === 'latest' ? array_values(array_filter($path, static fn(array $p): bool => $p[2] === $newest)) : $path;
             if ($chosen === []) {
                 $without[] = $line->name;
@@ -155,14 +159,16 @@ final readonly class Scattered
         return $path;
     }
 
-    /** The newest position at which at least half of those that ever have both values have them. */
-    private static function newest(Comparison $vertical, Comparison $horizontal): ?int
+    /**
+     * The newest position at which at least half of those that ever have both values have them.
+     *
+     * @param array<string, list<array{float, float, int}>> $paths
+     */
+    private static function newest(array $paths): ?int
     {
         $counts = [];
         $ever = 0;
-        foreach ($vertical->present() as $line) {
-            $other = $horizontal->line($line->key);
-            $path = $other === null ? [] : self::path($vertical, $horizontal, $line, $other, $vertical->from, $vertical->to);
+        foreach ($paths as $path) {
             $ever += $path === [] ? 0 : 1;
             foreach ($path as [, , $position]) {
                 $counts[$position] = ($counts[$position] ?? 0) + 1;

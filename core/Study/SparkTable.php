@@ -10,6 +10,9 @@ use DuskRail\Statistics\Trend;
 /** The lines of a comparison as rows, by group with what each group comes to together. */
 final readonly class SparkTable
 {
+    /** Of more rows than this the course is told from fewer of their values, or they would take seconds. */
+    private const MANY = 200;
+
     /**
      * @param array<string, list<SparkRow>> $groups rows by group, in the order asked for; all under an empty name when they are not grouped
      * @param array<string, SparkRow> $totals what a group comes to: the sum, or the ratio of sums
@@ -50,7 +53,7 @@ final readonly class SparkTable
             $line,
             $first === null || $first === $line->last ? NAN : $line->latest() - $line->values[$first],
             $rank,
-            Trend::of(array_slice($line->values, $comparison->from, $comparison->to - $comparison->from + 1), (float) ($comparison->axis->frequency->perYear() ?? 1)),
+            Trend::of(array_slice($line->values, $comparison->from, $comparison->to - $comparison->from + 1), (float) ($comparison->axis->frequency->perYear() ?? 1), count($comparison->lines) > self::MANY ? 50 : 400),
         );
     }
 
