@@ -11,6 +11,7 @@ use DuskRail\Study\LineState;
 use DuskRail\Study\Lineup;
 use DuskRail\Study\Parts\AxisPart;
 use DuskRail\Study\Parts\PanelsPart;
+use DuskRail\Study\Scattered;
 use DuskRail\Study\Stacked;
 use DuskRail\Study\View;
 
@@ -32,6 +33,9 @@ final readonly class PanelsComposer
      */
     public function rows(Comparison $comparison, float $width): array
     {
+        if ($comparison->study->view === View::Scatter) {
+            return (new ScatterComposer($this->measure))->panels(Scattered::of($comparison), $width);
+        }
         $facets = Facets::of($comparison);
         $part = $comparison->study->panels;
         if ($facets === []) {

@@ -7,6 +7,7 @@ namespace DuskRail\Chart;
 use DuskRail\Rail\Explanation;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Study\Comparison;
+use DuskRail\Study\InvalidStudy;
 use DuskRail\Study\Scattered;
 use DuskRail\Study\ScatterPoint;
 
@@ -44,6 +45,53 @@ final readonly class ScatterComposer
         ], $plot, "{$scatter->vertical->measure->name} against {$scatter->horizontal->measure->name}", self::summary($scatter), $up);
     }
 
+    /**
+     * A panel for each group on common scales, all other points faint behind.
+     *
+     * @return list<Scene> rows of panels
+     *
+     * @throws InvalidStudy when it is not groups that it is to be split by
+     */
+    public function panels(Scattered $scatter, float $width): array
+    {
+        $part = $scatter->vertical->study->panels;
+        $groups = [];
+        foreach ($scatter->points as $point) {
+            $groups[$point->line->group][] = $point;
+        }
+        if ($part->by !== 'group' || count($groups) < 2) {
+            throw InvalidStudy::because('A scatter is split by group'.(count($groups) < 2 ? ', and there is only one' : '').'. Choose one picture, or a panel for each group.');
+        }
+        ksort($groups);
+        $columns = max(1, min($part->columns > 0 ? $part->columns : 3, count($groups), (int) floor($width / 200.0)));
+        [$xs, $ys] = self::values($scatter);
+        $type = Type::text(12);
+        $axes = new Axes($this->measure);
+        $room = $axes->room(Ticks::on(self::scale($ys, 100.0, 0.0), 4), $type);
+        $inner = ($width - $room - 18.0 * ($columns - 1) - 4.0) / $columns;
+        $height = round(min(300.0, max(120.0, $inner * 0.8)));
+        $up = self::scale($ys, 26.0 + $height, 26.0);
+        $along = self::scale($xs, 6.0, $inner - 6.0);
+        $plot = new PlotArea(0.0, $inner, 26.0, 26.0 + $height, 0, 1);
+        $rows = [];
+        foreach (array_chunk($groups, $columns, true) as $row) {
+            $marks = [];
+            foreach (array_keys($row) as $i => $group) {
+                $marks[] = new Placed($room + $i * ($inner + 18.0), 0.0, [new Group('panel', [
+                    $this->corners($scatter, $plot, $along, $up),
+                    $axes->values(Ticks::on($up, max(3, (int) ($height / 40))), $up, $plot, $type, $i === 0),
+                    $this->horizontalAxis($scatter, $along, $plot, $type),
+                    new Group('behind', array_map(static fn(ScatterPoint $p): Dot => new Dot($along->at($p->x), $up->at($p->y), 3.5, Ink::Hair), $scatter->points)),
+                    ...$this->points($scatter, $along, $up, [], $row[$group]),
+                    new Group('heading', [Words::plain(0.0, 15.0, $group === '' ? 'Without a group' : (string) $group, Type::text(13.5, 700), Ink::Text)]),
+                ], ['key' => "g:{$group}", 'line' => '', 'name' => (string) $group, 'step' => '0', 'from' => '0', 'width' => (string) round($inner, 1), 'top' => '26', 'bottom' => (string) (26.0 + $height), 'hue' => '0'])]);
+            }
+            $rows[] = new Scene($width, $height + 26.0 + 52.0, $marks);
+        }
+
+        return $rows;
+    }
+
     /** @return array{list<float>, list<float>} */
     private static function values(Scattered $scatter): array
     {
@@ -79,7 +127,8 @@ final readonly class ScatterComposer
         foreach ($ticks->values as $value) {
             $x = round($along->at($value)) + 0.5;
             $marks[] = new Stroke([[$x, $plot->top, $x, $plot->bottom]], Ink::Hair, 1.0);
-            $marks[] = Words::plain($x, $plot->bottom + 18.0, $ticks->label($value), $type, Ink::Quiet, 'middle');
+            $atEdge = $x > $plot->right - 18.0;
+            $marks[] = Words::plain($atEdge ? $plot->right : $x, $plot->bottom + 18.0, $ticks->label($value), $type, Ink::Quiet, $atEdge ? 'end' : 'middle');
         }
         $unit = $scatter->horizontal->unit();
         $marks[] = Words::plain($plot->right, $plot->bottom + 38.0, $scatter->horizontal->measure->name.($unit === '' ? '' : ", {$unit}").' →', Type::text($type->size, 600), Ink::Quiet, 'end');
@@ -132,12 +181,13 @@ final readonly class ScatterComposer
 
     /**
      * @param array<string, int> $hues by group
+     * @param list<ScatterPoint>|null $some those that are drawn, or all
      * @return list<Group>
      */
-    private function points(Scattered $scatter, Scale $along, Scale $up, array $hues): array
+    private function points(Scattered $scatter, Scale $along, Scale $up, array $hues, ?array $some = null): array
     {
         $groups = [];
-        foreach (self::back($scatter->points) as $point) {
+        foreach (self::back($some ?? $scatter->points) as $point) {
             $hue = $point->line->hue > 0 ? $point->line->hue : ($hues[$point->line->group] ?? 0);
             $ink = $hue > 0 ? Ink::focus($hue) : Ink::Peer;
             $radius = self::radius($point, $scatter);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Study;
 
+use DuskRail\Data\Better;
 use DuskRail\Statistics\TheilSen;
 use DuskRail\Study\Parts\PeerLine;
 use DuskRail\Study\Parts\PeersPart;
@@ -183,6 +184,8 @@ final class Facets
         return match ($order) {
             'change' => $line->latest() - $line->values[$first],
             'slope' => TheilSen::slope(array_slice($line->values, $first, $line->last - $first + 1)),
+            // The best first: of what is better low, the lowest.
+            'rank' => $facet->lineup->comparison->data->better === Better::Lower ? -$line->latest() : $line->latest(),
             default => $line->latest(),
         };
     }

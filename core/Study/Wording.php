@@ -57,7 +57,7 @@ final readonly class Wording
     private static function headline(Comparison $comparison): string
     {
         try {
-            return match ($comparison->study->isSplit() ? View::Lines : $comparison->study->view) {
+            return match ($comparison->study->isSplit() && $comparison->study->view !== View::Scatter ? View::Lines : $comparison->study->view) {
                 View::Overlay => self::ofYears($comparison),
                 View::Stack => self::ofParts($comparison),
                 View::Scatter => $comparison->measure->name.' against '.mb_strtolower(Scattered::of($comparison)->horizontal->measure->name),
@@ -112,7 +112,7 @@ final readonly class Wording
 
     private static function subtitle(Comparison $comparison): string
     {
-        if ($comparison->study->view === View::Scatter && ! $comparison->study->isSplit()) {
+        if ($comparison->study->view === View::Scatter) {
             try {
                 return '↑ '.self::axis($comparison).'; → '.self::axis(Scattered::of($comparison)->horizontal);
             } catch (DomainException) {
@@ -126,7 +126,7 @@ final readonly class Wording
     /** What an axis is: the measure, what was done to it, and the unit unless that has been said. */
     private static function axis(Comparison $comparison): string
     {
-        $text = $comparison->measure->name;
+        $text = $comparison->study->lines->across === 'measures' ? ($comparison->subject()->name ?? '').', measure by measure' : $comparison->measure->name;
         $parts = [];
         foreach ($comparison->run->legs as $leg) {
             if ($leg->placed->bypassed || $leg->refusal !== null) {

@@ -145,6 +145,34 @@ final class WorkingTest extends TestCase
         self::assertSame([], self::notices($away, $data));
     }
 
+    /** What a view can mislead by, each with a remedy that takes it away. */
+    public function testWhatAViewMisleadsByIsSaidAndMended(): void
+    {
+        $data = Make::data([
+            'flow' => ['Ml', Kind::Stock, '2020', ['home' => [10, 0, 30], 'a' => [10, 40, 80], 'b' => [20, 20, 20]]],
+            'people' => ['people', Kind::Stock, '2020', ['home' => [1, 1, 1], 'a' => [1, 1, 1], 'b' => [4, 4, 4]]],
+        ]);
+        $study = Make::study($data);
+        $per = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'people']));
+        $part = static fn(Study $on, string $name, array $settings): Study => $on->withPart($name, Study::PARTS[$name]::read($settings));
+        foreach ([
+            'The axis is set to 50.0; values reach 80.0 and are cut off.' => $part($study, 'axis', ['high' => '50', 'view' => 'lines']),
+            'The axis limits set in Stack (to 50.0) do not hold here.' => $part($study, 'axis', ['high' => '50', 'view' => 'stack']),
+            'Every panel has a scale of its own, so neither sizes nor slopes compare.' => $part($study, 'panels', ['by' => 'entity', 'scale' => 'own']),
+            '1 value is zero or below and cannot be drawn on a logarithmic axis.' => $part($study, 'axis', ['log' => '1']),
+            'The curve between the points is a drawing aid; it never leaves the range of the two it joins.' => $part($study, 'look', ['course' => 'smooth']),
+            '2 peers are too few for the middle half of the peers; it takes 4.' => $part($study, 'peers', ['band' => 'quartiles']),
+            // Means of 80 and 5; 100 Ml over 5 people.
+            'The peer mean counts every line alike and comes to 42.5; the ratio of their sums is 20.0.' => $part($per, 'peers', ['line' => 'mean']),
+        ] as $sentence => $misleading) {
+            $said = static fn(Study $on): array => array_column(self::notices($on, $data), 'sentence');
+            $at = array_search($sentence, $said($misleading), true);
+            self::assertIsInt($at, $sentence.' not among: '.implode(' | ', $said($misleading)));
+            $mended = Changes::apply(Changes::read('set', self::notices($misleading, $data)[$at]->input), $misleading, $data);
+            self::assertNotContains($sentence, $said($mended));
+        }
+    }
+
     public function testAStepIsFoundWhereItIsAndNoneInATrendOrASeason(): void
     {
         mt_srand(3);

@@ -20,6 +20,7 @@ final readonly class Alignment
      * @param list<int> $places for each target position the source position it lies in (may be outside the source)
      * @param list<array{int, float}>|null $lines for straight lines: the source position before, and the share of the way to the next
      * @param bool $gathers whether several source periods make one target period
+     * @param bool $inside whether every target position lies within the source
      */
     private function __construct(
         private array $places,
@@ -29,6 +30,7 @@ final readonly class Alignment
         private PeriodAxis $target,
         private PeriodAxis $source,
         private bool $holdsNewest,
+        private bool $inside,
     ) {}
 
     public static function of(SeriesTable $source, PeriodAxis $target, Between $between, bool $holdsNewest): self
@@ -47,7 +49,9 @@ final readonly class Alignment
             }
         }
 
-        return new self($places, $lines, $gathers, $source->kind === Kind::Flow, $target, $axis, $holdsNewest);
+        $inside = $places !== [] && min($places) >= 0 && max($places) < $axis->count;
+
+        return new self($places, $lines, $gathers, $source->kind === Kind::Flow, $target, $axis, $holdsNewest, $inside);
     }
 
     /**
@@ -76,8 +80,19 @@ final readonly class Alignment
      */
     private function onLines(array $source, int $last): array
     {
+        $lines = $this->lines ?? [];
+        // With every place within the figures, as most are, nothing has to be asked of each.
+        if ($this->inside && $last === $this->source->count - 1) {
+            $figures = [];
+            foreach ($lines as [$before, $share]) {
+                $from = $source[$before > 0 ? $before : 0];
+                $figures[] = $from + ($source[$before < $last ? $before + 1 : $last] - $from) * $share;
+            }
+
+            return $figures;
+        }
         $figures = [];
-        foreach ($this->lines ?? [] as $i => [$before, $share]) {
+        foreach ($lines as $i => [$before, $share]) {
             $place = $this->places[$i];
             if ($place < 0 || $last < 0) {
                 $figures[] = NAN;

@@ -13,7 +13,7 @@ final readonly class PanelsPart implements Part
 {
     public const BY = ['none', 'entity', 'group', 'measure', 'year', 'month'];
 
-    public const ORDERS = ['roster', 'name', 'latest', 'change', 'slope', 'hand'];
+    public const ORDERS = ['roster', 'name', 'latest', 'change', 'slope', 'rank', 'hand'];
 
     /**
      * @param int $columns 1 to 8, or 0 to fill the width
@@ -82,7 +82,7 @@ final readonly class PanelsPart implements Part
             ...$fields,
             Field::choice('columns', 'in a row', (string) $this->columns, ['0' => 'as many as fit', ...array_combine(array_map(strval(...), range(1, 8)), array_map(strval(...), range(1, 8)))]),
             Field::choice('scale', 'scale', $this->scale, ['same' => 'the same for all', 'own' => 'one each', 'span' => 'same span, own middle']),
-            Field::choice('order', 'ordered', $this->order, ['roster' => 'as the roster', 'name' => 'by name', 'latest' => 'highest first', 'change' => 'largest rise first', 'slope' => 'steepest first', 'hand' => 'by hand']),
+            Field::choice('order', 'ordered', $this->order, ['roster' => 'as the roster', 'name' => 'by name', 'latest' => 'highest first', 'change' => 'largest rise first', 'slope' => 'steepest first', 'rank' => 'best first', 'hand' => 'by hand']),
             Field::flag('behind', 'all others', $this->behind, 'faint behind', 'not drawn'),
             Field::choice('axis', 'values', $this->axis, ['edge' => 'at the left edge', 'every' => 'in every panel', 'range' => 'as a range in the heading']),
             Field::choice('heading', 'heading', $this->heading, ['above' => 'above', 'below' => 'below', 'off' => 'none']),
