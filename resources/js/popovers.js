@@ -9,11 +9,20 @@ function place(popover) {
     popover.style.left = `${Math.max(8, Math.min(at.left - 2, innerWidth - popover.offsetWidth - 12))}px`;
 }
 
+/** Whether something is being typed that has not been sent; it must not be lost. */
+function isTyping(part) {
+    const field = document.activeElement;
+    return part.contains(field) && field.matches('input.input') && field.value !== field.defaultValue && field.value !== field.dataset.sent;
+}
+document.addEventListener('change', (event) => {
+    if (event.target.matches('.editor input.input')) event.target.dataset.sent = event.target.value;
+});
+
 /** What an editor only shows once it is open. */
 async function fill(popover) {
     for (const part of popover.querySelectorAll('[data-lazy]')) {
         const response = await fetch(part.dataset.lazy);
-        if (!response.ok) continue;
+        if (!response.ok || isTyping(part)) continue;
         const held = part.contains(document.activeElement) ? document.activeElement.id : '';
         const opened = [...part.querySelectorAll('details')].map((details) => details.open);
         part.innerHTML = await response.text();

@@ -224,7 +224,9 @@ final class TasksTest extends TestCase
         $browser->choose('#peers-band', 'the middle half');
         $browser->until('the band', static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.chart .band path')) !== []);
         // What is chosen stays chosen, and the table under it knows the target.
-        $browser->choose('#peers-line', 'all of them together')->see('.chart', 'Peers together')->write('#peers-target', '70')->see('#standing', 'to target')->see('.chart', 'target 70');
+        $browser->choose('#peers-line', 'all of them together')->see('.chart', 'Peers together');
+        $browser->until('the panel to be filled anew', static fn(): bool => $browser->run('return document.querySelector("#peers-line option[selected]").value') === 'together');
+        $browser->write('#peers-target', '70')->see('#standing', 'to target')->see('.chart', 'target 70');
     }
 
     public function testAStopThatIsPointedAtShowsItsFigures(): void

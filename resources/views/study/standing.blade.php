@@ -54,7 +54,7 @@
         </table>
         <p class="quiet">In {{ $standings[0]->course[0]['period'] }}; the first place is the {{ $comparison->data->better === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->data->better === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}.</p>
     @endif
-    <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change" hx-target="#workspace" hx-swap="outerMorph">
+    <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
         <input type="hidden" name="change" value="set">
         <input type="hidden" name="part" value="peers">
         @foreach ($peers->fields($comparison) as $field)
