@@ -39,18 +39,21 @@ final class PeerFigures
         $length = $series === [] ? 0 : count(reset($series));
         $sums = $squares = array_fill(0, $length, 0.0);
         $counts = array_fill(0, $length, 0);
-        foreach ($series as $values) {
+        $whole = [];
+        foreach ($series as $key => $values) {
+            // The sum is a number exactly when every value is.
+            $whole[$key] = is_finite(array_sum($values));
             foreach ($values as $i => $value) {
-                if (! is_nan($value)) {
+                if ($whole[$key] || ! is_nan($value)) {
                     $sums[$i] += $value;
                     $counts[$i]++;
                 }
             }
         }
         $means = array_map(static fn(float $sum, int $count): float => $count === 0 ? NAN : $sum / $count, $sums, $counts);
-        foreach ($series as $values) {
+        foreach ($series as $key => $values) {
             foreach ($values as $i => $value) {
-                if (! is_nan($value)) {
+                if ($whole[$key] || ! is_nan($value)) {
                     $off = $value - $means[$i];
                     $squares[$i] += $off * $off;
                 }

@@ -80,18 +80,31 @@ final class RollingExtreme
     public static function medians(array $values, int $window, int $needed): array
     {
         $medians = [];
-        /** @var list<float> $sorted */
+        /** @var array<int, float> $sorted */
         $sorted = [];
+        $count = 0;
         foreach ($values as $i => $value) {
             $leaving = $i >= $window ? $values[$i - $window] : NAN;
-            if (! is_nan($leaving) && ! is_nan($value)) {
-                $sorted = self::replaced($sorted, $leaving, $value);
-            } elseif (! is_nan($leaving)) {
-                array_splice($sorted, self::place($sorted, $leaving), 1);
-            } elseif (! is_nan($value)) {
+            $comes = ! is_nan($value);
+            if (! is_nan($leaving)) {
+                $at = self::place($sorted, $leaving);
+                if ($comes) {
+                    // One in the place of the other: what lies between the two moves by one.
+                    for ($last = $count - 1; $at < $last && $sorted[$at + 1] < $value; $at++) {
+                        $sorted[$at] = $sorted[$at + 1];
+                    }
+                    for (; $at > 0 && $sorted[$at - 1] > $value; $at--) {
+                        $sorted[$at] = $sorted[$at - 1];
+                    }
+                    $sorted[$at] = $value;
+                } else {
+                    array_splice($sorted, $at, 1);
+                    $count--;
+                }
+            } elseif ($comes) {
                 array_splice($sorted, self::place($sorted, $value), 0, [$value]);
+                $count++;
             }
-            $count = count($sorted);
             $medians[] = $count >= $needed && $count > 0
                 ? ($sorted[($count - 1) >> 1] + $sorted[$count >> 1]) / 2
                 : NAN;
@@ -100,30 +113,7 @@ final class RollingExtreme
         return $medians;
     }
 
-    /**
-     * One value in the place of another: what lies between the two moves by one.
-     *
-     * @param list<float> $sorted
-     * @return list<float>
-     */
-    private static function replaced(array $sorted, float $leaving, float $coming): array
-    {
-        $at = self::place($sorted, $leaving);
-        $last = count($sorted) - 1;
-        while ($at < $last && $sorted[$at + 1] < $coming) {
-            $sorted[$at] = $sorted[$at + 1];
-            $at++;
-        }
-        while ($at > 0 && $sorted[$at - 1] > $coming) {
-            $sorted[$at] = $sorted[$at - 1];
-            $at--;
-        }
-        $sorted[$at] = $coming;
-
-        return array_values($sorted);
-    }
-
-    /** @param list<float> $sorted */
+    /** @param array<int, float> $sorted */
     private static function place(array $sorted, float $value): int
     {
         $low = 0;
