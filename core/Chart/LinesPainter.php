@@ -76,12 +76,13 @@ final readonly class LinesPainter
     public function focus(Line $line): Group
     {
         $ink = $line->hue > 0 ? Ink::focus($line->hue) : Ink::Text;
-        $width = $this->look->width * $this->weight * ($line->dashed ? 0.8 : 1.0);
+        $width = $this->look->widthOf($line->key) * $this->weight * ($line->dashed ? 0.8 : 1.0);
         $marks = [
             ...($this->look->area && ! $line->dashed ? [$this->area($line, $ink)] : []),
             ...$this->strokes($line, Ink::Sheet, $width + 3.0 * $this->weight),
             ...($this->look->lit === 'all' ? $this->strokes($line, $ink, $width) : [...$this->strokes($line, Ink::Median, $width * 0.6), $this->lit($line, $ink, $width)]),
         ];
+        $marks = [...$marks, ...$this->markers($line, $ink)];
         foreach ($this->look->points ? array_keys($line->values) : [] as $i) {
             if ($i >= $this->plot->from && $i <= $this->plot->to && ! is_nan($this->scale->at($line->values[$i]))) {
                 $marks[] = new Dot($this->plot->x($i), $this->scale->at($line->values[$i]), 2.5, $ink);
@@ -92,6 +93,28 @@ final readonly class LinesPainter
         }
 
         return new Group('series', $marks, self::facts($line));
+    }
+
+    /** @return list<Mark> shapes along the line, far enough apart to be told from each other */
+    private function markers(Line $line, Ink $ink): array
+    {
+        $marker = $this->look->own[$line->key]['marker'] ?? '';
+        $every = max(1, (int) ceil(14.0 / max($this->plot->step(), 0.01)));
+        $marks = [];
+        for ($i = $this->plot->to; $marker !== '' && $i >= $this->plot->from; $i -= $every) {
+            $x = $this->plot->x($i);
+            $y = $this->scale->at($line->values[$i]);
+            if (! is_nan($y)) {
+                $marks = [...$marks, ...match ($marker) {
+                    'squares' => [new Box($x - 3.5, $y - 3.5, 7.0, 7.0, $ink)],
+                    'diamonds' => [new Area([[$x, $y - 5.0, $x + 5.0, $y, $x, $y + 5.0, $x - 5.0, $y]], $ink, 1.0)],
+                    'rings' => [new Dot($x, $y, 4.5, $ink), new Dot($x, $y, 2.5, Ink::Sheet)],
+                    default => [new Dot($x, $y, 3.8, $ink)],
+                }];
+            }
+        }
+
+        return $marks;
     }
 
     /** The part of a line that the message is about, in colour. */
@@ -139,7 +162,12 @@ final readonly class LinesPainter
      */
     public function strokes(Line $line, Ink $ink, float $width, float $grain = 0.1): array
     {
-        $dash = $line->dashed ? [7.0 * $this->weight, 5.0 * $this->weight] : [];
+        $dash = match ($this->look->own[$line->key]['dash'] ?? '') {
+            'solid' => [],
+            'dashed' => [9.0 * $this->weight, 6.0 * $this->weight],
+            'dotted' => [0.5, 5.0 * $this->weight],
+            default => $line->dashed ? [7.0 * $this->weight, 5.0 * $this->weight] : [],
+        };
         $open = $this->lineup->axis instanceof PeriodAxis ? $this->lineup->open : null;
         if ($open === null || $open > $this->plot->to || $open <= $this->plot->from) {
             return [new Stroke($this->pieces($line, $line->values), $ink, $width, $dash, $grain)];

@@ -25,14 +25,15 @@ final readonly class SparkCell
         }
         $plot = new PlotArea(4.0, $width - 4.0, 4.0, $height - 4.0, $this->from, $this->to);
         $ink = $line->hue > 0 ? Ink::focus($line->hue) : Ink::Text;
-        if ($this->part->form === 'line') {
+        $form = $this->part->formOf($line->key, $line->isGroup() ? $line->name : $line->group);
+        if ($form === 'line') {
             $scale = $low === $high ? new Scale($low - 1.0, $high + 1.0, $plot->bottom, $plot->top) : new Scale($low, $high, $plot->bottom, $plot->top);
             $zero = $low < 0.0 && $high > 0.0 ? [new Stroke([[$plot->left, $scale->at(0.0), $plot->right, $scale->at(0.0)]], Ink::Hair, 1.0)] : [];
 
             return [...$zero, new Stroke(Pieces::of($line->values, $plot, $scale), $line->hue > 0 ? $ink : Ink::Median, 1.5), ...$this->points($line, $plot, $scale, $ink)];
         }
 
-        return $this->columns($line, $plot, min(0.0, $low), max(0.0, $high), $ink);
+        return $this->columns($line, $plot, min(0.0, $low), max(0.0, $high), $ink, $form === 'signs');
     }
 
     /** @return array{float, float} */
@@ -81,9 +82,8 @@ final readonly class SparkCell
     }
 
     /** @return list<Mark> */
-    private function columns(Line $line, PlotArea $plot, float $low, float $high, Ink $ink): array
+    private function columns(Line $line, PlotArea $plot, float $low, float $high, Ink $ink, bool $signs): array
     {
-        $signs = $this->part->form === 'signs';
         $scale = $signs ? new Scale(-1.0, 1.0, $plot->bottom, $plot->top) : new Scale($low, $high > $low ? $high : $low + 1.0, $plot->bottom, $plot->top);
         $zero = $scale->at(0.0);
         $from = max($plot->from, $plot->to - self::MOST_COLUMNS + 1);

@@ -16,6 +16,8 @@ final readonly class Field
         public array $options = [],
         public string $hint = '',
         public bool $long = false,
+        public float $low = 0.0,
+        public float $high = 0.0,
     ) {}
 
     /** @param array<array-key, string> $options label by value */
@@ -44,6 +46,12 @@ final readonly class Field
     public static function limit(string $name, string $lead, ?float $value, string $hint): self
     {
         return new self($name, $lead, 'number', $value === null ? '' : rtrim(rtrim(number_format($value, 6, '.', ''), '0'), '.'), [], $hint);
+    }
+
+    /** A number between two others; none while it stands at its end, the upper one or the lower. */
+    public static function slider(string $name, string $lead, ?float $value, float $low, float $high, bool $fromAbove): self
+    {
+        return new self($name, $lead, 'slider', $value === null ? '' : (string) $value, [], $fromAbove ? 'above' : 'below', false, $low, $high);
     }
 
     public static function number(string $name, string $lead, float|int $value, string $hint = ''): self

@@ -66,7 +66,9 @@ final readonly class Scattered
             $last = $chosen[count($chosen) - 1];
             [$x, $y] = $part->at === 'mean' ? [array_sum(array_column($chosen, 0)) / count($chosen), array_sum(array_column($chosen, 1)) / count($chosen)] : $last;
             $point = new ScatterPoint($line, $x, $y, $sizes[$line->key] ?? ($sizes === [] ? 1.0 : 0.0), $part->at === 'path' ? $path : []);
-            $inside = $x >= ($part->lowX ?? -INF) && $x <= ($part->highX ?? INF) && $y >= ($part->lowY ?? -INF) && $y <= ($part->highY ?? INF);
+            // A slider at the end of its way has lost a digit or two.
+            $near = static fn(float $value): float => abs($value) * 1e-9;
+            $inside = $x >= ($part->lowX ?? -INF) - $near($x) && $x <= ($part->highX ?? INF) + $near($x) && $y >= ($part->lowY ?? -INF) - $near($y) && $y <= ($part->highY ?? INF) + $near($y);
             if ($inside) {
                 $points[] = $point;
             } else {

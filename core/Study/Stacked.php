@@ -35,6 +35,9 @@ final readonly class Stacked
             usort($apart, static fn(int $a, int $b): int => strnatcasecmp($lines[$a]->name, $lines[$b]->name));
         } elseif ($part->order === 'roster') {
             sort($apart);
+        } elseif ($part->order === 'hand') {
+            $places = array_flip($part->hand);
+            usort($apart, static fn(int $a, int $b): int => ($places[$lines[$a]->key] ?? 10_000) <=> ($places[$lines[$b]->key] ?? 10_000));
         }
         $chosen = array_map(static fn(int $i): Line => $lines[$i], $apart);
         $others = array_values(array_diff_key($lines, array_flip($apart)));

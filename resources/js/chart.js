@@ -215,6 +215,15 @@ document.addEventListener('click', async (event) => {
     }
 });
 
+/** Moves a layer of a stack one place up or down. */
+function raise(key, by) {
+    const keys = points().map((line) => line.key).filter((other) => !other.startsWith('~'));
+    const at = keys.indexOf(key);
+    if (at < 0 || !keys[at + by]) return;
+    [keys[at], keys[at + by]] = [keys[at + by], keys[at]];
+    change({ change: 'set', part: 'stack', 'settings[order]': 'hand', 'settings[hand]': keys.join(',') });
+}
+
 function toggle(key) {
     const series = points().find((line) => line.key === key)?.series;
     change({ change: 'state', entity: key, state: Number(series?.dataset.hue) > 0 ? 'peer' : 'focus' });
@@ -237,6 +246,7 @@ document.addEventListener('keydown', (event) => {
     if (event.key === 'Escape') return show(null);
     if (!['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Home', 'End'].includes(event.key)) return;
     event.preventDefault();
+    if (event.altKey && current && chart().dataset.view === 'stack') return raise(current.line.key, event.key === 'ArrowUp' ? 1 : -1);
     const line = current?.line ?? all.at(-1);
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
         const x = current?.x ?? line.xy.at(-2);

@@ -1,6 +1,7 @@
 // Panels: the pointer in one reads the same period in all.
 import { always, change } from './server.js';
 import { coordinates, openWorking } from './chart.js';
+import { light } from './light.js';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -40,6 +41,7 @@ function point(panel, position) {
 
 async function read(position, held, aloud) {
     at = position === null ? null : { position, key: held };
+    light(position === null ? null : held);
     const texts = await readouts();
     if (!board() || (position !== null && at?.position !== position)) return;
     const place = document.getElementById('panel-place');

@@ -40,6 +40,16 @@ document.addEventListener('toggle', (event) => {
     event.target.querySelector('select, input:not([type=hidden]), button, a')?.focus();
 }, true);
 
+// A slider says where it stands while it is moved; at the end of its way it sets no limit.
+for (const kind of ['input', 'change']) {
+    document.addEventListener(kind, (event) => {
+        if (!event.target.matches?.('input.slider')) return;
+        const { value, nextElementSibling: limit, dataset } = event.target;
+        limit.value = value === event.target[dataset.end] ? '' : value;
+        limit.nextElementSibling.textContent = limit.value === '' ? 'none' : Number(Number(value).toPrecision(4)).toLocaleString('en');
+    }, true);
+}
+
 let open;
 let chosen;
 document.addEventListener('htmx:before:swap', (event) => {

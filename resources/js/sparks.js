@@ -2,6 +2,8 @@
 import { change } from './server.js';
 
 document.addEventListener('click', async (event) => {
+    const row = event.target.closest('[data-draw-row]');
+    if (row) return change({ change: 'draw-row', row: row.dataset.drawRow, group: row.dataset.group });
     const opens = event.target.closest('[data-open-line]');
     if (!opens) return;
     const line = opens.dataset.openLine;

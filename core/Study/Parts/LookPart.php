@@ -12,6 +12,12 @@ use DuskRail\Time\Period;
 /** How lines are drawn. */
 final readonly class LookPart implements Part
 {
+    public const WIDTHS = ['', 'fine', 'usual', 'heavy'];
+
+    public const DASHES = ['', 'solid', 'dashed', 'dotted'];
+
+    public const MARKERS = ['', 'dots', 'squares', 'diamonds', 'rings'];
+
     /**
      * @param 'straight'|'smooth'|'steps' $course from point to point
      * @param bool $area fill under the lines in focus
@@ -20,8 +26,9 @@ final readonly class LookPart implements Part
      * @param 'all'|'from'|'above'|'below' $lit which part of a line in focus has colour: from a period on, or while it is above or
      *     below a value, or the peers where no value is given
      * @param string $litAt the period or the value
+     * @param array<string, array{width: string, dash: string, marker: string}> $own by line, what it has for itself; empty for as all
      */
-    public function __construct(public string $course = 'straight', public bool $area = false, public float $width = 3.0, public bool $points = false, public string $lit = 'all', public string $litAt = '') {}
+    public function __construct(public string $course = 'straight', public bool $area = false, public float $width = 3.0, public bool $points = false, public string $lit = 'all', public string $litAt = '', public array $own = []) {}
 
     public static function read(array $settings): static
     {
@@ -41,7 +48,36 @@ final readonly class LookPart implements Part
             throw $read->wrong('a line can be 1 to 8 pixels wide.');
         }
 
-        return new self($course, $read->flag('area', false), $width, $read->flag('points', false), $lit, $at);
+        return new self($course, $read->flag('area', false), $width, $read->flag('points', false), $lit, $at, self::own($settings['own'] ?? [], $read));
+    }
+
+    /** @return array<string, array{width: string, dash: string, marker: string}> */
+    private static function own(mixed $own, Settings $read): array
+    {
+        $lines = [];
+        foreach (is_array($own) ? $own : throw $read->wrong('“own” must be a list by line.') as $key => $one) {
+            $each = new Settings("Line {$key}", is_array($one) ? $one : []);
+            $line = [
+                'width' => $each->oneOf('width', '', self::WIDTHS),
+                'dash' => $each->oneOf('dash', '', self::DASHES),
+                'marker' => $each->oneOf('marker', '', self::MARKERS),
+            ];
+            if (implode('', $line) !== '') {
+                $lines[(string) $key] = $line;
+            }
+        }
+
+        return $lines;
+    }
+
+    public function widthOf(string $line): float
+    {
+        return match ($this->own[$line]['width'] ?? '') {
+            'fine' => 2.0,
+            'usual' => 3.0,
+            'heavy' => 4.5,
+            default => $this->width,
+        };
     }
 
     public function toArray(): array

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace DuskRail\Study\Parts;
 
+use DomainException;
 use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
 use DuskRail\Rail\Field;
 use DuskRail\Rail\Settings;
 use DuskRail\Study\Comparison;
+use DuskRail\Study\Scattered;
+use DuskRail\Study\ScatterPoint;
 use DuskRail\Study\StudyDocument;
 
 /** How two measures are set against each other. */
@@ -86,11 +89,31 @@ final readonly class ScatterPart implements Part
             ...($this->line === 'value' ? [Field::limit('lineY', 'upwards', $this->lineY, 'none'), Field::limit('lineX', 'along', $this->lineX, 'none')] : []),
             Field::choice('size', 'as large as', $this->size, ['' => 'each other'] + $sizes),
             Field::flag('fits', 'straight lines', $this->fits, 'through each group', 'not drawn'),
-            Field::text('corners', 'corners', implode(',', $this->corners), 'upper left, upper right, lower left, lower right', true),
-            Field::limit('lowX', 'leave out below, along', $this->lowX, 'none'),
-            Field::limit('highX', 'above', $this->highX, 'none'),
-            Field::limit('lowY', 'leave out below, upwards', $this->lowY, 'none'),
-            Field::limit('highY', 'above', $this->highY, 'none'),
+            Field::text('corners', 'corners', rtrim(implode(',', $this->corners), ','), 'upper left, upper right, lower left, lower right', true),
+            ...$this->sliders($comparison),
+        ];
+    }
+
+    /** @return list<Field> the ends of both axes beyond which points are left out */
+    private function sliders(Comparison $comparison): array
+    {
+        try {
+            $scatter = Scattered::of($comparison);
+        } catch (DomainException) {
+            return [];
+        }
+        $points = [...$scatter->points, ...$scatter->leftOut];
+        if (count($points) < 2) {
+            return [];
+        }
+        $xs = array_map(static fn(ScatterPoint $p): float => $p->x, $points);
+        $ys = array_map(static fn(ScatterPoint $p): float => $p->y, $points);
+
+        return [
+            Field::slider('lowX', '→ leave out below', $this->lowX, min($xs), max($xs), false),
+            Field::slider('highX', '→ and above', $this->highX, min($xs), max($xs), true),
+            Field::slider('lowY', '↑ leave out below', $this->lowY, min($ys), max($ys), false),
+            Field::slider('highY', '↑ and above', $this->highY, min($ys), max($ys), true),
         ];
     }
 }

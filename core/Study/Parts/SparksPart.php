@@ -20,6 +20,7 @@ final readonly class SparksPart implements Part
      * @param 'own'|'common' $scale
      * @param list<string> $points which points are marked
      * @param bool $downward the highest first
+     * @param array<string, 'line'|'columns'|'signs'> $forms of single rows by line, and of whole groups by `g:` and the group
      */
     public function __construct(
         public string $form = 'line',
@@ -28,6 +29,7 @@ final readonly class SparksPart implements Part
         public string $sort = 'name',
         public bool $downward = false,
         public bool $grouped = true,
+        public array $forms = [],
     ) {}
 
     public static function read(array $settings): static
@@ -42,7 +44,31 @@ final readonly class SparksPart implements Part
             throw $read->wrong('the points that can be marked are '.implode(', ', self::POINTS).'.');
         }
 
-        return new self($form, $scale, array_values(array_unique($points)), $read->oneOf('sort', 'name', self::COLUMNS), $read->flag('downward', false), $read->flag('grouped', true));
+        return new self($form, $scale, array_values(array_unique($points)), $read->oneOf('sort', 'name', self::COLUMNS), $read->flag('downward', false), $read->flag('grouped', true), self::forms($settings['forms'] ?? [], $read));
+    }
+
+    /** @return array<string, 'line'|'columns'|'signs'> */
+    private static function forms(mixed $forms, Settings $read): array
+    {
+        $known = [];
+        foreach (is_array($forms) ? $forms : throw $read->wrong('“forms” must be a list by row.') as $row => $form) {
+            if (! in_array($form, ['line', 'columns', 'signs'], true)) {
+                throw $read->wrong('a row can be drawn as line, columns or signs.');
+            }
+            $known[(string) $row] = $form;
+        }
+
+        return $known;
+    }
+
+    /**
+     * How a row is drawn: as was said for it, or for its group, or for all.
+     *
+     * @return 'line'|'columns'|'signs'
+     */
+    public function formOf(string $line, string $group): string
+    {
+        return $this->forms[$line] ?? $this->forms["g:{$group}"] ?? $this->form;
     }
 
     public function toArray(): array

@@ -16,6 +16,9 @@
                 <option value="{{ $value }}" @selected((string) $value === $field->value)>{{ $label }}</option>
             @endforeach
         </select></span>
+    @elseif ($field->kind === 'slider')
+        @php($stands = $field->value === '' ? ($field->hint === 'above' ? $field->high : $field->low) : (float) $field->value)
+        <input id="{{ $id }}" type="range" class="slider" data-end="{{ $field->hint === 'above' ? 'max' : 'min' }}" min="{{ $field->low }}" max="{{ $field->high }}" step="{{ ($field->high - $field->low) / 200 }}" value="{{ $stands }}"><input type="hidden" name="settings[{{ $field->name }}]" value="{{ $field->value }}"><output for="{{ $id }}">{{ $field->value === '' ? 'none' : \DuskRail\Data\Numerals::text($stands, \DuskRail\Data\Numerals::decimals([$field->low, $field->high])) }}</output>
     @else
         <input id="{{ $id }}" class="input is-small {{ $field->kind }}{{ $field->long ? ' long' : '' }}" name="settings[{{ $field->name }}]" value="{{ $field->value }}" autocomplete="off" @if($field->kind === 'number') inputmode="decimal" @endif @if($field->hint !== '') title="{{ $field->hint }}" placeholder="{{ $field->hint }}" @endif>
         @if ($field->long)<p class="hint quiet">{{ $field->hint }}</p>@endif

@@ -13,6 +13,7 @@
             <dt>f, b</dt><dd>on a point of the chart: focus, or let go; base here</dd>
             <dt>v, Shift V</dt><dd>next view, the one before</dd>
             <dt>arrows; Alt ← →</dt><dd>on panels: through time and panels; move a panel</dd>
+            <dt>Alt ↑ ↓</dt><dd>on a stack: move a layer</dd>
             <dt>Ctrl Z, Ctrl Shift Z</dt><dd>undo, redo</dd>
             <dt>Escape</dt><dd>close, or let the text be as it was</dd>
         </dl>
