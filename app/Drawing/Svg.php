@@ -107,14 +107,23 @@ final readonly class Svg
             $inside .= "<g id=\"{$id}\">".implode('', array_map($this->mark(...), $marks)).'</g>';
         }
         $plot = $scene->plot;
-        foreach ($scene->marks as $mark) {
-            if ($plot !== null && $mark instanceof Group && $mark->clipped) {
-                $inside .= sprintf('<clipPath id="plot"><rect x="%s" y="%s" width="%s" height="%s"/></clipPath>', self::number($plot->left - 2), self::number($plot->top - 2), self::number($plot->right - $plot->left + 4), self::number($plot->bottom - $plot->top + 4));
-                break;
-            }
+        if ($plot !== null && self::hasClipped($scene->marks)) {
+            $inside .= sprintf('<clipPath id="plot"><rect x="%s" y="%s" width="%s" height="%s"/></clipPath>', self::number($plot->left - 2), self::number($plot->top - 2), self::number($plot->right - $plot->left + 4), self::number($plot->bottom - $plot->top + 4));
         }
 
         return $inside === '' ? '' : "<defs>{$inside}</defs>";
+    }
+
+    /** @param list<Mark> $marks */
+    private static function hasClipped(array $marks): bool
+    {
+        foreach ($marks as $mark) {
+            if (($mark instanceof Group && $mark->clipped) || (($mark instanceof Group || $mark instanceof Placed) && self::hasClipped($mark->marks))) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function mark(Mark $mark): string

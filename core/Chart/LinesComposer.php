@@ -28,7 +28,7 @@ final readonly class LinesComposer
         // Cut and whole beside each other; the pointer reads the larger one.
         $share = round($width * 0.62);
         $cut = $this->one($lineup, $share, $height - 20.0, $axis->starting('cut'));
-        $whole = $this->one($lineup, $width - $share - 16.0, $height - 20.0, $axis->starting('zero'));
+        $whole = $this->one($lineup, $width - $share - 16.0, $height - 20.0, new AxisPart('zero'));
         $type = Type::text(13, 600);
 
         return new Scene($width, $height, [
@@ -53,11 +53,11 @@ final readonly class LinesComposer
 
         return new Scene($width, $height, [
             $this->base($lineup, $plot),
-            $this->clipped($painter->band(), $lineup),
+            $this->clipped($painter->band(), $lineup, $axis),
             $axes->values($ticks, $scale, $plot, $axisType),
             $this->baseLabel($lineup, $plot),
             $axes->places(TimeTicks::along($lineup->axis, $plot->from, $plot->to, $plot->step(), fn(string $text): float => $this->measure->width($text, $axisType)), $plot, $axisType),
-            ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup), $painter->lines()),
+            ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
             $this->target($lineup, $plot, $scale),
             ...$this->endLabels($ends, $plot, $scale, $height),
         ], $plot, $lineup->comparison->measure->name, Summary::of($lineup), $scale);
@@ -80,11 +80,9 @@ final readonly class LinesComposer
     }
 
     /** Within limits that were set, a line may leave the plot; what is outside is not drawn. */
-    private function clipped(Group $group, Lineup $lineup): Group
+    private function clipped(Group $group, Lineup $lineup, AxisPart $axis): Group
     {
-        $study = $lineup->comparison->study;
-
-        return $study->axis->hasLimits() && $study->axis->view === $study->view->value ? $group->inPlot() : $group;
+        return $axis->hasLimits() && $axis->view === $lineup->comparison->study->view->value ? $group->inPlot() : $group;
     }
 
     /** Height under the lines: for one row of words, or for two where the year is said below the month. */

@@ -43,7 +43,7 @@ final readonly class SheetComposer
         return new Scene($width, $height, [
             new Box(0, 0, $width, $height, Ink::Sheet),
             new Placed(self::MARGIN, 0, $marks),
-        ], null, $wording->headline, "{$wording->subtitle}. {$chart->description}");
+        ], $chart->plot, $wording->headline, "{$wording->subtitle}. {$chart->description}", $chart->scale, $chart->shared);
     }
 
     /**

@@ -9,30 +9,10 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\TestWith;
-use PHPUnit\Framework\TestCase;
 
 /** Whole tasks through the real interface. */
-final class TasksTest extends TestCase
+final class TasksTest extends BrowserTestCase
 {
-    private ServedApplication $application;
-
-    private Browser $browser;
-
-    protected function setUp(): void
-    {
-        $this->application = ServedApplication::start(demo: true);
-        $this->browser = Browser::open();
-    }
-
-    protected function tearDown(): void
-    {
-        $complaints = $this->browser->complaints();
-        $this->browser->close();
-        $this->application->stop();
-        // A refused edit answers 422, which the browser notes; nothing else may be noted.
-        self::assertSame([], array_values(array_filter($complaints, static fn(string $m): bool => ! str_contains($m, ' 422 '))));
-    }
-
     /**
      * A file of the user's own, from the data page to the picture: monthly leakage, yearly connections, per connection,
      * 12-month mean, 2019 = 100.

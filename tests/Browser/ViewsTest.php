@@ -6,29 +6,10 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
-use PHPUnit\Framework\TestCase;
 
 /** Each view doing its task, on the demo, with the answer read off the screen. */
-final class ViewsTest extends TestCase
+final class ViewsTest extends BrowserTestCase
 {
-    private ServedApplication $application;
-
-    private Browser $browser;
-
-    protected function setUp(): void
-    {
-        $this->application = ServedApplication::start(demo: true);
-        $this->browser = Browser::open();
-    }
-
-    protected function tearDown(): void
-    {
-        $complaints = $this->browser->complaints();
-        $this->browser->close();
-        $this->application->stop();
-        self::assertSame([], array_values(array_filter($complaints, static fn(string $m): bool => ! str_contains($m, ' 422 '))));
-    }
-
     public function testYearsAreLaidOverEachOtherTakenOffAndPutAsABand(): void
     {
         $browser = $this->open('/studies/4');

@@ -20,10 +20,10 @@ final class StudyChangeController
 {
     public function store(ChangeStudyRequest $request, Study $study, TextMeasure $measure): Response
     {
-        $change = $request->change();
         $data = $study->data();
         $before = $study->document();
         try {
+            $change = $request->change();
             $comparison = Changes::carriedOut($change, $before, $data);
         } catch (InvalidStudy $problem) {
             // The page stays as it is, with what was typed; only the sentence is new.

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use DomainException;
 use DuskRail\Study\Changes\Change;
 use DuskRail\Study\Changes\Changes;
+use DuskRail\Study\InvalidStudy;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Validation\ValidationException;
 
 final class ChangeStudyRequest extends FormRequest
 {
@@ -18,15 +17,12 @@ final class ChangeStudyRequest extends FormRequest
         return ['change' => ['required', 'string', 'max:40'], 'preview' => ['sometimes', 'boolean']];
     }
 
-    /** @throws ValidationException */
+    /** @throws InvalidStudy when it says something that no change can be */
     public function change(): Change
     {
         /** @var array<string, mixed> $input */
         $input = $this->except(['_token', 'preview']);
-        try {
-            return Changes::read($this->string('change')->value(), $input);
-        } catch (DomainException $problem) {
-            throw ValidationException::withMessages(['change' => $problem->getMessage()]);
-        }
+
+        return Changes::read($this->string('change')->value(), $input);
     }
 }
