@@ -9,6 +9,7 @@ use App\Http\Controllers\ImportController;
 use App\Http\Controllers\OrdersController;
 use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\ReadoutController;
+use App\Http\Controllers\SentencesController;
 use App\Http\Controllers\StandingController;
 use App\Http\Controllers\StudyChangeController;
 use App\Http\Controllers\StudyController;
@@ -36,6 +37,7 @@ Route::get('/studies/{study}/readouts', [ReadoutController::class, 'index'])->na
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
 Route::get('/studies/{study}/figures/{stop}', [FiguresController::class, 'show'])->name('figures.show');
 Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])->name('orders.show');
+Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->name('sentences.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
 Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])->whereNumber('position')->name('working.show');
 Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', ['svg', 'png', 'csv'])->name('hand-over');

@@ -10,7 +10,7 @@ use DuskRail\Study\Comparison;
 final class Signals
 {
     private const ALL = [
-        AxisLimits::class, OwnScales::class, BelowLogarithm::class, LeftOutMeasures::class, FewPeers::class, MeanOfRatios::class, OddBase::class, BaseDecides::class, UnfinishedEnd::class, UnsettledEnd::class,
+        WordsThatNoLongerHold::class, AxisLimits::class, OwnScales::class, BelowLogarithm::class, LeftOutMeasures::class, FewPeers::class, MeanOfRatios::class, OddBase::class, BaseDecides::class, UnfinishedEnd::class, UnsettledEnd::class,
         StepInFocus::class, EndedLines::class, Gaps::class, DrawnCurve::class, ManyColours::class, CutAxis::class,
     ];
 

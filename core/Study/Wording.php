@@ -19,8 +19,8 @@ final readonly class Wording
         $words = $comparison->study->words;
 
         return new self(
-            $words->headline ?? self::headline($comparison),
-            $words->subtitle ?? self::subtitle($comparison),
+            LiveNumber::filled($words->headline ?? self::headline($comparison), $comparison),
+            LiveNumber::filled($words->subtitle ?? self::subtitle($comparison), $comparison),
             $words->source ?? ($source === '' ? '' : "Source: {$source}"),
         );
     }

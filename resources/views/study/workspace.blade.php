@@ -41,6 +41,7 @@
                 @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))<x-settings :screen="$screen" part="axis" label="Axis" /><x-settings :screen="$screen" part="look" label="Drawing"><x-own-looks :screen="$screen" /></x-settings>@endif
                 @includeWhen($document->view === \DuskRail\Study\View::Figures, 'study.figures-tools')
                 @if ($document->view->splits())<x-settings :screen="$screen" part="panels" label="Panels" />@endif
+                <button type="button" class="plain small" popovertarget="sentences">What to say</button>
                 <button type="button" class="plain small" popovertarget="standing">Standing and peers</button>
             </div>
             @if ($document->view === \DuskRail\Study\View::Figures)
@@ -56,6 +57,7 @@
             @include('study.track')
         </main>
     </div>
+    <div class="editor" popover id="sentences" role="group" aria-label="What to say"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div></div>
     <div class="editor" popover id="standing" role="group" aria-label="Standing and peers"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div></div>
     @include('study.message', ['message' => ''])
 </div>
