@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Drawing\HandOver;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\HandOverController;
@@ -13,6 +14,7 @@ use App\Http\Controllers\SentencesController;
 use App\Http\Controllers\StandingController;
 use App\Http\Controllers\StudyChangeController;
 use App\Http\Controllers\StudyController;
+use App\Http\Controllers\StudyFileController;
 use App\Http\Controllers\StudyHistoryController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\WorkingController;
@@ -20,6 +22,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::get('/', [DatasetController::class, 'index'])->name('data.index');
 Route::delete('/datasets/{dataset}', [DatasetController::class, 'destroy'])->name('datasets.destroy');
+Route::post('/datasets/{dataset}/study-files', [StudyFileController::class, 'store'])->name('study-files.store');
 Route::post('/datasets/{dataset}/studies', [StudyController::class, 'store'])->name('studies.store');
 
 Route::post('/uploads', [UploadController::class, 'store'])->name('uploads.store');
@@ -40,6 +43,6 @@ Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])-
 Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->name('sentences.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
 Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])->whereNumber('position')->name('working.show');
-Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', ['svg', 'png', 'csv'])->name('hand-over');
+Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', array_keys(HandOver::FORMATS))->name('hand-over');
 
 Route::get('/palette.css', [PaletteController::class, 'show'])->withoutMiddleware('web')->name('palette');

@@ -28,9 +28,21 @@ final readonly class Picture
     /** @param int $times pixels of the picture for one of the screen */
     public function png(int $times): string
     {
+        return $this->converted(['--format=png', "--zoom={$times}", '--keep-aspect-ratio']);
+    }
+
+    /** One page of the picture's size, its text as text with the fonts inside. */
+    public function pdf(): string
+    {
+        return $this->converted(['--format=pdf']);
+    }
+
+    /** @param list<string> $options of rsvg-convert */
+    private function converted(array $options): string
+    {
         // librsvg takes its fonts from fontconfig and cannot use those inside the picture.
         $process = new Process(
-            ['rsvg-convert', '--format=png', "--zoom={$times}", '--keep-aspect-ratio'],
+            ['rsvg-convert', ...$options],
             null,
             ['FONTCONFIG_FILE' => self::fontConfiguration()],
             Svg::standalone($this->scene, $this->palette, ''),

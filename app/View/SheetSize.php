@@ -13,6 +13,12 @@ final readonly class SheetSize
 
     private function __construct(public float $width, public float $height) {}
 
+    /** Of a window that has said nothing, or where there is none. */
+    public static function usual(): self
+    {
+        return new self(956.0, 404.0);
+    }
+
     public static function of(Request $request): self
     {
         $cookie = $request->cookie(self::COOKIE);
@@ -20,6 +26,6 @@ final readonly class SheetSize
             return new self((float) min(2400, max(260, (int) $m[1])), (float) min(1200, max(220, (int) $m[2])));
         }
 
-        return new self(956.0, 404.0);
+        return self::usual();
     }
 }

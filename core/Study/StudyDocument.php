@@ -65,12 +65,12 @@ final class StudyDocument
             self::at('measure', static fn(): string => self::string($document['measure'] ?? null)),
             self::rail(self::list($document, 'rail'), 'rail'),
             self::focus(self::list($document, 'focus')),
-            array_values(array_map(self::string(...), self::list($document, 'off'))),
+            self::texts($document, 'off'),
             $range === null ? null : self::at('range', static fn(): PeriodRange => PeriodRange::parse(self::string($range))),
             self::enum(View::class, $document['view'] ?? View::Lines->value, 'view'),
             self::enum(RosterSort::class, $document['sort'] ?? RosterSort::Name->value, 'sort'),
             $words,
-            array_values(array_map(self::string(...), self::list($document, 'dismissed'))),
+            self::texts($document, 'dismissed'),
         );
         foreach (Study::PARTS as $name => $class) {
             $study = $study->withPart($name, self::at($name, static fn(): Part => $class::read(self::named(self::list($document, $name)))));
@@ -150,6 +150,20 @@ final class StudyDocument
         $list = $document[$name] ?? [];
 
         return is_array($list) ? $list : throw InvalidStudy::at($name, 'must be a list.');
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     * @return list<string>
+     */
+    private static function texts(array $document, string $name): array
+    {
+        $texts = [];
+        foreach (self::list($document, $name) as $i => $text) {
+            $texts[] = self::at("{$name}.{$i}", static fn(): string => self::string($text));
+        }
+
+        return $texts;
     }
 
     private static function string(mixed $text): string

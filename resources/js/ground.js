@@ -15,7 +15,7 @@ document.addEventListener('click', (event) => {
     // A picture is handed over on the ground that is on the screen.
     const link = event.target.closest('[data-hand-over]');
     if (link) {
-        link.search = isNight() ? '?ground=night' : '';
+        link.form.elements.ground.value = isNight() ? 'night' : 'day';
         workspace()?.querySelector('#hand-over')?.hidePopover();
     }
 });

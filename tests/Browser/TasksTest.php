@@ -50,7 +50,7 @@ final class TasksTest extends BrowserTestCase
         $browser->actions()->sendKeys(null, 'Ashen has halved its leakage'.WebDriverKeys::ENTER)->perform();
         $browser->see('.words.headline .hue-1', 'Ashen')->see('.words.headline', 'Ashen has halved its leakage');
 
-        $browser->click('[popovertarget=hand-over]')->click('#hand-over a:first-child');
+        $browser->click('[popovertarget=hand-over]')->click('#hand-over button[data-hand-over]');
         $picture = Browser::downloads().'/leakage.png';
         $browser->until('the picture', static fn(): bool => is_file($picture) && filesize($picture) > 20_000);
         $size = getimagesize($picture);

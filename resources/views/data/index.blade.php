@@ -29,6 +29,11 @@
                             </select></span>
                             <button class="button is-small">Start</button>
                         </form>
+                        <form class="inline study-file" method="post" action="{{ route('study-files.store', $dataset) }}" enctype="multipart/form-data">
+                            @csrf
+                            <label>or bring a study file <input type="file" name="study" accept=".json,application/json" required></label>
+                            <button class="button is-small">Bring it</button>
+                        </form>
                     </div>
                     <div class="column">
                         <h3>Measures</h3>

@@ -21,9 +21,21 @@
             <button type="button" class="go" popovertarget="hand-over">Hand over</button>
         </div>
         <div class="editor menu" popover id="hand-over">
-            <a href="{{ route('hand-over', [$study, 'png']) }}" data-hand-over>Picture, PNG at double size</a>
-            <a href="{{ route('hand-over', [$study, 'svg']) }}" data-hand-over>Picture, SVG</a>
+            <form class="hand-over" method="get" action="{{ route('hand-over', [$study, 'png']) }}">
+                <input type="hidden" name="ground" value="day">
+                <label for="picture-size">Picture</label>
+                <span class="select is-small"><select id="picture-size" name="size">
+                    @foreach (\App\View\PictureSize::cases() as $size)<option value="{{ $size->value }}">{{ $size->label() }}</option>@endforeach
+                </select></span>
+                <span class="select is-small"><select name="times" aria-label="Pixels of a PNG">
+                    @foreach ([1, 2, 3, 4] as $times)<option value="{{ $times }}" @selected($times === 2)>{{ $times }} ×</option>@endforeach
+                </select></span>
+                <button data-hand-over formaction="{{ route('hand-over', [$study, 'png']) }}">PNG</button>
+                <button data-hand-over formaction="{{ route('hand-over', [$study, 'svg']) }}">SVG</button>
+                <button data-hand-over formaction="{{ route('hand-over', [$study, 'pdf']) }}">PDF</button>
+            </form>
             <a href="{{ route('hand-over', [$study, 'csv']) }}">Figures, CSV</a>
+            <a href="{{ route('hand-over', [$study, 'json']) }}">The study itself, to be brought to other figures</a>
         </div>
     </header>
     @include('study.rail')

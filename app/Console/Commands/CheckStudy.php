@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use DomainException;
+use DuskRail\Signals\Notice;
+use DuskRail\Signals\Signals;
+use DuskRail\Study\Comparison;
+
+final class CheckStudy extends StudyCommand
+{
+    protected $signature = 'study:check {study : number or name} {--json : for scripts}';
+
+    protected $description = 'Carry a study out and say what would mislead; ends with 1 when a stop makes no sense';
+
+    public function handle(): int
+    {
+        $study = $this->study();
+        if ($study === null) {
+            return self::INVALID;
+        }
+        try {
+            $comparison = Comparison::of($study->document(), $study->data());
+        } catch (DomainException $problem) {
+            $this->error($problem->getMessage());
+
+            return self::FAILURE;
+        }
+        $refused = $comparison->run->refused();
+        $signals = array_map(static fn(Notice $notice): string => $notice->sentence, Signals::of($comparison));
+        if ($this->option('json') === true) {
+            $this->json(['study' => $study->name, 'sound' => $refused === null, 'signals' => $signals]);
+        } else {
+            $this->line($signals === [] ? "{$study->name}: nothing would mislead." : "{$study->name}:");
+            foreach ($signals as $signal) {
+                $this->line("  - {$signal}");
+            }
+        }
+
+        return $refused === null ? self::SUCCESS : self::FAILURE;
+    }
+}

@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Drawing\HandOver;
+use App\Models\Study;
+use App\View\PictureSize;
+use App\View\SheetSize;
+use DomainException;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Study\Parts\RulePart;
+use DuskRail\Study\Study as StudyOfCore;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
+
+final class RenderStudy extends StudyCommand
+{
+    protected $signature = 'study:render {study : number or name}
+        {--format=png : png, svg, pdf, csv or json}
+        {--size=slide : slide, column or square}
+        {--times=2 : pixels of a PNG for one of the picture, 1 to 4}
+        {--night : on the night ground}
+        {--each : once for every entity in focus in turn}
+        {--out=. : folder to write to}
+        {--json : for scripts}';
+
+    protected $description = 'Write a study as a picture, as figures or as a study file, for all entities in turn if asked';
+
+    public function handle(TextMeasure $measure): int
+    {
+        $study = $this->study();
+        $format = (string) $this->option('format');
+        $size = PictureSize::tryFrom((string) $this->option('size'));
+        $times = (int) $this->option('times');
+        $folder = rtrim((string) $this->option('out'), '/');
+        if ($study === null) {
+            return self::INVALID;
+        }
+        if (! isset(HandOver::FORMATS[$format]) || $size === null || $size === PictureSize::Screen || $times < 1 || $times > 4) {
+            $this->error('--format is png, svg, pdf, csv or json; --size is slide, column or square; --times is 1 to 4.');
+
+            return self::INVALID;
+        }
+        if (! is_dir($folder) && ! File::makeDirectory($folder, 0o755, true, true)) {
+            $this->error("The folder “{$folder}” cannot be made.");
+
+            return self::FAILURE;
+        }
+        $documents = $this->documents($study);
+        $quiet = $this->option('json') === true;
+        $bar = $quiet || count($documents) < 2 ? null : $this->output->createProgressBar(count($documents));
+        $written = [];
+        foreach ($documents as $name => $document) {
+            $path = "{$folder}/".Str::slug($name).".{$format}";
+            try {
+                $content = (new HandOver($measure))->content($study, $document, $format, $size->pixels(SheetSize::usual()), $times, $this->option('night') === true);
+            } catch (DomainException $problem) {
+                $bar?->finish();
+                $this->error("{$name}: {$problem->getMessage()}");
+
+                return self::FAILURE;
+            }
+            File::put($path, $content);
+            $written[] = $path;
+            $bar?->advance();
+        }
+        $bar?->finish();
+        if ($quiet) {
+            $this->json(['study' => $study->name, 'files' => $written]);
+        } else {
+            $this->line(($bar === null ? '' : "\n").implode("\n", $written));
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** @return array<string, StudyOfCore> by the name of the file */
+    private function documents(Study $study): array
+    {
+        $document = $study->document();
+        if ($this->option('each') !== true) {
+            return [$study->name => $document];
+        }
+        $documents = [];
+        foreach ($study->data()->entities() as $key => $entity) {
+            if (isset($study->data()->table($document->measure)->series[$key])) {
+                // The headline that was written is about somebody else.
+                $documents["{$study->name} {$entity->name}"] = $document->withPart('rule', new RulePart())->with(['focus' => [(string) $key => 1], 'off' => array_values(array_diff($document->off, [(string) $key])), 'words' => $document->words->with('headline', '')]);
+            }
+        }
+
+        return $documents;
+    }
+}

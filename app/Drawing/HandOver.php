@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drawing;
+
+use App\Formats\FiguresCsv;
+use App\Models\Study;
+use DuskRail\Chart\Palette;
+use DuskRail\Chart\PictureComposer;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\SheetComposer;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Study as StudyOfCore;
+use DuskRail\Study\StudyDocument;
+use DuskRail\Study\Wording;
+
+/** A study as a file to take away: the picture, the figures, or the study itself. */
+final readonly class HandOver
+{
+    /** What there is, by its ending, with the type of its content. */
+    public const FORMATS = [
+        'png' => 'image/png', 'svg' => 'image/svg+xml', 'pdf' => 'application/pdf', 'csv' => 'text/csv; charset=UTF-8', 'json' => 'application/json',
+    ];
+
+    public function __construct(private TextMeasure $measure) {}
+
+    /**
+     * @param StudyOfCore $document of the study, or changed for the occasion
+     * @param array{float, float} $size width and height of a picture
+     * @param int $times pixels of a PNG for one of the picture
+     */
+    public function content(Study $study, StudyOfCore $document, string $format, array $size, int $times, bool $night): string
+    {
+        if ($format === 'json') {
+            return json_encode(StudyDocument::write($document), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        }
+        $comparison = Comparison::of($document, $study->data());
+        $wording = Wording::of($comparison, $study->dataset->source);
+        if ($format === 'csv') {
+            return FiguresCsv::write($comparison, $wording);
+        }
+        $scene = (new SheetComposer($this->measure))->compose(
+            $comparison,
+            $wording,
+            $size[0],
+            $size[1],
+            fn(float $width, float $height): Scene => (new PictureComposer($this->measure))->compose($comparison, $width, $height),
+        );
+        $picture = new Picture($scene, $night ? Palette::night() : Palette::day());
+
+        return match ($format) {
+            'png' => $picture->png($times),
+            'pdf' => $picture->pdf(),
+            default => $picture->svg(),
+        };
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Study;
+use App\Models\StudyRevision;
+use DuskRail\Study\StudyDocument;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\HttpFoundation\Response;
+
+/** What leaves the application: pictures in their sizes, PDF, study files, and what the commands write. */
+final class OutOfTheDoorTest extends ApplicationTestCase
+{
+    /** @param array{int, int} $pixels */
+    #[TestWith(['slide', 1, [1280, 720]])]
+    #[TestWith(['slide', 3, [3840, 2160]])]
+    #[TestWith(['column', 2, [1240, 960]])]
+    #[TestWith(['square', 1, [860, 860]])]
+    public function testAPictureHasTheSizeThatIsWished(string $size, int $times, array $pixels): void
+    {
+        $study = $this->imported();
+        $picture = imagecreatefromstring((string) $this->get(route('hand-over', [$study, 'png', 'size' => $size, 'times' => $times]))->assertOk()->getContent());
+        self::assertNotFalse($picture);
+        self::assertSame($pixels, [imagesx($picture), imagesy($picture)]);
+    }
+
+    public function testAPdfIsOnePageWithItsFontsInside(): void
+    {
+        $study = $this->imported();
+        $pdf = (string) $this->get(route('hand-over', [$study, 'pdf', 'size' => 'slide']))->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
+        self::assertStringStartsWith('%PDF-', $pdf);
+        self::assertSame(1, preg_match_all('/\/Type\s*\/Page\b/', $pdf));
+        // librsvg writes 1280 by 720 pixels as 960 by 540 points.
+        self::assertMatchesRegularExpression('/\/MediaBox \[ 0 0 960 540 \]/', $pdf);
+        self::assertGreaterThan(0, preg_match_all('/\/FontFile/', $pdf));
+    }
+
+    public function testAStudyFileComesBackAsTheStudyItWasAndABrokenOneIsRefusedByItsPath(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'add-stop', ['stop' => 'rolling']);
+        $this->change($study, 'set', ['part' => 'panels', 'settings' => ['by' => 'entity', 'columns' => '2']]);
+        $json = (string) $this->get(route('hand-over', [$study, 'json']))->assertOk()->getContent();
+        $this->sent($study, $json)->assertRedirect();
+        $back = Study::latest('id')->firstOrFail();
+        self::assertNotSame($study->id, $back->id);
+        self::assertEquals($study->refresh()->document(), $back->document());
+        foreach ([
+            'not JSON' => ['{"format":', 'is no study file: it is not JSON'],
+            'another file' => ['[1, 2]', 'format: this is not a study'],
+            'a bad stop' => [str_replace('"window": 12', '"window": 0', $json), 'rail.0: Rolling: “window” is 0'],
+            'a bad part' => [str_replace('"columns": 2', '"columns": 99', $json), 'panels: Panels: “columns” is 99'],
+            'an unknown measure' => [str_replace('"measure": "leakage"', '"measure": "gold"', $json), 'gold'],
+        ] as $what => [$content, $said]) {
+            $this->from('/')->followingRedirects();
+            $this->sent($study, $content)->assertSee($said, false);
+            self::assertSame(2, Study::count(), $what);
+        }
+    }
+
+    public function testTheCommandsListCheckAndWriteForEverybodyInTurn(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'words', ['part' => 'headline', 'text' => 'Veldmere leaks <most>']);
+        $this->change($study, 'rename', ['name' => 'Leaks now']);
+        $folder = sys_get_temp_dir().'/dusk-rail-out-'.getmypid();
+        self::assertSame(0, Artisan::call('study:list', ['--json' => true]));
+        self::assertSame([['id' => $study->id, 'name' => 'Leaks now', 'view' => 'lines', 'measure' => 'leakage', 'dataset' => 'Returns']], json_decode(Artisan::output(), true));
+        self::assertSame(0, Artisan::call('study:check', ['study' => 'Leaks now', '--json' => true]));
+        self::assertIsArray(json_decode(Artisan::output(), true));
+        self::assertSame(0, Artisan::call('study:render', ['study' => (string) $study->id, '--format' => 'svg', '--each' => true, '--out' => $folder, '--json' => true]));
+        self::assertJson(Artisan::output());
+        self::assertSame(['leaks-now-marl.svg', 'leaks-now-tarrow.svg', 'leaks-now-veldmere.svg'], array_map(basename(...), glob("{$folder}/*") ?: []));
+        $tarrow = (string) file_get_contents("{$folder}/leaks-now-tarrow.svg");
+        // The headline is about whoever it is drawn for, not about whom it was written for.
+        self::assertStringContainsString('Tarrow stands at 7.0', $tarrow);
+        self::assertStringNotContainsString('leaks &lt;most&gt;', $tarrow);
+        self::assertSame(0, Artisan::call('study:render', ['study' => 'Leaks now', '--format' => 'csv', '--out' => $folder]));
+        self::assertStringContainsString('2024-03,14,7,4', (string) file_get_contents("{$folder}/leaks-now.csv"));
+        array_map(unlink(...), glob("{$folder}/*") ?: []);
+        rmdir($folder);
+        self::assertSame([2, 2, 2], [Artisan::call('study:render', ['study' => 'Nobody']), Artisan::call('study:check', ['study' => '999']), Artisan::call('study:render', ['study' => 'Leaks now', '--format' => 'doc'])]);
+        $revision = StudyRevision::latest('id')->firstOrFail();
+        $revision->update(['document' => [...StudyDocument::write($study->refresh()->document()), 'rail' => [['id' => 's1', 'stop' => 'share', 'settings' => [], 'bypassed' => false], ['id' => 's2', 'stop' => 'share', 'settings' => [], 'bypassed' => false]]]]);
+        self::assertSame(1, Artisan::call('study:check', ['study' => 'Leaks now']));
+        self::assertStringContainsString('does not add up to a whole', Artisan::output());
+    }
+
+    public function testWhatToSayIsProposedAndOneClickMakesItTheHeadline(): void
+    {
+        $study = $this->imported();
+        $this->get(route('sentences.show', $study))->assertOk()->assertSee('has risen by 40 % since', false)->assertSee('{change Veldmere since 2024-01}', false);
+        $this->change($study, 'words', ['part' => 'headline', 'text' => 'Veldmere has risen by {change Veldmere since 2024-01}'])->assertSee('has risen by 40 %')->assertSee('since 2024-01}</textarea>', false);
+        $this->change($study, 'state', ['entity' => 'veldmere', 'state' => 'peer']);
+        $this->get(route('sentences.show', $study))->assertOk()->assertSee('Put a line in focus');
+    }
+
+    /** @return TestResponse<Response> */
+    private function sent(Study $study, string $content): TestResponse
+    {
+        return $this->post(route('study-files.store', $study->dataset), ['study' => UploadedFile::fake()->createWithContent('study.json', $content)]);
+    }
+}
