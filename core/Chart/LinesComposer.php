@@ -50,15 +50,19 @@ final readonly class LinesComposer
         $right = $width - ($ends === [] ? 18.0 : 26.0 + max(array_column($ends, 'width')));
         $plot = new PlotArea($left, max($left + 40.0, $right), $scale->atHigh, $scale->atLow, $lineup->from, $lineup->to);
         $painter = new LinesPainter($lineup, $plot, $scale);
+        $marks = new MarksPainter($this->measure, $lineup, $plot, $scale);
 
         return new Scene($width, $height, [
             $this->base($lineup, $plot),
+            ...$marks->behind(),
             $this->clipped($painter->band(), $lineup, $axis),
             $axes->values($ticks, $scale, $plot, $axisType),
             $this->baseLabel($lineup, $plot),
             $axes->places(TimeTicks::along($lineup->axis, $plot->from, $plot->to, $plot->step(), fn(string $text): float => $this->measure->width($text, $axisType)), $plot, $axisType),
             ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
             $this->target($lineup, $plot, $scale),
+            ...$marks->before(),
+            ...(new PointLabels($this->measure, $lineup, $plot, $scale))->groups(),
             ...$this->endLabels($ends, $plot, $scale, $height),
         ], $plot, $lineup->comparison->measure->name, Summary::of($lineup), $scale);
     }
@@ -166,6 +170,9 @@ final readonly class LinesComposer
     {
         $all = count($lineup->present()) <= self::NAME_ALL;
         $ends = [];
+        if ($lineup->comparison->study->labels->end === 'none') {
+            return [];
+        }
         foreach ($lineup->present() as $line) {
             if ($line->last !== null && ($line->state === LineState::Focus || ($all && $lineup->drawsQuiet))) {
                 $focus = $line->state === LineState::Focus;
@@ -189,8 +196,10 @@ final readonly class LinesComposer
     /** @return array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type, width: float} */
     private function end(string $key, string $name, float $at, int $last, Ink $ink, Type $type, Lineup $lineup, float $room): array
     {
-        $value = $lineup->format($at);
-        $valueWidth = $this->measure->width(" {$value}", Type::text($type->size, 600));
+        $wanted = $lineup->comparison->study->labels->end;
+        $value = $wanted === 'name' ? '' : " {$lineup->format($at)}";
+        $name = $wanted === 'value' ? '' : $name;
+        $valueWidth = $this->measure->width($value, Type::text($type->size, 600));
         while (mb_strlen($name) > 4 && $this->measure->width($name, $type) + $valueWidth > $room) {
             $name = rtrim(mb_substr($name, 0, mb_strlen(rtrim($name, '…')) - 1)).'…';
         }
@@ -218,7 +227,7 @@ final readonly class LinesComposer
                 new Stroke([$leader], Ink::Median, 1.0, $end['last'] < $plot->to ? [2.0, 3.0] : []),
                 Words::runs($x, $y + 5.0, [
                     ['text' => $end['name'], 'ink' => $end['ink'], 'weight' => $end['type']->weight],
-                    ['text' => " {$end['value']}", 'ink' => $end['ink'], 'weight' => min(600, $end['type']->weight)],
+                    ['text' => $end['value'], 'ink' => $end['ink'], 'weight' => min(600, $end['type']->weight)],
                 ], $end['type']),
             ], $end['key'] === '' ? [] : ['line' => $end['key']]);
         }

@@ -251,12 +251,13 @@ final readonly class Comparison
         return null;
     }
 
-    /** Its base, or null. */
+    /** Its base, or null; also where the axis has left the calendar that the base is in. */
     public function base(): ?PeriodRange
     {
         $stop = $this->indexed()?->placed->stop;
+        $base = $stop instanceof IndexToBase ? $stop->base() : null;
 
-        return $stop instanceof IndexToBase ? $stop->base() : null;
+        return $base !== null && ($base->first->frequency === Frequency::Number) === ($this->axis->frequency === Frequency::Number) ? $base : null;
     }
 
     /** Whether neighbouring values share what they are made of. */

@@ -11,8 +11,10 @@ use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
 use DuskRail\Study\Parts\AxisPart;
 use DuskRail\Study\Parts\FiguresPart;
+use DuskRail\Study\Parts\LabelsPart;
 use DuskRail\Study\Parts\LinesPart;
 use DuskRail\Study\Parts\LookPart;
+use DuskRail\Study\Parts\MarksPart;
 use DuskRail\Study\Parts\OverlayPart;
 use DuskRail\Study\Parts\PanelsPart;
 use DuskRail\Study\Parts\Part;
@@ -34,7 +36,7 @@ final readonly class Study
     public const PARTS = [
         'lines' => LinesPart::class, 'peers' => PeersPart::class, 'axis' => AxisPart::class, 'look' => LookPart::class,
         'overlay' => OverlayPart::class, 'panels' => PanelsPart::class, 'stack' => StackPart::class,
-        'sparks' => SparksPart::class, 'scatter' => ScatterPart::class, 'rule' => RulePart::class, 'figures' => FiguresPart::class,
+        'sparks' => SparksPart::class, 'scatter' => ScatterPart::class, 'rule' => RulePart::class, 'figures' => FiguresPart::class, 'marks' => MarksPart::class, 'labels' => LabelsPart::class,
     ];
 
     /**
@@ -66,6 +68,8 @@ final readonly class Study
         public ScatterPart $scatter = new ScatterPart(),
         public RulePart $rule = new RulePart(),
         public FiguresPart $figures = new FiguresPart(),
+        public MarksPart $marks = new MarksPart(),
+        public LabelsPart $labels = new LabelsPart(),
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -94,7 +98,7 @@ final readonly class Study
     /** @param array<string, mixed> $parts */
     private function made(array $parts): self
     {
-        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart, rule: RulePart, figures: FiguresPart} $all */
+        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart, rule: RulePart, figures: FiguresPart, marks: MarksPart, labels: LabelsPart} $all */
         $all = [...get_object_vars($this), ...$parts];
 
         return new self(...$all);

@@ -50,11 +50,11 @@
                 @if ($document->view === \DuskRail\Study\View::Stack)<x-settings :screen="$screen" part="stack" label="Stack" />@endif
                 @if ($document->view === \DuskRail\Study\View::Sparks)<x-settings :screen="$screen" part="sparks" label="Sparks" />@endif
                 @if ($document->view === \DuskRail\Study\View::Scatter)<x-settings :screen="$screen" part="scatter" label="Scatter" />@endif
-                @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))<x-settings :screen="$screen" part="axis" label="Axis" /><x-settings :screen="$screen" part="look" label="Drawing"><x-own-looks :screen="$screen" /></x-settings>@endif
+                @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))<x-settings :screen="$screen" part="axis" label="Axis" /><x-settings :screen="$screen" part="labels" label="Labels" /><x-marks :screen="$screen" /><x-settings :screen="$screen" part="look" label="Drawing"><x-own-looks :screen="$screen" /></x-settings>@endif
                 @includeWhen($document->view === \DuskRail\Study\View::Figures, 'study.figures-tools')
                 @if ($document->view->splits())<x-settings :screen="$screen" part="panels" label="Panels" />@endif
                 <button type="button" class="plain small" popovertarget="sentences">What to say</button>
-                <button type="button" class="plain small" popovertarget="standing">Standing and peers</button>
+                <button type="button" class="plain small" popovertarget="standing">Standing</button>
             </div>
             @if ($document->view === \DuskRail\Study\View::Figures)
                 @include('study.figures')
