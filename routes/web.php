@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Drawing\HandOver;
+use App\Http\Controllers\BriefController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\HandOverController;
@@ -44,5 +45,12 @@ Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
 Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])->whereNumber('position')->name('working.show');
 Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', array_keys(HandOver::FORMATS))->name('hand-over');
+
+Route::post('/briefs', [BriefController::class, 'store'])->name('briefs.store');
+Route::get('/briefs/{brief}', [BriefController::class, 'show'])->name('briefs.show');
+Route::put('/briefs/{brief}', [BriefController::class, 'update'])->name('briefs.update');
+Route::delete('/briefs/{brief}', [BriefController::class, 'destroy'])->name('briefs.destroy');
+Route::get('/read/{token}', [BriefController::class, 'read'])->name('briefs.read');
+Route::get('/read/{token}/pdf', [BriefController::class, 'pdf'])->name('briefs.pdf');
 
 Route::get('/palette.css', [PaletteController::class, 'show'])->withoutMiddleware('web')->name('palette');

@@ -37,16 +37,45 @@ final readonly class Picture
         return $this->converted(['--format=pdf']);
     }
 
+    /**
+     * Several scenes as the pages of one PDF.
+     *
+     * @param non-empty-list<Scene> $scenes
+     */
+    public static function pages(array $scenes, Palette $palette): string
+    {
+        $folder = sys_get_temp_dir().'/dusk-rail-pages-'.bin2hex(random_bytes(6));
+        mkdir($folder, 0o700);
+        try {
+            $paths = [];
+            foreach ($scenes as $number => $scene) {
+                $paths[] = $path = sprintf('%s/%03d.svg', $folder, $number);
+                file_put_contents($path, Svg::standalone($scene, $palette, ''));
+            }
+
+            return self::run(['--format=pdf', ...$paths], null);
+        } finally {
+            array_map(unlink(...), glob("{$folder}/*") ?: []);
+            rmdir($folder);
+        }
+    }
+
     /** @param list<string> $options of rsvg-convert */
     private function converted(array $options): string
+    {
+        return self::run($options, Svg::standalone($this->scene, $this->palette, ''));
+    }
+
+    /** @param list<string> $options */
+    private static function run(array $options, ?string $input): string
     {
         // librsvg takes its fonts from fontconfig and cannot use those inside the picture.
         $process = new Process(
             ['rsvg-convert', ...$options],
             null,
             ['FONTCONFIG_FILE' => self::fontConfiguration()],
-            Svg::standalone($this->scene, $this->palette, ''),
-            30,
+            $input,
+            60,
         );
         $process->run();
         if (! $process->isSuccessful()) {

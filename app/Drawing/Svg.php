@@ -25,12 +25,13 @@ final readonly class Svg
 {
     private const FAMILY = ['text' => "'Source Sans 3','Source Sans 3 Variable',sans-serif", 'headline' => "Fraunces,'Fraunces Variable',serif"];
 
-    private function __construct(private ?Palette $palette) {}
+    /** @param string $prefix of the ids within, where several pictures stand on one page */
+    private function __construct(private ?Palette $palette, private string $prefix = '') {}
 
     /** @param array<string, string> $attributes of the svg element */
-    public static function forScreen(Scene $scene, array $attributes): string
+    public static function forScreen(Scene $scene, array $attributes, string $prefix = ''): string
     {
-        return (new self(null))->picture($scene, $attributes, '');
+        return (new self(null, $prefix))->picture($scene, $attributes, '');
     }
 
     /** A picture of its own, with the fonts it needs inside. */
@@ -104,11 +105,11 @@ final readonly class Svg
     {
         $inside = '';
         foreach ($scene->shared as $id => $marks) {
-            $inside .= "<g id=\"{$id}\">".implode('', array_map($this->mark(...), $marks)).'</g>';
+            $inside .= "<g id=\"{$this->prefix}{$id}\">".implode('', array_map($this->mark(...), $marks)).'</g>';
         }
         $plot = $scene->plot;
         if ($plot !== null && self::hasClipped($scene->marks)) {
-            $inside .= sprintf('<clipPath id="plot"><rect x="%s" y="%s" width="%s" height="%s"/></clipPath>', self::number($plot->left - 2), self::number($plot->top - 2), self::number($plot->right - $plot->left + 4), self::number($plot->bottom - $plot->top + 4));
+            $inside .= sprintf('<clipPath id="'.$this->prefix.'plot"><rect x="%s" y="%s" width="%s" height="%s"/></clipPath>', self::number($plot->left - 2), self::number($plot->top - 2), self::number($plot->right - $plot->left + 4), self::number($plot->bottom - $plot->top + 4));
         }
 
         return $inside === '' ? '' : "<defs>{$inside}</defs>";
@@ -135,7 +136,7 @@ final readonly class Svg
             $mark instanceof Box => $this->box($mark),
             $mark instanceof Area => sprintf('<path transform="scale(.1)" d="%s" fill="%s" opacity="%s"/>', ltrim(str_replace('M', 'ZM', self::path($mark->pieces)), 'Z').'Z', $this->ink($mark->ink), $mark->opacity),
             $mark instanceof Dot => sprintf('<circle cx="%s" cy="%s" r="%s" fill="%s"%s/>', self::number($mark->x), self::number($mark->y), self::number($mark->radius), $this->ink($mark->ink), $mark->opacity < 1.0 ? " fill-opacity=\"{$mark->opacity}\"" : ''),
-            $mark instanceof Reused => "<use href=\"#{$mark->id}\"/>",
+            $mark instanceof Reused => "<use href=\"#{$this->prefix}{$mark->id}\"/>",
             $mark instanceof Placed => sprintf('<g transform="translate(%s %s)">%s</g>', self::number($mark->x), self::number($mark->y), implode('', array_map($this->mark(...), $mark->marks))),
             default => '',
         };
@@ -182,7 +183,7 @@ final readonly class Svg
             $facts["data-{$name}"] = $value;
         }
 
-        return '<g'.self::attributes(['class' => $group->role, ...($group->clipped ? ['clip-path' => 'url(#plot)'] : []), ...$facts]).'>'.implode('', array_map($this->mark(...), $group->marks)).'</g>';
+        return '<g'.self::attributes(['class' => $group->role, ...($group->clipped ? ['clip-path' => "url(#{$this->prefix}plot)"] : []), ...$facts]).'>'.implode('', array_map($this->mark(...), $group->marks)).'</g>';
     }
 
     private function box(Box $box): string

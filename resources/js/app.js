@@ -11,4 +11,5 @@ import './sparks.js';
 import './track.js';
 import './figures.js';
 import './keys.js';
+import './brief.js';
 import './sheet.js';

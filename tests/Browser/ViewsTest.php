@@ -124,6 +124,68 @@ final class ViewsTest extends BrowserTestCase
         $browser->until('the next view', static fn(): bool => $browser->attribute('[data-view=lines]', 'aria-pressed') === 'true');
     }
 
+    /** From the tangle to a message in one go: who matters, made comparable, marked, said, and out of the door. */
+    public function testFromTheTangleToAMessage(): void
+    {
+        $browser = $this->open('/studies/1');
+        $browser->click('#row-veldmere-water .pick')->see('.headline', 'Veldmere Water stands at 150');
+        foreach (['Per denominator' => '#stop-s1', 'Rolling' => '#stop-s2', 'Index to base' => '#stop-s3'] as $title => $stop) {
+            $browser->press(WebDriverKeys::ESCAPE)->click('#stop-add .name');
+            $browser->until('the list of calculations', static fn(): bool => $browser->find('#editor-add')->isDisplayed());
+            $browser->run("[...document.querySelectorAll('#editor-add button')].find((b) => b.textContent.startsWith('{$title}')).click()");
+            $browser->until("{$title} on the rail", fn(): bool => $this->many($stop) === 1);
+        }
+        $browser->press(WebDriverKeys::ESCAPE)->click('[popovertarget=sentences]')->see('#sentences', 'Veldmere Water has fallen by');
+        $browser->click('#sentences li:first-child summary')->see('#sentences li:first-child', 'then ');
+        $browser->run("[...document.querySelectorAll('#sentences .sentence')].find((b) => b.textContent.includes('has fallen by')).click()");
+        $browser->see('.words.headline', 'Veldmere Water has fallen by');
+        self::assertMatchesRegularExpression('/has fallen by \d+ % since \d{4}/', $browser->text('.words.headline'));
+        $browser->press(WebDriverKeys::ESCAPE)->click('[popovertarget=set-marks]')->choose('#set-marks-kind', 'a spell');
+        $browser->find('#set-marks-at')->sendKeys('2022-06');
+        $browser->find('#set-marks-to')->sendKeys('2022-09');
+        $browser->find('#set-marks-text')->sendKeys('dry summer'.WebDriverKeys::ENTER);
+        $browser->see('.chart', 'dry summer')->press(WebDriverKeys::ESCAPE);
+        $browser->click('[popovertarget=set-labels]')->click('#set-labels input[value=highest]')->until('the highest value written', fn(): bool => $this->many('.point-label') === 1);
+        $browser->press(WebDriverKeys::ESCAPE)->click('[popovertarget=hand-over]')->choose('#picture-size', 'a slide')->click('#hand-over button[data-hand-over]');
+        $path = Browser::downloads().'/the-tangle.png';
+        $browser->until('the picture', static fn(): bool => is_file($path) && filesize($path) > 30_000);
+        $picture = imagecreatefrompng($path);
+        self::assertNotFalse($picture);
+        self::assertSame([2560, 1440], [imagesx($picture), imagesy($picture)]);
+        // The headline's name, and the label at the end of the line, in the first focus hue.
+        $ember = static fn(int $left, int $top, int $right, int $bottom): int => self::inked($picture, [$left, $top, $right, $bottom]);
+        self::assertGreaterThan(300, $ember(60, 40, 520, 120));
+        self::assertGreaterThan(200, $ember(2100, 200, 2540, 1300));
+    }
+
+    public function testABriefLightsOneUpInAllPicturesAndIsPresented(): void
+    {
+        $browser = $this->open('/briefs/1');
+        $browser->click('.go')->see('h1', 'Leakage on the Saltmarch Coast')->see('.brief-page', 'Made-up data');
+        $browser->click('.brief-list [data-line=tarrow]');
+        self::assertSame(3, $browser->number('document.querySelectorAll(".chart.has-lit").length'));
+        self::assertSame('true', $browser->attribute('.brief-list [data-line=tarrow]', 'aria-pressed'));
+        // In panels each line stays in its own.
+        self::assertSame('tarrow', $browser->run('return document.querySelector(".panel .series.lit").closest(".panel").dataset.line'));
+        $browser->click('[data-present]')->until('one study to fill the screen', fn(): bool => $this->many('.brief-study.now') === 1);
+        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.brief-study.now', 'stands at 2,338');
+        $browser->press(WebDriverKeys::ESCAPE)->until('the page again', fn(): bool => $this->many('.brief-study.now') === 0);
+    }
+
+    /** @param array{int, int, int, int} $box left, top, right and bottom */
+    private static function inked(\GdImage $picture, array $box): int
+    {
+        $count = 0;
+        for ($x = $box[0]; $x < $box[2]; $x += 2) {
+            for ($y = $box[1]; $y < $box[3]; $y += 2) {
+                $colour = imagecolorat($picture, $x, $y);
+                $count += (($colour >> 16) & 255) > 160 && (($colour >> 8) & 255) < 110 && ($colour & 255) < 80 ? 1 : 0;
+            }
+        }
+
+        return $count;
+    }
+
     private function open(string $path): Browser
     {
         $this->browser->web->get($this->application->url($path));

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Data\Import;
 use App\Data\StoredData;
 use App\Formats\DelimitedFile;
+use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Study;
 use DuskRail\Rail\PlacedStop;
@@ -46,6 +47,7 @@ final class LoadDemo extends Command
             $this->import('utilities.csv')->addedTo($forum);
             $daily = $this->import('daily-veldmere.csv', ['measureName' => 'Water into supply'])->asNew('Veldmere Water, day by day', 'Veldmere Water, daily water into supply, October 2025. Made-up data.', 'Veldmere Water');
             $this->studies($forum->refresh(), $daily);
+            $this->brief();
         });
         $this->line('The demo is loaded.');
 
@@ -86,6 +88,16 @@ final class LoadDemo extends Command
                 Study::begin($daily, $overlay);
             }
             Study::begin($forum, $study);
+        }
+    }
+
+    /** Half of the studies on one page, as they would go to a board. */
+    private function brief(): void
+    {
+        $brief = Brief::begin('Leakage on the Saltmarch Coast');
+        $brief->add(null, 'Leakage per connection falls where the programme began early. The pictures show who gained, who did not, and how far Veldmere has come.');
+        foreach (['Leakage since the programme', 'Veldmere among its peers', 'Leakage, utility by utility'] as $name) {
+            $brief->add(Study::where('name', $name)->firstOrFail(), null);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\Brief;
 use App\Models\Dataset;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -13,6 +14,7 @@ final class DatasetController
     public function index(): View
     {
         return view('data.index', [
+            'briefs' => Brief::withCount('blocks')->orderBy('id')->get(),
             'datasets' => Dataset::with(['measures', 'studies', 'files'])->withCount('entities')->orderBy('id')->get(),
         ]);
     }

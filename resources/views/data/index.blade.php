@@ -8,6 +8,15 @@
             <x-bring text="Drop a CSV or TSV file here, or choose one" />
             <p class="quiet">One row per figure, or periods across, or entities across. What the program makes of it is shown first; nothing is stored until you say so.</p>
         </section>
+        <section class="briefs">
+            <h2>Briefs</h2>
+            <ul class="studies">
+                @foreach ($briefs as $brief)
+                    <li><a href="{{ route('briefs.show', $brief) }}">{{ $brief->name }}</a> <span class="quiet">{{ $brief->blocks_count }} {{ Str::plural('block', $brief->blocks_count) }}</span></li>
+                @endforeach
+            </ul>
+            <form class="inline" method="post" action="{{ route('briefs.store') }}">@csrf<label for="brief-name">New brief, a page of several studies:</label> <input class="input is-small" id="brief-name" name="name" required maxlength="120" autocomplete="off"> <button class="button is-small">Begin</button></form>
+        </section>
         @forelse ($datasets as $dataset)
             <section class="dataset" id="dataset-{{ $dataset->id }}">
                 <h2>{{ $dataset->name }}</h2>

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Drawing\BriefPdf;
+use App\Models\Brief;
+use App\Models\Study;
+use App\View\BriefPage;
+use DuskRail\Chart\TextMeasure;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+
+/** Briefs: made, put together, read and handed over. */
+final class BriefController
+{
+    public function store(Request $request): RedirectResponse
+    {
+        $request->validate(['name' => ['required', 'string', 'max:120']]);
+
+        return redirect()->route('briefs.show', Brief::begin($request->string('name')->trim()->value()));
+    }
+
+    public function show(Brief $brief): View
+    {
+        return view('brief.show', ['brief' => $brief, 'studies' => Study::with('dataset')->orderBy('id')->get()]);
+    }
+
+    /** One change of what stands in it, or of its name. */
+    public function update(Request $request, Brief $brief): RedirectResponse
+    {
+        $request->validate(['name' => ['sometimes', 'string', 'max:120'], 'text' => ['sometimes', 'string', 'max:4000'], 'study' => ['sometimes', 'integer', 'exists:studies,id'], 'block' => ['sometimes', 'integer'], 'do' => ['sometimes', 'in:up,down,remove']]);
+        $block = $request->has('block') ? $brief->blocks()->findOrFail($request->integer('block')) : null;
+        match (true) {
+            $block !== null && $request->string('do')->value() === 'remove' => $block->delete(),
+            $block !== null && $request->has('text') => $block->update(['text' => $request->string('text')->trim()->value()]),
+            $block !== null => $brief->move($block, $request->string('do')->value() === 'up' ? -1 : 1),
+            $request->has('study') => $brief->add(Study::findOrFail($request->integer('study')), null),
+            $request->has('text') => $brief->add(null, $request->string('text')->trim()->value()),
+            default => $brief->update(['name' => $request->string('name', $brief->name)->trim()->value()]),
+        };
+
+        return redirect()->route('briefs.show', $brief);
+    }
+
+    public function destroy(Brief $brief): RedirectResponse
+    {
+        $brief->delete();
+
+        return redirect()->route('data.index')->with('said', "The brief “{$brief->name}” is deleted.");
+    }
+
+    /** For the reader: nothing can be changed here. */
+    public function read(string $token, TextMeasure $measure): View
+    {
+        return view('brief.read', ['page' => BriefPage::of(Brief::where('token', $token)->firstOrFail(), $measure)]);
+    }
+
+    public function pdf(string $token, TextMeasure $measure): Response
+    {
+        $brief = Brief::where('token', $token)->firstOrFail();
+        $name = Str::slug($brief->name) ?: 'brief';
+
+        return response((new BriefPdf($measure))->content(BriefPage::of($brief, $measure), now()->isoFormat('D MMMM YYYY')), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => "attachment; filename=\"{$name}.pdf\"",
+        ]);
+    }
+}

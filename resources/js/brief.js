@@ -1,0 +1,62 @@
+// A brief that is read: a name lights its line up in all pictures at once; presenting goes by the arrow keys.
+const page = () => document.querySelector('.brief');
+
+let kept = null;
+
+function light(key) {
+    for (const chart of page().querySelectorAll('.chart')) {
+        let found = false;
+        for (const part of chart.querySelectorAll('[data-line]')) {
+            const lit = key !== null && part.dataset.line === key;
+            part.classList.toggle('lit', lit);
+            found ||= lit;
+        }
+        chart.classList.toggle('has-lit', found);
+        const series = found && chart.querySelector('.series.lit:not(.panel *)');
+        if (series) [...chart.querySelectorAll('.series')].at(-1).after(series);
+    }
+    for (const button of page().querySelectorAll('.brief-list button')) button.setAttribute('aria-pressed', String(button.dataset.line === kept));
+}
+
+for (const [kind, on] of [['pointerover', true], ['focusin', true], ['pointerout', false], ['focusout', false]]) {
+    document.addEventListener(kind, (event) => {
+        const button = event.target.closest?.('.brief-list button');
+        if (button) light(on ? button.dataset.line : kept);
+    });
+}
+document.addEventListener('click', (event) => {
+    const button = event.target.closest('.brief-list button');
+    if (button) {
+        kept = kept === button.dataset.line ? null : button.dataset.line;
+        light(kept);
+    }
+    if (event.target.closest('[data-present]')) present(0);
+});
+
+const studies = () => [...document.querySelectorAll('.brief-study')];
+
+function present(to) {
+    const list = studies();
+    if (list.length === 0) return;
+    const at = Math.max(0, Math.min(list.length - 1, to));
+    list.forEach((study, i) => study.classList.toggle('now', i === at));
+    if (!document.body.classList.contains('presenting')) document.documentElement.requestFullscreen?.().catch(() => {});
+    document.body.classList.add('presenting');
+    list[at].focus();
+}
+
+function leave() {
+    document.body.classList.remove('presenting');
+    for (const study of studies()) study.classList.remove('now');
+    if (document.fullscreenElement) document.exitFullscreen();
+}
+
+document.addEventListener('keydown', (event) => {
+    if (!document.body.classList.contains('presenting')) return;
+    const at = studies().findIndex((study) => study.classList.contains('now'));
+    if (['ArrowRight', 'ArrowDown', 'PageDown', ' '].includes(event.key)) present(at + 1);
+    else if (['ArrowLeft', 'ArrowUp', 'PageUp'].includes(event.key)) present(at - 1);
+    else if (event.key === 'Escape') leave();
+    else return;
+    event.preventDefault();
+});

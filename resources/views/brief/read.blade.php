@@ -1,0 +1,34 @@
+<x-layout :title="$page->brief->name">
+    <div class="brief">
+        <aside class="brief-list" aria-label="Look for one in all pictures">
+            <ul>
+                @foreach ($page->entities as $key => $name)
+                    <li><button type="button" data-line="{{ $key }}" aria-pressed="false">{{ $name }}</button></li>
+                @endforeach
+            </ul>
+        </aside>
+        <main class="brief-page">
+            <header>
+                <h1>{{ $page->brief->name }}</h1>
+                <p class="quiet">{{ now()->isoFormat('D MMMM YYYY') }}{{ $page->cover === '' ? '' : " · {$page->cover}" }}</p>
+                <p class="acts no-print"><button type="button" class="plain small" data-present>Present</button><a class="plain small" href="{{ route('briefs.pdf', $page->brief->token) }}">PDF</a><button type="button" class="plain small" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></p>
+            </header>
+            @foreach ($page->blocks as $block)
+                @if ($block['wording'] === null)
+                    <p class="brief-text">{!! nl2br(e($block['text'])) !!}</p>
+                @else
+                    <figure @class(['brief-study', 'wide' => $block['wide']]) tabindex="-1">
+                        <h2>@foreach (\DuskRail\Study\Wording::coloured($block['wording']->headline, $block['comparison']) as $run)<span @class(['hue-'.$run['hue'] => $run['hue'] > 0])>{{ $run['text'] }}</span>@endforeach</h2>
+                        <p class="quiet">{{ $block['wording']->subtitle }}</p>
+                        @if ($block['picture'] === null)
+                            <p class="empty">{{ $block['problem'] }}</p>
+                        @else
+                            {!! \App\Drawing\Svg::forScreen($block['picture'], ['class' => 'chart', 'role' => 'img', 'aria-label' => $block['picture']->description], "b{$block['block']->id}-") !!}
+                        @endif
+                        <figcaption class="quiet">{{ $block['wording']->source }}</figcaption>
+                    </figure>
+                @endif
+            @endforeach
+        </main>
+    </div>
+</x-layout>

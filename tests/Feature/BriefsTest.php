@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Brief;
+use App\Models\BriefBlock;
+use Illuminate\Support\Facades\Artisan;
+
+/** Pages of several studies: put together, read by whoever has the address, handed over as a PDF. */
+final class BriefsTest extends ApplicationTestCase
+{
+    public function testABriefIsPutTogetherMovedAroundAndReadWithoutBeingChanged(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'panels');
+        $second = $this->imported(str_replace('Tarrow', 'Wendle', self::MONTHLY), 'other.csv');
+        $this->post(route('briefs.store'), ['name' => 'For the board'])->assertRedirect();
+        $brief = Brief::firstOrFail();
+        foreach ([['study' => $study->id], ['text' => "First <line>\nsecond"], ['study' => $second->id]] as $add) {
+            $this->put(route('briefs.update', $brief), $add)->assertRedirect();
+        }
+        $this->put(route('briefs.update', $brief), ['study' => 999])->assertSessionHasErrors('study');
+        $text = BriefBlock::whereNotNull('text')->firstOrFail();
+        $this->put(route('briefs.update', $brief), ['block' => $text->id, 'do' => 'up']);
+        self::assertSame([$text->id], $brief->blocks()->limit(1)->pluck('id')->all());
+        $this->put(route('briefs.update', $brief), ['block' => $text->id, 'do' => 'up']);
+        self::assertSame(3, $brief->blocks()->count());
+        $read = $this->get(route('briefs.read', $brief->token))->assertOk()
+            ->assertSeeInOrder(['For the board', 'Returns, version 1 (The Forum, 2024)', 'First &lt;line&gt;<br />', 'Veldmere'], false)
+            // Whom one can look for: everybody on any of the pictures, once.
+            ->assertSeeInOrder(['data-line="marl"', 'data-line="tarrow"', 'data-line="veldmere"', 'data-line="wendle"'], false)
+            ->assertDontSee('hx-post', false)->assertDontSee('method="post"', false);
+        // Two pictures on one page have no id in common.
+        preg_match_all('/ id="([^"]+)"/', (string) $read->getContent(), $ids);
+        self::assertSame($ids[1], array_values(array_unique($ids[1])));
+        $this->get(route('briefs.read', 'guessed'))->assertNotFound();
+        $this->get(route('data.index'))->assertSee('For the board')->assertSee('3 blocks');
+        // A study that is deleted leaves the brief; a brief that is deleted leaves the studies.
+        $study->delete();
+        self::assertSame(2, $brief->blocks()->count());
+        $this->delete(route('briefs.destroy', $brief))->assertRedirect();
+        self::assertSame([0, 0], [Brief::count(), BriefBlock::count()]);
+        $this->get(route('studies.show', $second))->assertOk();
+    }
+
+    public function testABriefFollowsItsStudiesAndSaysWhereOneCannotBeDrawn(): void
+    {
+        $study = $this->imported();
+        $brief = Brief::begin('Monthly');
+        $brief->add($study, null);
+        $this->change($study, 'words', ['part' => 'headline', 'text' => 'Veldmere stands at {value Veldmere}']);
+        $this->get(route('briefs.read', $brief->token))->assertSee('stands at 14.0');
+        $this->added($study, "Utility,Month,Leakage (Ml)\nVeldmere,2024-04,20\nTarrow,2024-04,9\nMarl,2024-04,3\n", 'april.csv');
+        $this->get(route('briefs.read', $brief->token))->assertSee('stands at 20.0')->assertSee('version 2');
+        $this->change($study, 'view', ['view' => 'stack']);
+        $this->change($study, 'add-stop', ['stop' => 'index']);
+        $this->get(route('briefs.read', $brief->token))->assertOk()->assertSee('does not add up to a whole');
+    }
+
+    public function testABriefIsAPdfOfACoverAndAPageAStudy(): void
+    {
+        $study = $this->imported();
+        $brief = Brief::begin('For the board');
+        $brief->add(null, 'A long story. '.str_repeat('It goes on and on. ', 30));
+        $brief->add($study, null);
+        $brief->add($study, null);
+        $brief->add(null, 'The end.');
+        $pdf = (string) $this->get(route('briefs.pdf', $brief->token))->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="for-the-board.pdf"')->getContent();
+        self::assertSame(4, preg_match_all('/\/Type\s*\/Page\b/', $pdf));
+        $folder = sys_get_temp_dir().'/dusk-rail-brief-'.getmypid();
+        self::assertSame(0, Artisan::call('brief:render', ['brief' => 'For the board', '--out' => $folder, '--json' => true]));
+        self::assertStringStartsWith('%PDF-', (string) file_get_contents("{$folder}/for-the-board.pdf"));
+        unlink("{$folder}/for-the-board.pdf");
+        rmdir($folder);
+        self::assertSame(2, Artisan::call('brief:render', ['brief' => 'Nobody']));
+        self::assertStringContainsString('There are: For the board.', Artisan::output());
+    }
+}
