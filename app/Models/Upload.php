@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Formats\DelimitedFile;
+use App\Formats\Workbook;
+use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
+use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Plan;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
@@ -18,6 +22,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property array{encoding: string, delimiter: string, skip: int} $dialect
  * @property array<string, mixed> $plan
+ * @property list<string>|null $sheets of a workbook
+ * @property string $sheet the one that is read
  * @property Dataset|null $dataset
  */
 final class Upload extends Model
@@ -26,7 +32,7 @@ final class Upload extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['dialect' => 'array', 'plan' => 'array'];
+    protected $casts = ['dialect' => 'array', 'plan' => 'array', 'sheets' => 'array'];
 
     /** @return BelongsTo<Dataset, $this> */
     public function dataset(): BelongsTo
@@ -39,9 +45,50 @@ final class Upload extends Model
         return storage_path("app/uploads/{$this->id}");
     }
 
+    /** Where a workbook is kept, so that another of its sheets can be read. */
+    public function bookPath(): string
+    {
+        return "{$this->path()}.book";
+    }
+
     public function progressPath(): string
     {
         return "{$this->path()}.progress";
+    }
+
+    /** What the figures are said to come from: the file, and of a workbook the sheet. */
+    public function origin(): string
+    {
+        return $this->sheet === '' ? $this->name : "{$this->name}, sheet {$this->sheet}";
+    }
+
+    /**
+     * Understands what was brought, from fresh guesses.
+     *
+     * @throws NotATable
+     */
+    public function understand(): void
+    {
+        $table = DelimitedFile::open($this->path());
+        [$sample] = $table->sample($this->name, config()->integer('duskrail.preview_rows'));
+        $this->dialect = (array) $table->dialect;
+        $this->plan = Detection::of($sample)->plan->toArray();
+    }
+
+    /**
+     * Of a workbook, reads the sheet that is named, or the one that holds the most.
+     *
+     * @throws NotATable
+     */
+    public function readSheet(?string $sheet): void
+    {
+        set_time_limit(300);
+        ini_set('memory_limit', '1G');
+        $book = Workbook::open($this->bookPath());
+        $this->sheets = $book->sheets();
+        $this->sheet = $sheet ?? $this->sheets[0] ?? '';
+        $book->write($this->sheet, $this->path());
+        $this->understand();
     }
 
     public function readDialect(): Dialect
@@ -56,7 +103,7 @@ final class Upload extends Model
 
     public function discard(): void
     {
-        foreach ([$this->path(), $this->progressPath()] as $path) {
+        foreach ([$this->path(), $this->bookPath(), $this->progressPath()] as $path) {
             if (is_file($path)) {
                 unlink($path);
             }

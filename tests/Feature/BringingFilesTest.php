@@ -148,7 +148,7 @@ final class BringingFilesTest extends ApplicationTestCase
     {
         $upload = $this->brought("Utility,Month,Value\nA,2024-01,1\nA,2024-02\nA,2024-03,3,4,5\nA,2024-04,4\n");
         $this->get(route('uploads.show', $upload))->assertSee('2 cells cannot be read')->assertSee('the row ends before it')->assertSee('“4 5”', false)->assertSee('there are 3 headings');
-        $this->from('/')->post(route('uploads.store'), [])->assertSessionHasErrors(['file' => 'No file came with that. Choose a CSV or TSV file, or drop one on the page.']);
+        $this->from('/')->post(route('uploads.store'), [])->assertSessionHasErrors(['file' => 'No file came with that. Choose a CSV, TSV, Excel or OpenDocument file, or drop one on the page.']);
     }
 
     public function testAttributesAloneOrForOthersAreRefusedInWords(): void

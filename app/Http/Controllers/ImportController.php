@@ -27,7 +27,7 @@ final class ImportController
             file_put_contents($upload->progressPath(), (string) $rows);
         };
         $import = new Import(
-            $upload->path(), $upload->name, DelimitedFile::with($upload->path(), $upload->readDialect()),
+            $upload->path(), $upload->origin(), DelimitedFile::with($upload->path(), $upload->readDialect()),
             $upload->readPlan(), $request->boolean('leave_out'), $progress,
         );
         try {

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Formats\DelimitedFile;
+use App\Formats\Workbook;
 use App\Http\Requests\BringFileRequest;
 use App\Http\Requests\CorrectReadingRequest;
 use App\Models\Upload;
 use App\View\UploadScreen;
 use DomainException;
-use DuskRail\Reading\Detection;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\UploadedFile;
@@ -28,12 +27,14 @@ final class UploadController
         $upload->dataset_id = $request->integer('dataset') ?: null;
         $kept = $file->move(dirname($upload->path()), basename($upload->path()));
         try {
-            $table = DelimitedFile::open($kept->getPathname());
-            [$sample] = $table->sample($upload->name, config()->integer('duskrail.preview_rows'));
-            $upload->dialect = (array) $table->dialect;
-            $upload->plan = Detection::of($sample)->plan->toArray();
+            if (Workbook::isOne($kept->getPathname())) {
+                rename($kept->getPathname(), $upload->bookPath());
+                $upload->readSheet(null);
+            } else {
+                $upload->understand();
+            }
         } catch (DomainException $problem) {
-            unlink($kept->getPathname());
+            array_map(unlink(...), array_filter([$upload->path(), $upload->bookPath()], is_file(...)));
 
             throw ValidationException::withMessages(['file' => "{$upload->name}: {$problem->getMessage()}"]);
         }

@@ -25,7 +25,7 @@ final class BringFileRequest extends FormRequest
         $megabytes = intdiv(config()->integer('duskrail.largest_upload'), 1024 * 1024);
 
         return [
-            'file.required' => 'No file came with that. Choose a CSV or TSV file, or drop one on the page.',
+            'file.required' => 'No file came with that. Choose a CSV, TSV, Excel or OpenDocument file, or drop one on the page.',
             'file.uploaded' => "The file did not arrive whole. Files of up to {$megabytes} MB can be brought; try again, or leave out columns that are not needed.",
             'file.max' => "The file is larger than {$megabytes} MB. Leave out columns that are not needed, or split it by measure.",
             'dataset.exists' => 'That data set is gone. Bring the file as a new one.',

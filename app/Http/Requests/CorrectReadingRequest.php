@@ -23,6 +23,11 @@ final class CorrectReadingRequest extends FormRequest
     /** @throws DomainException when the file cannot be read like that at all */
     public function correct(Upload $upload): void
     {
+        if ($upload->sheets !== null && in_array($this->input('sheet'), $upload->sheets, true) && $this->input('sheet') !== $upload->sheet) {
+            $upload->readSheet($this->string('sheet')->value());
+
+            return;
+        }
         $plan = $upload->readPlan();
         $dialect = $upload->readDialect();
         $shape = Shape::tryFrom($this->string('shape')->value()) ?? $plan->shape;
@@ -40,7 +45,7 @@ final class CorrectReadingRequest extends FormRequest
             return;
         }
         /** @var array<string, mixed> $changes */
-        $changes = $this->except(['_token', '_method', 'shape', 'row', 'encoding', 'delimiter', 'value']);
+        $changes = $this->except(['_token', '_method', 'shape', 'row', 'encoding', 'delimiter', 'value', 'sheet']);
         $value = $this->input('value');
         if ($value === 'all') {
             [$sample] = DelimitedFile::with($upload->path(), $dialect)->sample($upload->name, ($plan->heading ?? 0) + 10);

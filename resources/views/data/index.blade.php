@@ -5,7 +5,7 @@
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <section class="bring">
             <h1>Bring a table</h1>
-            <x-bring text="Drop a CSV or TSV file here, or choose one" />
+            <x-bring text="Drop a CSV, TSV, Excel or OpenDocument file here, or choose one" />
             <p class="quiet">One row per figure, or periods across, or entities across. What the program makes of it is shown first; nothing is stored until you say so.</p>
         </section>
         <section class="briefs">

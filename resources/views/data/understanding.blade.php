@@ -28,6 +28,7 @@
     </section>
 
     <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+        @if (count($upload->sheets ?? []) > 1)<x-guess name="sheet" lead="Sheet" :value="$upload->sheet" :options="array_combine($upload->sheets, $upload->sheets)" />@endif
         <x-guess name="shape" lead="The table lies" :value="$plan->shape->value" :options="collect(\DuskRail\Reading\Shape::cases())->mapWithKeys(fn ($s) => [$s->value => $s->label()])->all()" />
         @if ($plan->shape->swapped() !== null)
             <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $plan->shape->swapped()->value }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use DuskRail\Reading\NotATable;
+use PhpOffice\PhpSpreadsheet\Cell\Cell;
+use PhpOffice\PhpSpreadsheet\Cell\Coordinate;
+use PhpOffice\PhpSpreadsheet\IOFactory;
+use PhpOffice\PhpSpreadsheet\Shared\Date;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
+use Throwable;
+use ZipArchive;
+
+/**
+ * An Excel or OpenDocument workbook. One of its sheets is written out as delimited text, row by row as it stands, so that
+ * all that is known of text files holds for it, down to the row and column that a figure came from.
+ */
+final readonly class Workbook
+{
+    /** What a workbook may come to when it is unpacked; a small file that unpacks to more is no table. */
+    private const LARGEST = 600_000_000;
+
+    private const MOST_CELLS = 4_000_000;
+
+    private function __construct(private Spreadsheet $book) {}
+
+    /** Whether a file is packed as workbooks are, or is one that is locked or of the old kind. */
+    public static function isOne(string $path): bool
+    {
+        $start = (string) file_get_contents($path, false, null, 0, 8);
+
+        return str_starts_with($start, "PK\x03\x04") || str_starts_with($start, "\xD0\xCF\x11\xE0");
+    }
+
+    /** @throws NotATable that says why it cannot be read, and what to do instead */
+    public static function open(string $path): self
+    {
+        if (str_starts_with((string) file_get_contents($path, false, null, 0, 4), "\xD0\xCF\x11\xE0")) {
+            throw NotATable::because('The workbook is protected by a password, or of the old kind (.xls).', 'Open it, take the password off, and save it as .xlsx or .ods.');
+        }
+        $type = self::type($path);
+        try {
+            $reader = IOFactory::createReader($type);
+            $reader->setReadEmptyCells(false);
+
+            return new self($reader->load($path));
+        } catch (Throwable $problem) {
+            throw NotATable::because('The workbook cannot be read: '.rtrim(mb_strimwidth($problem->getMessage(), 0, 160, '…'), '.').'.', 'Open it in a spreadsheet program and save it anew, or save the sheet as CSV.');
+        }
+    }
+
+    /** @return list<string> names of its sheets, those that hold the most first */
+    public function sheets(): array
+    {
+        $cells = [];
+        foreach ($this->book->getAllSheets() as $sheet) {
+            $cells[$sheet->getTitle()] = count($sheet->getCoordinates(false));
+        }
+        arsort($cells);
+
+        return array_map(strval(...), array_keys($cells));
+    }
+
+    /**
+     * Writes a sheet as comma-separated text.
+     *
+     * @throws NotATable when it is not there, or holds too much
+     */
+    public function write(string $sheet, string $path): void
+    {
+        $worksheet = $this->book->getSheetByName($sheet) ?? throw NotATable::because("The workbook has no sheet “{$sheet}”.", 'Choose another.');
+        $last = $worksheet->getHighestDataRow();
+        $width = Coordinate::columnIndexFromString($worksheet->getHighestDataColumn());
+        if ($last * $width > self::MOST_CELLS) {
+            throw NotATable::because("The sheet “{$sheet}” spans ".number_format($last).' rows and '.number_format($width).' columns, more than can be read.', 'Delete what lies far below or to the right of the table, or save it as CSV.');
+        }
+        $merged = self::merged($worksheet);
+        $file = fopen($path, 'wb');
+        if ($file === false) {
+            throw NotATable::because('The sheet cannot be written down.', 'Try again.');
+        }
+        foreach ($worksheet->getRowIterator(1, max(1, $last)) as $number => $row) {
+            $cells = array_fill(0, max(2, $width), '');
+            $iterator = $row->getCellIterator();
+            $iterator->setIterateOnlyExistingCells(true);
+            foreach ($iterator as $column => $cell) {
+                $cells[Coordinate::columnIndexFromString($column) - 1] = self::text($cell);
+            }
+            foreach ($merged[$number] ?? [] as $at => $from) {
+                $cells[$at] = $cells[$at] === '' ? self::text($worksheet->getCell($from)) : $cells[$at];
+            }
+            fputcsv($file, $cells, ',', '"', '');
+        }
+        fclose($file);
+    }
+
+    /** @throws NotATable */
+    private static function type(string $path): string
+    {
+        $zip = new ZipArchive();
+        if ($zip->open($path, ZipArchive::RDONLY) !== true) {
+            throw NotATable::because('The file is packed like a workbook but cannot be opened.', 'It may not have arrived whole; bring it again.');
+        }
+        $size = 0;
+        for ($i = 0; $i < $zip->numFiles; $i++) {
+            $size += (int) ($zip->statIndex($i)['size'] ?? 0);
+        }
+        $type = match (true) {
+            $zip->locateName('xl/workbook.xml') !== false => 'Xlsx',
+            $zip->locateName('content.xml') !== false => 'Ods',
+            default => '',
+        };
+        $zip->close();
+        if ($size > self::LARGEST) {
+            throw NotATable::because('The workbook unpacks to '.number_format($size / 1e6).' MB, more than a table comes to.', 'Save the sheet that holds the figures as CSV.');
+        }
+
+        return $type !== '' ? $type : throw NotATable::because('The file is packed, but is no workbook.', 'Unpack it and bring the table that is in it.');
+    }
+
+    /** A cell as it would stand in a text file: dates as 2024-03-31, numbers in full, errors as they are shown. */
+    private static function text(Cell $cell): string
+    {
+        $value = $cell->isFormula() ? $cell->getOldCalculatedValue() : $cell->getValue();
+        if ((is_int($value) || is_float($value)) && Date::isDateTime($cell)) {
+            return Date::excelToDateTimeObject($value)->format('Y-m-d');
+        }
+
+        return match (true) {
+            is_float($value) => (string) json_encode($value),
+            is_bool($value) => $value ? 'TRUE' : 'FALSE',
+            is_scalar($value), $value instanceof \Stringable => trim((string) preg_replace('/\s+/u', ' ', (string) $value)),
+            default => '',
+        };
+    }
+
+    /** @return array<int, array<int, string>> for each row the columns that a merged cell covers, with the cell that says what they say */
+    private static function merged(Worksheet $sheet): array
+    {
+        $covered = [];
+        foreach ($sheet->getMergeCells() as $range) {
+            [$from, $to] = Coordinate::rangeBoundaries($range);
+            // A title over the whole table is no heading of its columns.
+            for ($row = (int) $from[1]; $row <= (int) $to[1] && (int) $to[1] - (int) $from[1] < 2_000; $row++) {
+                for ($column = (int) $from[0]; $column <= (int) $to[0] && (int) $to[0] - (int) $from[0] < 400; $column++) {
+                    $covered[$row][$column - 1] = Coordinate::stringFromColumnIndex((int) $from[0]).(int) $from[1];
+                }
+            }
+        }
+
+        return $covered;
+    }
+}

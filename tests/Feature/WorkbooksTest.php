@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Study;
+use App\Models\Upload;
+use DuskRail\Time\Period;
+use Illuminate\Http\UploadedFile;
+use PhpOffice\PhpSpreadsheet\IOFactory;
+use PhpOffice\PhpSpreadsheet\Shared\Date;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PHPUnit\Framework\Attributes\TestWith;
+use ZipArchive;
+
+/** Workbooks: the sheet that holds the figures, its dates, merged headings and formulas, and those that cannot be read. */
+final class WorkbooksTest extends ApplicationTestCase
+{
+    #[TestWith(['Xlsx', 'returns.xlsx'])]
+    #[TestWith(['Ods', 'returns.ods'])]
+    public function testASheetIsReadCellByCellAndEveryFigureKnowsItsCell(string $type, string $name): void
+    {
+        $book = new Spreadsheet();
+        $book->getActiveSheet()->setTitle('Notes')->fromArray([['Returns of the Forum'], ['Made up']]);
+        $sheet = $book->createSheet()->setTitle('Figures');
+        $rows = [['Utility', 'Month', 'Leakage (Ml)', 'Bursts']];
+        foreach (['Ashen', 'Birchen'] as $u => $utility) {
+            for ($month = 1; $month <= 4; $month++) {
+                $rows[] = [$utility, Date::formattedPHPToExcel(2024, $month, 1), 10.25 * $month + $u, $month];
+            }
+        }
+        $sheet->fromArray($rows);
+        $sheet->getStyle('B2:B9')->getNumberFormat()->setFormatCode('yyyy-mm');
+        $sheet->setCellValue('C9', '=C8+1.5');
+        $sheet->setCellValue('D5', null);
+        $upload = $this->sent($this->written($book, $type), $name);
+        self::assertSame([['Figures', 'Notes'], 'Figures'], [$upload->sheets, $upload->sheet]);
+        $this->get(route('uploads.show', $upload))->assertOk()->assertSee('2 entities, January 2024 to April 2024')->assertSee('Notes</option>', false);
+        // Another sheet is a click away, and back.
+        $this->patch(route('uploads.update', $upload), ['sheet' => 'Notes'])->assertOk()->assertDontSee('2 entities');
+        $this->patch(route('uploads.update', $upload), ['sheet' => 'Figures'])->assertOk()->assertSee('2 entities');
+        $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertOk();
+        $data = Study::latest('id')->firstOrFail()->data();
+        self::assertSame([10.25, 20.5, 30.75, 41.0], $data->table('leakage')->series['ashen']->values);
+        self::assertSame([11.25, 21.5, 31.75, 33.25], $data->table('leakage')->series['birchen']->values);
+        self::assertNan($data->table('bursts')->series['ashen']->values[3]);
+        self::assertSame("{$name}, sheet Figures, row 9, column 3", $data->origin('leakage', 'birchen', Period::month(2024, 4)->ordinal)?->text());
+        self::assertFileDoesNotExist($upload->bookPath());
+    }
+
+    public function testPeriodsAcrossWithAMergedHeadingAndAnErrorInACell(): void
+    {
+        $book = new Spreadsheet();
+        $sheet = $book->getActiveSheet();
+        $sheet->fromArray([['Utility', 2021, 2022, 2023], ['Ashen', 1, 2, 3], ['Birchen', 4, '=1/0', 6]]);
+        $upload = $this->sent($this->written($book, 'Xlsx'), 'across.xlsx');
+        $this->get(route('uploads.show', $upload))->assertSee('2021 to 2023')->assertSee('#DIV/0!')->assertSee('a number such as');
+        $this->post(route('imports.store', $upload), ['name' => 'Across'])->assertStatus(422)->assertSee('nothing was stored');
+        $this->post(route('imports.store', $upload), ['name' => 'Across', 'leave_out' => '1'])->assertOk();
+        $data = Study::latest('id')->firstOrFail()->data();
+        self::assertNan($data->table((string) array_key_first($data->measures()))->series['birchen']->values[1]);
+    }
+
+    public function testWhatCannotBeReadEndsInAClearSentence(): void
+    {
+        $before = glob(storage_path('app/uploads/*'));
+        $this->refused("\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'locked.xlsx', 'protected by a password');
+        $this->refused($this->packed(['readme.txt' => 'nothing']), 'some.xlsx', 'is packed, but is no workbook');
+        $this->refused("PK\x03\x04 and then nonsense", 'torn.xlsx', 'cannot be opened');
+        // A document type with an entity that would reach out of the file.
+        $book = new Spreadsheet();
+        $book->getActiveSheet()->fromArray([['Utility', '2021'], ['Ashen', 1]]);
+        $path = $this->written($book, 'Xlsx');
+        $zip = new ZipArchive();
+        $zip->open($path);
+        $sheet = (string) $zip->getFromName('xl/worksheets/sheet1.xml');
+        $zip->addFromString('xl/worksheets/sheet1.xml', (string) preg_replace('/<worksheet/', '<!DOCTYPE x [<!ENTITY out SYSTEM "file:///etc/passwd">]><worksheet', $sheet, 1));
+        $zip->close();
+        $this->refused((string) file_get_contents($path), 'reaching.xlsx', 'The workbook cannot be read');
+        unlink($path);
+        self::assertSame($before, glob(storage_path('app/uploads/*')));
+    }
+
+    public function testASmallFileThatUnpacksToTooMuchIsNotUnpacked(): void
+    {
+        $zeros = str_repeat('0', 64_000_000);
+        $files = ['xl/workbook.xml' => '<workbook/>'];
+        for ($i = 0; $i < 10; $i++) {
+            $files["xl/worksheets/sheet{$i}.xml"] = $zeros;
+        }
+        $packed = $this->packed($files);
+        self::assertLessThan(5_000_000, strlen($packed));
+        $this->refused($packed, 'bomb.xlsx', 'unpacks to 640 MB');
+    }
+
+    private function refused(string $content, string $name, string $said): void
+    {
+        $this->from('/')->followingRedirects();
+        $this->post(route('uploads.store'), ['file' => UploadedFile::fake()->createWithContent($name, $content)])->assertSee($said);
+        self::assertSame(0, Upload::count());
+    }
+
+    private function sent(string $path, string $name): Upload
+    {
+        $upload = $this->brought((string) file_get_contents($path), $name);
+        unlink($path);
+
+        return $upload;
+    }
+
+    private function written(Spreadsheet $book, string $type): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        IOFactory::createWriter($book, $type)->save($path);
+        $book->disconnectWorksheets();
+
+        return $path;
+    }
+
+    /** @param array<string, string> $files */
+    private function packed(array $files): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        $zip = new ZipArchive();
+        $zip->open($path, ZipArchive::OVERWRITE);
+        foreach ($files as $name => $content) {
+            $zip->addFromString($name, $content);
+        }
+        $zip->close();
+        $packed = (string) file_get_contents($path);
+        unlink($path);
+
+        return $packed;
+    }
+}
