@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Drawing;
 
 use App\Formats\FiguresCsv;
+use App\Formats\FiguresWorkbook;
 use App\Models\Study;
 use DuskRail\Chart\Palette;
 use DuskRail\Chart\PictureComposer;
@@ -21,7 +22,7 @@ final readonly class HandOver
 {
     /** What there is, by its ending, with the type of its content. */
     public const FORMATS = [
-        'png' => 'image/png', 'svg' => 'image/svg+xml', 'pdf' => 'application/pdf', 'csv' => 'text/csv; charset=UTF-8', 'json' => 'application/json',
+        'png' => 'image/png', 'svg' => 'image/svg+xml', 'pdf' => 'application/pdf', 'csv' => 'text/csv; charset=UTF-8', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'json' => 'application/json',
     ];
 
     public function __construct(private TextMeasure $measure) {}
@@ -40,6 +41,9 @@ final readonly class HandOver
         $wording = Wording::of($comparison, $study->dataset->source);
         if ($format === 'csv') {
             return FiguresCsv::write($comparison, $wording);
+        }
+        if ($format === 'xlsx') {
+            return FiguresWorkbook::write($comparison, $wording);
         }
         $scene = (new SheetComposer($this->measure))->compose(
             $comparison,

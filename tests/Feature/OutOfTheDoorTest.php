@@ -10,6 +10,7 @@ use DuskRail\Study\StudyDocument;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
+use PhpOffice\PhpSpreadsheet\IOFactory;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -38,6 +39,32 @@ final class OutOfTheDoorTest extends ApplicationTestCase
         // librsvg writes 1280 by 720 pixels as 960 by 540 points.
         self::assertMatchesRegularExpression('/\/MediaBox \[ 0 0 960 540 \]/', $pdf);
         self::assertGreaterThan(0, preg_match_all('/\/FontFile/', $pdf));
+    }
+
+    public function testTheFiguresLeaveAsAWorkbookAndComeBackBitForBit(): void
+    {
+        $study = $this->imported("Utility,Month,Leakage (Ml)\n=1+1,2024-01,0.1\n=1+1,2024-02,0\n=1+1,2024-03,12.5\nTarrow,2024-01,3\nTarrow,2024-02,4\nTarrow,2024-03,\n");
+        $this->change($study, 'add-stop', ['stop' => 'share']);
+        $content = (string) $this->get(route('hand-over', [$study, 'xlsx']))->assertOk()->getContent();
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $content);
+        $sheet = IOFactory::load($path)->getActiveSheet();
+        unlink($path);
+        $values = $study->data()->table('leakage')->series;
+        // The name is a text and no formula; a gap is empty and zero is zero; numbers are whole.
+        self::assertSame(['=1+1', 's', 'Period', 'A6', 'B6'], [$sheet->getCell('B5')->getValue(), $sheet->getCell('B5')->getDataType(), $sheet->getCell('A5')->getValue(), 'A6', $sheet->getFreezePane()]);
+        self::assertSame([0.1 / 3.1 * 100.0, 0.0, null], [$sheet->getCell('B6')->getValue(), (float) self::number($sheet->getCell('B7')->getValue()), $sheet->getCell('C8')->getValue()]);
+        self::assertSame(100.0, self::number($sheet->getCell('B8')->getValue()));
+        self::assertCount(2, $values);
+        $upload = $this->brought($content, 'figures.xlsx');
+        $this->get(route('uploads.show', $upload))->assertOk()->assertSee('2 entities, January 2024 to March 2024');
+    }
+
+    private static function number(mixed $value): float
+    {
+        self::assertTrue(is_int($value) || is_float($value));
+
+        return (float) $value;
     }
 
     public function testAStudyFileComesBackAsTheStudyItWasAndABrokenOneIsRefusedByItsPath(): void

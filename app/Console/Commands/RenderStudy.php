@@ -18,7 +18,7 @@ use Illuminate\Support\Str;
 final class RenderStudy extends StudyCommand
 {
     protected $signature = 'study:render {study : number or name}
-        {--format=png : png, svg, pdf, csv or json}
+        {--format=png : png, svg, pdf, csv, xlsx or json}
         {--size=slide : slide, column or square}
         {--times=2 : pixels of a PNG for one of the picture, 1 to 4}
         {--night : on the night ground}
@@ -39,7 +39,7 @@ final class RenderStudy extends StudyCommand
             return self::INVALID;
         }
         if (! isset(HandOver::FORMATS[$format]) || $size === null || $size === PictureSize::Screen || $times < 1 || $times > 4) {
-            $this->error('--format is png, svg, pdf, csv or json; --size is slide, column or square; --times is 1 to 4.');
+            $this->error('--format is png, svg, pdf, csv, xlsx or json; --size is slide, column or square; --times is 1 to 4.');
 
             return self::INVALID;
         }

@@ -35,6 +35,7 @@
                 <button data-hand-over formaction="{{ route('hand-over', [$study, 'pdf']) }}">PDF</button>
             </form>
             <a href="{{ route('hand-over', [$study, 'csv']) }}">Figures, CSV</a>
+            <a href="{{ route('hand-over', [$study, 'xlsx']) }}">Figures, Excel</a>
             <a href="{{ route('hand-over', [$study, 'json']) }}">The study itself, to be brought to other figures</a>
         </div>
     </header>

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Wording;
+use PhpOffice\PhpSpreadsheet\Cell\DataType;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
+
+/** The figures of a study as an Excel workbook: numbers as numbers, the heading kept in sight, names never run as formulas. */
+final class FiguresWorkbook
+{
+    /** Rows above the heading: what the figures are, and where they come from. */
+    private const ABOUT = 4;
+
+    public static function write(Comparison $comparison, Wording $wording): string
+    {
+        $book = new Spreadsheet();
+        $sheet = $book->getActiveSheet()->setTitle('Figures');
+        foreach ([$wording->headline, $wording->subtitle, $wording->source] as $row => $text) {
+            $sheet->getCell([1, $row + 1])->setValueExplicit($text, DataType::TYPE_STRING);
+        }
+        $heading = self::ABOUT + 1;
+        $lines = $comparison->present();
+        foreach (['Period', ...array_map(static fn($line): string => $line->name, $lines)] as $column => $name) {
+            $sheet->getCell([$column + 1, $heading])->setValueExplicit($name, DataType::TYPE_STRING);
+        }
+        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
+            $row = $heading + 1 + $i - $comparison->from;
+            $sheet->getCell([1, $row])->setValueExplicit($comparison->axis->period($i)->code(), DataType::TYPE_STRING);
+            foreach ($lines as $column => $line) {
+                if (! is_nan($line->values[$i])) {
+                    $sheet->getCell([$column + 2, $row])->setValueExplicit($line->values[$i], DataType::TYPE_NUMERIC);
+                }
+            }
+        }
+        $sheet->getStyle("{$heading}:{$heading}")->getFont()->setBold(true);
+        $sheet->freezePane([2, $heading + 1]);
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
+        try {
+            (new Xlsx($book))->save($path);
+
+            return (string) file_get_contents($path);
+        } finally {
+            unlink($path);
+            $book->disconnectWorksheets();
+        }
+    }
+}
