@@ -40,11 +40,14 @@ final class FiguresWorkbook
         $sheet->getStyle("{$heading}:{$heading}")->getFont()->setBold(true);
         $sheet->freezePane([2, $heading + 1]);
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
+        // As many digits as it takes to read the same number again; PHP would write fourteen.
+        $precision = ini_set('precision', '-1');
         try {
             (new Xlsx($book))->save($path);
 
             return (string) file_get_contents($path);
         } finally {
+            ini_set('precision', $precision === false ? '14' : $precision);
             unlink($path);
             $book->disconnectWorksheets();
         }
