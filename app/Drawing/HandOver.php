@@ -22,7 +22,7 @@ final readonly class HandOver
 {
     /** What there is, by its ending, with the type of its content. */
     public const FORMATS = [
-        'png' => 'image/png', 'svg' => 'image/svg+xml', 'pdf' => 'application/pdf', 'csv' => 'text/csv; charset=UTF-8', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'json' => 'application/json',
+        'png' => 'image/png', 'svg' => 'image/svg+xml', 'pdf' => 'application/pdf', 'csv' => 'text/csv; charset=UTF-8', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'json' => 'application/json', 'html' => 'text/html; charset=UTF-8',
     ];
 
     public function __construct(private TextMeasure $measure) {}
@@ -31,11 +31,15 @@ final readonly class HandOver
      * @param StudyOfCore $document of the study, or changed for the occasion
      * @param array{float, float} $size width and height of a picture
      * @param int $times pixels of a PNG for one of the picture
+     * @param list<string> $controls what the reader of an HTML file may change: `base`, `window`
      */
-    public function content(Study $study, StudyOfCore $document, string $format, array $size, int $times, bool $night): string
+    public function content(Study $study, StudyOfCore $document, string $format, array $size, int $times, bool $night, array $controls = []): string
     {
         if ($format === 'json') {
             return json_encode(StudyDocument::write($document), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        }
+        if ($format === 'html') {
+            return (new ReaderFile($this->measure))->content($study, $document, $controls);
         }
         $comparison = Comparison::of($document, $study->data());
         $wording = Wording::of($comparison, $study->dataset->source);

@@ -85,8 +85,8 @@ final readonly class Picture
         return $process->getOutput();
     }
 
-    /** @return array<string, string> path by family */
-    private static function webFonts(): array
+    /** @return array<string, string> path by family, for browsers */
+    public static function webFonts(): array
     {
         $folder = config()->string('duskrail.fonts');
 

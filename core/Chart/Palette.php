@@ -36,6 +36,12 @@ final readonly class Palette
         return new self(true, self::NIGHT);
     }
 
+    /** As custom properties of a style sheet. */
+    public function properties(): string
+    {
+        return implode('', array_map(fn(Ink $ink): string => "--{$ink->value}:{$this->colour($ink)};", Ink::cases()));
+    }
+
     /** As #rrggbb. */
     public function colour(Ink $ink): string
     {

@@ -158,6 +158,23 @@ final class ViewsTest extends BrowserTestCase
         self::assertGreaterThan(200, $ember(2100, 200, 2540, 1300));
     }
 
+    public function testAFileThatWasHandedOverIsReadFromDiskWithoutAskingAnybody(): void
+    {
+        $browser = $this->open('/studies/3');
+        $browser->click('[popovertarget=hand-over]')->click('#hand-over input[name=base]');
+        $browser->run('document.querySelector("#hand-over form[action$=html]").submit()');
+        $path = Browser::downloads().'/leakage-since-2019.html';
+        $browser->until('the file', static fn(): bool => is_file($path) && filesize($path) > 500_000);
+        $browser->web->get("file://{$path}");
+        $browser->see('h1', 'Veldmere Water stands at 66')->choose('.choices select', '2021 = 100');
+        $browser->see('article:not([hidden]) h1', 'Veldmere Water stands at 81');
+        $browser->click('nav [data-line=tarrow]');
+        self::assertSame(1, $this->many('article:not([hidden]) .series.lit[data-line=tarrow]'));
+        $browser->actions()->moveToElement($browser->find('article:not([hidden]) .series[data-line=veldmere-water] circle'))->perform();
+        $browser->see('article:not([hidden]) .readout', 'Veldmere Water, October 2025');
+        self::assertSame(0, $browser->number('performance.getEntriesByType("resource").filter((entry) => !entry.name.startsWith("data:")).length'));
+    }
+
     public function testABriefLightsOneUpInAllPicturesAndIsPresented(): void
     {
         $browser = $this->open('/briefs/1');

@@ -67,6 +67,29 @@ final class OutOfTheDoorTest extends ApplicationTestCase
         return (float) $value;
     }
 
+    public function testAPageToPointAtCarriesEveryOutcomeAndAsksNobody(): void
+    {
+        $rows = "Utility,Month,Leakage (Ml)\n";
+        for ($month = 0; $month < 48; $month++) {
+            $rows .= sprintf("Veldmere </script>,%1\$d-%2\$02d,%3\$d\nTarrow,%1\$d-%2\$02d,20\n", 2020 + intdiv($month, 12), $month % 12 + 1, 60 - $month);
+        }
+        $study = $this->imported($rows);
+        $this->change($study, 'add-stop', ['stop' => 'rolling']);
+        $this->change($study, 'add-stop', ['stop' => 'index']);
+        $html = (string) $this->get(route('hand-over', [$study, 'html', 'base' => '1', 'window' => '1']))->assertOk()->assertHeader('Content-Type', 'text/html; charset=UTF-8')->getContent();
+        // Three windows and four bases; the author's own is shown. A name cannot end the script.
+        self::assertSame([12, 11], [substr_count($html, '<article '), substr_count($html, ' hidden >')]);
+        self::assertSame([1, 1], [substr_count($html, '<script>'), substr_count($html, '</script>')]);
+        self::assertDoesNotMatchRegularExpression('/(src|href)="(?!#)|url\((?!data:|#)|@import|fetch\(|XMLHttpRequest/', $html);
+        // What it says for another base is what the study says with that base.
+        $this->change($study, 'change-stop', ['id' => 's2', 'settings' => ['base' => '2022']]);
+        $said = (string) $this->getJson(route('readouts.show', [$study, 'tarrow']))->assertOk()->getContent();
+        $variant = strstr($html, 'data-variant="12-month mean · 2022 = 100"');
+        self::assertIsString($variant);
+        preg_match('/data-readouts="([^"]*)"/', $variant, $found);
+        self::assertSame(json_decode($said, true), ((array) json_decode(html_entity_decode($found[1] ?? ''), true))['tarrow'] ?? null);
+    }
+
     public function testAStudyFileComesBackAsTheStudyItWasAndABrokenOneIsRefusedByItsPath(): void
     {
         $study = $this->imported();

@@ -18,10 +18,11 @@ use Illuminate\Support\Str;
 final class RenderStudy extends StudyCommand
 {
     protected $signature = 'study:render {study : number or name}
-        {--format=png : png, svg, pdf, csv, xlsx or json}
+        {--format=png : png, svg, pdf, html, csv, xlsx or json}
         {--size=slide : slide, column or square}
         {--times=2 : pixels of a PNG for one of the picture, 1 to 4}
         {--night : on the night ground}
+        {--controls= : what the reader of an HTML file may change: base, window, or both with a comma}
         {--each : once for every entity in focus in turn}
         {--out=. : folder to write to}
         {--json : for scripts}';
@@ -39,7 +40,7 @@ final class RenderStudy extends StudyCommand
             return self::INVALID;
         }
         if (! isset(HandOver::FORMATS[$format]) || $size === null || $size === PictureSize::Screen || $times < 1 || $times > 4) {
-            $this->error('--format is png, svg, pdf, csv, xlsx or json; --size is slide, column or square; --times is 1 to 4.');
+            $this->error('--format is png, svg, pdf, html, csv, xlsx or json; --size is slide, column or square; --times is 1 to 4.');
 
             return self::INVALID;
         }
@@ -55,7 +56,7 @@ final class RenderStudy extends StudyCommand
         foreach ($documents as $name => $document) {
             $path = "{$folder}/".Str::slug($name).".{$format}";
             try {
-                $content = (new HandOver($measure))->content($study, $document, $format, $size->pixels(SheetSize::usual()), $times, $this->option('night') === true);
+                $content = (new HandOver($measure))->content($study, $document, $format, $size->pixels(SheetSize::usual()), $times, $this->option('night') === true, array_values(array_intersect(['base', 'window'], explode(',', (string) $this->option('controls')))));
             } catch (DomainException $problem) {
                 $bar?->finish();
                 $this->error("{$name}: {$problem->getMessage()}");

@@ -22,7 +22,7 @@ final class HandOverController
         $size = PictureSize::tryFrom($request->string('size')->value()) ?? PictureSize::Screen;
         $times = min(4, max(1, $request->integer('times', 2)));
         try {
-            $content = (new HandOver($measure))->content($study, $study->document(), $format, $size->pixels(SheetSize::of($request)), $times, $request->query('ground') === 'night');
+            $content = (new HandOver($measure))->content($study, $study->document(), $format, $size->pixels(SheetSize::of($request)), $times, $request->query('ground') === 'night', array_values(array_filter(['base', 'window'], $request->boolean(...))));
         } catch (DomainException $problem) {
             abort(422, $problem->getMessage());
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use DuskRail\Chart\Ink;
 use DuskRail\Chart\Palette;
 use Illuminate\Http\Response;
 
@@ -13,18 +12,13 @@ final class PaletteController
 {
     public function show(): Response
     {
-        $day = self::properties(Palette::day());
-        $night = self::properties(Palette::night());
+        $day = Palette::day()->properties();
+        $night = Palette::night()->properties();
 
         return response(
             ":root{color-scheme:light;{$day}}\n@media (prefers-color-scheme: dark){:root:not([data-ground=day]){color-scheme:dark;{$night}}}\n:root[data-ground=night]{color-scheme:dark;{$night}}\n",
             200,
             ['Content-Type' => 'text/css', 'Cache-Control' => 'public, max-age=3600'],
         );
-    }
-
-    private static function properties(Palette $palette): string
-    {
-        return implode('', array_map(static fn(Ink $ink): string => "--{$ink->value}:{$palette->colour($ink)};", Ink::cases()));
     }
 }

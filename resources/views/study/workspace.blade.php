@@ -34,6 +34,12 @@
                 <button data-hand-over formaction="{{ route('hand-over', [$study, 'svg']) }}">SVG</button>
                 <button data-hand-over formaction="{{ route('hand-over', [$study, 'pdf']) }}">PDF</button>
             </form>
+            <form class="hand-over" method="get" action="{{ route('hand-over', [$study, 'html']) }}">
+                <span>A page to point at</span>
+                <label><input type="checkbox" name="base" value="1"> choose the base</label>
+                <label><input type="checkbox" name="window" value="1"> and the window</label>
+                <button>HTML</button>
+            </form>
             <a href="{{ route('hand-over', [$study, 'csv']) }}">Figures, CSV</a>
             <a href="{{ route('hand-over', [$study, 'xlsx']) }}">Figures, Excel</a>
             <a href="{{ route('hand-over', [$study, 'json']) }}">The study itself, to be brought to other figures</a>
