@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Data\StoredData;
+use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\StudyRevision;
 use DuskRail\Study\StudyDocument;
@@ -139,6 +141,29 @@ final class OutOfTheDoorTest extends ApplicationTestCase
         $revision->update(['document' => [...StudyDocument::write($study->refresh()->document()), 'rail' => [['id' => 's1', 'stop' => 'share', 'settings' => [], 'bypassed' => false], ['id' => 's2', 'stop' => 'share', 'settings' => [], 'bypassed' => false]]]]);
         self::assertSame(1, Artisan::call('study:check', ['study' => 'Leaks now']));
         self::assertStringContainsString('does not add up to a whole', Artisan::output());
+    }
+
+    public function testFilesAreImportedAndAddedFromTheCommandLine(): void
+    {
+        $folder = sys_get_temp_dir().'/dusk-rail-in-'.getmypid();
+        mkdir($folder);
+        file_put_contents("{$folder}/first.csv", self::MONTHLY);
+        file_put_contents("{$folder}/second.csv", "Utility,Month,Leakage (Ml)\nVeldmere,2024-04,20\nTarrow,2024-04,soon\nMarl,2024-04,3\nVeldmere,2024-05,21\nTarrow,2024-05,8\nMarl,2024-05,2\n");
+        self::assertSame(0, Artisan::call('data:import', ['file' => "{$folder}/first.csv", '--name' => 'Returns', '--home' => 'Tarrow', '--json' => true]));
+        $said = json_decode(Artisan::output(), true);
+        self::assertIsArray($said);
+        self::assertSame(['Returns', 1], [$said['dataset'] ?? '', $said['version'] ?? 0]);
+        // What cannot be read stops it, unless it may be left out; nothing is stored by halves.
+        self::assertSame(1, Artisan::call('data:import', ['file' => "{$folder}/second.csv", '--to' => 'Returns']));
+        self::assertStringContainsString('nothing was stored', Artisan::output());
+        self::assertSame(0, Artisan::call('data:import', ['file' => "{$folder}/second.csv", '--to' => 'Returns', '--leave-out' => true]));
+        self::assertStringContainsString('“Returns” is at version 2.', Artisan::output());
+        $data = new StoredData(Dataset::where('name', 'Returns')->firstOrFail());
+        self::assertSame([10.0, 12.0, 14.0, 20.0, 21.0], $data->table('leakage')->series['veldmere']->values);
+        self::assertTrue($data->entities()['tarrow']->home);
+        self::assertSame([2, 2], [Artisan::call('data:import', ['file' => "{$folder}/none.csv"]), Artisan::call('data:import', ['file' => "{$folder}/first.csv", '--to' => 'Nobody'])]);
+        array_map(unlink(...), glob("{$folder}/*") ?: []);
+        rmdir($folder);
     }
 
     public function testWhatToSayIsProposedAndOneClickMakesItTheHeadline(): void

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Data\Import;
+use App\Formats\DelimitedFile;
+use App\Formats\Workbook;
+use App\Models\Dataset;
+use DomainException;
+use DuskRail\Reading\Detection;
+use DuskRail\Reading\Shape;
+use Illuminate\Console\Command;
+
+final class ImportData extends Command
+{
+    protected $signature = 'data:import {file : CSV, TSV, Excel or OpenDocument}
+        {--to= : number or name of the data set that it is added to; a new one is begun without}
+        {--name= : of a new data set}
+        {--source= : of a new data set}
+        {--home= : name of the entity that is home}
+        {--sheet= : of a workbook}
+        {--shape= : how the table lies, where the guess is wrong: long, periods-across, entities-across, years-across, attributes}
+        {--leave-out : go on without what cannot be read}
+        {--json : for scripts}';
+
+    protected $description = 'Import a file as a new data set, or as a new version of one';
+
+    public function handle(): int
+    {
+        $path = (string) $this->argument('file');
+        if (! is_file($path)) {
+            $this->error("There is no file “{$path}”.");
+
+            return self::INVALID;
+        }
+        $wanted = (string) $this->option('to');
+        $dataset = $wanted === '' ? null : (ctype_digit($wanted) ? Dataset::find((int) $wanted) : Dataset::where('name', $wanted)->first());
+        if ($wanted !== '' && $dataset === null) {
+            $this->error("There is no data set “{$wanted}”. There are: ".(Dataset::pluck('name')->implode(', ') ?: 'none').'.');
+
+            return self::INVALID;
+        }
+        $table = $path;
+        try {
+            $name = basename($path);
+            if (Workbook::isOne($path)) {
+                $book = Workbook::open($path);
+                $sheet = (string) $this->option('sheet') !== '' ? (string) $this->option('sheet') : ($book->sheets()[0] ?? '');
+                $table = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
+                $book->write($sheet, $table);
+                $name .= ", sheet {$sheet}";
+            }
+            $file = DelimitedFile::open($table);
+            $guess = Detection::of($file->sample($name, config()->integer('duskrail.preview_rows'))[0], Shape::tryFrom((string) $this->option('shape')));
+            $import = new Import($table, $name, $file, $guess->plan, $this->option('leave-out') === true);
+            if ($dataset === null) {
+                $dataset = $import->asNew((string) $this->option('name') !== '' ? (string) $this->option('name') : pathinfo($path, PATHINFO_FILENAME), (string) $this->option('source'), (string) $this->option('home'));
+            } else {
+                $import->addedTo($dataset);
+            }
+        } catch (DomainException $problem) {
+            $this->error($problem->getMessage());
+
+            return self::FAILURE;
+        } finally {
+            if ($table !== $path) {
+                unlink($table);
+            }
+        }
+        $said = ['dataset' => $dataset->name, 'id' => $dataset->id, 'version' => $dataset->refresh()->version, 'understood' => $guess->evidence];
+        $this->line($this->option('json') === true
+            ? json_encode($said, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)
+            : "“{$dataset->name}” is at version {$said['version']}. Understood from this: ".implode('; ', $guess->evidence).'.');
+
+        return self::SUCCESS;
+    }
+}
