@@ -77,7 +77,8 @@ final readonly class StudyScreen
                 $grid = $document->view === View::Figures ? Grid::of($comparison) : null;
                 $sparks = $document->view === View::Sparks ? SparkTable::of($document, $comparison) : null;
                 $rows = $document->isSplit() ? (new PanelsComposer($measure))->rows($comparison, $size->width) : [];
-                $chart = $rows === [] && ! in_array($document->view, [View::Sparks, View::Figures], true)
+                $refusal = $document->isSplit() && $rows === [] ? 'There is nothing to split that way. Choose another split under “Panels”, or one picture.' : '';
+                $chart = ! $document->isSplit() && ! in_array($document->view, [View::Sparks, View::Figures], true)
                     ? (new PictureComposer($measure))->compose($comparison, $size->width, $size->height)
                     : null;
             }

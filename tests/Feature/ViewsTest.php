@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\Study;
 use DOMDocument;
+use DuskRail\Study\Parts\PanelsPart;
+use DuskRail\Study\View;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** The views over HTTP: what a page shows, what its points say, and what is handed over. */
@@ -160,6 +162,34 @@ final class ViewsTest extends ApplicationTestCase
         $svg = (string) $this->get(route('hand-over', [$study, 'svg']))->assertOk()->getContent();
         self::assertSame(1, substr_count($svg, '<clipPath id="plot">'));
         self::assertStringContainsString('<g class="series" clip-path="url(#plot)" data-line="veldmere"', $svg);
+    }
+
+    /** However small or odd a table is, every view of it, split every way, answers with a picture or a reason. */
+    #[TestWith(["Plant,2019,2020,2021\nOnly one,5,6,7\n"])]
+    #[TestWith(["Name,Year,Value\nA,2020,1\nB,2020,2\nC,2020,3\n"])]
+    #[TestWith(["When,X,Y\n2024-01-01,-5,3\n2024-01-02,0,\n2024-01-03,4,2\n2024-01-08,4,9\n"])]
+    #[TestWith(["Site,Week,Count\nP,2020-W52,10\nP,2020-W53,12\nP,2021-W01,15\nQ,2020-W52,9\nQ,2020-W53,0\nQ,2021-W01,30\n"])]
+    #[TestWith(["Site,2020,2021,2022\nP,,,\nQ,1,,3\n"])]
+    public function testEveryViewOfAnOddTableAnswers(string $table): void
+    {
+        $study = $this->imported($table, 'odd.csv');
+        $document = $study->document();
+        $answers = 0;
+        foreach (View::cases() as $view) {
+            foreach (PanelsPart::BY as $by) {
+                foreach ($by === 'none' ? [$document, $document->with(['focus' => []])] : [$document] as $one) {
+                    $study->revise($one->with(['view' => $view])->withPart('panels', PanelsPart::read(['by' => $by])), 'Look');
+                    $page = (string) $this->get(route('studies.show', $study))->assertOk()->getContent();
+                    self::assertMatchesRegularExpression('/class="(chart|panel-row|table is-narrow)"|<p class="empty">[^<]{20,}/', $page, "{$view->value} by {$by}");
+                    foreach ($by === 'none' ? ['standing.show', 'sentences.show'] : [] as $route) {
+                        $this->get(route($route, $study))->assertOk();
+                    }
+                    self::assertContains($this->get(route('hand-over', [$study, 'csv']))->getStatusCode(), [200, 422]);
+                    $answers++;
+                }
+            }
+        }
+        self::assertSame(6 * 7, $answers);
     }
 
     public function testPanelsAreHandedOverAsOnePictureThatDrawsWhatTheyShareOnce(): void
