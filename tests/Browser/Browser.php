@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
@@ -87,11 +88,20 @@ final class Browser
     /** Types into a field in place of what is there, and leaves it. */
     public function write(string $selector, string $text): self
     {
-        $this->find($selector)->click();
-        $this->actions()->keyDown(null, WebDriverKeys::CONTROL)->sendKeys(null, 'a')->keyUp(null, WebDriverKeys::CONTROL)->perform();
-        $this->find($selector)->sendKeys([$text, WebDriverKeys::ENTER]);
+        for ($try = 0; $try < 3; $try++) {
+            try {
+                $this->find($selector)->click();
+                $this->actions()->keyDown(null, WebDriverKeys::CONTROL)->sendKeys(null, 'a')->keyUp(null, WebDriverKeys::CONTROL)->perform();
+                $this->find($selector)->sendKeys([$text, WebDriverKeys::ENTER]);
 
-        return $this;
+                return $this;
+            } catch (StaleElementReferenceException) {
+                // The field was just being drawn anew; whoever sits before the screen would click again.
+                usleep(300_000);
+            }
+        }
+
+        throw new RuntimeException("{$selector} was drawn anew each time that something was typed.");
     }
 
     public function press(string ...$keys): self
