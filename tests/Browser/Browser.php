@@ -65,43 +65,49 @@ final class Browser
 
     public function click(string $selector): self
     {
-        $this->until("{$selector} to be there", fn(): bool => $this->find($selector)->isDisplayed());
-        $this->find($selector)->click();
-
-        return $this;
+        return $this->steadily($selector, fn() => $this->find($selector)->click());
     }
 
     public function choose(string $selector, string $label): self
     {
-        $this->until("{$selector} to be there", fn(): bool => $this->find($selector)->isDisplayed());
-        foreach ($this->find($selector)->findElements(WebDriverBy::tagName('option')) as $option) {
-            if (str_starts_with(trim($option->getText()), $label)) {
-                $option->click();
+        return $this->steadily($selector, function () use ($selector, $label): void {
+            foreach ($this->find($selector)->findElements(WebDriverBy::tagName('option')) as $option) {
+                if (str_starts_with(trim($option->getText()), $label)) {
+                    $option->click();
 
-                return $this;
+                    return;
+                }
             }
-        }
 
-        throw new RuntimeException("{$selector} does not offer “{$label}”.");
+            throw new RuntimeException("{$selector} does not offer “{$label}”.");
+        });
     }
 
     /** Types into a field in place of what is there, and leaves it. */
     public function write(string $selector, string $text): self
     {
-        for ($try = 0; $try < 3; $try++) {
+        return $this->steadily($selector, function () use ($selector, $text): void {
+            $this->find($selector)->click();
+            $this->actions()->keyDown(null, WebDriverKeys::CONTROL)->sendKeys(null, 'a')->keyUp(null, WebDriverKeys::CONTROL)->perform();
+            $this->find($selector)->sendKeys([$text, WebDriverKeys::ENTER]);
+        });
+    }
+
+    /** Once it is there; and again if it was just being drawn anew, as whoever sits before the screen would. */
+    private function steadily(string $selector, callable $act): self
+    {
+        for ($try = 0; $try < 5; $try++) {
+            $this->until("{$selector} to be there", fn(): bool => $this->find($selector)->isDisplayed());
             try {
-                $this->find($selector)->click();
-                $this->actions()->keyDown(null, WebDriverKeys::CONTROL)->sendKeys(null, 'a')->keyUp(null, WebDriverKeys::CONTROL)->perform();
-                $this->find($selector)->sendKeys([$text, WebDriverKeys::ENTER]);
+                $act();
 
                 return $this;
             } catch (StaleElementReferenceException) {
-                // The field was just being drawn anew; whoever sits before the screen would click again.
                 usleep(300_000);
             }
         }
 
-        throw new RuntimeException("{$selector} was drawn anew each time that something was typed.");
+        throw new RuntimeException("{$selector} was drawn anew each time that it was used.");
     }
 
     public function press(string ...$keys): self
