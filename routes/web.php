@@ -6,6 +6,7 @@ use App\Drawing\HandOver;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\FiguresController;
+use App\Http\Controllers\FinishController;
 use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\OrdersController;
@@ -45,6 +46,11 @@ Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
 Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])->whereNumber('position')->name('working.show');
 Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', array_keys(HandOver::FORMATS))->name('hand-over');
+
+Route::get('/finish', [FinishController::class, 'show'])->name('finish.show');
+Route::put('/finish', [FinishController::class, 'update'])->name('finish.update');
+Route::get('/studies/{study}/finish', [FinishController::class, 'others'])->name('finish.others');
+Route::post('/studies/{study}/finish', [FinishController::class, 'store'])->name('finish.store');
 
 Route::post('/briefs', [BriefController::class, 'store'])->name('briefs.store');
 Route::get('/briefs/{brief}', [BriefController::class, 'show'])->name('briefs.show');

@@ -7,6 +7,7 @@ namespace App\Data;
 use App\Models\Casts\PackedDoubles;
 use App\Models\Dataset;
 use App\Models\Entity as EntityModel;
+use App\Models\HouseFinish;
 use App\Models\ImportedFile;
 use App\Models\Measure as MeasureModel;
 use App\Models\StoredSeries;
@@ -57,12 +58,13 @@ final class StoredData implements DataSource
     {
         if ($this->entities === null) {
             $this->entities = [];
+            $hues = HouseFinish::current()->hues;
             // Plain rows: hundreds of entities are read with every edit, and models would cost more than the edit.
             /** @var object{id: int, key: string, name: string, home: int, about: string} $row */
             foreach (EntityModel::where('dataset_id', $this->dataset->id)->orderBy('id')->toBase()->get() as $row) {
                 /** @var array<string, string> $about */
                 $about = json_decode($row->about, true, 8, JSON_THROW_ON_ERROR);
-                $this->entities[$row->key] = new Entity($row->key, $row->name, $about['group'] ?? '', (bool) $row->home, $about);
+                $this->entities[$row->key] = new Entity($row->key, $row->name, $about['group'] ?? '', (bool) $row->home, $about, $hues[$row->key] ?? 0);
                 $this->entityKeys[$row->id] = $row->key;
             }
         }

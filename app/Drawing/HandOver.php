@@ -31,7 +31,7 @@ final readonly class HandOver
      * @param StudyOfCore $document of the study, or changed for the occasion
      * @param array{float, float} $size width and height of a picture
      * @param int $times pixels of a PNG for one of the picture
-     * @param list<string> $controls what the reader of an HTML file may change: `base`, `window`
+     * @param list<string> $controls what the reader of an HTML file may change, of ReaderChoices::CONTROLS
      */
     public function content(Study $study, StudyOfCore $document, string $format, array $size, int $times, bool $night, array $controls = []): string
     {
@@ -42,7 +42,7 @@ final readonly class HandOver
             return (new ReaderFile($this->measure))->content($study, $document, $controls);
         }
         $comparison = Comparison::of($document, $study->data());
-        $wording = Wording::of($comparison, $study->dataset->source);
+        $wording = Wording::of($comparison, $study->sourceLine());
         if ($format === 'csv') {
             return FiguresCsv::write($comparison, $wording);
         }

@@ -91,7 +91,8 @@ final readonly class Svg
     {
         $width = self::number($scene->width);
         $height = self::number($scene->height);
-        $svg = "<svg width=\"{$width}\" height=\"{$height}\" viewBox=\"0 0 {$width} {$height}\" font-family=\"".self::FAMILY['text'].'"'.self::attributes($attributes).">{$head}";
+        [$shownWidth, $shownHeight] = [self::number($scene->width * $scene->zoom), self::number($scene->height * $scene->zoom)];
+        $svg = "<svg width=\"{$shownWidth}\" height=\"{$shownHeight}\" viewBox=\"0 0 {$width} {$height}\" font-family=\"".self::FAMILY['text'].'"'.self::attributes($attributes).">{$head}";
         $svg .= $this->definitions($scene);
         foreach ($scene->marks as $mark) {
             $svg .= $this->mark($mark);
@@ -137,7 +138,7 @@ final readonly class Svg
             $mark instanceof Area => sprintf('<path transform="scale(.1)" d="%s" fill="%s" opacity="%s"/>', ltrim(str_replace('M', 'ZM', self::path($mark->pieces)), 'Z').'Z', $this->ink($mark->ink), $mark->opacity),
             $mark instanceof Dot => sprintf('<circle cx="%s" cy="%s" r="%s" fill="%s"%s/>', self::number($mark->x), self::number($mark->y), self::number($mark->radius), $this->ink($mark->ink), $mark->opacity < 1.0 ? " fill-opacity=\"{$mark->opacity}\"" : ''),
             $mark instanceof Reused => "<use href=\"#{$this->prefix}{$mark->id}\"/>",
-            $mark instanceof Placed => sprintf('<g transform="translate(%s %s)">%s</g>', self::number($mark->x), self::number($mark->y), implode('', array_map($this->mark(...), $mark->marks))),
+            $mark instanceof Placed => sprintf('<g transform="translate(%s %s)%s">%s</g>', self::number($mark->x), self::number($mark->y), $mark->zoom === 1.0 ? '' : " scale({$mark->zoom})", implode('', array_map($this->mark(...), $mark->marks))),
             default => '',
         };
     }

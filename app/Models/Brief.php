@@ -17,12 +17,15 @@ use Illuminate\Support\Str;
  * @property int $id
  * @property string $name
  * @property string $token
+ * @property list<string>|null $controls what a reader may set, of ReaderChoices::CONTROLS
  * @property Carbon $updated_at
  * @property Collection<int, BriefBlock> $blocks
  */
 final class Brief extends Model
 {
     protected $guarded = [];
+
+    protected $casts = ['controls' => 'array'];
 
     public static function begin(string $name): self
     {

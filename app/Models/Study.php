@@ -39,6 +39,12 @@ final class Study extends Model
         return $this->belongsTo(StudyRevision::class);
     }
 
+    /** A first study of a measure, as the house has new ones. */
+    public static function start(Dataset $dataset, StoredData $data, string $measure): self
+    {
+        return self::begin($dataset, HouseFinish::current()->givenTo(StudyOfCore::first($data->measures()[$measure]->name, $measure, $data)));
+    }
+
     public static function begin(Dataset $dataset, StudyOfCore $document): self
     {
         return DB::transaction(static function () use ($dataset, $document): self {
@@ -53,6 +59,12 @@ final class Study extends Model
     public function data(): StoredData
     {
         return $this->data ??= new StoredData($this->dataset);
+    }
+
+    /** What stands under its picture, as the house words it. */
+    public function sourceLine(): string
+    {
+        return HouseFinish::current()->sourceLine($this->dataset->source);
     }
 
     public function document(): StudyOfCore

@@ -13,6 +13,7 @@ use DuskRail\Chart\Scene;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\LineState;
+use DuskRail\Study\ReaderChoices;
 use DuskRail\Study\Study as StudyOfCore;
 use DuskRail\Study\Wording;
 
@@ -21,23 +22,37 @@ final readonly class BriefPage
 {
     /**
      * @param list<array{block: BriefBlock, text: string, wording: Wording|null, comparison: Comparison|null, picture: Scene|null, wide: bool, problem: string}> $blocks
+     * @param array<string, array<array-key, string>> $offered what the reader can set, by control: label by value
      * @param array<string, string> $entities name by key of all that are on any of the pictures, in the order of their names
      */
-    private function __construct(public Brief $brief, public array $blocks, public array $entities, public string $cover) {}
+    private function __construct(public Brief $brief, public array $blocks, public array $entities, public string $cover, public array $offered, public ReaderChoices $choices) {}
 
-    public static function of(Brief $brief, TextMeasure $measure): self
+    /** @param array<string, int>|null $focus hue by line, where other entities than the studies' own are to be in focus */
+    public static function of(Brief $brief, TextMeasure $measure, ?ReaderChoices $choices = null, ?array $focus = null): self
     {
-        $blocks = $entities = $sources = [];
+        $choices ??= ReaderChoices::none();
+        $blocks = $entities = $sources = $offered = [];
         foreach ($brief->blocks()->with('study.dataset')->get() as $block) {
             $one = ['block' => $block, 'text' => (string) $block->text, 'wording' => null, 'comparison' => null, 'picture' => null, 'wide' => true, 'problem' => ''];
             $study = $block->study;
             if ($study !== null) {
-                $comparison = Comparison::of($study->document(), $study->data());
+                $document = $study->document();
+                $comparison = Comparison::of($focus === null ? $document : $document->about($focus), $study->data());
+                foreach (ReaderChoices::offered($comparison, $brief->controls ?? []) as $control => $labels) {
+                    $offered[$control] = ['' => 'as drawn'] + ($offered[$control] ?? []) + $labels;
+                }
+                if (! $choices->isNone()) {
+                    try {
+                        $comparison = Comparison::of($choices->appliedTo($comparison), $study->data());
+                    } catch (DomainException) {
+                        // What makes no sense of one study leaves it as it is.
+                    }
+                }
                 $document = $comparison->study;
                 // What is many pictures or rows takes the whole width.
                 $one['wide'] = $document->isSplit() || in_array($document->view->value, ['sparks', 'scatter', 'figures'], true);
                 $one['comparison'] = $comparison;
-                $one['wording'] = Wording::of($comparison, $study->dataset->source);
+                $one['wording'] = Wording::of($comparison, $study->sourceLine());
                 try {
                     $one['picture'] = (new PictureComposer($measure))->compose($comparison, $one['wide'] ? 1010.0 : 490.0, $one['wide'] ? 420.0 : 320.0);
                 } catch (DomainException $problem) {
@@ -54,7 +69,11 @@ final readonly class BriefPage
         }
         natcasesort($entities);
 
-        return new self($brief, $blocks, $entities, implode('; ', $sources));
+        foreach ($offered as &$labels) {
+            ksort($labels, SORT_NATURAL);
+        }
+
+        return new self($brief, $blocks, $entities, implode('; ', $sources), $offered, $choices);
     }
 
     private static function source(Study $study): string

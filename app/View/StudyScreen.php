@@ -76,7 +76,7 @@ final readonly class StudyScreen
             if ($refusal === '' && $comparison->axis->count > 0) {
                 $grid = $document->view === View::Figures ? Grid::of($comparison) : null;
                 $sparks = $document->view === View::Sparks ? SparkTable::of($document, $comparison) : null;
-                $rows = $document->isSplit() ? (new PanelsComposer($measure))->rows($comparison, $size->width) : [];
+                $rows = $document->isSplit() ? array_map(static fn(Scene $row): Scene => $row->zoomed($document->text->zoom()), (new PanelsComposer($measure))->rows($comparison, $size->width / $document->text->zoom())) : [];
                 $refusal = $document->isSplit() && $rows === [] ? 'There is nothing to split that way. Choose another split under “Panels”, or one picture.' : '';
                 $chart = ! $document->isSplit() && ! in_array($document->view, [View::Sparks, View::Figures], true)
                     ? (new PictureComposer($measure))->compose($comparison, $size->width, $size->height)
@@ -93,7 +93,7 @@ final readonly class StudyScreen
         $this->chart = $chart;
         $this->refusal = $refusal;
         $this->railed = $scatter !== null && $document->scatter->editing === 'x' ? $scatter->horizontal : $comparison;
-        $this->wording = Wording::of($comparison, $study->dataset->source);
+        $this->wording = Wording::of($comparison, $study->sourceLine());
         $this->track = $comparison->axis->count === 0 ? null : (new TrackComposer($measure))->compose($comparison, self::trackEdges($comparison, $chart, $measure, $size), $size->width);
     }
 
@@ -112,7 +112,7 @@ final readonly class StudyScreen
     private static function trackEdges(Comparison $comparison, ?Scene $chart, TextMeasure $measure, SheetSize $size): PlotArea
     {
         if ($chart?->plot !== null && in_array($comparison->study->view, [View::Lines, View::Stack], true)) {
-            return $chart->plot;
+            return $chart->plot->enlarged($chart->zoom);
         }
         if ($comparison->study->view === View::Figures && $comparison->present() !== []) {
             return (new LinesComposer($measure))->compose(Lineup::of($comparison), $size->width, $size->height)->plot ?? new PlotArea(20.0, $size->width - 20.0, 0.0, 1.0, 0, 1);

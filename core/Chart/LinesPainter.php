@@ -61,7 +61,7 @@ final readonly class LinesPainter
         $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
         $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
         foreach ($this->lineup->drawsQuiet ? $quiet : [] as $line) {
-            $groups[] = new Group('series', $this->strokes($line, Ink::Peer, $width, $grain), self::facts($line));
+            $groups[] = new Group('series', $this->strokes($line, Ink::of($line, Ink::Peer), $line->tone === null ? $width : 1.3 * $width, $grain), self::facts($line));
         }
         if ($this->lineup->summary !== [] && count($quiet) > 1) {
             $groups[] = new Group('median', [new Stroke(Pieces::of($this->lineup->summary, $this->plot, $this->scale, $this->everywhereAbsent()), Ink::Median, 2.0 * $this->weight)]);
@@ -75,7 +75,7 @@ final readonly class LinesPainter
 
     public function focus(Line $line): Group
     {
-        $ink = $line->hue > 0 ? Ink::focus($line->hue) : Ink::Text;
+        $ink = Ink::of($line, Ink::Text);
         $width = $this->look->widthOf($line->key) * $this->weight * ($line->dashed ? 0.8 : 1.0);
         $marks = [
             ...($this->look->area && ! $line->dashed ? [$this->area($line, $ink)] : []),
@@ -89,7 +89,7 @@ final readonly class LinesPainter
             }
         }
         if ($line->last !== null && ! $line->dashed && ! is_nan($this->scale->at($line->latest()))) {
-            $marks[] = new Dot($this->plot->x($line->last), $this->scale->at($line->latest()), 1.5 + 3.0 * $this->weight, $ink);
+            $marks = [...$marks, ...Shape::at($this->look->last, $this->plot->x($line->last), $this->scale->at($line->latest()), (1.5 + 3.0 * $this->weight) * $this->look->lastSize(), $ink)];
         }
 
         return new Group('series', $marks, self::facts($line));
@@ -105,12 +105,7 @@ final readonly class LinesPainter
             $x = $this->plot->x($i);
             $y = $this->scale->at($line->values[$i]);
             if (! is_nan($y)) {
-                $marks = [...$marks, ...match ($marker) {
-                    'squares' => [new Box($x - 3.5, $y - 3.5, 7.0, 7.0, $ink)],
-                    'diamonds' => [new Area([[$x, $y - 5.0, $x + 5.0, $y, $x, $y + 5.0, $x - 5.0, $y]], $ink, 1.0)],
-                    'rings' => [new Dot($x, $y, 4.5, $ink), new Dot($x, $y, 2.5, Ink::Sheet)],
-                    default => [new Dot($x, $y, 3.8, $ink)],
-                }];
+                $marks = [...$marks, ...Shape::at($marker, $x, $y, 4.0, $ink)];
             }
         }
 
@@ -155,6 +150,23 @@ final readonly class LinesPainter
         return new Area($outlines, $ink, 0.14);
     }
 
+    /** @return list<float> */
+    private function dash(Line $line): array
+    {
+        return self::dashOf($this->look->own[$line->key]['dash'] ?? '', $line->dashed, $this->weight);
+    }
+
+    /** @return list<float> the dash of a line as it was wished, or as it comes */
+    public static function dashOf(string $wished, bool $dashed, float $weight): array
+    {
+        return match ($wished) {
+            'solid' => [],
+            'dashed' => [9.0 * $weight, 6.0 * $weight],
+            'dotted' => [0.5, 5.0 * $weight],
+            default => $dashed ? [7.0 * $weight, 5.0 * $weight] : [],
+        };
+    }
+
     /**
      * A line, and what there is of unfinished periods dashed after it.
      *
@@ -162,12 +174,7 @@ final readonly class LinesPainter
      */
     public function strokes(Line $line, Ink $ink, float $width, float $grain = 0.1): array
     {
-        $dash = match ($this->look->own[$line->key]['dash'] ?? '') {
-            'solid' => [],
-            'dashed' => [9.0 * $this->weight, 6.0 * $this->weight],
-            'dotted' => [0.5, 5.0 * $this->weight],
-            default => $line->dashed ? [7.0 * $this->weight, 5.0 * $this->weight] : [],
-        };
+        $dash = $this->dash($line);
         $open = $this->lineup->axis instanceof PeriodAxis ? $this->lineup->open : null;
         if ($open === null || $open > $this->plot->to || $open <= $this->plot->from) {
             return [new Stroke($this->pieces($line, $line->values), $ink, $width, $dash, $grain)];
@@ -216,7 +223,7 @@ final readonly class LinesPainter
     /** @return array<string, string> */
     public static function facts(Line $line): array
     {
-        return ['line' => $line->key, 'name' => $line->name, 'hue' => (string) $line->hue];
+        return ['line' => $line->key, 'name' => $line->name, 'hue' => (string) $line->hue, ...($line->tone === null ? [] : ['ink' => $line->ink()])];
     }
 
     /** @return array<int, true> positions that no line has but leap years */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use DuskRail\Study\Lineup;
+use DuskRail\Study\Parts\LookPart;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
@@ -40,13 +41,78 @@ final readonly class MarksPainter
             $marks = match ($mark['kind']) {
                 'event', 'spell' => $this->event($mark['at'], $mark['to'], $mark['text'], $row),
                 'value' => $this->value((float) $mark['value'], $mark['text']),
-                'drop' => $this->drop($mark['line'], $mark['at'], $mark['text']),
-                default => $this->note($mark['line'], $mark['at'], $mark['text']),
+                'drop', 'point' => $this->pointed($mark),
+                default => $this->note($mark),
             };
             if ($marks !== []) {
                 $groups[] = new Group('annotation', $marks);
                 $row += in_array($mark['kind'], ['event', 'spell'], true) ? 1 : 0;
             }
+        }
+
+        return $groups;
+    }
+
+    /**
+     * What is to be reached, along the whole axis: first by everybody, then by those in focus who are to reach something else.
+     *
+     * @return array<string, array<int, float>> by line, everybody under no name; NAN where nothing is set
+     */
+    public static function levels(Lineup $lineup): array
+    {
+        $target = $lineup->peers->target;
+        if ($target->isNone()) {
+            return [];
+        }
+        $along = static fn(string $name): array => $lineup->axis instanceof PeriodAxis
+            ? $target->along($name, $lineup->axis, $lineup->from, $lineup->to)
+            : array_fill($lineup->from, $lineup->to - $lineup->from + 1, $target->at($name, $lineup->comparison->axis, $lineup->comparison->to));
+        $levels = ['' => $along('')];
+        foreach ($lineup->focus() as $line) {
+            if ($target->isOwn($line->name)) {
+                $levels[$line->key] = $along($line->name);
+            }
+        }
+
+        return array_filter($levels, static fn(array $of): bool => array_filter($of, static fn(float $v): bool => ! is_nan($v)) !== []);
+    }
+
+    /** @return list<Group> */
+    public function targets(): array
+    {
+        $groups = [];
+        $type = Type::text(13, 600);
+        foreach (self::levels($this->lineup) as $key => $levels) {
+            $line = $this->lineup->line((string) $key);
+            $ink = $line === null ? Ink::Rail : Ink::of($line, Ink::Rail);
+            $pieces = [];
+            $from = $this->plot->from;
+            foreach ($levels as $i => $level) {
+                // One level until the middle between this period and the next.
+                if ($i === $this->plot->to || $levels[$i + 1] !== $level) {
+                    $y = is_nan($level) ? NAN : $this->scale->at($level);
+                    if (! is_nan($y)) {
+                        $left = $from === $this->plot->from ? $this->plot->left : $this->plot->x($from) - $this->plot->step() / 2;
+                        $right = $i === $this->plot->to ? $this->plot->right : $this->plot->x($i) + $this->plot->step() / 2;
+                        $pieces[] = [$left, round($y) + 0.5, $right, round($y) + 0.5];
+                        $named = [$left, $y, $level];
+                    }
+                    $from = $i + 1;
+                }
+            }
+            if (! isset($named)) {
+                continue;
+            }
+            [$left, $y, $level] = $named;
+            $text = trim(($line === null ? 'target' : explode(' ', $line->name)[0].', target')." {$this->lineup->format($level)}");
+            $room = $this->measure->width($text, $type) + 6.0;
+            $left = min($left, $this->plot->right - $room - 2.0);
+            $groups[] = new Group('target', [
+                new Stroke($pieces, $ink, 1.5, [7.0, 4.0]),
+                new Box($left + 2.0, $y - 19.0, $room, 17.0, Ink::Sheet, 0, 0.8),
+                Words::plain($left + 5.0, $y - 6.0, $text, $type, $ink),
+            ]);
+            unset($named);
         }
 
         return $groups;
@@ -90,34 +156,41 @@ final readonly class MarksPainter
         ];
     }
 
-    /** @return list<Mark> */
-    private function drop(string $key, string $at, string $text): array
+    /**
+     * @param array{kind: string, at: string, line: string, text: string, shape: string, size: string} $mark
+     * @return list<Mark>
+     */
+    private function pointed(array $mark): array
     {
-        $point = $this->point($key, $at);
+        $point = $this->point($mark['line'], $mark['at']);
         if ($point === null) {
             return [];
         }
         [$x, $y, $value] = $point;
-        $words = trim("{$text} {$value}");
+        $drop = $mark['kind'] === 'drop';
+        $words = $drop ? trim("{$mark['text']} {$value}") : $mark['text'];
         $type = Type::text(12.5, 600);
         $width = $this->measure->width($words, $type);
         $left = max($this->plot->left, min($x - $width / 2, $this->plot->right - $width));
 
         return [
-            new Stroke([[$x, $y, $x, $this->plot->bottom]], Ink::Median, 1.2, [3.0, 3.0]),
-            new Dot($x, $y, 4.0, Ink::Text),
-            new Box($left - 3.0, $y - 25.0, $width + 6.0, 15.0, Ink::Sheet, 2.0, 0.85),
-            Words::plain($left, $y - 13.0, $words, $type, Ink::Text),
+            ...($drop ? [new Stroke([[$x, $y, $x, $this->plot->bottom]], Ink::Median, 1.2, [3.0, 3.0])] : []),
+            ...Shape::at($mark['shape'], $x, $y, 4.5 * LookPart::SIZES[$mark['size']], Ink::Text),
+            ...($words === '' ? [] : [new Box($left - 3.0, $y - 25.0, $width + 6.0, 15.0, Ink::Sheet, 2.0, 0.85), Words::plain($left, $y - 13.0, $words, $type, Ink::Text)]),
         ];
     }
 
-    /** @return list<Mark> */
-    private function note(string $key, string $at, string $text): array
+    /**
+     * @param array{at: string, line: string, text: string, shape: string, size: string} $mark
+     * @return list<Mark>
+     */
+    private function note(array $mark): array
     {
-        $point = $this->point($key, $at);
+        $point = $this->point($mark['line'], $mark['at']);
         if ($point === null) {
             return [];
         }
+        $text = $mark['text'];
         [$x, $y] = $point;
         $type = Type::text(13);
         $width = $this->measure->width($text, $type);
@@ -131,6 +204,7 @@ final readonly class MarksPainter
         $wing = static fn(float $by): array => [$tip[0] - 7.0 * cos($angle + $by), $tip[1] - 7.0 * sin($angle + $by)];
 
         return [
+            ...Shape::at($mark['shape'], $x, $y, 4.5 * LookPart::SIZES[$mark['size']], Ink::Text),
             new Stroke([[...$from, ...$tip], [...$wing(0.45), ...$tip, ...$wing(-0.45)]], Ink::Text, 1.2),
             new Box($left - 3.0, $wordsY - 12.0, $width + 6.0, 16.0, Ink::Sheet, 2.0, 0.85),
             Words::plain($left, $wordsY, $text, $type, Ink::Text),

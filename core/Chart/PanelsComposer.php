@@ -227,7 +227,7 @@ final readonly class PanelsComposer
         $mean = is_nan($facet->mean) ? [] : [new Group('mean', [new Stroke([[$plot->left, $scale->at($facet->mean), $plot->right, $scale->at($facet->mean)]], Ink::Median, 1.2, [4.0, 3.0])])];
         $own = $facet->own;
         if ($own !== null && $own->state === LineState::Peer && count($facet->lineup->lines) === 1) {
-            return [...$mean, new Group('series', [...$painter->strokes($own, Ink::Sheet, 3.6), ...$painter->strokes($own, Ink::Text, 1.8)], LinesPainter::facts($own))];
+            return [...$mean, new Group('series', [...$painter->strokes($own, Ink::Sheet, 3.6), ...$painter->strokes($own, Ink::of($own, Ink::Text), 1.8)], LinesPainter::facts($own))];
         }
 
         return [$painter->band(), ...$mean, ...$painter->lines()];
@@ -250,17 +250,13 @@ final readonly class PanelsComposer
             return new Group('heading', []);
         }
         $y = $part->heading === 'above' ? 15.0 : $floor - 4.0;
-        $hue = $facet->own->hue ?? 0;
-        $ink = $hue > 0 ? Ink::focus($hue) : Ink::Text;
+        $ink = $facet->own === null ? Ink::Text : Ink::of($facet->own, Ink::Text);
         $latest = $facet->latest();
         $value = is_nan($latest) ? '' : $facet->lineup->format($latest);
         $type = Type::text(13.5, 700);
         $range = $part->axis === 'range' ? $facet->lineup->format(min($scale->low, $scale->high)).' – '.$facet->lineup->format(max($scale->low, $scale->high)) : '';
         $room = $plot->right - $plot->left - $this->measure->width("{$value} {$range}", $type) - 8.0;
-        $name = $facet->name;
-        while (mb_strlen($name) > 3 && $this->measure->width($name, $type) > $room) {
-            $name = rtrim(mb_substr($name, 0, mb_strlen(rtrim($name, '…')) - 1)).'…';
-        }
+        $name = Words::fitting($this->measure, $facet->name, $type, $room, 3);
 
         return new Group('heading', [
             Words::plain($plot->left, $y, $name, $type, $ink),

@@ -16,6 +16,11 @@ final readonly class PlotArea
         public int $to,
     ) {}
 
+    public function enlarged(float $zoom): self
+    {
+        return new self($this->left * $zoom, $this->right * $zoom, $this->top * $zoom, $this->bottom * $zoom, $this->from, $this->to);
+    }
+
     public function step(): float
     {
         return $this->to > $this->from ? ($this->right - $this->left) / ($this->to - $this->from) : 0.0;

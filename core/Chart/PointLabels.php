@@ -23,12 +23,19 @@ final class PointLabels
     {
         $part = $this->lineup->comparison->study->labels;
         $groups = [];
-        foreach ($this->lineup->focus() as $line) {
-            if ($line->dashed) {
-                continue;
+        $lines = array_filter($this->lineup->focus(), static fn(Line $line): bool => ! $line->dashed);
+        // What was moved by hand has its place before all others.
+        foreach ($lines as $line) {
+            foreach ($part->placed as $label => $place) {
+                $position = str_starts_with($label, "{$line->key}@") ? $this->positionOf(substr($label, strlen($line->key) + 1)) : null;
+                if ($position !== null && isset(self::chosen($line, $part, $this->plot)[$position]) && ! is_nan($this->scale->at($line->values[$position]))) {
+                    $groups[] = $this->moved($line, $position, $place, $part);
+                }
             }
+        }
+        foreach ($lines as $line) {
             foreach (self::chosen($line, $part, $this->plot) as $position => $must) {
-                $label = $this->label($line, $position, $part, $must);
+                $label = isset($part->placed[$this->name($line, $position)]) ? null : $this->label($line, $position, $part, $must);
                 if ($label !== null) {
                     $groups[] = $label;
                 }
@@ -61,7 +68,7 @@ final class PointLabels
         ];
         $chosen = [];
         foreach ($asked as $name => $position) {
-            if (in_array($name, $part->points, true) && is_int($position)) {
+            if (in_array($name, $part->pointsOf($line->key), true) && is_int($position)) {
                 $chosen[$position] = true;
             }
         }
@@ -89,22 +96,65 @@ final class PointLabels
             return null;
         }
         $text = $this->lineup->format($line->values[$position]);
-        $type = Type::text(12.5, 600);
+        $type = self::type();
         $width = $this->measure->width($text, $type);
-        $x = max($this->plot->left, min($this->plot->x($position) - $width / 2, $this->plot->right - $width));
         $before = $line->values[max($this->plot->from, $position - 1)];
         $after = $line->values[min($this->plot->to, $position + 1)];
         // A peak is written above, a trough below.
-        $above = $part->side === 'auto' ? ! ($line->values[$position] < $before || $line->values[$position] < $after) : $part->side === 'above';
-        $sides = $part->side === 'auto' ? [$above, ! $above] : [$above];
-        foreach ($sides as $side) {
-            $base = $side ? $y - 8.0 : $y + self::HEIGHT + 4.0;
-            if ($this->isFree($x, $base, $width)) {
-                return $this->written($line, $x, $base, $width, $text, $type, $part);
+        $above = ! ($line->values[$position] < $before || $line->values[$position] < $after);
+        $sides = $part->side === 'auto' ? ($above ? ['above', 'below'] : ['below', 'above']) : [$part->side];
+        $point = $this->plot->x($position);
+        foreach ([...$sides, ...($must ? [$sides[0]] : [])] as $n => $side) {
+            $x = match ($side) {
+                'left' => $point - 8.0 - $width,
+                'right' => $point + 8.0,
+                default => $point - $width / 2,
+            };
+            $x = max($this->plot->left, min($x, $this->plot->right - $width));
+            $base = match ($side) {
+                'above' => $y - 8.0,
+                'below' => $y + self::HEIGHT + 4.0,
+                default => $y + 4.5,
+            };
+            // One that was asked for is written even where it meets another.
+            if ($n === count($sides) || $this->isFree($x, $base, $width)) {
+                return $this->written($line, $position, $x, $base, $width, $text, $part);
             }
         }
 
-        return $must ? $this->written($line, $x, $above ? $y - 8.0 : $y + self::HEIGHT + 4.0, $width, $text, $type, $part) : null;
+        return null;
+    }
+
+    /** @param array{x: float, y: float} $place */
+    private function moved(Line $line, int $position, array $place, LabelsPart $part): Group
+    {
+        $text = $this->lineup->format($line->values[$position]);
+        $width = $this->measure->width($text, self::type());
+        $x = max($this->plot->left, min($this->plot->x($position) + $place['x'], $this->plot->right - $width));
+        $y = max($this->plot->top, min($this->scale->at($line->values[$position]) + $place['y'], $this->plot->bottom - 2.0));
+
+        return $this->written($line, $position, $x, $y, $width, $text, $part, EndLabels::leader([$this->plot->x($position), $this->scale->at($line->values[$position])], $x, $y, $width));
+    }
+
+    private function positionOf(string $period): ?int
+    {
+        for ($i = $this->plot->from; $i <= $this->plot->to; $i++) {
+            if ($this->lineup->code($i) === $period) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    private function name(Line $line, int $position): string
+    {
+        return "{$line->key}@{$this->lineup->code($position)}";
+    }
+
+    private static function type(): Type
+    {
+        return Type::text(12.5, 600);
     }
 
     private function isFree(float $x, float $base, float $width): bool
@@ -118,13 +168,16 @@ final class PointLabels
         return true;
     }
 
-    private function written(Line $line, float $x, float $base, float $width, string $text, Type $type, LabelsPart $part): Group
+    /** @param list<float> $leader from its point */
+    private function written(Line $line, int $position, float $x, float $base, float $width, string $text, LabelsPart $part, array $leader = []): Group
     {
         $this->taken[] = [$x, $base - self::HEIGHT, $x + $width, $base];
+        $point = [$this->plot->x($position), $this->scale->at($line->values[$position])];
 
         return new Group('point-label', [
+            ...($leader === [] ? [] : [new Stroke([$leader], Ink::Median, 1.0)]),
             ...($part->backed ? [new Box($x - 3.0, $base - 12.0, $width + 6.0, self::HEIGHT + 1.0, Ink::Sheet, 2.0, 0.9)] : []),
-            Words::plain($x, $base, $text, $type, Ink::focus(max(1, $line->hue))),
-        ], ['line' => $line->key]);
+            Words::plain($x, $base, $text, self::type(), Ink::of($line, Ink::Text)),
+        ], EndLabels::facts($line->key, $this->lineup->code($position), $position, $point, $x, $base));
     }
 }

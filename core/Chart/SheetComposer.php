@@ -18,26 +18,28 @@ final readonly class SheetComposer
     public function compose(Comparison $comparison, Wording $wording, float $width, float $height, callable $picture): Scene
     {
         $inner = $width - 2 * self::MARGIN;
-        $headline = Type::headline(27);
+        $zoom = $comparison->study->text->zoom();
+        $headline = Type::headline(27 * $zoom);
+        [$under, $small] = [Type::text(16 * $zoom), Type::text(13 * $zoom)];
         $marks = [];
-        $y = 46.0;
-        foreach ($this->wrapped(Wording::coloured($wording->headline, $comparison), $headline, $inner) as $runs) {
+        $y = 19.0 + 27.0 * $zoom;
+        foreach ($this->wrapped(Wording::coloured($wording->marked, $comparison), $headline, $inner) as $runs) {
             $marks[] = Words::runs(0, $y, $runs, $headline);
-            $y += 32.0;
+            $y += 32.0 * $zoom;
         }
         $y -= 4.0;
-        foreach ($this->wrapped([['text' => $wording->subtitle, 'hue' => 0]], Type::text(16), $inner, Ink::Quiet) as $runs) {
-            $marks[] = Words::runs(0, $y, $runs, Type::text(16));
-            $y += 21.0;
+        foreach ($this->wrapped(self::plain($wording->subtitle), $under, $inner, Ink::Quiet) as $runs) {
+            $marks[] = Words::runs(0, $y, $runs, $under);
+            $y += 21.0 * $zoom;
         }
-        $source = $this->wrapped([['text' => $wording->source, 'hue' => 0]], Type::text(13), $inner, Ink::Quiet);
-        $foot = 17.0 * count($source) + 14.0;
+        $source = $this->wrapped(self::plain($wording->source), $small, $inner, Ink::Quiet);
+        $foot = 17.0 * $zoom * count($source) + 14.0;
         $chart = $picture($inner, max(160.0, $height - $y - $foot));
         // Many panels or rows need more height than was given.
-        $height = max($height, $y + $chart->height + $foot);
-        $marks[] = new Placed(0, $y - 6.0, $chart->marks);
+        $height = max($height, $y + $chart->height * $zoom + $foot);
+        $marks[] = new Placed(0, $y - 6.0, $chart->marks, $chart->zoom);
         foreach ($source as $line => $runs) {
-            $marks[] = Words::runs(0, $height - $foot + 6.0 + 17.0 * $line, $runs, Type::text(13));
+            $marks[] = Words::runs(0, $height - $foot + 6.0 + 17.0 * $zoom * $line, $runs, $small);
         }
 
         return new Scene($width, $height, [
@@ -46,10 +48,16 @@ final readonly class SheetComposer
         ], $chart->plot, $wording->headline, "{$wording->subtitle}. {$chart->description}", $chart->scale, $chart->shared);
     }
 
+    /** @return list<array{text: string, ink: string, bold: bool}> */
+    private static function plain(string $text): array
+    {
+        return [['text' => $text, 'ink' => '', 'bold' => false]];
+    }
+
     /**
      * Breaks text into lines that fit, at spaces and where the writer broke it.
      *
-     * @param list<array{text: string, hue: int}> $parts
+     * @param list<array{text: string, ink: string, bold: bool}> $parts
      * @return list<list<array{text: string, ink: Ink, weight: int}>>
      */
     private function wrapped(array $parts, Type $type, float $room, Ink $plain = Ink::Text): array
@@ -65,7 +73,7 @@ final readonly class SheetComposer
                     [$line, $used] = [[], 0.0];
                 }
                 if ($word !== "\n") {
-                    $line[] = ['text' => $word, 'ink' => $part['hue'] > 0 ? Ink::focus($part['hue']) : $plain, 'weight' => $type->weight];
+                    $line[] = ['text' => $word, 'ink' => Ink::tryFrom($part['ink']) ?? $plain, 'weight' => $part['bold'] ? 800 : $type->weight];
                     $used += $this->measure->width($word, $type);
                 }
             }

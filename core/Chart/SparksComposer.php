@@ -70,9 +70,7 @@ final readonly class SparksComposer
     private function row(SparkTable $table, ?SparkRow $row, string $words, float $y, float $name, SparkCell $cell, Type $type): array
     {
         $ink = $row !== null && $row->line->hue > 0 ? Ink::focus($row->line->hue) : Ink::Text;
-        while (mb_strlen($words) > 4 && $this->measure->width($words, $type) > $name - 10.0) {
-            $words = rtrim(mb_substr($words, 0, mb_strlen(rtrim($words, '…')) - 1)).'…';
-        }
+        $words = Words::fitting($this->measure, $words, $type, $name - 10.0);
         $marks = [Words::plain(0.0, $y + 16.0, $words, $type, $ink)];
         if ($row === null) {
             return $marks;

@@ -71,9 +71,7 @@ final readonly class StackComposer
             $own = $layer->line->hue > 0 ? Type::text($type->size, 700) : $type;
             $name = $layer->line->name;
             $valueWidth = $this->measure->width(" {$value}", Type::text($type->size, 600));
-            while (mb_strlen($name) > 4 && $this->measure->width($name, $own) + $valueWidth > $room) {
-                $name = rtrim(mb_substr($name, 0, mb_strlen(rtrim($name, '…')) - 1)).'…';
-            }
+            $name = Words::fitting($this->measure, $name, $own, $room - $valueWidth);
             $labels[] = ['layer' => $layer, 'name' => $name, 'value' => $value, 'width' => $this->measure->width($name, $own) + $valueWidth, 'type' => $own];
         }
 

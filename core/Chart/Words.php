@@ -34,6 +34,16 @@ final readonly class Words implements Mark
         return new self($x, $y, $runs, $type, 'start');
     }
 
+    /** A text cut to the room there is, but not below so many letters. */
+    public static function fitting(TextMeasure $measure, string $text, Type $type, float $room, int $least = 4): string
+    {
+        while (mb_strlen($text) > $least && $measure->width($text, $type) > $room) {
+            $text = rtrim(mb_substr($text, 0, mb_strlen(rtrim($text, '…')) - 1)).'…';
+        }
+
+        return $text;
+    }
+
     public function text(): string
     {
         return implode('', array_column($this->runs, 'text'));

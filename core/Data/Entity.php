@@ -7,12 +7,16 @@ namespace DuskRail\Data;
 /** What is compared: an organisation, place, plant or product. */
 final readonly class Entity
 {
-    /** @param array<string, string> $attributes by name, as in the attribute file */
+    /**
+     * @param array<string, string> $attributes by name, as in the attribute file
+     * @param int $hue 1–6 that it has wherever it is in focus; 0 for whichever is free
+     */
     public function __construct(
         public string $key,
         public string $name,
         public string $group = '',
         public bool $home = false,
         public array $attributes = [],
+        public int $hue = 0,
     ) {}
 }

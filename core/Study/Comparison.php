@@ -42,6 +42,7 @@ final readonly class Comparison
      * @param list<float> $peerLine what stands for all peers, along the axis, NAN where none has a value; empty when it is not asked for
      * @param array<string, Run> $runs of lines that are measures, the rail carried out on each, by line
      * @param array<string, string> $leftOut measures that cannot stand beside the others, and why, by name
+     * @param Tones|null $tones where lines are coloured by a figure of theirs
      */
     private function __construct(
         public Study $study,
@@ -56,6 +57,7 @@ final readonly class Comparison
         public int $decimals,
         public array $runs = [],
         public array $leftOut = [],
+        public ?Tones $tones = null,
     ) {}
 
     /** @throws UnknownMeasure */
@@ -65,7 +67,7 @@ final readonly class Comparison
             // Whom a rule finds depends on the figures, and some figures on who is in focus: those of the rule before.
             $found = $study->rule->outcome(self::of($study->withPart('rule', new RulePart()), $data));
             $others = array_filter($study->focus, static fn(string $line): bool => Study::dimension($line) !== 'e', ARRAY_FILTER_USE_KEY);
-            $study = $study->with(['focus' => [...$found, ...$others]]);
+            $study = $study->with(['focus' => [...$found, ...$others]])->inOwnColours($data);
         }
         $scope = $study->scope($data);
         $run = $study->rail->run($scope->table($study->measure), $scope);
@@ -157,12 +159,21 @@ final readonly class Comparison
     private function having(array $lines, array $peerLine, array $runs, array $leftOut): self
     {
         $latest = array_map(static fn(Line $l): float => $l->latest(), $lines);
-
-        return new self(
+        $made = new self(
             $this->study, $this->data, $this->measure, $this->run, $this->axis, $this->from, $this->to, $lines, $peerLine,
             $this->run->table()->unit->sort === Sort::Rank ? 0 : Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
             $runs, $leftOut,
         );
+        $tones = Tones::of($made);
+
+        return $tones === null ? $made : $made->coloured($tones);
+    }
+
+    private function coloured(Tones $tones): self
+    {
+        $lines = array_map(static fn(Line $line): Line => isset($tones->tones[$line->key]) ? $line->toned($tones->tones[$line->key]) : $line, $this->lines);
+
+        return new self($this->study, $this->data, $this->measure, $this->run, $this->axis, $this->from, $this->to, $lines, $this->peerLine, $this->decimals, $this->runs, $this->leftOut, $tones);
     }
 
     /** @param list<float> $values */

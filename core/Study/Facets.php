@@ -114,7 +114,7 @@ final class Facets
             for ($to = $from; $to < $comparison->to && $comparison->axis->period($to + 1)->yearNumber() === $year;) {
                 $to++;
             }
-            $lines = array_map(static fn(Line $l): Line => new Line($l->key, $l->name, $l->group, $l->state, $l->hue, $l->values, Line::lastOf($l->values, $from, $to)), $comparison->lines);
+            $lines = array_map(static fn(Line $l): Line => $l->until(Line::lastOf($l->values, $from, $to)), $comparison->lines);
             $lineup = $whole->only($lines)->within($from, $to);
             $facets[] = new Facet("y:{$year}", (string) $year, $lineup, $lineup->focus()[0] ?? null);
         }

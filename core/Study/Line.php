@@ -13,6 +13,7 @@ final readonly class Line
      * @param int|null $last position of its last value within the periods shown
      * @param bool $dashed what is before or not yet certain, in the hue of what it belongs to
      * @param array<int, true> $absent positions that this line does not have, which are no gaps: 29 February of most years
+     * @param Tone|null $tone where lines are coloured by a value of theirs
      */
     public function __construct(
         public string $key,
@@ -24,7 +25,25 @@ final readonly class Line
         public ?int $last,
         public bool $dashed = false,
         public array $absent = [],
+        public ?Tone $tone = null,
     ) {}
+
+    public function toned(Tone $tone): self
+    {
+        return new self($this->key, $this->name, $this->group, $this->state, $this->hue, $this->values, $this->last, $this->dashed, $this->absent, $tone);
+    }
+
+    /** The same over another stretch of its axis. */
+    public function until(?int $last): self
+    {
+        return new self($this->key, $this->name, $this->group, $this->state, $this->hue, $this->values, $last, $this->dashed, $this->absent, $this->tone);
+    }
+
+    /** The name of its own colour, or nothing where it is as quiet as all the others. */
+    public function ink(): string
+    {
+        return $this->tone?->ink() ?? ($this->hue > 0 ? "focus-{$this->hue}" : '');
+    }
 
     /** Whether it is a whole group, which is none of the peers. */
     public function isGroup(): bool

@@ -96,6 +96,12 @@ final readonly class Lineup
         return $this->axis->period($this->turnOf($line), $position)?->label() ?? $this->axis->placeLabel($position);
     }
 
+    /** A place on the axis as it is written in documents: a period, or so many places into the cycle. */
+    public function code(int $position): string
+    {
+        return $this->axis instanceof PeriodAxis ? $this->axis->period($position)->code() : (string) $position;
+    }
+
     /** What a position is called, whatever the line. */
     public function place(int $position): string
     {

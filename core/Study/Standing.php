@@ -11,7 +11,7 @@ use DuskRail\Statistics\Trend;
 /** Where a line in focus stands among the peers, now and a year before, and where it is going. */
 final readonly class Standing
 {
-    /** @param list<array{period: string, value: float, position: Position}> $course once a year, from the newest back as far as is shown */
+    /** @param list<array{period: string, value: float, position: Position, target: float}> $course once a year, from the newest back as far as is shown */
     private function __construct(public Line $line, public Position $now, public Trend $trend, public array $course) {}
 
     /** Where it stood a year before, if that is shown. */
@@ -40,7 +40,7 @@ final readonly class Standing
                 if ($position === null) {
                     break;
                 }
-                $course[] = ['period' => $comparison->axis->period($i)->short(), 'value' => $line->values[$i], 'position' => $position];
+                $course[] = ['period' => $comparison->axis->period($i)->short(), 'value' => $line->values[$i], 'position' => $position, 'target' => $comparison->study->peers->target->at($line->name, $comparison->axis, $i)];
             }
             $standings[] = new self(
                 $line,

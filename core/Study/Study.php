@@ -24,6 +24,8 @@ use DuskRail\Study\Parts\RulePart;
 use DuskRail\Study\Parts\ScatterPart;
 use DuskRail\Study\Parts\SparksPart;
 use DuskRail\Study\Parts\StackPart;
+use DuskRail\Study\Parts\TextPart;
+use DuskRail\Study\Parts\TonePart;
 use DuskRail\Time\PeriodRange;
 
 /** One comparison: what is compared, what is done to the figures, how it is drawn, and in what words. */
@@ -37,6 +39,7 @@ final readonly class Study
         'lines' => LinesPart::class, 'peers' => PeersPart::class, 'axis' => AxisPart::class, 'look' => LookPart::class,
         'overlay' => OverlayPart::class, 'panels' => PanelsPart::class, 'stack' => StackPart::class,
         'sparks' => SparksPart::class, 'scatter' => ScatterPart::class, 'rule' => RulePart::class, 'figures' => FiguresPart::class, 'marks' => MarksPart::class, 'labels' => LabelsPart::class,
+        'tone' => TonePart::class, 'text' => TextPart::class,
     ];
 
     /**
@@ -70,6 +73,8 @@ final readonly class Study
         public FiguresPart $figures = new FiguresPart(),
         public MarksPart $marks = new MarksPart(),
         public LabelsPart $labels = new LabelsPart(),
+        public TonePart $tone = new TonePart(),
+        public TextPart $text = new TextPart(),
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -80,7 +85,7 @@ final readonly class Study
             $focus = $entity->home || $focus === null ? $entity->key : $focus;
         }
 
-        return new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
+        return (new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]))->inOwnColours($data);
     }
 
     /** @param array{name?: string, measure?: string, rail?: Rail, focus?: array<string, int>, off?: list<string>, range?: PeriodRange|null, view?: View, sort?: RosterSort, words?: Words, dismissed?: list<string>} $parts */
@@ -98,7 +103,7 @@ final readonly class Study
     /** @param array<string, mixed> $parts */
     private function made(array $parts): self
     {
-        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart, rule: RulePart, figures: FiguresPart, marks: MarksPart, labels: LabelsPart} $all */
+        /** @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>, range: PeriodRange|null, view: View, sort: RosterSort, words: Words, dismissed: list<string>, lines: LinesPart, peers: PeersPart, axis: AxisPart, look: LookPart, overlay: OverlayPart, panels: PanelsPart, stack: StackPart, sparks: SparksPart, scatter: ScatterPart, rule: RulePart, figures: FiguresPart, marks: MarksPart, labels: LabelsPart, tone: TonePart, text: TextPart} $all */
         $all = [...get_object_vars($this), ...$parts];
 
         return new self(...$all);
@@ -155,6 +160,39 @@ final readonly class Study
         }
 
         return $this->with(['focus' => $focus, 'off' => $state === LineState::Off ? [...$off, $line] : $off]);
+    }
+
+    /**
+     * The same question asked about others: they alone are in focus, and what was written about somebody else is left out.
+     *
+     * @param array<string, int> $focus hue by line
+     */
+    public function about(array $focus): self
+    {
+        return $this->withPart('rule', new RulePart())->with(['focus' => $focus, 'off' => array_values(array_diff($this->off, array_map(strval(...), array_keys($focus)))), 'words' => $this->words->with('headline', '')]);
+    }
+
+    /** With the hue that was set for it on every entity in focus that has one; the others make room. */
+    public function inOwnColours(DataSource $data): self
+    {
+        $own = [];
+        foreach (array_keys($this->focus) as $line) {
+            $hue = $data->entities()[$line]->hue ?? 0;
+            if ($hue > 0 && ! in_array($hue, $own, true)) {
+                $own[$line] = $hue;
+            }
+        }
+        if ($own === []) {
+            return $this;
+        }
+        $others = array_filter($this->focus, static fn(string $line): bool => self::dimension($line) === 'e' && ! isset($own[$line]), ARRAY_FILTER_USE_KEY);
+        $free = array_diff(range(1, self::MOST_FOCUS), $own, $others);
+        $focus = $this->focus;
+        foreach ($focus as $line => $hue) {
+            $focus[$line] = $own[$line] ?? (isset($others[$line]) && in_array($hue, $own, true) ? (int) array_shift($free) : $hue);
+        }
+
+        return $this->with(['focus' => $focus]);
     }
 
     /** Lines of one dimension are seen together, and need different hues: entities and groups, measures, or years. */

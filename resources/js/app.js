@@ -5,6 +5,7 @@ import './popovers.js';
 import './words.js';
 import './roster.js';
 import './chart.js';
+import './labels.js';
 import './axis.js';
 import './panels.js';
 import './sparks.js';

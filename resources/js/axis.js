@@ -48,8 +48,9 @@ document.addEventListener('pointermove', (event) => {
     readout.children[1].textContent = 'Let go to set the axis';
     readout.children[2].textContent = '';
     readout.hidden = false;
-    readout.style.left = `${chart().dataset.left}px`;
-    readout.style.top = `${y}px`;
+    const zoom = chart().clientWidth / chart().viewBox.baseVal.width;
+    readout.style.left = `${chart().dataset.left * zoom}px`;
+    readout.style.top = `${y * zoom}px`;
 });
 document.addEventListener('pointerup', (event) => {
     if (!pull || !chart()) return;

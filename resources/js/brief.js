@@ -60,3 +60,6 @@ document.addEventListener('keydown', (event) => {
     else return;
     event.preventDefault();
 });
+
+// What the reader sets is shown at once; without scripts there is the button.
+document.addEventListener('change', (event) => event.target.closest?.('[data-at-once]')?.requestSubmit());

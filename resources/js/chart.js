@@ -1,6 +1,7 @@
 // The chart under the pointer and the arrow keys: the nearest point, what it says, and a click that keeps its line.
 import { always, change } from './server.js';
 import { onAxis } from './axis.js';
+import { labelAt, pushed } from './labels.js';
 import { light } from './light.js';
 
 const NEAR = 42;
@@ -129,10 +130,12 @@ async function show(point, aloud) {
     first.textContent = value;
     second.textContent = [rest, isScatter() ? '' : 'Enter: working'].filter(Boolean).join(' · ');
     readout.hidden = false;
-    const box = chart().viewBox.baseVal;
-    const right = point.x + 16 + readout.offsetWidth > box.width;
-    readout.style.left = `${Math.max(0, right ? point.x - readout.offsetWidth - 14 : point.x + 14)}px`;
-    readout.style.top = `${Math.max(0, Math.min(point.y + 16, box.height - readout.offsetHeight - 4))}px`;
+    const { clientWidth: width, clientHeight: height } = chart();
+    const zoom = width / chart().viewBox.baseVal.width;
+    const [x, y] = [point.x * zoom, point.y * zoom];
+    const right = x + 16 + readout.offsetWidth > width;
+    readout.style.left = `${Math.max(0, right ? x - readout.offsetWidth - 14 : x + 14)}px`;
+    readout.style.top = `${Math.max(0, Math.min(y + 16, height - readout.offsetHeight - 4))}px`;
     if (aloud) document.getElementById('spoken').textContent = `${title.textContent}: ${value}. ${rest}. Enter: working`;
 }
 
@@ -144,8 +147,8 @@ function indexOf({ line, x, y }) {
 function mark(point) {
     const group = document.createElementNS(SVG, 'g');
     group.setAttribute('class', 'cursor');
-    const hue = Number(point.line.series.dataset.hue);
-    const ink = hue > 0 ? `var(--focus-${hue})` : 'var(--ink)';
+    const { hue, ink: own } = point.line.series.dataset;
+    const ink = own ? `var(--${own})` : Number(hue) > 0 ? `var(--focus-${hue})` : 'var(--ink)';
     const { top, bottom } = chart().dataset;
     const parts = [
         ['path', { d: isScatter() ? 'M0 0' : `M${point.x} ${top}V${bottom}`, stroke: 'var(--quiet)', 'stroke-dasharray': '2 3' }],
@@ -230,7 +233,7 @@ function toggle(key) {
 }
 
 document.addEventListener('keydown', (event) => {
-    if (!event.target.matches?.('#chart .chart')) return;
+    if (!event.target.matches?.('#chart .chart') || event.defaultPrevented) return;
     const all = points();
     if (all.length === 0) return;
     if (event.key === 'Enter' && current) return open(current);
@@ -244,6 +247,7 @@ document.addEventListener('keydown', (event) => {
         return change({ change: 'base-here', period: `${frequency}#${Number(first) + current.position}` });
     }
     if (event.key === 'Escape') return show(null);
+    if (current && (event.key === 'Backspace' || event.shiftKey) && pushed(labelAt(current.line.key, current.position), event.key)) return event.preventDefault();
     if (!['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Home', 'End'].includes(event.key)) return;
     event.preventDefault();
     if (event.altKey && current && chart().dataset.view === 'stack') return raise(current.line.key, event.key === 'ArrowUp' ? 1 : -1);

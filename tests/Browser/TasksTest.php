@@ -48,7 +48,7 @@ final class TasksTest extends BrowserTestCase
 
         $browser->click('.words.headline .shown');
         $browser->actions()->sendKeys(null, 'Ashen has halved its leakage'.WebDriverKeys::ENTER)->perform();
-        $browser->see('.words.headline .hue-1', 'Ashen')->see('.words.headline', 'Ashen has halved its leakage');
+        $browser->see('.words.headline .in-focus-1', 'Ashen')->see('.words.headline', 'Ashen has halved its leakage');
 
         $browser->click('[popovertarget=hand-over]')->click('#hand-over button[data-hand-over]');
         $picture = Browser::downloads().'/leakage.png';
@@ -73,7 +73,7 @@ final class TasksTest extends BrowserTestCase
         // What was under way when it was killed may be complained of.
         $browser->complaints();
         $browser->web->navigate()->refresh();
-        $browser->see('#stop-s3 b', '2021 = 100')->see('.row.f.hue-2', 'Tarrow');
+        $browser->see('#stop-s3 b', '2021 = 100')->see('.row.f.in-focus-2', 'Tarrow');
         $browser->click('[data-history=undo]');
         $browser->until('Tarrow to be let go', static fn(): bool => count($browser->web->findElements(WebDriverBy::cssSelector('.row.f'))) === 1);
         $browser->click('[data-history=undo]')->see('#stop-s3 b', '2019 = 100');

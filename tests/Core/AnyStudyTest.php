@@ -140,7 +140,7 @@ final class AnyStudyTest extends TestCase
             ['view', ['view' => self::one(['lines', 'overlay', 'stack', 'sparks', 'scatter', 'figures'])]],
             ['view', ['view' => self::one(['lines', 'overlay', 'stack', 'sparks', 'scatter', 'figures'])]],
             ['panels', []],
-            ['add-mark', ['settings' => ['kind' => self::one(['event', 'spell', 'value', 'drop', 'note']), 'at' => self::one(['2021', '2021-03', '#5', 'never']), 'to' => '2021-08', 'line' => 's0', 'value' => '12', 'text' => self::one(['', 'So <it> was'])]]],
+            ['add-mark', ['settings' => ['kind' => self::one(['event', 'spell', 'value', 'point', 'drop', 'note']), 'at' => self::one(['2021', '2021-03', '#5', 'never']), 'to' => '2021-08', 'line' => 's0', 'value' => '12', 'text' => self::one(['', 'So <it> was'])]]],
             ['remove-mark', ['number' => '0']],
             ['set', ['part' => 'labels', 'settings' => ['points' => self::one(['', 'first,last', 'highest,lowest']), 'more' => self::one(['0', '5', '200']), 'end' => self::one(['both', 'none', 'value'])]]],
             ['draw-row', ['row' => self::one(['s1', 'g:Left', 'm:flow'])]],
@@ -153,7 +153,11 @@ final class AnyStudyTest extends TestCase
             ['set', ['part' => 'look', 'settings' => ['course' => self::one(['smooth', 'steps']), 'area' => '1', 'points' => '1', 'lit' => self::one(['all', 'from', 'above']), 'litAt' => self::one(['', '2021', '7'])]]],
             ['set', ['part' => 'rule', 'settings' => ['by' => self::one(['hand', 'top', 'bottom', 'past']), 'of' => self::one(['latest', 'change', 'slope', 'rank']), 'value' => '20']]],
             ['set', ['part' => 'lines', 'settings' => ['across' => self::one(['entities', 'entities', 'measures']), 'groups' => self::one(['', 'Left'])]]],
-            ['set', ['part' => 'peers', 'settings' => ['line' => self::one(['none', 'median', 'mean', 'together']), 'band' => self::one(['none', 'range', 'deciles']), 'target' => self::one(['', '12.5', '-3'])]]],
+            ['set', ['part' => 'peers', 'settings' => ['line' => self::one(['none', 'median', 'mean', 'together']), 'band' => self::one(['none', 'range', 'deciles']), 'target' => self::one(['', '12.5', '-3', '2020 9; 2022 7; S1 30'])]]],
+            ['set', ['part' => 'tone', 'settings' => ['by' => self::one(['none', 'latest', 'change', 'place', 'target']), 'scale' => self::one(['rising', 'about']), 'middle' => self::one(['', '20'])]]],
+            ['set', ['part' => 'text', 'settings' => ['size' => self::one(['small', 'large'])]]],
+            ['move-label', ['label' => self::one(['s0@end', '@end', 's0@2021-03', 's1@#5']), 'x' => self::one(['', '-80', '12.5']), 'y' => '-30']],
+            ['words', ['part' => 'headline', 'text' => self::one(['', '*S0* falls by {change S0 since 2021}', '[half|S0] and [all|nobody]'])]],
         ]);
     }
 

@@ -27,6 +27,7 @@ use DuskRail\Study\Comparison;
 use DuskRail\Study\LineState;
 use DuskRail\Study\Lineup;
 use DuskRail\Study\Study;
+use DuskRail\Study\Tone;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -195,6 +196,28 @@ final class ChartTest extends TestCase
                     self::assertGreaterThanOrEqual(10.0, $one->seenWithout($cones)->difference($two->seenWithout($cones)));
                 }
             }
+        }
+    }
+
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function testScalesOfColourAreReadableAndGoOneWay(bool $night): void
+    {
+        $palette = $night ? Palette::night() : Palette::day();
+        foreach ([false, true] as $about) {
+            $steps = array_map(static fn(int $step): Colour => Colour::hex($palette->colour(Ink::from((new Tone($about, $step))->ink()))), range(1, Tone::STEPS));
+            $far = array_map(static fn(Colour $c): float => abs($c->lab()[0] - $steps[$about ? 3 : 0]->lab()[0]), $steps);
+            foreach ($steps as $i => $one) {
+                foreach ([Ink::Ground, Ink::Sheet, Ink::Tint] as $ground) {
+                    self::assertGreaterThanOrEqual(4.5, $one->contrast(Colour::hex($palette->colour($ground))));
+                }
+                if ($i > 0) {
+                    // Each step is further from the pale one, and told from its neighbour by every eye.
+                    self::assertTrue($about && $i < 4 ? $far[$i] < $far[$i - 1] : $far[$i] > $far[$i - 1]);
+                    self::assertGreaterThanOrEqual(2.5, min(array_map(static fn(string $cones): float => $one->seenWithout($cones)->difference($steps[$i - 1]->seenWithout($cones)), ['red', 'green', 'blue'])));
+                }
+            }
+            self::assertGreaterThanOrEqual(30.0, $steps[0]->difference($steps[6]));
         }
     }
 

@@ -208,7 +208,8 @@ final class DrawnViewsTest extends TestCase
     public function testEveryPartReadsBackFromWhatItWrites(): void
     {
         foreach ([
-            'axis' => ['start' => 'both', 'log' => true, 'low' => 1.5, 'high' => 9.0, 'view' => 'lines'], 'look' => ['course' => 'steps', 'area' => true, 'width' => 2.0, 'points' => true, 'lit' => 'from', 'litAt' => '2020', 'own' => ['a' => ['width' => 'fine', 'dash' => '', 'marker' => 'rings']]],
+            'axis' => ['start' => 'both', 'log' => true, 'low' => 1.5, 'high' => 9.0, 'view' => 'lines'], 'look' => ['course' => 'steps', 'area' => true, 'width' => 2.0, 'points' => true, 'lit' => 'from', 'litAt' => '2020', 'own' => ['a' => ['width' => 'fine', 'dash' => '', 'marker' => 'rings']], 'last' => 'triangle', 'lastSize' => 'small'],
+            'labels' => ['end' => 'name', 'points' => ['last'], 'more' => 5, 'side' => 'left', 'backed' => true, 'own' => ['a' => ['end' => 'none', 'points' => 'four']], 'placed' => ['a@end' => ['x' => -4.5, 'y' => 8.0]]], 'tone' => ['by' => 'change', 'scale' => 'about', 'middle' => 4.0], 'text' => ['size' => 'small'],
             'overlay' => ['cycle' => 'week', 'start' => 7, 'band' => true], 'stack' => ['form' => 'shares', 'order' => 'hand', 'top' => 3, 'hand' => ['a', 'b']], 'rule' => ['by' => 'past', 'of' => 'slope', 'count' => 2, 'value' => 4.5, 'group' => 'Hill'],
             'figures' => ['down' => 'years', 'shaded' => true, 'sort' => 'a', 'downward' => false], 'sparks' => ['form' => 'signs', 'scale' => 'common', 'points' => [], 'sort' => 'trend', 'downward' => true, 'grouped' => false, 'forms' => ['a' => 'line']],
         ] as $name => $settings) {

@@ -22,6 +22,7 @@ use DuskRail\Study\Readout;
 use DuskRail\Study\RosterSort;
 use DuskRail\Study\Study;
 use DuskRail\Study\StudyDocument;
+use DuskRail\Study\Targets;
 use DuskRail\Study\Wording;
 use DuskRail\Study\Words;
 use DuskRail\Time\PeriodRange;
@@ -100,7 +101,7 @@ final class StudyTest extends TestCase
     {
         $data = Make::leakage();
         $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'connections', 'times' => 1e6]), StopCatalogue::make('rolling', ['window' => 12, 'needed' => 6]), StopCatalogue::make('index', ['base' => '2019-03..2019-05']))
-            ->with(['off' => ['tarrow'], 'range' => PeriodRange::parse('2019-06..2020-12'), 'sort' => RosterSort::Lowest, 'words' => new Words('A', null, 'B')])->withPart('peers', new PeersPart(PeerLine::Together, Band::Deciles, 'Plain', 4.5));
+            ->with(['off' => ['tarrow'], 'range' => PeriodRange::parse('2019-06..2020-12'), 'sort' => RosterSort::Lowest, 'words' => new Words('A', null, 'B')])->withPart('peers', new PeersPart(PeerLine::Together, Band::Deciles, 'Plain', Targets::read('4.5; Marl 2020 3')));
         $document = json_decode((string) json_encode(StudyDocument::write($study)), true);
         self::assertIsArray($document);
         self::assertEquals($study, StudyDocument::read($document));
@@ -188,8 +189,8 @@ final class StudyTest extends TestCase
         $data = self::four();
         $comparison = Comparison::of(Study::first('First', 'flow', $data)->withState('marl', LineState::Focus), $data);
         self::assertSame(
-            [['Marl', 2], [' beats ', 0], ['Home', 1], [', Marlow and Tarrow', 0]],
-            array_map(static fn(array $run): array => [$run['text'], $run['hue']], Wording::coloured('Marl beats Home, Marlow and Tarrow', $comparison)),
+            [['Marl', 'focus-2'], [' beats ', ''], ['Home', 'focus-1'], [', Marlow and Tarrow', '']],
+            array_map(static fn(array $run): array => [$run['text'], $run['ink']], Wording::coloured('Marl beats Home, Marlow and Tarrow', $comparison)),
         );
     }
 

@@ -10,7 +10,7 @@ use App\View\PictureSize;
 use App\View\SheetSize;
 use DomainException;
 use DuskRail\Chart\TextMeasure;
-use DuskRail\Study\Parts\RulePart;
+use DuskRail\Study\ReaderChoices;
 use DuskRail\Study\Study as StudyOfCore;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
@@ -22,7 +22,7 @@ final class RenderStudy extends StudyCommand
         {--size=slide : slide, column or square}
         {--times=2 : pixels of a PNG for one of the picture, 1 to 4}
         {--night : on the night ground}
-        {--controls= : what the reader of an HTML file may change: base, window, or both with a comma}
+        {--controls= : what the reader of an HTML file may change, with commas: years, base, window}
         {--each : once for every entity in focus in turn}
         {--out=. : folder to write to}
         {--json : for scripts}';
@@ -56,7 +56,7 @@ final class RenderStudy extends StudyCommand
         foreach ($documents as $name => $document) {
             $path = "{$folder}/".Str::slug($name).".{$format}";
             try {
-                $content = (new HandOver($measure))->content($study, $document, $format, $size->pixels(SheetSize::usual()), $times, $this->option('night') === true, array_values(array_intersect(['base', 'window'], explode(',', (string) $this->option('controls')))));
+                $content = (new HandOver($measure))->content($study, $document, $format, $size->pixels(SheetSize::usual()), $times, $this->option('night') === true, array_values(array_intersect(array_keys(ReaderChoices::CONTROLS), explode(',', (string) $this->option('controls')))));
             } catch (DomainException $problem) {
                 $bar?->finish();
                 $this->error("{$name}: {$problem->getMessage()}");
@@ -87,8 +87,7 @@ final class RenderStudy extends StudyCommand
         $documents = [];
         foreach ($study->data()->entities() as $key => $entity) {
             if (isset($study->data()->table($document->measure)->series[$key])) {
-                // The headline that was written is about somebody else.
-                $documents["{$study->name} {$entity->name}"] = $document->withPart('rule', new RulePart())->with(['focus' => [(string) $key => 1], 'off' => array_values(array_diff($document->off, [(string) $key])), 'words' => $document->words->with('headline', '')]);
+                $documents["{$study->name} {$entity->name}"] = $document->about([(string) $key => 1]);
             }
         }
 

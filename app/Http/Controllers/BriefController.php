@@ -9,11 +9,13 @@ use App\Models\Brief;
 use App\Models\Study;
 use App\View\BriefPage;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Study\ReaderChoices;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
 
 /** Briefs: made, put together, read and handed over. */
 final class BriefController
@@ -33,7 +35,7 @@ final class BriefController
     /** One change of what stands in it, or of its name. */
     public function update(Request $request, Brief $brief): RedirectResponse
     {
-        $request->validate(['name' => ['sometimes', 'string', 'max:120'], 'text' => ['sometimes', 'string', 'max:4000'], 'study' => ['sometimes', 'integer', 'exists:studies,id'], 'block' => ['sometimes', 'integer'], 'do' => ['sometimes', 'in:up,down,remove']]);
+        $request->validate(['name' => ['sometimes', 'string', 'max:120'], 'text' => ['sometimes', 'string', 'max:4000'], 'study' => ['sometimes', 'integer', 'exists:studies,id'], 'block' => ['sometimes', 'integer'], 'do' => ['sometimes', 'in:up,down,remove'], 'controls' => ['sometimes', 'array'], 'controls.*' => [Rule::in(['', ...array_keys(ReaderChoices::CONTROLS)])]]);
         $block = $request->has('block') ? $brief->blocks()->findOrFail($request->integer('block')) : null;
         match (true) {
             $block !== null && $request->string('do')->value() === 'remove' => $block->delete(),
@@ -41,6 +43,7 @@ final class BriefController
             $block !== null => $brief->move($block, $request->string('do')->value() === 'up' ? -1 : 1),
             $request->has('study') => $brief->add(Study::findOrFail($request->integer('study')), null),
             $request->has('text') => $brief->add(null, $request->string('text')->trim()->value()),
+            $request->has('controls') => $brief->update(['controls' => array_values(array_filter((array) $request->input('controls')))]),
             default => $brief->update(['name' => $request->string('name', $brief->name)->trim()->value()]),
         };
 
@@ -55,19 +58,27 @@ final class BriefController
     }
 
     /** For the reader: nothing can be changed here. */
-    public function read(string $token, TextMeasure $measure): View
+    public function read(Request $request, string $token, TextMeasure $measure): View
     {
-        return view('brief.read', ['page' => BriefPage::of(Brief::where('token', $token)->firstOrFail(), $measure)]);
+        return view('brief.read', ['page' => self::page($request, $token, $measure)]);
     }
 
-    public function pdf(string $token, TextMeasure $measure): Response
+    public function pdf(Request $request, string $token, TextMeasure $measure): Response
     {
-        $brief = Brief::where('token', $token)->firstOrFail();
+        $page = self::page($request, $token, $measure);
+        $brief = $page->brief;
         $name = Str::slug($brief->name) ?: 'brief';
 
-        return response((new BriefPdf($measure))->content(BriefPage::of($brief, $measure), now()->isoFormat('D MMMM YYYY')), 200, [
+        return response((new BriefPdf($measure))->content($page, now()->isoFormat('D MMMM YYYY')), 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => "attachment; filename=\"{$name}.pdf\"",
         ]);
+    }
+
+    private static function page(Request $request, string $token, TextMeasure $measure): BriefPage
+    {
+        $brief = Brief::where('token', $token)->firstOrFail();
+
+        return BriefPage::of($brief, $measure, ReaderChoices::read($request->query(), $brief->controls ?? []));
     }
 }

@@ -10,6 +10,7 @@ use App\View\PictureSize;
 use App\View\SheetSize;
 use DomainException;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Study\ReaderChoices;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -22,7 +23,7 @@ final class HandOverController
         $size = PictureSize::tryFrom($request->string('size')->value()) ?? PictureSize::Screen;
         $times = min(4, max(1, $request->integer('times', 2)));
         try {
-            $content = (new HandOver($measure))->content($study, $study->document(), $format, $size->pixels(SheetSize::of($request)), $times, $request->query('ground') === 'night', array_values(array_filter(['base', 'window'], $request->boolean(...))));
+            $content = (new HandOver($measure))->content($study, $study->document(), $format, $size->pixels(SheetSize::of($request)), $times, $request->query('ground') === 'night', array_values(array_filter(array_keys(ReaderChoices::CONTROLS), $request->boolean(...))));
         } catch (DomainException $problem) {
             abort(422, $problem->getMessage());
         }

@@ -14,7 +14,6 @@ use App\Models\Study;
 use App\Models\Upload;
 use App\View\UploadScreen;
 use DomainException;
-use DuskRail\Study\Study as StudyOfCore;
 use Illuminate\Http\Response;
 
 /** Confirms a file: all of it goes into the database, or nothing. */
@@ -57,7 +56,7 @@ final class ImportController
         $data = new StoredData($dataset);
         $measure = array_key_first($data->measures()) ?? throw ImportStopped::because('The file holds no measure.');
 
-        return Study::begin($dataset, StudyOfCore::first($data->measures()[$measure]->name, $measure, $data));
+        return Study::start($dataset, $data, $measure);
     }
 
     private static function continue(Import $import, Dataset $dataset): Study

@@ -10,7 +10,6 @@ use App\Models\Study;
 use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
-use DuskRail\Study\Study as StudyOfCore;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -23,7 +22,7 @@ final class StudyController
         $measure = $request->string('measure')->value();
         abort_unless(isset($data->measures()[$measure]), 422, 'The data set has no such measure.');
 
-        return redirect()->route('studies.show', Study::begin($dataset, StudyOfCore::first($data->measures()[$measure]->name, $measure, $data)));
+        return redirect()->route('studies.show', Study::start($dataset, $data, $measure));
     }
 
     /** The page; to htmx, which asks again when the window has changed its size, the workspace alone. */

@@ -20,7 +20,7 @@ final class Changes
     private const ALL = [
         SetState::class, ReleaseFocus::class, SetMeasure::class,
         AddStop::class, ChangeStop::class, MoveStop::class, BypassStop::class, RemoveStop::class,
-        SetRange::class, SetWords::class, SetView::class, SortRoster::class, Rename::class, SetPart::class, SwitchPanels::class, BaseHere::class, DrawRow::class, AddMark::class, RemoveMark::class, Dismiss::class,
+        SetRange::class, SetWords::class, SetView::class, SortRoster::class, Rename::class, SetPart::class, SwitchPanels::class, BaseHere::class, DrawRow::class, AddMark::class, RemoveMark::class, MoveLabel::class, Dismiss::class,
     ];
 
     /**

@@ -34,6 +34,10 @@ final readonly class SetPart implements Change
     {
         $class = Study::PARTS[$this->part];
         $changed = $study->withPart($this->part, $class::read([...$study->part($this->part)->toArray(), ...$this->settings]));
+        $strangers = $this->part === 'peers' ? $changed->peers->target->unknownIn($data->entities()) : [];
+        if ($strangers !== []) {
+            throw InvalidStudy::because("The target is for “{$strangers[0]}”, and no entity is called that. Write the name as the roster has it, or its first word.");
+        }
         // Of several measures that of the study is the one in focus, until others are chosen.
         $chosen = array_filter(array_keys($changed->focus), static fn(string $line): bool => Study::dimension($line) === 'm');
 

@@ -39,7 +39,7 @@ final readonly class SetState implements Change
         // Who chooses by hand keeps what the rule had found, and goes on from there.
         $byHand = Study::dimension($this->entity) === 'e' && $this->state !== LineState::Off ? $study->withPart('rule', new RulePart()) : $study;
 
-        return $byHand->withState($this->entity, $this->state);
+        return $byHand->withState($this->entity, $this->state)->inOwnColours($data);
     }
 
     public function said(DataSource $data): string

@@ -12,11 +12,17 @@ use DuskRail\Time\Period;
 /** How lines are drawn. */
 final readonly class LookPart implements Part
 {
-    public const WIDTHS = ['', 'fine', 'usual', 'heavy'];
+    /** What single lines can have for themselves, by what it is about, with how it is called. */
+    public const OWN = [
+        'width' => ['' => 'width as all', 'fine' => 'fine', 'usual' => 'usual', 'heavy' => 'heavy'],
+        'dash' => ['' => 'dash as all', 'solid' => 'solid', 'dashed' => 'dashed', 'dotted' => 'dotted'],
+        'marker' => ['' => 'marker as all', 'dots' => 'dots', 'squares' => 'squares', 'diamonds' => 'diamonds', 'triangles' => 'triangles', 'rings' => 'rings'],
+    ];
 
-    public const DASHES = ['', 'solid', 'dashed', 'dotted'];
+    /** Shapes of single points, the last one of a line among them. */
+    public const SHAPES = ['dot', 'ring', 'square', 'diamond', 'triangle', 'none'];
 
-    public const MARKERS = ['', 'dots', 'squares', 'diamonds', 'rings'];
+    public const SIZES = ['small' => 0.7, 'usual' => 1.0, 'large' => 1.5];
 
     /**
      * @param 'straight'|'smooth'|'steps' $course from point to point
@@ -27,8 +33,10 @@ final readonly class LookPart implements Part
      *     below a value, or the peers where no value is given
      * @param string $litAt the period or the value
      * @param array<string, array{width: string, dash: string, marker: string}> $own by line, what it has for itself; empty for as all
+     * @param string $last one of SHAPES, at the last point of each line in focus
+     * @param 'small'|'usual'|'large' $lastSize
      */
-    public function __construct(public string $course = 'straight', public bool $area = false, public float $width = 3.0, public bool $points = false, public string $lit = 'all', public string $litAt = '', public array $own = []) {}
+    public function __construct(public string $course = 'straight', public bool $area = false, public float $width = 3.0, public bool $points = false, public string $lit = 'all', public string $litAt = '', public array $own = [], public string $last = 'dot', public string $lastSize = 'usual') {}
 
     public static function read(array $settings): static
     {
@@ -44,11 +52,13 @@ final readonly class LookPart implements Part
         } elseif ($at !== '' && ! is_numeric($at)) {
             $at = '';
         }
+        /** @var 'small'|'usual'|'large' $lastSize */
+        $lastSize = $read->oneOf('lastSize', 'usual', array_keys(self::SIZES));
         if ($width < 1.0 || $width > 8.0) {
             throw $read->wrong('a line can be 1 to 8 pixels wide.');
         }
 
-        return new self($course, $read->flag('area', false), $width, $read->flag('points', false), $lit, $at, self::own($settings['own'] ?? [], $read));
+        return new self($course, $read->flag('area', false), $width, $read->flag('points', false), $lit, $at, self::own($settings['own'] ?? [], $read), $read->oneOf('last', 'dot', self::SHAPES), $lastSize);
     }
 
     /** @return array<string, array{width: string, dash: string, marker: string}> */
@@ -58,9 +68,9 @@ final readonly class LookPart implements Part
         foreach (is_array($own) ? $own : throw $read->wrong('“own” must be a list by line.') as $key => $one) {
             $each = new Settings("Line {$key}", is_array($one) ? $one : []);
             $line = [
-                'width' => $each->oneOf('width', '', self::WIDTHS),
-                'dash' => $each->oneOf('dash', '', self::DASHES),
-                'marker' => $each->oneOf('marker', '', self::MARKERS),
+                'width' => $each->oneOf('width', '', array_keys(self::OWN['width'])),
+                'dash' => $each->oneOf('dash', '', array_keys(self::OWN['dash'])),
+                'marker' => $each->oneOf('marker', '', array_keys(self::OWN['marker'])),
             ];
             if (implode('', $line) !== '') {
                 $lines[(string) $key] = $line;
@@ -80,6 +90,11 @@ final readonly class LookPart implements Part
         };
     }
 
+    public function lastSize(): float
+    {
+        return self::SIZES[$this->lastSize];
+    }
+
     public function toArray(): array
     {
         return get_object_vars($this);
@@ -91,6 +106,8 @@ final readonly class LookPart implements Part
             Field::choice('course', 'from point to point', $this->course, ['straight' => 'straight', 'smooth' => 'smooth (a drawing aid)', 'steps' => 'in steps']),
             Field::flag('area', 'under the focus', $this->area, 'filled', 'open'),
             Field::flag('points', 'its points', $this->points, 'all marked', 'the last only'),
+            Field::choice('last', 'the last as', $this->last, ['dot' => 'a dot', 'ring' => 'a ring', 'square' => 'a square', 'diamond' => 'a diamond', 'triangle' => 'a triangle', 'none' => 'nothing']),
+            ...($this->last === 'none' ? [] : [Field::choice('lastSize', 'of size', $this->lastSize, ['small' => 'small', 'usual' => 'usual', 'large' => 'large'])]),
             Field::choice('lit', 'coloured', $this->lit, ['all' => 'all along', 'from' => 'from a period on', 'above' => 'while above', 'below' => 'while below']),
             ...($this->lit === 'all' ? [] : [Field::text('litAt', $this->lit === 'from' ? 'namely' : 'the value', $this->litAt, $this->lit === 'from' ? 'a year or a period' : 'the peers, or a value')]),
             Field::choice('width', 'its width', (string) $this->width, ['2' => 'fine', '3' => 'usual', '4.5' => 'heavy', (string) $this->width => [2 => 'fine', 3 => 'usual'][(int) $this->width] ?? 'heavy']),

@@ -13,13 +13,13 @@ use DuskRail\Time\UnknownPeriod;
 /** What is marked on the picture: events, spells, values, drop lines and notes, tied to the data and not to pixels. */
 final readonly class MarksPart implements Part
 {
-    public const KINDS = ['event', 'spell', 'value', 'drop', 'note'];
+    public const KINDS = ['event', 'spell', 'value', 'point', 'drop', 'note'];
 
     public const MOST = 24;
 
     private const LONGEST = 120;
 
-    /** @param list<array{kind: string, at: string, to: string, line: string, value: float|null, text: string}> $marks */
+    /** @param list<array{kind: string, at: string, to: string, line: string, value: float|null, text: string, shape: string, size: string}> $marks */
     public function __construct(public array $marks = []) {}
 
     public static function read(array $settings): static
@@ -61,18 +61,20 @@ final readonly class MarksPart implements Part
         $focus = $comparison->focus()[0] ?? null;
 
         return [
-            Field::choice('kind', 'mark', 'event', ['event' => 'an event', 'spell' => 'a spell', 'value' => 'a value', 'drop' => 'a point, with a drop line', 'note' => 'a point, with a note']),
+            Field::choice('kind', 'mark', 'event', ['event' => 'an event', 'spell' => 'a spell', 'value' => 'a value', 'point' => 'a point, with a shape', 'drop' => 'a point, with a drop line', 'note' => 'a point, with a note']),
             Field::text('at', 'in', '', 'a year or a period'),
             Field::text('to', 'until', '', 'of a spell'),
             Field::limit('value', 'value', null, 'of a value'),
             Field::choice('line', 'of', $focus->key ?? '', $lines),
             Field::text('text', 'saying', '', 'a few words'),
+            Field::choice('shape', 'a point as', '', ['' => 'as usual', 'dot' => 'a dot', 'ring' => 'a ring', 'square' => 'a square', 'diamond' => 'a diamond', 'triangle' => 'a triangle', 'none' => 'nothing']),
+            Field::choice('size', 'of size', 'usual', ['small' => 'small', 'usual' => 'usual', 'large' => 'large']),
         ];
     }
 
     /**
      * @param array<array-key, mixed> $mark
-     * @return array{kind: string, at: string, to: string, line: string, value: float|null, text: string}
+     * @return array{kind: string, at: string, to: string, line: string, value: float|null, text: string, shape: string, size: string}
      */
     private static function mark(array $mark): array
     {
@@ -94,6 +96,9 @@ final readonly class MarksPart implements Part
             throw $read->wrong('a note needs words.');
         }
 
-        return ['kind' => $kind, 'at' => $kind === 'value' ? '' : $at, 'to' => $kind === 'spell' ? $to : '', 'line' => in_array($kind, ['drop', 'note'], true) ? $read->text('line') : '', 'value' => $value, 'text' => $text];
+        // A note points with its arrow, and needs no shape beside it.
+        $shape = $read->oneOf('shape', '', ['', ...LookPart::SHAPES]) ?: (['point' => 'ring', 'drop' => 'dot'][$kind] ?? 'none');
+
+        return ['kind' => $kind, 'at' => $kind === 'value' ? '' : $at, 'to' => $kind === 'spell' ? $to : '', 'line' => in_array($kind, ['point', 'drop', 'note'], true) ? $read->text('line') : '', 'value' => $value, 'text' => $text, 'shape' => $shape, 'size' => $read->oneOf('size', 'usual', array_keys(LookPart::SIZES))];
     }
 }

@@ -8,8 +8,9 @@ use DuskRail\Rail\Field;
 use DuskRail\Rail\Settings;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\Line;
+use DuskRail\Study\Targets;
 
-/** What is drawn of the peers as a whole: a line, a band, of all or of one group; and a target for everybody. */
+/** What is drawn of the peers as a whole: a line, a band, of all or of one group; and what is to be reached. */
 final readonly class PeersPart implements Part
 {
     /** Key of the series that all peers together are calculated as. */
@@ -17,13 +18,13 @@ final readonly class PeersPart implements Part
 
     /**
      * @param string $group of the peers that line and band are of; nothing for all
-     * @param float|null $target in the unit that the rail ends in
+     * @param Targets $target in the unit that the rail ends in
      */
     public function __construct(
         public PeerLine $line = PeerLine::Median,
         public Band $band = Band::None,
         public string $group = '',
-        public ?float $target = null,
+        public Targets $target = new Targets(),
     ) {}
 
     /** The name of its line: `Peer median`, `Upland median`. */
@@ -39,12 +40,12 @@ final readonly class PeersPart implements Part
     {
         $read = new Settings('Peers', $settings);
 
-        return new self($read->case('line', PeerLine::Median), $read->case('band', Band::None), $read->text('group'), $read->number('target'));
+        return new self($read->case('line', PeerLine::Median), $read->case('band', Band::None), $read->text('group'), Targets::read($read->text('target')));
     }
 
     public function toArray(): array
     {
-        return ['line' => $this->line->value, 'band' => $this->band->value, 'group' => $this->group, 'target' => $this->target];
+        return ['line' => $this->line->value, 'band' => $this->band->value, 'group' => $this->group, 'target' => $this->target->text()];
     }
 
     public function fields(Comparison $comparison): array
@@ -55,7 +56,7 @@ final readonly class PeersPart implements Part
             Field::choice('line', 'of the peers draw', $this->line->value, self::labels(PeerLine::cases())),
             Field::choice('band', 'and behind', $this->band->value, self::labels(Band::cases())),
             ...(count($groups) > 1 ? [Field::choice('group', 'of', $this->group, ['' => 'all peers'] + array_combine($groups, array_map(static fn(string $g): string => "the group {$g}", $groups)))] : []),
-            Field::limit('target', 'target', $this->target, 'none'),
+            Field::text('target', 'target', $this->target->text(), 'as in 120; 2024 110; Veldmere 95'),
         ];
     }
 

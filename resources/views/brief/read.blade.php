@@ -11,14 +11,23 @@
             <header>
                 <h1>{{ $page->brief->name }}</h1>
                 <p class="quiet">{{ now()->isoFormat('D MMMM YYYY') }}{{ $page->cover === '' ? '' : " · {$page->cover}" }}</p>
-                <p class="acts no-print"><button type="button" class="plain small" data-present>Present</button><a class="plain small" href="{{ route('briefs.pdf', $page->brief->token) }}">PDF</a><button type="button" class="plain small" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></p>
+                <p class="acts no-print"><button type="button" class="plain small" data-present>Present</button><a class="plain small" href="{{ route('briefs.pdf', [$page->brief->token, ...array_filter(get_object_vars($page->choices))]) }}">PDF</a><button type="button" class="plain small" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></p>
+                @if ($page->offered !== [])
+                    <form method="get" class="controls no-print" data-at-once>
+                        @foreach ($page->offered as $control => $labels)
+                            <label class="quiet" for="control-{{ $control }}">{{ \DuskRail\Study\ReaderChoices::CONTROLS[$control] }}</label>
+                            <span class="select is-small"><select id="control-{{ $control }}" name="{{ $control }}">@foreach ($labels as $value => $label)<option value="{{ $value }}" @selected((string) $value === $page->choices->{$control})>{{ $label }}</option>@endforeach</select></span>
+                        @endforeach
+                        <button class="button is-small">Show</button>
+                    </form>
+                @endif
             </header>
             @foreach ($page->blocks as $block)
                 @if ($block['wording'] === null)
                     <p class="brief-text">{!! nl2br(e($block['text'])) !!}</p>
                 @else
                     <figure @class(['brief-study', 'wide' => $block['wide']]) tabindex="-1">
-                        <h2>@foreach (\DuskRail\Study\Wording::coloured($block['wording']->headline, $block['comparison']) as $run)<span @class(['hue-'.$run['hue'] => $run['hue'] > 0])>{{ $run['text'] }}</span>@endforeach</h2>
+                        <h2>@foreach (\DuskRail\Study\Wording::coloured($block['wording']->marked, $block['comparison']) as $run)<span @class(['in-'.$run['ink'] => $run['ink'] !== '', 'bold' => $run['bold']])>{{ $run['text'] }}</span>@endforeach</h2>
                         <p class="quiet">{{ $block['wording']->subtitle }}</p>
                         @if ($block['picture'] === null)
                             <p class="empty">{{ $block['problem'] }}</p>

@@ -30,6 +30,12 @@
             <textarea name="text" id="brief-text" rows="2" required maxlength="4000"></textarea>
             <button class="button is-small">Add</button>
         </form>
+        <form class="inline" method="post" action="{{ route('briefs.update', $brief) }}">@csrf @method('put')
+            <input type="hidden" name="controls[]" value="">
+            <span>The reader sets, for all pictures at once,</span>
+            @foreach (\DuskRail\Study\ReaderChoices::CONTROLS as $control => $label)<label><input type="checkbox" name="controls[]" value="{{ $control }}" @checked(in_array($control, $brief->controls ?? [], true))> {{ $label }}</label>@endforeach
+            <button class="button is-small">Keep</button>
+        </form>
         <form method="post" action="{{ route('briefs.destroy', $brief) }}" data-confirm="Delete the brief “{{ $brief->name }}”?">@csrf @method('delete')<button class="plain small">Delete this brief</button></form>
     </main>
 </x-layout>

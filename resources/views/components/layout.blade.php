@@ -1,6 +1,7 @@
 @props(['title', 'study' => false])
 <!doctype html>
-<html lang="en" @if(in_array(request()->cookie('dusk-rail-ground'), ['day', 'night'], true)) data-ground="{{ request()->cookie('dusk-rail-ground') }}" @endif>
+@php($ground = in_array(request()->cookie('dusk-rail-ground'), ['day', 'night'], true) ? request()->cookie('dusk-rail-ground') : \App\Models\HouseFinish::current()->ground)
+<html lang="en" @if($ground !== 'system') data-ground="{{ $ground }}" @endif>
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">

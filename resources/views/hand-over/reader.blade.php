@@ -23,7 +23,7 @@
 @endif
 @foreach ($variants as $choice => $variant)
 <article data-variant="{{ $choice }}" @if($choice !== $now) hidden @endif>
-<h1>@foreach ($variant['runs'] as $run)<span @if($run['hue'] > 0) class="hue-{{ $run['hue'] }}" @endif>{{ $run['text'] }}</span>@endforeach</h1>
+<h1>@foreach ($variant['runs'] as $run)<span @class(['in-'.$run['ink'] => $run['ink'] !== '', 'bold' => $run['bold']])>{{ $run['text'] }}</span>@endforeach</h1>
 <p class="subtitle">{{ $variant['wording']->subtitle }}</p>
 <div class="picture" data-plot="{{ json_encode($variant['plot'], JSON_THROW_ON_ERROR) }}" data-readouts="{{ json_encode($variant['readouts'], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE) }}">{!! $variant['svg'] !!}<p class="readout" hidden></p></div>
 <p class="source">{{ $variant['wording']->source }}</p>

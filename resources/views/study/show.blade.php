@@ -11,6 +11,7 @@
             <dt>Enter, Space</dt><dd>on a point of the chart: its working; focus, or let go</dd>
             <dt>← →</dt><dd>on the chart: along the line; on the track: move an end or the base</dd>
             <dt>f, b</dt><dd>on a point of the chart: focus, or let go; base here</dd>
+            <dt>Shift arrows, Backspace</dt><dd>on a point of the chart: move its label; put it back</dd>
             <dt>v, Shift V</dt><dd>next view, the one before</dd>
             <dt>arrows; Alt ← →</dt><dd>on panels: through time and panels; move a panel</dd>
             <dt>Alt ↑ ↓</dt><dd>on a stack: move a layer</dd>

@@ -9,7 +9,7 @@
         <p>Put a line in focus, with peers behind it, to see where it stands.</p>
     @else
         <table class="standing">
-            <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">a year before</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if ($peers->target !== null)<th scope="col">to target</th>@endif<th scope="col">a year</th><th scope="col">course</th></tr></thead>
+            <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">a year before</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if (! $peers->target->isNone())<th scope="col">to target</th>@endif<th scope="col">a year</th><th scope="col">course</th></tr></thead>
             <tbody>
                 @foreach ($standings as $standing)
                     @php($before = $standing->before())
@@ -21,7 +21,7 @@
                         <td>{{ number_format($standing->now->percentile) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->median) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->bestQuartile) }}</td>
-                        @if ($peers->target !== null)<td>{{ $signed($standing->line->latest() - $peers->target) }}</td>@endif
+                        @if (! $peers->target->isNone())<td>{{ $signed($standing->line->latest() - $standing->course[0]['target']) }}</td>@endif
                         <td>{{ is_nan($standing->trend->growth) ? '–' : \DuskRail\Data\Numerals::signed($standing->trend->growth, 1).' %' }}</td>
                         <td>{{ $standing->trend->verdict }}</td>
                     </tr>
@@ -31,7 +31,7 @@
                             <details>
                                 <summary>{{ $standing->line->name }} over time</summary>
                                 <table>
-                                    <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if ($peers->target !== null)<th scope="col">to target</th>@endif</tr></thead>
+                                    <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if (! $peers->target->isNone())<th scope="col">to target</th>@endif</tr></thead>
                                     <tbody>
                                         @foreach ($standing->course as $then)
                                             <tr>
@@ -41,7 +41,7 @@
                                                 <td>{{ number_format($then['position']->percentile) }}</td>
                                                 <td>{{ $signed($then['value'] - $then['position']->median) }}</td>
                                                 <td>{{ $signed($then['value'] - $then['position']->bestQuartile) }}</td>
-                                                @if ($peers->target !== null)<td>{{ $signed($then['value'] - $peers->target) }}</td>@endif
+                                                @if (! $peers->target->isNone())<td>{{ $signed($then['value'] - $then['target']) }}</td>@endif
                                             </tr>
                                         @endforeach
                                     </tbody>

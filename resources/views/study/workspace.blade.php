@@ -36,8 +36,8 @@
             </form>
             <form class="hand-over" method="get" action="{{ route('hand-over', [$study, 'html']) }}">
                 <span>A page to point at</span>
-                <label><input type="checkbox" name="base" value="1"> choose the base</label>
-                <label><input type="checkbox" name="window" value="1"> and the window</label>
+                <span>the reader sets</span>
+                @foreach (\DuskRail\Study\ReaderChoices::CONTROLS as $control => $label)<label><input type="checkbox" name="{{ $control }}" value="1"> {{ $label }}</label>@endforeach
                 <button>HTML</button>
             </form>
             <a href="{{ route('hand-over', [$study, 'csv']) }}">Figures, CSV</a>
@@ -48,8 +48,8 @@
     @include('study.rail')
     <div class="body">
         @include('study.roster')
-        <main class="sheet" id="sheet">
-            <x-words :screen="$screen" part="headline" :text="$screen->wording->headline" empty="Write a headline" />
+        <main @class(['sheet', "text-{$document->text->size}" => $document->text->size !== 'usual']) id="sheet">
+            <x-words :screen="$screen" part="headline" :text="$screen->wording->marked" empty="Write a headline" />
             <div class="under-headline">
                 <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Write a subtitle" />
                 <x-settings :screen="$screen" part="lines" label="Lines of" />
@@ -57,9 +57,10 @@
                 @if ($document->view === \DuskRail\Study\View::Stack)<x-settings :screen="$screen" part="stack" label="Stack" />@endif
                 @if ($document->view === \DuskRail\Study\View::Sparks)<x-settings :screen="$screen" part="sparks" label="Sparks" />@endif
                 @if ($document->view === \DuskRail\Study\View::Scatter)<x-settings :screen="$screen" part="scatter" label="Scatter" />@endif
-                @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))<x-settings :screen="$screen" part="axis" label="Axis" /><x-settings :screen="$screen" part="labels" label="Labels" /><x-marks :screen="$screen" /><x-settings :screen="$screen" part="look" label="Drawing"><x-own-looks :screen="$screen" /></x-settings>@endif
+                @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))<x-settings :screen="$screen" part="axis" label="Axis" /><x-settings :screen="$screen" part="labels" label="Labels"><x-own-looks :screen="$screen" part="labels" :choices="\DuskRail\Study\Parts\LabelsPart::OWN" /></x-settings><x-marks :screen="$screen" />@endif
                 @includeWhen($document->view === \DuskRail\Study\View::Figures, 'study.figures-tools')
                 @if ($document->view->splits())<x-settings :screen="$screen" part="panels" label="Panels" />@endif
+                @include('study.finish')
                 <button type="button" class="plain small" popovertarget="sentences">What to say</button>
                 <button type="button" class="plain small" popovertarget="standing">Standing</button>
             </div>
@@ -78,5 +79,5 @@
     </div>
     <div class="editor" popover id="sentences" role="group" aria-label="What to say"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div></div>
     <div class="editor" popover id="standing" role="group" aria-label="Standing and peers"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div></div>
-    @include('study.message', ['message' => ''])
+    @include('study.message', ['message' => session('said') ?? $errors->first()])
 </div>

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Entity;
+use App\Models\HouseFinish;
+use App\Models\Study;
+use DomainException;
+use DuskRail\Study\Finish;
+use DuskRail\Study\Parts\TextPart;
+use DuskRail\Study\Study as StudyOfCore;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+
+/** The finish of one study given to others, and that of the house. */
+final class FinishController
+{
+    public function show(): View
+    {
+        $house = HouseFinish::current();
+        $names = Entity::orderBy('name')->pluck('name', 'key')->all();
+
+        return view('finish', [
+            'house' => $house,
+            'size' => $house->finish === null ? 'usual' : Finish::read($house->finish)->textSize(),
+            'named' => array_intersect_key($names, $house->hues),
+            'names' => $names,
+            'studies' => Study::orderBy('id')->pluck('name', 'id')->all(),
+        ]);
+    }
+
+    public function update(Request $request): RedirectResponse
+    {
+        $request->validate([
+            'from' => ['required', 'string'],
+            'size' => ['required', Rule::in(array_keys(TextPart::SIZES))],
+            'source' => ['required', 'string', 'max:200', 'regex:/\{source\}/'],
+            'ground' => ['required', Rule::in(['system', 'day', 'night'])],
+            'hues' => ['array'],
+            'hues.*' => ['integer', 'between:0,'.StudyOfCore::MOST_FOCUS],
+            'name' => ['nullable', 'string'],
+            'hue' => ['nullable', 'integer', 'between:1,'.StudyOfCore::MOST_FOCUS],
+        ], ['source.regex' => 'Write {source} where the source itself goes, as in “Source: {source}”.']);
+        /** @var array<string, string> $given */
+        $given = $request->input('hues', []);
+        $hues = array_filter(array_map(intval(...), $given));
+        $name = $request->string('name')->trim()->value();
+        if ($name !== '') {
+            $key = Entity::where('name', $name)->value('key');
+            if (! is_string($key)) {
+                return back()->withInput()->withErrors(['name' => "No data set has an entity called “{$name}”. Choose one of the names that are offered."]);
+            }
+            $hues[$key] = $request->integer('hue', 1);
+        }
+        $house = HouseFinish::current();
+        $from = $request->string('from')->value();
+        $finish = match ($from) {
+            'kept' => Finish::read($house->finish ?? []),
+            'shipped' => Finish::read([]),
+            default => Finish::of(Study::findOrFail((int) $from)->document()),
+        };
+        DB::transaction(static function () use ($house, $finish, $hues, $request): void {
+            $house->fill([
+                'finish' => $finish->withText(TextPart::read(['size' => $request->string('size')->value()]))->toArray(),
+                'hues' => $hues,
+                'source' => $request->string('source')->trim()->value(),
+                'ground' => $request->string('ground')->value(),
+            ])->save();
+            if ($request->boolean('everywhere')) {
+                self::recolour();
+            }
+        });
+
+        return redirect()->route('finish.show')->with('said', 'Kept. New studies begin like this.');
+    }
+
+    /** Whom a study can give its finish to. */
+    public function others(Study $study): View
+    {
+        return view('study.give', ['study' => $study, 'others' => Study::where('id', '!=', $study->id)->orderBy('id')->pluck('name', 'id')->all()]);
+    }
+
+    /** Gives the finish of a study to others; each can undo it. */
+    public function store(Request $request, Study $study): RedirectResponse
+    {
+        $request->validate(['to' => ['required', 'array'], 'to.*' => ['integer', 'exists:studies,id']], ['to.required' => 'Tick the studies that are to look like this one.']);
+        $finish = Finish::of($study->document());
+        /** @var list<int> $to */
+        $to = $request->input('to');
+        $given = [];
+        try {
+            DB::transaction(static function () use ($to, $study, $finish, &$given): void {
+                foreach (Study::whereIn('id', $to)->where('id', '!=', $study->id)->get() as $other) {
+                    $other->revise($finish->givenTo($other->document()), "Finish of “{$study->name}”");
+                    $given[] = $other->name;
+                }
+            });
+        } catch (DomainException $problem) {
+            return back()->withErrors(['to' => $problem->getMessage()]);
+        }
+
+        return redirect()->route('studies.show', $study)->with('said', 'Given to '.implode(', ', $given).'. Undo in each takes it back.');
+    }
+
+    /** The hues of the house in every study there is. */
+    private static function recolour(): void
+    {
+        foreach (Study::with('dataset')->get() as $study) {
+            $document = $study->document();
+            $coloured = $document->inOwnColours($study->data());
+            if ($coloured->focus !== $document->focus) {
+                $study->revise($coloured, 'Colours of the house');
+            }
+        }
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use DuskRail\Study\Finish;
+use DuskRail\Study\Study as StudyOfCore;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * How everything that leaves this installation looks unless somebody says otherwise: the finish of new studies, the hues of
+ * named entities, the wording of sources, and the ground. There is one.
+ *
+ * @property array<string, mixed>|null $finish
+ * @property array<string, int> $hues by key of the entity
+ * @property string $source with `{source}` where the source goes
+ * @property 'system'|'day'|'night' $ground
+ */
+final class HouseFinish extends Model
+{
+    protected $guarded = [];
+
+    protected $attributes = ['finish' => null, 'hues' => '{}', 'source' => 'Source: {source}', 'ground' => 'system'];
+
+    protected $casts = ['finish' => 'array', 'hues' => 'array'];
+
+    public static function current(): self
+    {
+        return once(static fn(): self => self::query()->first() ?? new self());
+    }
+
+    public function sourceLine(string $source): string
+    {
+        return $source === '' ? '' : str_replace('{source}', $source, $this->source);
+    }
+
+    /** A new study as the house has it. */
+    public function givenTo(StudyOfCore $study): StudyOfCore
+    {
+        return $this->finish === null ? $study : Finish::read($this->finish)->givenTo($study);
+    }
+}

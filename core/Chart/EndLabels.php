@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Chart;
+
+use DuskRail\Study\Line;
+use DuskRail\Study\LineState;
+use DuskRail\Study\Lineup;
+
+/** Name and value at the ends of lines, none over another; each can be moved by hand, and a leader follows it. */
+final readonly class EndLabels
+{
+    /** Up to so many lines each is named at its end; with more, only those in focus and what sums up the others. */
+    private const NAME_ALL = 8;
+
+    private const HEIGHT = 20.0;
+
+    /** @param list<array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type, width: float}> $ends */
+    private function __construct(private Lineup $lineup, private array $ends) {}
+
+    /** @param float $room that a name and its value may take, in pixels */
+    public static function of(Lineup $lineup, TextMeasure $measure, Type $type, float $room): self
+    {
+        $labels = $lineup->comparison->study->labels;
+        $all = count($lineup->present()) <= self::NAME_ALL;
+        $ends = [];
+        foreach ($lineup->present() as $line) {
+            $focus = $line->state === LineState::Focus;
+            if ($line->last !== null && $labels->endOf($line->key) !== 'none' && ($focus || ($all && $lineup->drawsQuiet))) {
+                $weight = $focus && ! $line->dashed ? $type : Type::text($type->size, 400);
+                $ends[] = self::end($line->key, $line->name, $line->latest(), $line->last, Ink::of($line, Ink::Quiet), $weight, $lineup, $measure, $room);
+            }
+        }
+        $last = $labels->end === 'none' || count($lineup->inState(LineState::Peer)) < 2 ? null : Line::lastOf($lineup->summary, $lineup->from, $lineup->summary === [] ? $lineup->from - 1 : $lineup->to);
+        if ($last !== null) {
+            $ends[] = self::end('', $lineup->summaryName, $lineup->summary[$last], $last, Ink::Quiet, $type, $lineup, $measure, $room);
+        }
+
+        return new self($lineup, $ends);
+    }
+
+    /** Pixels at the right of the plot. */
+    public function room(): float
+    {
+        $widths = [];
+        foreach ($this->ends as $end) {
+            if (! isset($this->lineup->comparison->study->labels->placed["{$end['key']}@end"])) {
+                $widths[] = $end['width'];
+            }
+        }
+
+        return $widths === [] ? 18.0 : 26.0 + max($widths);
+    }
+
+    /** @return list<Group> */
+    public function groups(PlotArea $plot, Scale $scale, float $width, float $height): array
+    {
+        $placed = $this->lineup->comparison->study->labels->placed;
+        // A value outside the limits that were set is named at the edge it left by.
+        $points = array_map(static fn(array $end): float => max($plot->top, min($plot->bottom, is_nan($scale->at($end['at'])) ? $plot->bottom : $scale->at($end['at']))), $this->ends);
+        $byThemselves = array_filter($points, fn(int $i): bool => ! isset($placed["{$this->ends[$i]['key']}@end"]), ARRAY_FILTER_USE_KEY);
+        $places = LabelPlacement::column($byThemselves, self::HEIGHT, 0.0, $height - 26.0);
+        $groups = [];
+        foreach ($this->ends as $i => $end) {
+            $point = [$plot->x($end['last']), $points[$i]];
+            $hand = $placed["{$end['key']}@end"] ?? null;
+            if ($hand === null) {
+                [$x, $y] = [$plot->right + 20.0, $places[$i] + 5.0];
+                $leader = [$point[0] + 6.0, $point[1], ...($end['last'] < $plot->to ? [$plot->right + 4.0, $point[1]] : []), $x - 4.0, $y - 5.0];
+            } else {
+                // However narrow the picture, what was moved stays on it.
+                $x = max(0.0, min($point[0] + $hand['x'], $width - $end['width']));
+                $y = max(14.0, min($point[1] + $hand['y'], $height - 4.0));
+                $leader = self::leader($point, $x, $y, $end['width']);
+            }
+            $groups[] = new Group('end-label', [
+                ...($leader === [] ? [] : [new Stroke([$leader], Ink::Median, 1.0, $hand === null && $end['last'] < $plot->to ? [2.0, 3.0] : [])]),
+                // Among the lines it needs a ground of its own.
+                ...($hand === null ? [] : [new Box($x - 3.0, $y - 14.0, $end['width'] + 6.0, 19.0, Ink::Sheet, 2.0, 0.85)]),
+                Words::runs($x, $y, [
+                    ['text' => $end['name'], 'ink' => $end['ink'], 'weight' => $end['type']->weight],
+                    ['text' => $end['value'], 'ink' => $end['ink'], 'weight' => min(600, $end['type']->weight)],
+                ], $end['type']),
+            ], self::facts($end['key'], 'end', $end['last'], $point, $x, $y));
+        }
+
+        return $groups;
+    }
+
+    /**
+     * From a point to the nearest side of words that stand elsewhere; nothing where they stand beside it.
+     *
+     * @param array{float, float} $point
+     * @return list<float>
+     */
+    public static function leader(array $point, float $x, float $y, float $width): array
+    {
+        $to = [max($x - 3.0, min($point[0], $x + $width + 3.0)), max($y - 12.0, min($point[1], $y + 3.0))];
+        $far = hypot($to[0] - $point[0], $to[1] - $point[1]);
+        if ($far < 14.0) {
+            return [];
+        }
+
+        return [$point[0] + 6.0 * ($to[0] - $point[0]) / $far, $point[1] + 6.0 * ($to[1] - $point[1]) / $far, ...$to];
+    }
+
+    /**
+     * What the pointer needs to move a label: its name, the point it belongs to, and where its words begin.
+     *
+     * @param array{float, float} $point
+     * @return array<string, string>
+     */
+    public static function facts(string $line, string $period, int $position, array $point, float $x, float $y): array
+    {
+        $number = static fn(float $v): string => (string) round($v, 1);
+
+        return [...($line === '' ? [] : ['line' => $line]), 'label' => "{$line}@{$period}", 'position' => (string) $position, 'at-x' => $number($point[0]), 'at-y' => $number($point[1]), 'x' => $number($x), 'y' => $number($y)];
+    }
+
+    /** @return array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type, width: float} */
+    private static function end(string $key, string $name, float $at, int $last, Ink $ink, Type $type, Lineup $lineup, TextMeasure $measure, float $room): array
+    {
+        $wanted = $lineup->comparison->study->labels->endOf($key);
+        $value = $wanted === 'name' ? '' : " {$lineup->format($at)}";
+        $valueWidth = $measure->width($value, Type::text($type->size, 600));
+        $name = $wanted === 'value' ? '' : Words::fitting($measure, $name, $type, $room - $valueWidth);
+
+        return ['key' => $key, 'name' => $name, 'value' => $value, 'at' => $at, 'last' => $last, 'ink' => $ink, 'type' => $type, 'width' => $measure->width($name, $type) + $valueWidth];
+    }
+}
