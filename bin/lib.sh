@@ -32,6 +32,7 @@ missing_packages() {
     command -v unzip >/dev/null || missing+=(unzip)
     if [ "${1:-}" = tests ]; then
         command -v chromium >/dev/null || missing+=(chromium)
+        command -v pdftotext >/dev/null || missing+=(poppler-utils)
         command -v chromedriver >/dev/null || missing+=(chromium-driver)
     fi
     echo "${missing[*]:-}"

@@ -24,6 +24,7 @@ use Illuminate\Support\Facades\Route;
 
 Route::get('/', [DatasetController::class, 'index'])->name('data.index');
 Route::delete('/datasets/{dataset}', [DatasetController::class, 'destroy'])->name('datasets.destroy');
+Route::post('/study-files', [StudyFileController::class, 'store'])->name('study-files.carried');
 Route::post('/datasets/{dataset}/study-files', [StudyFileController::class, 'store'])->name('study-files.store');
 Route::post('/datasets/{dataset}/studies', [StudyController::class, 'store'])->name('studies.store');
 

@@ -7,7 +7,6 @@ namespace App\Data;
 use App\Formats\DelimitedFile;
 use App\Models\Dataset;
 use App\Models\Entity;
-use App\Models\ImportedFile;
 use App\Models\Measure;
 use App\Models\StoredSeries;
 use DuskRail\Reading\Observations;
@@ -85,15 +84,7 @@ final readonly class Import
 
     private function store(Dataset $dataset, Observations $observations): void
     {
-        $dataset->update(['version' => $dataset->version + 1]);
-        $file = ImportedFile::create([
-            'dataset_id' => $dataset->id,
-            'version' => $dataset->version,
-            'name' => $this->fileName,
-            'sha256' => hash_file('sha256', $this->path),
-            'rows' => $observations->rowCount,
-            'plan' => $this->plan->toArray(),
-        ]);
+        $version = NewVersion::begin($dataset, $this->fileName, (string) hash_file('sha256', $this->path), $observations->rowCount, $this->plan->toArray(), 'laid over');
         if ($this->plan->shape === Shape::Attributes) {
             $this->describe($dataset, $observations);
 
@@ -101,60 +92,17 @@ final readonly class Import
         }
         $measures = array_map(fn(ReadMeasure $m): Measure => $this->measure($dataset, $m, $observations->frequency), $observations->measures);
         $entities = $this->entities($dataset, $observations->entities);
-        $old = $this->inForce($dataset, $measures);
-        $rows = [];
+        $inForce = NewVersion::inForce($dataset, array_map(static fn(Measure $m): int => $m->id, $measures));
         foreach ($observations->series() as $read) {
             [$measure, $entity] = [$measures[$read->measure]->id, $entities[$read->entity]];
-            $rows[] = self::row($measure, $entity, $file, $dataset, $old["{$measure}/{$entity}"] ?? null, $read);
-            if (count($rows) === self::AT_ONCE) {
-                StoredSeries::insert($rows);
-                $rows = [];
-            }
+            $old = $inForce["{$measure}/{$entity}"] ?? null;
+            $version->put($measure, $entity, $old === null ? $read : self::laidOver($old, $read), $old);
         }
-        StoredSeries::insert($rows);
+        $version->flush();
     }
 
-    /**
-     * A series to be stored: new, or laid over the one that is there; where the file has no value, the old ones stay.
-     *
-     * @return array<string, mixed>
-     */
-    private static function row(int $measure, int $entity, ImportedFile $file, Dataset $dataset, ?StoredSeries $old, ReadSeries $read): array
-    {
-        [$first, $values, $statuses, $places] = [$read->first, $read->values, $read->statuses, $read->places];
-        if ($old !== null) {
-            [$first, $values, $statuses, $places] = self::laidOver($old, $read);
-            $old->update(['until' => $dataset->version]);
-        }
-
-        return (new StoredSeries([
-            'measure_id' => $measure,
-            'entity_id' => $entity,
-            'imported_file_id' => $file->id,
-            'since' => $dataset->version,
-            'first' => $first,
-            'values' => $values,
-            'statuses' => array_filter($statuses) === [] ? [] : $statuses,
-            'places' => $places,
-        ]))->getAttributes();
-    }
-
-    /**
-     * @param list<Measure> $measures
-     * @return array<string, StoredSeries> by measure and entity id
-     */
-    private function inForce(Dataset $dataset, array $measures): array
-    {
-        $series = [];
-        foreach (StoredSeries::query()->inVersion($dataset->version)->whereIn('measure_id', array_map(static fn(Measure $m): int => $m->id, $measures))->cursor() as $one) {
-            $series["{$one->measure_id}/{$one->entity_id}"] = $one;
-        }
-
-        return $series;
-    }
-
-    /** @return array{int, list<float>, list<int>, list<int>} */
-    private static function laidOver(StoredSeries $old, ReadSeries $new): array
+    /** A series laid over the one that is there: where the file has no value, the old ones stay. */
+    private static function laidOver(StoredSeries $old, ReadSeries $new): ReadSeries
     {
         $first = min($old->first, $new->first);
         $end = max($old->first + count($old->values), $new->first + count($new->values));
@@ -168,7 +116,7 @@ final readonly class Import
             $places[] = $isFresh ? $new->places[$ordinal - $new->first] : -1;
         }
 
-        return [$first, $values, $statuses, $places];
+        return new ReadSeries($new->measure, $new->entity, $first, $values, $statuses, $places);
     }
 
     private function measure(Dataset $dataset, ReadMeasure $read, Frequency $frequency): Measure

@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use App\Data\CarriedData;
 use App\Formats\FiguresCsv;
 use App\Formats\FiguresWorkbook;
 use App\Models\Study;
+use DomainException;
 use DuskRail\Chart\Palette;
 use DuskRail\Chart\PictureComposer;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\SheetComposer;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Data\Recording;
 use DuskRail\Study\Comparison;
 use DuskRail\Study\Study as StudyOfCore;
 use DuskRail\Study\StudyDocument;
@@ -22,7 +25,7 @@ final readonly class HandOver
 {
     /** What there is, by its ending, with the type of its content. */
     public const FORMATS = [
-        'png' => 'image/png', 'svg' => 'image/svg+xml', 'pdf' => 'application/pdf', 'csv' => 'text/csv; charset=UTF-8', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'json' => 'application/json', 'html' => 'text/html; charset=UTF-8',
+        'png' => 'image/png', 'svg' => 'image/svg+xml', 'pdf' => 'application/pdf', 'csv' => 'text/csv; charset=UTF-8', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'json' => 'application/json', 'data.json' => 'application/json', 'html' => 'text/html; charset=UTF-8',
     ];
 
     public function __construct(private TextMeasure $measure) {}
@@ -35,8 +38,8 @@ final readonly class HandOver
      */
     public function content(Study $study, StudyOfCore $document, string $format, array $size, int $times, bool $night, array $controls = []): string
     {
-        if ($format === 'json') {
-            return json_encode(StudyDocument::write($document), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        if (in_array($format, ['json', 'data.json'], true)) {
+            return json_encode([...StudyDocument::write($document), ...($format === 'json' ? [] : ['data' => $this->carried($study, $document)])], JSON_PRESERVE_ZERO_FRACTION | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
         }
         if ($format === 'html') {
             return (new ReaderFile($this->measure))->content($study, $document, $controls);
@@ -63,5 +66,19 @@ final readonly class HandOver
             'pdf' => $picture->pdf(),
             default => $picture->svg(),
         };
+    }
+
+    /** @return array<string, mixed> the figures that the study is made of */
+    private function carried(Study $study, StudyOfCore $document): array
+    {
+        $recording = new Recording($study->data());
+        $comparison = Comparison::of($document, $recording);
+        try {
+            (new PictureComposer($this->measure))->compose($comparison, 900.0, 400.0);
+        } catch (DomainException) {
+            // A picture that cannot be drawn asks for no further figures.
+        }
+
+        return CarriedData::write($study->dataset, $recording->asked());
     }
 }

@@ -75,19 +75,18 @@ final readonly class ReaderChoices
         }
         foreach ($comparison->run->legs as $leg) {
             $stop = $leg->placed->stop;
-            /** @param array<string, mixed> $settings */
-            $label = static fn(array $settings): string => StopCatalogue::make($stop::type(), [...$stop->settings(), ...$settings])->label($leg->arriving, $comparison->data);
+            $label = static fn(string $name, int|string $value): string => StopCatalogue::make($stop::type(), [...$stop->settings(), 'needed' => 'all', $name => $value])->label($leg->arriving, $comparison->data);
             if (in_array('base', $controls, true) && $calendar && $stop instanceof IndexToBase && $stop->base() !== null) {
                 $own = $stop->base()->first->yearNumber();
                 $years = range($axis->period(0)->yearNumber(), $axis->period($axis->count - 1)->yearNumber());
-                $offered['base'] = ['' => $stop->label($leg->arriving, $comparison->data)] + self::labelled(self::nearest($years, $own), static fn(int $year): string => $label(['base' => (string) $year]));
+                $offered['base'] = ['' => $stop->label($leg->arriving, $comparison->data)] + self::labelled(self::nearest($years, $own), static fn(int $year): string => $label('base', (string) $year));
             }
             if (in_array('window', $controls, true) && $stop instanceof Rolling) {
                 $frequency = $leg->arriving->axis->frequency->value;
                 $offered['window'] = ['' => $stop->label($leg->arriving, $comparison->data)];
                 foreach (self::WINDOWS[$frequency] ?? [] as $window) {
                     if ($stop->settings()['window'] !== $window) {
-                        $offered['window']["{$frequency}.{$window}"] = $label(['window' => $window, 'needed' => 'all']);
+                        $offered['window']["{$frequency}.{$window}"] = $label('window', $window);
                     }
                 }
             }

@@ -58,6 +58,63 @@ final class TasksTest extends BrowserTestCase
         self::assertSame(2 * ($browser->number('document.getElementById("chart").dataset.width') + 60), $size[0]);
     }
 
+    /** A label that was dragged stays at its point, and a name at its end, when next month's file comes; a key puts it back. */
+    public function testALabelIsDraggedAndStaysWhenAMonthComes(): void
+    {
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/'));
+        $rows = static function (int ...$months): string {
+            $rows = "Utility,Month,Leakage (Ml)\n";
+            foreach ($months as $month) {
+                $rows .= sprintf("Ashen,2024-%1\$02d,%2\$d\nBirchen,2024-%1\$02d,20\n", $month, 40 + 5 * abs(6 - $month));
+            }
+
+            return $rows;
+        };
+        $folder = Browser::downloads();
+        file_put_contents("{$folder}/losses.csv", $rows(...range(1, 9)));
+        file_put_contents("{$folder}/october.csv", $rows(10));
+        $this->bring('.bring input[type=file]', "{$folder}/losses.csv");
+        $browser->see('h1', '2 entities')->choose('select[name=home]', 'Ashen')->click('.confirm .go')->see('.words.subtitle', 'Leakage');
+        $browser->click('[popovertarget=set-labels]')->click('#set-labels input[value=lowest]');
+        $browser->see('.point-label', '40');
+        $browser->press(WebDriverKeys::ESCAPE);
+        $this->settled();
+        foreach (['.point-label' => [60, 40], '.end-label[data-line=ashen]' => [-150, 60]] as $label => [$dx, $dy]) {
+            $before = $this->labelPlace($label);
+            $browser->actions()->clickAndHold($browser->find("{$label} text"))->moveByOffset($dx, $dy)->release()->perform();
+            $browser->until('the label to be moved', fn(): bool => abs($this->labelPlace($label)[0] - $before[0] - $dx) < 2 && abs($this->labelPlace($label)[1] - $before[1] - $dy) < 2);
+        }
+        $moved = ['.point-label' => $this->labelPlace('.point-label'), '.end-label[data-line=ashen]' => $this->labelPlace('.end-label[data-line=ashen]')];
+        $place = (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH);
+
+        $browser->web->get($this->application->url('/'));
+        $this->bring('section:last-of-type .drop input[type=file]', "{$folder}/october.csv");
+        $browser->see('h1', '2 entities')->click('.confirm .go');
+        $browser->see('.words.subtitle', 'Leakage');
+        self::assertSame($place, (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH));
+        $browser->see('.end-label[data-line=ashen]', 'Ashen 60');
+        $this->settled();
+        // From the same point by the same way, though the point itself has moved; the name goes with the new end.
+        foreach ($moved as $label => [, , $fromX, $fromY]) {
+            self::assertEqualsWithDelta([$fromX, $fromY], array_slice($this->labelPlace($label), 2), 0.2, $label);
+        }
+        self::assertSame('9', $browser->attribute('.end-label[data-line=ashen]', 'data-position'));
+        $browser->run('document.querySelector(".chart").focus()');
+        $browser->press(WebDriverKeys::END)->see('#readout', 'October 2024')->press(WebDriverKeys::BACKSPACE);
+        $browser->until('the name to be back', fn(): bool => $this->labelPlace('.end-label[data-line=ashen]')[2] > 15);
+    }
+
+    /** @return array{float, float, float, float} where a label's words begin, and how far that is from its point */
+    private function labelPlace(string $label): array
+    {
+        $found = $this->browser->run("const d = document.querySelector('{$label}').dataset; return [d.x, d.y, d.x - d.atX, d.y - d.atY].map(Number)");
+        assert(is_array($found));
+        [$x, $y, $fromX, $fromY] = array_map(static fn(mixed $v): float => is_numeric($v) ? (float) $v : NAN, $found);
+
+        return [$x, $y, $fromX, $fromY];
+    }
+
     public function testAnEditIsUndoneAfterTheServerWasKilledAndStartedAgain(): void
     {
         $browser = $this->browser;

@@ -41,6 +41,13 @@ final class OutOfTheDoorTest extends ApplicationTestCase
         // librsvg writes 1280 by 720 pixels as 960 by 540 points.
         self::assertMatchesRegularExpression('/\/MediaBox \[ 0 0 960 540 \]/', $pdf);
         self::assertGreaterThan(0, preg_match_all('/\/FontFile/', $pdf));
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $pdf);
+        $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($path).' -');
+        unlink($path);
+        foreach (['Veldmere stands at 14.0 in March 2024', 'Leakage, Ml per month', 'Peer median', 'Source: The Forum, 2024'] as $words) {
+            self::assertStringContainsString($words, $text);
+        }
     }
 
     public function testTheFiguresLeaveAsAWorkbookAndComeBackBitForBit(): void

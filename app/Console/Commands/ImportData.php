@@ -15,6 +15,8 @@ use Illuminate\Console\Command;
 
 final class ImportData extends Command
 {
+    use SpeaksJson;
+
     protected $signature = 'data:import {file : CSV, TSV, Excel or OpenDocument}
         {--to= : number or name of the data set that it is added to; a new one is begun without}
         {--name= : of a new data set}
@@ -70,9 +72,11 @@ final class ImportData extends Command
             }
         }
         $said = ['dataset' => $dataset->name, 'id' => $dataset->id, 'version' => $dataset->refresh()->version, 'understood' => $guess->evidence];
-        $this->line($this->option('json') === true
-            ? json_encode($said, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)
-            : "“{$dataset->name}” is at version {$said['version']}. Understood from this: ".implode('; ', $guess->evidence).'.');
+        if ($this->option('json') === true) {
+            $this->json($said);
+        } else {
+            $this->line("“{$dataset->name}” is at version {$said['version']}. Understood from this: ".implode('; ', $guess->evidence).'.');
+        }
 
         return self::SUCCESS;
     }

@@ -9,6 +9,8 @@ use Illuminate\Console\Command;
 
 final class ListStudies extends Command
 {
+    use SpeaksJson;
+
     protected $signature = 'study:list {--json : for scripts}';
 
     protected $description = 'List the studies with their numbers, views and data sets';
@@ -21,7 +23,7 @@ final class ListStudies extends Command
             $rows[] = ['id' => $study->id, 'name' => $study->name, 'view' => $document->view->value, 'measure' => $document->measure, 'dataset' => $study->dataset->name];
         }
         if ($this->option('json') === true) {
-            $this->line(json_encode($rows, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+            $this->json($rows);
         } else {
             $this->table(['id', 'name', 'view', 'measure', 'data set'], $rows);
         }

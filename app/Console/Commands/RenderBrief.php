@@ -14,9 +14,11 @@ use Illuminate\Support\Str;
 
 final class RenderBrief extends Command
 {
-    protected $signature = 'brief:render {brief : number or name} {--out=. : folder to write to} {--json : for scripts}';
+    use SpeaksJson;
 
-    protected $description = 'Write a brief as a PDF';
+    protected $signature = 'brief:render {brief : number or name} {--each : once for every entity in focus in turn} {--out=. : folder to write to} {--json : for scripts}';
+
+    protected $description = 'Write a brief as a PDF, for all entities in turn if asked';
 
     public function handle(TextMeasure $measure): int
     {
@@ -33,9 +35,23 @@ final class RenderBrief extends Command
 
             return self::FAILURE;
         }
-        $path = "{$folder}/".(Str::slug($brief->name) ?: 'brief').'.pdf';
-        File::put($path, (new BriefPdf($measure))->content(BriefPage::of($brief, $measure), now()->isoFormat('D MMMM YYYY')));
-        $this->line($this->option('json') === true ? json_encode(['brief' => $brief->name, 'files' => [$path]], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR) : $path);
+        $day = now()->isoFormat('D MMMM YYYY');
+        $names = $this->option('each') === true ? BriefPage::of($brief, $measure)->entities : ['' => ''];
+        $json = $this->option('json') === true;
+        $bar = $json || count($names) < 2 ? null : $this->output->createProgressBar(count($names));
+        $written = [];
+        foreach ($names as $key => $name) {
+            $path = "{$folder}/".(Str::slug(trim("{$brief->name} {$name}")) ?: 'brief').'.pdf';
+            File::put($path, (new BriefPdf($measure))->content(BriefPage::of($brief, $measure, null, $name === '' ? null : [(string) $key => 1]), $day));
+            $written[] = $path;
+            $bar?->advance();
+        }
+        $bar?->finish();
+        if ($json) {
+            $this->json(['brief' => $brief->name, 'files' => $written]);
+        } else {
+            $this->line(($bar === null ? '' : "\n").implode("\n", $written));
+        }
 
         return self::SUCCESS;
     }

@@ -18,7 +18,7 @@ use Illuminate\Support\Str;
 final class RenderStudy extends StudyCommand
 {
     protected $signature = 'study:render {study : number or name}
-        {--format=png : png, svg, pdf, html, csv, xlsx or json}
+        {--format=png : png, svg, pdf, html, csv, xlsx, json (the study) or data.json (with its figures)}
         {--size=slide : slide, column or square}
         {--times=2 : pixels of a PNG for one of the picture, 1 to 4}
         {--night : on the night ground}
@@ -40,7 +40,7 @@ final class RenderStudy extends StudyCommand
             return self::INVALID;
         }
         if (! isset(HandOver::FORMATS[$format]) || $size === null || $size === PictureSize::Screen || $times < 1 || $times > 4) {
-            $this->error('--format is png, svg, pdf, html, csv, xlsx or json; --size is slide, column or square; --times is 1 to 4.');
+            $this->error('--format is png, svg, pdf, html, csv, xlsx, json or data.json; --size is slide, column or square; --times is 1 to 4.');
 
             return self::INVALID;
         }

@@ -7,9 +7,11 @@ namespace App\Console\Commands;
 use App\Models\Study;
 use Illuminate\Console\Command;
 
-/** What commands on studies share: finding one by its number or name, and speaking JSON to scripts. */
+/** What commands on studies share: finding one by its number or name. */
 abstract class StudyCommand extends Command
 {
+    use SpeaksJson;
+
     /** The study that is named, or null once it was said that there is none. */
     protected function study(): ?Study
     {
@@ -20,11 +22,5 @@ abstract class StudyCommand extends Command
         }
 
         return $study;
-    }
-
-    /** @param array<array-key, mixed> $value */
-    protected function json(array $value): void
-    {
-        $this->line(json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
     }
 }

@@ -4,38 +4,54 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\CarriedData;
 use App\Data\StoredData;
 use App\Models\Dataset;
 use App\Models\Study;
 use DomainException;
 use DuskRail\Study\Comparison;
+use DuskRail\Study\InvalidStudy;
 use DuskRail\Study\StudyDocument;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use JsonException;
 
 /** A study that was handed over as a file, brought back to figures of its kind. */
 final class StudyFileController
 {
-    private const LARGEST = 2_000_000;
+    /** Bytes of a file; with figures in it, it may hold a whole data set. */
+    private const LARGEST = 40_000_000;
 
-    public function store(Request $request, Dataset $dataset): RedirectResponse
+    /** Of a file that carries its figures, the study on those; of any other, on the data set that it is brought to. */
+    public function store(Request $request, ?Dataset $dataset = null): RedirectResponse
     {
         $file = $request->file('study');
         if (! $file instanceof UploadedFile || $file->getSize() > self::LARGEST) {
-            return back()->with('said', 'Choose a study file of up to 2 MB, as “Hand over” writes it.');
+            return back()->with('said', 'Choose a study file of up to 40 MB, as “Hand over” writes it.');
         }
         try {
             $document = json_decode((string) file_get_contents($file->getRealPath()), true, 32, JSON_THROW_ON_ERROR);
-            $study = StudyDocument::read(is_array($document) ? $document : []);
-            Comparison::of($study, new StoredData($dataset));
+            $study = DB::transaction(static function () use ($document, $dataset, $file): Study {
+                $document = is_array($document) ? $document : [];
+                $data = $document['data'] ?? null;
+                unset($document['data']);
+                $read = StudyDocument::read($document);
+                $dataset = match (true) {
+                    is_array($data) && $dataset === null => CarriedData::store($data, $file->getClientOriginalName(), (string) hash_file('sha256', $file->getRealPath())),
+                    default => $dataset ?? throw InvalidStudy::at('data', 'the file carries no figures. Bring it to a data set below, to be carried out on that.'),
+                };
+                Comparison::of($read, new StoredData($dataset));
+
+                return Study::begin($dataset, $read);
+            });
         } catch (JsonException) {
             return back()->with('said', "“{$file->getClientOriginalName()}” is no study file: it is not JSON.");
         } catch (DomainException $problem) {
             return back()->with('said', "“{$file->getClientOriginalName()}” cannot be brought in. {$problem->getMessage()}");
         }
 
-        return redirect()->route('studies.show', Study::begin($dataset, $study));
+        return redirect()->route('studies.show', $study);
     }
 }

@@ -7,6 +7,7 @@
             <h1>Bring a table</h1>
             <x-bring text="Drop a CSV, TSV, Excel or OpenDocument file here, or choose one" />
             <p class="quiet">One row per figure, or periods across, or entities across. What the program makes of it is shown first; nothing is stored until you say so.</p>
+            <form class="inline study-file" method="post" action="{{ route('study-files.carried') }}" enctype="multipart/form-data">@csrf<label>or a study that carries its figures <input type="file" name="study" accept=".json,application/json" required></label> <button class="button is-small">Bring it</button></form>
         </section>
         <section class="briefs">
             <h2>Briefs</h2>

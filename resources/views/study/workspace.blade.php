@@ -43,6 +43,7 @@
             <a href="{{ route('hand-over', [$study, 'csv']) }}">Figures, CSV</a>
             <a href="{{ route('hand-over', [$study, 'xlsx']) }}">Figures, Excel</a>
             <a href="{{ route('hand-over', [$study, 'json']) }}">The study itself, to be brought to other figures</a>
+            <a href="{{ route('hand-over', [$study, 'data.json']) }}">The study with its figures</a>
         </div>
     </header>
     @include('study.rail')

@@ -20,10 +20,16 @@ return new class () extends Migration {
         Schema::table('briefs', static function (Blueprint $table): void {
             $table->json('controls')->nullable();
         });
+        Schema::table('imported_files', static function (Blueprint $table): void {
+            // What was done with it: laid over what was there, put in its place, or a correction.
+            $table->string('way')->default('laid over');
+            $table->string('note')->default('');
+        });
     }
 
     public function down(): void
     {
+        Schema::table('imported_files', static fn(Blueprint $table) => $table->dropColumn(['way', 'note']));
         Schema::table('briefs', static fn(Blueprint $table) => $table->dropColumn('controls'));
         Schema::dropIfExists('house_finishes');
     }

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Formats\FiguresCsv;
+use DomainException;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Line;
+use DuskRail\Study\Lineup;
+use DuskRail\Study\Wording;
+use Symfony\Component\Console\Output\OutputInterface;
+
+final class StudyFigures extends StudyCommand
+{
+    protected $signature = 'study:figures {study : number or name} {--json : for scripts; CSV otherwise}';
+
+    protected $description = 'Carry a study out and write its figures to the standard output';
+
+    public function handle(): int
+    {
+        $study = $this->study();
+        if ($study === null) {
+            return self::INVALID;
+        }
+        try {
+            $comparison = Comparison::of($study->document(), $study->data());
+            $lineup = Lineup::shown($comparison);
+        } catch (DomainException $problem) {
+            $this->error($problem->getMessage());
+
+            return self::FAILURE;
+        }
+        if ($this->option('json') !== true) {
+            $this->output->write(FiguresCsv::write($comparison, Wording::of($comparison, $study->sourceLine())), false, OutputInterface::OUTPUT_RAW);
+
+            return self::SUCCESS;
+        }
+        $places = range($lineup->from, $lineup->to);
+        $this->json([
+            'study' => $study->name,
+            'unit' => $lineup->unit->text(),
+            'periods' => array_map($lineup->code(...), $places),
+            'lines' => array_map(static fn(Line $line): array => [
+                'line' => $line->key,
+                'name' => $line->name,
+                'state' => $line->state->value,
+                'values' => array_map(static fn(int $i): ?float => is_nan($line->values[$i]) ? null : $line->values[$i], $places),
+            ], $lineup->present()),
+        ]);
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Data;
+
+/** Another data set, noting down which of its measures are asked for. */
+final class Recording implements DataSource
+{
+    /** @var array<string, true> */
+    private array $asked = [];
+
+    public function __construct(private readonly DataSource $source) {}
+
+    /** @return list<string> keys of the measures whose figures were asked for */
+    public function asked(): array
+    {
+        return array_map(strval(...), array_keys($this->asked));
+    }
+
+    public function measures(): array
+    {
+        return $this->source->measures();
+    }
+
+    public function entities(): array
+    {
+        return $this->source->entities();
+    }
+
+    public function table(string $measureKey): SeriesTable
+    {
+        $table = $this->source->table($measureKey);
+        $this->asked[$measureKey] = true;
+
+        return $table;
+    }
+
+    public function unsettled(string $measureKey): array
+    {
+        return $this->source->unsettled($measureKey);
+    }
+
+    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
+    {
+        return $this->source->origin($measureKey, $entityKey, $ordinal);
+    }
+}
