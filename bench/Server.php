@@ -92,6 +92,40 @@ final class Server
         return ['p50' => $took[intdiv(count($took), 2)], 'p95' => $took[(int) ceil(0.95 * count($took)) - 1], 'kilobytes' => $largest / 1e3];
     }
 
+    /**
+     * With the demo data: a study drawn as a slide, and a brief of six studies written for each of its 24 utilities.
+     *
+     * @return array{png: float, briefs: float} milliseconds from request to whole picture, and seconds for all briefs
+     */
+    public function rendered(): array
+    {
+        $artisan = fn(string ...$arguments) => (new Process(['php', 'artisan', ...array_values($arguments)], dirname(__DIR__), ['DB_DATABASE' => "{$this->folder}/bench.sqlite"], null, 300))->mustRun();
+        $artisan('demo:load', '--quiet');
+        preg_match_all('#/studies/(\d+)">#', $this->ask('GET', '/'), $found);
+        $studies = array_slice(array_unique($found[1]), -6);
+        $took = [];
+        for ($i = 0; $i < 5; $i++) {
+            $start = hrtime(true);
+            $this->ask('GET', "/studies/{$studies[0]}/hand-over/png?size=slide");
+            $took[] = (hrtime(true) - $start) / 1e6;
+        }
+        sort($took);
+        $this->ask('POST', '/briefs', ['name' => 'Bench']);
+        preg_match_all('#/briefs/(\d+)"#', $this->ask('GET', '/'), $briefs);
+        $brief = (string) max(array_map(intval(...), $briefs[1]) ?: [0]);
+        foreach ($studies as $study) {
+            $this->ask('PUT', "/briefs/{$brief}", ['study' => $study]);
+        }
+        mkdir("{$this->folder}/pdf");
+        $start = hrtime(true);
+        $artisan('brief:render', $brief, '--each', "--out={$this->folder}/pdf", '--json');
+        $seconds = (hrtime(true) - $start) / 1e9;
+        array_map(unlink(...), glob("{$this->folder}/pdf/*") ?: []);
+        rmdir("{$this->folder}/pdf");
+
+        return ['png' => $took[2], 'briefs' => $seconds];
+    }
+
     public function stop(): void
     {
         $this->process->stop(1);

@@ -111,6 +111,11 @@ foreach ([[24, 118], [200, 120]] as [$series, $periods]) {
     $edits = $server->edits(BenchData::csv("{$server->folder}/edits.csv", $series, $periods), 60);
     $row("edit of a study of {$series} × {$periods}, p50 and p95", sprintf('%.0f, %.0f ms, %.0f kB gz', $edits['p50'], $edits['p95'], $edits['kilobytes']), '80 ms, 150 kB', $edits['p95'] <= 80 && $edits['kilobytes'] <= 150);
 }
+
+// A picture, and briefs of six pictures each.
+$out = $server->rendered();
+$row('a study as PNG, through librsvg', sprintf('%.0f ms', $out['png']), '400 ms', $out['png'] <= 400);
+$row('24 briefs of six pictures as PDF', sprintf('%.1f s', $out['briefs']), '60 s', $out['briefs'] <= 60);
 $server->stop();
 
 // Scripts.

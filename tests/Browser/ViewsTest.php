@@ -156,6 +156,14 @@ final class ViewsTest extends BrowserTestCase
         $ember = static fn(int $left, int $top, int $right, int $bottom): int => self::inked($picture, [$left, $top, $right, $bottom]);
         self::assertGreaterThan(300, $ember(60, 40, 520, 120));
         self::assertGreaterThan(200, $ember(2100, 200, 2540, 1300));
+        // The SVG as the browser draws it and the PNG that librsvg drew are the same picture, but for the edges of letters.
+        $browser->click('[popovertarget=hand-over]')->choose('#picture-size', 'a slide')->run('const f = document.querySelector("#hand-over .hand-over"); f.requestSubmit(f.querySelector("button[formaction*=svg]"))');
+        $svg = Browser::downloads().'/the-tangle.svg';
+        $browser->until('the SVG', static fn(): bool => is_file($svg) && filesize($svg) > 30_000);
+        $browser->web->get("file://{$svg}");
+        $drawn = imagecreatefromstring($browser->web->takeScreenshot());
+        self::assertNotFalse($drawn);
+        self::assertLessThan(0.012, self::difference($drawn, $picture, 1270, 700));
     }
 
     public function testAFileThatWasHandedOverIsReadFromDiskWithoutAskingAnybody(): void
@@ -187,6 +195,20 @@ final class ViewsTest extends BrowserTestCase
         $browser->click('[data-present]')->until('one study to fill the screen', fn(): bool => $this->many('.brief-study.now') === 1);
         $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.brief-study.now', 'stands at 2,338');
         $browser->press(WebDriverKeys::ESCAPE)->until('the page again', fn(): bool => $this->many('.brief-study.now') === 0);
+    }
+
+    /** How far two pictures are apart on average, 0 to 1; the second has twice the pixels. */
+    private static function difference(\GdImage $one, \GdImage $two, int $width, int $height): float
+    {
+        $sum = 0;
+        for ($y = 0; $y < $height; $y += 3) {
+            for ($x = 0; $x < $width; $x += 3) {
+                [$a, $b] = [imagecolorat($one, $x, $y), imagecolorat($two, 2 * $x, 2 * $y)];
+                $sum += abs(($a >> 16 & 255) - ($b >> 16 & 255)) + abs(($a >> 8 & 255) - ($b >> 8 & 255)) + abs(($a & 255) - ($b & 255));
+            }
+        }
+
+        return $sum / (3 * 255 * intdiv($width, 3) * intdiv($height, 3));
     }
 
     /** @param array{int, int, int, int} $box left, top, right and bottom */

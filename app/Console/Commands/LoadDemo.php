@@ -95,6 +95,7 @@ final class LoadDemo extends Command
     private function brief(): void
     {
         $brief = Brief::begin('Leakage on the Saltmarch Coast');
+        $brief->update(['controls' => ['years', 'base']]);
         $brief->add(null, 'Leakage per connection falls where the programme began early. The pictures show who gained, who did not, and how far Veldmere has come.');
         foreach (['Leakage since the programme', 'Veldmere among its peers', 'Leakage, utility by utility'] as $name) {
             $brief->add(Study::where('name', $name)->firstOrFail(), null);
