@@ -90,7 +90,7 @@ final readonly class Import
 
             return;
         }
-        $measures = array_map(fn(ReadMeasure $m): Measure => $this->measure($dataset, $m, $observations->frequency), $observations->measures);
+        $measures = array_map(fn(ReadMeasure $m): Measure => $this->measure($dataset, $m, $m->frequency ?? $observations->frequency), $observations->measures);
         $entities = $this->entities($dataset, $observations->entities);
         $inForce = NewVersion::inForce($dataset, array_map(static fn(Measure $m): int => $m->id, $measures));
         foreach ($observations->series() as $read) {

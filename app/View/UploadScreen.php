@@ -12,6 +12,7 @@ use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\Sample;
+use DuskRail\Reading\Shape;
 use DuskRail\Time\Period;
 
 /** What was understood of a file, for the preview. */
@@ -22,6 +23,7 @@ final readonly class UploadScreen
     /**
      * @param bool $whole whether all of the file was looked at, or its beginning
      * @param list<string> $evidence what the guess went by; none once the user has corrected it
+     * @param list<array{shape: Shape, figures: int, share: float}> $others other ways it could lie
      */
     private function __construct(
         public Upload $upload,
@@ -31,6 +33,7 @@ final readonly class UploadScreen
         public bool $whole,
         public array $evidence,
         public string $message,
+        public array $others,
     ) {}
 
     /** @param Observations|null $observations from an import that was stopped and so has seen the whole file */
@@ -47,13 +50,13 @@ final readonly class UploadScreen
             $guess = null;
         }
 
-        return new self($upload, $plan, $sample, $observations, $whole, $guess === null ? [] : $guess->evidence, $message);
+        return new self($upload, $plan, $sample, $observations, $whole, $guess === null ? [] : $guess->evidence, $message, array_slice(Detection::alternatives($sample, $plan), 0, 3));
     }
 
     /** @return list<int> numbers of the rows that the preview shows: the headings and what follows */
     public function shownRows(): array
     {
-        $first = $this->plan->heading ?? 0;
+        $first = $this->plan->above ?? $this->plan->heading ?? 0;
 
         return range($first, min(count($this->sample->rows) - 1, $first + self::ROWS_SHOWN));
     }
@@ -78,7 +81,7 @@ final readonly class UploadScreen
         if ($span === null) {
             return '';
         }
-        [$first, $last] = array_map(fn(int $ordinal): Period => Period::at($this->observations->frequency, $ordinal), $span);
+        [$first, $last] = array_map(fn(int $ordinal): Period => Period::at($this->observations->frequencyOf(0), $ordinal), $span);
 
         return $first->ordinal === $last->ordinal ? $first->label() : "{$first->label()} to {$last->label()}";
     }

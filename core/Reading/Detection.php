@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DomainException;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
@@ -11,15 +13,20 @@ use DuskRail\Time\PeriodReading;
 final readonly class Detection
 {
     /** Headings by which columns are known; common practice, no source. */
-    private const ENTITY = '/^(entity|entities|utility|company|organi[sz]ation|provider|name|country|area|region|site|plant|place|city|town|state|station|unit name|geo|location|district|branch|school|hospital)\b/i';
+    private const ENTITY = '/^(entity|entities|utility|company|organi[sz]ation|provider|name|country|area|region|site|plant|place|city|town|state|station|unit name|geo|ref area|reporting area|location|district|branch|school|hospital)\b/i';
 
     private const PERIOD = '/\b(period|date|month|year|quarter|week|day|time)\b/i';
 
     private const MEASURE = '/^(measure|indicator|variable|item|metric|what)\b/i';
 
-    private const UNIT = '/^units?\b/i';
+    private const UNIT = '/^units?( measure)?\b/i';
 
-    private const STATUS = '/^(status|flag|state of|quality|obs_status)\b/i';
+    private const STATUS = '/^(status|flag|state of|quality|obs status)\b/i';
+
+    /** Headings of plain numbers that are in order: of an age, of what came since. */
+    private const ORDER = '/\b(age|since|lap|round|step|stage|dose|depth|distance|minutes?|hours?|days?|weeks?|months?|time|cycle|trial|iteration)\b/i';
+
+    private const ID = '/\b(id|job|case|ref|reference|ticket|order|invoice|number|no)\b/i';
 
     private const GROUP = '/\b(group|class|type|region|category|kind)\b/i';
 
@@ -44,8 +51,12 @@ final readonly class Detection
         if ($heading !== null && $sample->column(0, $heading) === []) {
             throw NotATable::because('There is a heading row and nothing below it.', 'Bring a file that holds the figures too.');
         }
+        $two = $heading === null || ! in_array($shape, [null, Shape::PeriodsAcross], true) ? null : self::twoRows($sample, $heading);
+        if ($two !== null) {
+            return $two;
+        }
         $across = self::periodsAcross($sample, $heading);
-        $down = self::periodColumn($sample, $heading);
+        $down = self::periodColumn($sample, $heading) ?? self::orderColumn($sample, $heading);
         $shape ??= self::shape($sample, $heading, $across, $down);
 
         return match ($shape) {
@@ -53,6 +64,8 @@ final readonly class Detection
             Shape::YearsAcross => self::yearsPlan($sample, $heading ?? 0, $across),
             Shape::EntitiesAcross => self::entitiesPlan($sample, $heading ?? 0, $down),
             Shape::Attributes => self::attributesPlan($sample, $heading ?? 0),
+            Shape::Moment => self::momentPlan($sample, $heading ?? 0),
+            Shape::Events => self::eventsPlan($sample, $heading, $down),
             Shape::Long => self::longPlan($sample, $heading, $down),
         };
     }
@@ -68,16 +81,194 @@ final readonly class Detection
                 ? Shape::YearsAcross : Shape::PeriodsAcross;
         }
         if ($down === null) {
-            return Shape::Attributes;
+            $others = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [self::mostVaried($sample, $heading, self::textColumns($sample, $heading, []))]));
+            $figures = array_filter($others, static fn(int $c): bool => self::isNumeric($sample->column($c, $heading), $sample->delimiter));
+
+            return count($figures) > count($others) / 2 ? Shape::Moment : Shape::Attributes;
         }
 
         $texts = self::textColumns($sample, $heading, [$down[0]]);
         if ($texts === []) {
-            return Shape::EntitiesAcross;
+            // One column of figures alone is what was measured of one entity.
+            return $sample->breadth($heading) === 2 ? Shape::Long : Shape::EntitiesAcross;
         }
 
         // With a year (of joining, of opening) but no figure beside it, the rows describe entities.
-        return count($texts) === $sample->breadth($heading) - 1 ? Shape::Attributes : Shape::Long;
+        return match (true) {
+            count($texts) === $sample->breadth($heading) - 1 && $down[1]->notation->frequency() !== Frequency::Day => Shape::Attributes,
+            self::eventsEvidence($sample, $heading, $down) !== '' => Shape::Events,
+            default => count($texts) === $sample->breadth($heading) - 1 ? Shape::Attributes : Shape::Long,
+        };
+    }
+
+    /**
+     * The other ways a table could lie, the most readable first, with how much of it each reads.
+     *
+     * @return list<array{shape: Shape, figures: int, share: float}>
+     */
+    public static function alternatives(Sample $sample, Plan $plan): array
+    {
+        $few = new Sample(array_slice($sample->rows, 0, 120), $sample->fileName, $sample->delimiter);
+        $found = [];
+        foreach (Shape::cases() as $shape) {
+            if ($shape === $plan->shape || $shape === Shape::Attributes) {
+                continue;
+            }
+            try {
+                $read = Reader::read($few->rows, self::of($few, $shape, $plan->heading ?? -1)->plan->with(['duplicates' => Duplicates::Last->value]));
+            } catch (DomainException) {
+                continue;
+            }
+            $figures = $read->valueCount();
+            $share = $figures / max(1, $figures + $read->problemCount);
+            if ($share >= 0.5 && $figures > 1) {
+                $found[] = ['shape' => $shape, 'figures' => $figures, 'share' => $share];
+            }
+        }
+        usort($found, static fn(array $a, array $b): int => [$b['share'], $b['figures']] <=> [$a['share'], $a['figures']]);
+
+        return $found;
+    }
+
+    /**
+     * Why rows are things that happened rather than figures; nothing where they are figures.
+     *
+     * @param array{int, PeriodReading} $down
+     */
+    private static function eventsEvidence(Sample $sample, ?int $heading, array $down): string
+    {
+        if ($down[1]->notation->frequency() !== Frequency::Day || self::named($sample, $heading, range(0, $sample->breadth($heading) - 1), self::MEASURE) !== null) {
+            return '';
+        }
+        $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$down[0]]));
+        $id = self::identifier($sample, $heading, $columns);
+        if ($id !== null) {
+            return "“{$sample->heading($id, $heading)}” tells single things apart";
+        }
+        $entity = self::named($sample, $heading, $columns, self::ENTITY) ?? self::mostVaried($sample, $heading, self::textColumns($sample, $heading, [$down[0]]));
+        $rows = count($sample->rows) - 1 - ($heading ?? -1);
+        $pairs = [];
+        for ($row = ($heading ?? -1) + 1, $count = count($sample->rows); $row < $count; $row++) {
+            $pairs[$sample->cell($row, $down[0])."\t".($entity === null ? '' : $sample->cell($row, $entity))] = true;
+        }
+        $again = $rows - count($pairs);
+
+        return $rows >= 5 && $again >= 0.05 * $rows ? "{$again} of {$rows} rows are for an entity and a day that another row is for" : '';
+    }
+
+    /** @param list<int> $among */
+    private static function identifier(Sample $sample, ?int $heading, array $among): ?int
+    {
+        foreach ($among as $column) {
+            $cells = array_filter($sample->column($column, $heading), static fn(string $c): bool => $c !== '');
+            if (preg_match(self::ID, self::plain($sample->heading($column, $heading))) === 1 && count($cells) >= 3 && count(array_unique($cells)) >= 0.7 * count($cells)) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{int, PeriodReading}|null a column of plain numbers whose heading says that they are in order */
+    private static function orderColumn(Sample $sample, ?int $heading): ?array
+    {
+        for ($column = 0; $heading !== null && $column < $sample->breadth($heading); $column++) {
+            $cells = array_filter($sample->column($column, $heading), static fn(string $c): bool => $c !== '');
+            $read = array_filter($cells, static fn(string $c): bool => PeriodNotation::Number->read($c) !== null);
+            if (preg_match(self::ORDER, self::plain($sample->heading($column, $heading))) === 1 && count($cells) >= 3 && count($read) === count($cells) && count(array_unique($cells)) >= 3) {
+                return [$column, PeriodReading::of(PeriodNotation::Number)];
+            }
+        }
+
+        return null;
+    }
+
+    /** Measures over periods, or periods over measures: two rows of headings, of which one repeats for each of the other. */
+    private static function twoRows(Sample $sample, int $heading): ?self
+    {
+        foreach ([[$heading - 1, $heading], [$heading, $heading + 1]] as [$above, $below]) {
+            if ($above < 0 || ! isset($sample->rows[$below + 1]) || $sample->isNote($above)) {
+                continue;
+            }
+            $rows = [[], []];
+            $last = '';
+            for ($column = 0; $column < $sample->width; $column++) {
+                $last = $sample->cell($above, $column) === '' ? $last : $sample->cell($above, $column);
+                [$rows[0][], $rows[1][]] = [$last, $sample->cell($below, $column)];
+            }
+            foreach ([1, 0] as $periods) {
+                foreach (PeriodNotation::recognisable() as $notation) {
+                    $columns = array_keys(array_filter($rows[$periods], static fn(string $text): bool => $notation->read($text) !== null));
+                    $names = array_map(static fn(int $column): string => $rows[1 - $periods][$column], $columns);
+                    $spans = array_map(static fn(int $column): string => $rows[$periods][$column], $columns);
+                    $named = array_filter($names, static fn(string $name): bool => $name !== '' && $notation->read($name) === null && preg_match('/\p{L}/u', $name) === 1);
+                    $crossed = count($columns) >= 4 && count(array_unique($names)) >= 2 && count(array_unique($spans)) >= 2 && count(array_unique($names)) * count(array_unique($spans)) >= count($columns) && count(array_unique($spans)) < count($spans);
+                    if ($crossed && count($named) === count($columns)) {
+                        return self::twoRowsPlan($sample, $above, $below, $columns, PeriodReading::detect($spans) ?? PeriodReading::of($notation), array_values(array_unique($names)));
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<int> $columns
+     * @param list<string> $names
+     */
+    private static function twoRowsPlan(Sample $sample, int $above, int $below, array $columns, PeriodReading $periods, array $names): self
+    {
+        $labels = array_values(array_diff(range(0, $sample->width - 1), $columns));
+        $entity = self::named($sample, $below, $labels, self::ENTITY) ?? self::mostVaried($sample, $below, $labels);
+        $plan = self::plan($sample, Shape::PeriodsAcross, $below, $entity, null, null, null, null, $columns, $periods);
+
+        return new self($plan->with(['above' => $above]), [
+            'rows '.($above + 1).' and '.($below + 1).' are headings together: '.implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' …' : '').' for each period',
+        ]);
+    }
+
+    private static function momentPlan(Sample $sample, int $heading): self
+    {
+        $columns = range(0, $sample->breadth($heading) - 1);
+        $entity = self::named($sample, $heading, $columns, self::ENTITY) ?? self::mostVaried($sample, $heading, self::textColumns($sample, $heading, []));
+        $figures = array_values(array_filter($columns, static fn(int $c): bool => $c !== $entity && self::isNumeric($sample->column($c, $heading), $sample->delimiter)));
+
+        return new self(
+            self::plan($sample, Shape::Moment, $heading, $entity, null, null, null, null, $figures, PeriodReading::of(PeriodNotation::Number)),
+            ['no column and no heading says when, so all of it is of one moment; what stands in the headings are measures or categories, and no time'],
+        );
+    }
+
+    /** @param array{int, PeriodReading}|null $down */
+    private static function eventsPlan(Sample $sample, ?int $heading, ?array $down): self
+    {
+        [$period, $periods] = $down ?? [0, PeriodReading::of(PeriodNotation::YearFirst)];
+        $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period]));
+        $id = self::identifier($sample, $heading, $columns);
+        $texts = array_values(array_diff(self::textColumns($sample, $heading, [$period]), [$id]));
+        $entity = self::named($sample, $heading, $texts, self::ENTITY) ?? self::mostVaried($sample, $heading, $texts);
+        $ways = [];
+        foreach (array_diff($columns, [$entity]) as $column) {
+            $ways[$column] = match (true) {
+                $column === $id => Way::Different,
+                in_array($column, $texts, true) => Way::Out,
+                default => Way::Sum,
+            };
+        }
+        $monthly = $periods->notation->frequency() === Frequency::Day ? PeriodReading::of($periods->notation, Frequency::Month) : $periods;
+        $evidence = $down === null ? '' : self::eventsEvidence($sample, $heading, $down);
+        $plan = self::plan($sample, Shape::Events, $heading, $entity, $period, null, null, null, array_keys(array_filter($ways, static fn(Way $way): bool => $way !== Way::Out)), $monthly);
+
+        return new self($plan->with(['ways' => array_map(static fn(Way $way): string => $way->value, $ways)]), [
+            ...($evidence === '' ? [] : [$evidence]), ...self::periodEvidence($sample, $heading, $period, $periods), 'a period in which nothing happened counts as none',
+        ]);
+    }
+
+    /** A heading as words: `REF_AREA` is `REF AREA`. */
+    private static function plain(string $heading): string
+    {
+        return str_replace('_', ' ', $heading);
     }
 
     /** The first row that is about as full as the fullest: titles and notes above a table leave most cells empty. */
@@ -115,7 +306,7 @@ final readonly class Detection
     private static function periodsAcross(Sample $sample, ?int $heading): ?array
     {
         $best = null;
-        foreach (PeriodNotation::cases() as $notation) {
+        foreach (PeriodNotation::recognisable() as $notation) {
             $columns = [];
             $texts = [];
             for ($column = 0; $heading !== null && $column < $sample->breadth($heading); $column++) {
@@ -138,7 +329,7 @@ final readonly class Detection
     {
         $found = null;
         for ($column = 0; $column < $sample->breadth($heading); $column++) {
-            $saysSo = preg_match(self::PERIOD, $sample->heading($column, $heading)) === 1;
+            $saysSo = preg_match(self::PERIOD, self::plain($sample->heading($column, $heading))) === 1;
             $reading = PeriodReading::detect($sample->column($column, $heading), $saysSo ? 0.5 : 0.9);
             if ($reading === null) {
                 continue;
@@ -189,7 +380,7 @@ final readonly class Detection
             return false;
         }
         $notation = NumberNotation::detect(array_values($cells), $delimiter);
-        $read = array_filter($cells, static fn(string $c): bool => $notation->read($c) !== null);
+        $read = array_filter($cells, static fn(string $c): bool => Figure::read($notation, $c) !== null);
 
         return count($read) > 0.5 * count($cells);
     }
@@ -198,7 +389,7 @@ final readonly class Detection
     private static function named(Sample $sample, ?int $heading, array $among, string $pattern): ?int
     {
         foreach ($among as $column) {
-            if (preg_match($pattern, $sample->heading($column, $heading)) === 1) {
+            if (preg_match($pattern, self::plain($sample->heading($column, $heading))) === 1) {
                 return $column;
             }
         }
@@ -298,7 +489,10 @@ final readonly class Detection
         $free = array_values(array_diff($texts, [$unit, $status, $measure]));
         $entity = self::named($sample, $heading, $all, self::ENTITY) ?? self::mostVaried($sample, $heading, $free);
         $values = array_values(array_diff($all, $texts, [$entity]));
-        if ($values === []) {
+        $observed = self::named($sample, $heading, $values, '/^(obs )?value$/i');
+        if ($observed !== null) {
+            $values = [$observed];
+        } elseif ($values === []) {
             $values = array_slice(array_values(array_diff($all, [$unit, $status, $measure, $entity])), -1);
         }
         $evidence = self::periodEvidence($sample, $heading, $period, $periods);

@@ -28,9 +28,11 @@ enum NumberNotation: string
     {
         $point = $comma = 0;
         foreach ($texts as $text) {
-            if (! preg_match('/^[-+−(]?[\d.,\s\x{00A0}\x{202F}\']+[)%]?$/u', trim($text))) {
+            // What stands around the digits, a unit or a mark, says nothing about the decimal mark.
+            if (preg_match('/^[-+−(€$£¥\s]*(\d(?:[\d.,\s\x{00A0}\x{202F}\']*\d)?)[)%]?[\s\p{L}*†‡§¹²³()\[\]°\/%-]{0,14}$/u', trim($text), $m) !== 1) {
                 continue;
             }
+            $text = $m[1];
             $point += self::Point->read($text) === null ? 0 : 1;
             $comma += self::Comma->read($text) === null ? 0 : 1;
         }

@@ -69,12 +69,13 @@ final readonly class Observations
         return $gaps;
     }
 
-    /** @return array{int, int}|null first and last ordinal */
+    /** @return array{int, int}|null first and last ordinal, of the measures that have the frequency of the first */
     public function span(): ?array
     {
         $ends = [];
-        foreach ($this->values as $entities) {
-            foreach ($entities as $periods) {
+        $first = $this->frequencyOf(0);
+        foreach ($this->values as $measure => $entities) {
+            foreach ($this->frequencyOf($measure) !== $first ? [] : $entities as $periods) {
                 $ordinals = array_keys($periods);
                 if ($ordinals !== []) {
                     array_push($ends, min($ordinals), max($ordinals));
@@ -83,6 +84,12 @@ final readonly class Observations
         }
 
         return $ends === [] ? null : [min($ends), max($ends)];
+    }
+
+    /** Of a measure, where each has its own, or of all. */
+    public function frequencyOf(int $measure): Frequency
+    {
+        return $this->measures[$measure]->frequency ?? $this->frequency;
     }
 
     /** @return iterable<ReadSeries> */

@@ -24,6 +24,10 @@ final readonly class Plan
      * @param array<string, array{unit?: string, kind?: string, better?: string}> $measures what is known of a measure, by its name in the file
      * @param string $measureName name of the one measure, where no column or heading names it
      * @param string $entityName name of the one entity, where no column or heading names it
+     * @param int|null $above row of a second row of headings: measures over periods, or periods over measures
+     * @param array<int, Way> $ways of events, by column, how they are made into one figure
+     * @param bool $counted of events, whether the rows themselves are counted
+     * @param string $moment period that a table without periods is of; nothing for none
      */
     public function __construct(
         public Shape $shape,
@@ -41,6 +45,10 @@ final readonly class Plan
         public string $measureName,
         public string $entityName,
         public ?int $group = null,
+        public ?int $above = null,
+        public array $ways = [],
+        public bool $counted = true,
+        public string $moment = '',
     ) {}
 
     /** @return array<string, mixed> */
@@ -63,6 +71,10 @@ final readonly class Plan
             'measureName' => $this->measureName,
             'entityName' => $this->entityName,
             'group' => $this->group,
+            'above' => $this->above,
+            'ways' => array_map(static fn(Way $way): string => $way->value, $this->ways),
+            'counted' => $this->counted,
+            'moment' => $this->moment,
         ];
     }
 
@@ -100,6 +112,10 @@ final readonly class Plan
             $text('measureName') === '' ? 'Value' : $text('measureName'),
             $text('entityName') === '' ? 'All' : $text('entityName'),
             $column('group'),
+            $column('above'),
+            self::ways($plan['ways'] ?? []),
+            in_array($plan['counted'] ?? true, [true, '1', 1], true),
+            $text('moment'),
         );
     }
 
@@ -119,8 +135,19 @@ final readonly class Plan
         return $described;
     }
 
+    /** @return array<int, Way> */
+    private static function ways(mixed $ways): array
+    {
+        $read = [];
+        foreach (is_array($ways) ? $ways : [] as $column => $way) {
+            $read[(int) $column] = Way::tryFrom(is_string($way) ? $way : '') ?? Way::Out;
+        }
+
+        return $read;
+    }
+
     /** What a measure of the file is, from what the user or the file said of it, else by a guess from its name. */
-    public function describe(string $measure, string $unitInFile): ReadMeasure
+    public function describe(string $measure, string $unitInFile, ?Kind $kind = null): ReadMeasure
     {
         $about = $this->measures[$measure] ?? [];
         $unit = $about['unit'] ?? $unitInFile;
@@ -128,7 +155,7 @@ final readonly class Plan
         return new ReadMeasure(
             $measure,
             $unit,
-            Kind::tryFrom($about['kind'] ?? '') ?? Kind::guess($measure, $unit),
+            Kind::tryFrom($about['kind'] ?? '') ?? $kind ?? Kind::guess($measure, $unit),
             Better::tryFrom($about['better'] ?? '') ?? Better::Neither,
         );
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Kind;
 use DuskRail\Data\Status;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -17,7 +18,7 @@ final class Reader
 {
     private const PROBLEMS_KEPT = 200;
 
-    /** @var list<ReadMeasure> */
+    /** @var array<int, ReadMeasure> */
     private array $measures = [];
 
     /** @var array<string, int> */
@@ -59,6 +60,28 @@ final class Reader
     /** @var list<string> */
     private array $headings = [];
 
+    /** @var list<string> of a row of headings over those, filled to the right */
+    private array $upper = [];
+
+    private ?Period $when = null;
+
+    private ?bool $turned = null;
+
+    /** @var array<string, Frequency> what the texts of the period column are, where each says so itself */
+    private array $frequencies = [];
+
+    /** @var array<int, string> units that stand in the cells, by measure */
+    private array $cellUnits = [];
+
+    /** @var array<int, array<int, array<int, non-empty-list<float|string>>>> cells by column, entity, ordinal */
+    private array $events = [];
+
+    /** @var array<int, array<int, int>> by entity, ordinal */
+    private array $eventCounts = [];
+
+    /** @var array<int, array<int, int>> cell of the first event, likewise */
+    private array $eventPlaces = [];
+
     private function __construct(private readonly Plan $plan) {}
 
     /**
@@ -73,6 +96,9 @@ final class Reader
         }
         foreach ($rows as $number => $row) {
             if ($plan->heading !== null && $number <= $plan->heading) {
+                if ($number === $plan->above) {
+                    $reader->upper = self::filled($row);
+                }
                 if ($number === $plan->heading) {
                     $reader->headings = array_map(trim(...), $row);
                     $reader->breadth = count($row);
@@ -91,13 +117,125 @@ final class Reader
                 Shape::PeriodsAcross => $reader->periodsAcross($number, $row),
                 Shape::EntitiesAcross => $reader->entitiesAcross($number, $row),
                 Shape::YearsAcross => $reader->yearsAcross($number, $row),
+                Shape::Moment => $reader->moment($number, $row),
+                Shape::Events => $reader->event($number, $row),
             };
             if ($progress !== null && $reader->rowCount % 20_000 === 0) {
                 $progress($reader->rowCount);
             }
         }
 
+        if ($plan->shape === Shape::Events) {
+            $reader->combineEvents();
+        }
+
         return $reader->observations();
+    }
+
+    /**
+     * A row of headings over several columns each: a cell that is empty says what the one before it says.
+     *
+     * @param list<string> $row
+     * @return list<string>
+     */
+    private static function filled(array $row): array
+    {
+        $filled = [];
+        $last = '';
+        foreach ($row as $cell) {
+            $last = trim($cell) === '' ? $last : trim($cell);
+            $filled[] = $last;
+        }
+
+        return $filled;
+    }
+
+    /**
+     * Entities that are described by figures, all of one moment.
+     *
+     * @param list<string> $row
+     */
+    private function moment(int $number, array $row): void
+    {
+        $entity = $this->entity($number, $this->plan->entity === null ? $this->plan->entityName : ($row[$this->plan->entity] ?? ''));
+        if ($entity === null) {
+            return;
+        }
+        foreach ($this->plan->values as $column) {
+            $measure = $this->measure($number, $this->headingText($column), '');
+            if (! isset($row[$column])) {
+                $this->short($number, $column);
+            } elseif ($measure !== null) {
+                $this->put($number, $column, $row[$column], $measure, $entity, $this->when()->ordinal, 0);
+            }
+        }
+    }
+
+    /** The moment that a table without periods is of: the one that was said, or one that has no date. */
+    private function when(): Period
+    {
+        return $this->when ??= $this->plan->moment === '' ? Period::at(Frequency::Number, 1) : Period::parse($this->plan->moment);
+    }
+
+    /** @param list<string> $row */
+    private function event(int $number, array $row): void
+    {
+        $plan = $this->plan;
+        if ($plan->period === null) {
+            throw NotATable::because('No column is chosen for the periods.', 'Choose the column that says when each thing happened.');
+        }
+        $ordinal = $this->ordinal($number, $plan->period, $row[$plan->period] ?? '');
+        $entity = $this->entity($number, $plan->entity === null ? $plan->entityName : ($row[$plan->entity] ?? ''));
+        if ($ordinal === null || $entity === null) {
+            return;
+        }
+        $this->eventCounts[$entity][$ordinal] = ($this->eventCounts[$entity][$ordinal] ?? 0) + 1;
+        $this->eventPlaces[$entity][$ordinal] ??= $number * Observations::COLUMNS + $plan->period;
+        foreach ($plan->ways as $column => $way) {
+            $text = trim($row[$column] ?? '');
+            if ($way === Way::Out || ($way === Way::Different && $text === '')) {
+                continue;
+            }
+            $cell = $way === Way::Different ? $text : $this->figure($number, $column, $text)?->value;
+            if ($cell !== null) {
+                $this->events[$column][$entity][$ordinal][] = $cell;
+            }
+        }
+    }
+
+    /** Makes figures of the events: a period without any counts none and adds up to nothing, but has no mean. */
+    private function combineEvents(): void
+    {
+        $ordinals = array_merge([], ...array_map(array_keys(...), array_values($this->eventCounts)));
+        if ($ordinals === []) {
+            return;
+        }
+        $span = range(min($ordinals), max($ordinals));
+        $measures = [];
+        if ($this->plan->counted) {
+            $this->measures[] = $this->plan->describe($this->plan->measureName, '', Kind::Flow);
+            $measures[] = [count($this->measures) - 1, null, Way::Sum];
+        }
+        foreach ($this->plan->ways as $column => $way) {
+            if ($way !== Way::Out) {
+                $heading = Heading::read($this->headingText($column));
+                $this->measures[] = $this->plan->describe($way->measure($heading->name), $way === Way::Different ? '' : $heading->unit, $way->kind());
+                $measures[] = [count($this->measures) - 1, $column, $way];
+            }
+        }
+        foreach ($measures as [$measure, $column, $way]) {
+            foreach ($this->eventCounts as $entity => $counts) {
+                foreach ($span as $ordinal) {
+                    $cells = $column === null ? [] : ($this->events[$column][$entity][$ordinal] ?? []);
+                    $this->values[$measure][$entity][$ordinal] = match (true) {
+                        $column === null => (float) ($counts[$ordinal] ?? 0),
+                        $cells !== [] => $way->of($cells),
+                        default => in_array($way, [Way::Sum, Way::Different], true) ? 0.0 : NAN,
+                    };
+                    $this->places[$measure][$entity][$ordinal] = $this->eventPlaces[$entity][$ordinal] ?? -1;
+                }
+            }
+        }
     }
 
     /** @param list<string> $row */
@@ -125,10 +263,26 @@ final class Reader
             }
             $measureName = $plan->measure === null ? $this->valueName($column) : ($row[$plan->measure] ?? '');
             $measure = $this->measureIds[$measureName] ?? $this->measure($number, $measureName, $plan->unit === null ? '' : trim($row[$plan->unit] ?? ''));
-            if ($measure !== null) {
+            if ($measure !== null && ($plan->periods->notation !== PeriodNotation::Code || $this->isOfItsKind($number, $measure, $text))) {
                 $this->put($number, $column, $row[$column], $measure, $entity, $ordinal, $status);
             }
         }
+    }
+
+    /** Where each period says itself what it is, those of one measure must be of one kind. */
+    private function isOfItsKind(int $row, int $measure, string $text): bool
+    {
+        $frequency = $this->frequencies[$text] ??= Period::parse(strtoupper(trim($text)))->frequency;
+        $own = $this->measures[$measure]->frequency;
+        if ($own === null) {
+            $this->measures[$measure] = $this->measures[$measure]->of($frequency);
+        } elseif ($own !== $frequency) {
+            $this->problem(Problem::cell($row + 1, $this->headingText((int) $this->plan->period), $text, "a {$own->value}, as the others of {$this->measures[$measure]->name}"));
+
+            return false;
+        }
+
+        return true;
     }
 
     /** @param list<string> $row */
@@ -136,16 +290,17 @@ final class Reader
     {
         $plan = $this->plan;
         $entity = $this->entity($number, $plan->entity === null ? $plan->entityName : ($row[$plan->entity] ?? ''));
-        $measure = $this->measure(
-            $number,
-            $plan->measure === null ? $plan->measureName : ($row[$plan->measure] ?? ''),
-            $plan->unit === null ? '' : trim($row[$plan->unit] ?? ''),
-        );
-        if ($entity === null || $measure === null) {
+        $unit = $plan->unit === null ? '' : trim($row[$plan->unit] ?? '');
+        $measure = $plan->above !== null ? null : $this->measure($number, $plan->measure === null ? $plan->measureName : ($row[$plan->measure] ?? ''), $unit);
+        if ($entity === null || ($measure === null && $plan->above === null)) {
             return;
         }
         foreach ($plan->values as $column) {
             $ordinal = $this->headingOrdinal($column);
+            $measure = $plan->above === null ? $measure : $this->measure($number, $this->isTurned() ? $this->headingText($column) : ($this->upper[$column] ?? ''), $unit);
+            if ($measure === null) {
+                continue;
+            }
             if (! isset($row[$column])) {
                 $this->short($number, $column);
             } elseif ($ordinal !== null) {
@@ -229,9 +384,11 @@ final class Reader
     {
         $value = $this->plan->numbers->read($text);
         if ($value === null) {
-            $this->problem(Problem::cell($row + 1, $this->headingText($column), $text, "a number such as {$this->plan->numbers->example()}"));
-
-            return;
+            $figure = $this->figure($row, $column, $text);
+            if ($figure === null || ! $this->isInItsUnit($row, $column, $text, $measure, $figure->unit)) {
+                return;
+            }
+            [$value, $status] = [$figure->value, $figure->status === Status::Measured ? $status : $figure->status->value];
         }
         if (isset($this->values[$measure][$entity][$ordinal])) {
             $value = $this->combined($row, $measure, $entity, $ordinal, $value);
@@ -246,6 +403,35 @@ final class Reader
         }
     }
 
+    private function figure(int $row, int $column, string $text): ?Figure
+    {
+        $figure = Figure::read($this->plan->numbers, $text);
+        if ($figure === null) {
+            $this->problem(Problem::cell($row + 1, $this->headingText($column), $text, "a number such as {$this->plan->numbers->example()}"));
+        }
+
+        return $figure;
+    }
+
+    /** Units that stand in the cells must be one and the same; it is then that of the measure. */
+    private function isInItsUnit(int $row, int $column, string $text, int $measure, string $unit): bool
+    {
+        if ($unit === '') {
+            return true;
+        }
+        $this->cellUnits[$measure] ??= $unit;
+        if ($this->cellUnits[$measure] !== $unit) {
+            $this->problem(Problem::cell($row + 1, $this->headingText($column), $text, "a figure in {$this->cellUnits[$measure]}, as before it"));
+
+            return false;
+        }
+        if ($this->measures[$measure]->unit === '' && ! isset($this->plan->measures[$this->measures[$measure]->name]['unit'])) {
+            $this->measures[$measure] = $this->measures[$measure]->counted($unit);
+        }
+
+        return true;
+    }
+
     /** What stands in the place of a value that is there already and one that comes again; null to leave what is there. */
     private function combined(int $row, int $measure, int $entity, int $ordinal, float $value): ?float
     {
@@ -253,7 +439,7 @@ final class Reader
         $this->duplicateCount++;
         if ($this->plan->duplicates === Duplicates::Ask) {
             $first = intdiv($this->places[$measure][$entity][$ordinal], Observations::COLUMNS) + 1;
-            $period = Period::at($this->frequency(), $ordinal)->label();
+            $period = Period::at($this->measures[$measure]->frequency ?? $this->frequency(), $ordinal)->label();
             $this->problem(Problem::duplicate(
                 $row + 1,
                 $this->measures[$measure]->name,
@@ -288,11 +474,19 @@ final class Reader
         return $ordinal;
     }
 
+    /** Whether of two rows of headings the upper one holds the periods. */
+    private function isTurned(): bool
+    {
+        $column = $this->plan->values[0] ?? 0;
+
+        return $this->turned ??= $this->plan->periods->read($this->headings[$column] ?? '') === null && $this->plan->periods->read($this->upper[$column] ?? '') !== null;
+    }
+
     private function headingOrdinal(int $column): ?int
     {
         $key = "#{$column}";
         if (! array_key_exists($key, $this->ordinals)) {
-            $text = $this->headings[$column] ?? '';
+            $text = ($this->plan->above !== null && $this->isTurned() ? $this->upper : $this->headings)[$column] ?? '';
             $this->ordinals[$key] = $this->plan->periods->read($text);
             if ($this->ordinals[$key] === null) {
                 $this->problem(Problem::cell(($this->plan->heading ?? 0) + 1, 'column '.($column + 1), $text, "a heading that is a period, such as {$this->plan->periods->notation->example()}"));
@@ -378,14 +572,18 @@ final class Reader
 
     private function frequency(): Frequency
     {
-        return $this->plan->shape === Shape::YearsAcross ? Frequency::Month : $this->plan->periods->frequency;
+        return match ($this->plan->shape) {
+            Shape::YearsAcross => Frequency::Month,
+            Shape::Moment => $this->when()->frequency,
+            default => $this->plan->periods->frequency,
+        };
     }
 
     /** @param array<string, array<string, string>> $attributes */
     private function observations(array $attributes = []): Observations
     {
         return new Observations(
-            $this->frequency(), $this->measures, $this->entities, $this->values, $this->places, $this->statuses,
+            $this->frequency(), array_values($this->measures), $this->entities, $this->values, $this->places, $this->statuses,
             $this->problems, $this->problemCount, $this->duplicateCount, $this->rowCount, $attributes,
         );
     }

@@ -11,6 +11,8 @@ enum Shape: string
     case PeriodsAcross = 'periods-across';
     case EntitiesAcross = 'entities-across';
     case YearsAcross = 'years-across';
+    case Events = 'events';
+    case Moment = 'moment';
     case Attributes = 'attributes';
 
     public function label(): string
@@ -20,7 +22,20 @@ enum Shape: string
             self::PeriodsAcross => 'periods across, entities down',
             self::EntitiesAcross => 'entities across, periods down',
             self::YearsAcross => 'years across, months down',
+            self::Events => 'one row per thing that happened',
+            self::Moment => 'entities at one moment, measures across',
             self::Attributes => 'entities with their attributes',
+        };
+    }
+
+    /** What the headings of the columns of figures name. */
+    public function across(): string
+    {
+        return match ($this) {
+            self::PeriodsAcross, self::YearsAcross => 'period',
+            self::EntitiesAcross => 'entity',
+            self::Moment => 'measure',
+            self::Long, self::Events, self::Attributes => 'figures',
         };
     }
 

@@ -11,7 +11,8 @@ final readonly class PeriodReading
 
     public static function of(PeriodNotation $notation, ?Frequency $frequency = null): self
     {
-        return new self($notation, $frequency ?? $notation->frequency());
+        // Only days can stand for the longer period that they lie in.
+        return new self($notation, $frequency !== null && $notation->frequency() === Frequency::Day && $notation !== PeriodNotation::Code ? $frequency : $notation->frequency());
     }
 
     /**
@@ -30,7 +31,7 @@ final readonly class PeriodReading
         }
         $best = null;
         $most = $share * count($texts) - 1e-9;
-        foreach (PeriodNotation::cases() as $notation) {
+        foreach (PeriodNotation::recognisable() as $notation) {
             $read = array_filter(array_map($notation->read(...), $texts), is_int(...));
             if (count($read) > $most || ($best === null && count($read) >= $most)) {
                 $best = self::of($notation, self::stoodFor($notation, array_values($read)));

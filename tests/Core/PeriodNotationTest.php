@@ -29,6 +29,10 @@ final class PeriodNotationTest extends TestCase
         yield 'days with an empty time' => [['2024-01-30T00:00:00Z', '2024-01-31 00:00'], PeriodNotation::YearFirst, '2024-01-30'];
         yield 'day first, which one cell shows' => [['03/04/2024', '31/04/2023', '25/12/2024', '01/02/2024', '02/02/2024', '03/02/2024', '04/02/2024', '05/02/2024', '06/02/2024', '07/02/2024', '08/02/2024'], PeriodNotation::DayFirst, '2024-04-03'];
         yield 'month first, which one cell shows' => [['03/04/2024', '12/25/2024'], PeriodNotation::MonthFirst, '2024-03-04'];
+        yield 'months in German' => [['März 2024', 'Apr. 2024', 'Dezember 2024'], PeriodNotation::MonthName, '2024-03'];
+        yield 'days in French' => [['14 juillet 2024', '1 août 2024'], PeriodNotation::DayName, '2024-07-14'];
+        yield 'days in Spanish' => [['3 de enero de 2024', '4 de febrero de 2024'], PeriodNotation::DayName, '2024-01-03'];
+        yield 'fiscal years' => [['2023/24', '2024/25', 'FY2025'], PeriodNotation::FiscalYear, '2023'];
         yield 'days by name' => [['1 Jan 2024', '12 March 2024', 'Mar 13, 2024'], PeriodNotation::DayName, '2024-01-01'];
     }
 

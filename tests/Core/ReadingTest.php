@@ -9,12 +9,14 @@ use DuskRail\Data\Status;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Duplicates;
+use DuskRail\Reading\Figure;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\NumberNotation;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Problem;
 use DuskRail\Reading\Reader;
+use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Sample;
 use DuskRail\Reading\Shape;
 use DuskRail\Time\Frequency;
@@ -143,6 +145,93 @@ final class ReadingTest extends TestCase
         foreach ($read->series() as $series) {
             self::assertSame([($series->entity + 1) * Observations::COLUMNS + 1, ($series->entity + 1) * Observations::COLUMNS + 2], $series->places);
         }
+    }
+
+    /** @return iterable<string, array{NumberNotation, string, array{float, string, string}|null}> value, status, unit */
+    public static function cells(): iterable
+    {
+        yield 'negative in parentheses' => [NumberNotation::Point, '(1,234)', [-1234.0, 'Measured', '']];
+        yield 'minus at the end' => [NumberNotation::Comma, '12,5-', [-12.5, 'Measured', '']];
+        yield 'provisional' => [NumberNotation::Point, '12.3 p', [12.3, 'Provisional', '']];
+        yield 'estimated, in parentheses' => [NumberNotation::Point, '45 (e)', [45.0, 'Estimated', '']];
+        yield 'a footnote' => [NumberNotation::Point, '1,200¹', [1200.0, 'Measured', '']];
+        yield 'another, and provisional' => [NumberNotation::Point, '7 [2] p', [7.0, 'Provisional', '']];
+        yield 'stars' => [NumberNotation::Point, '18.5**', [18.5, 'Measured', '']];
+        yield 'a unit' => [NumberNotation::Comma, '1.234,5 Ml', [1234.5, 'Measured', 'Ml']];
+        yield 'a currency before it' => [NumberNotation::Point, '€ 12.50', [12.5, 'Measured', '€']];
+        yield 'a negative amount of it' => [NumberNotation::Point, '(€12.50)', [-12.5, 'Measured', '€']];
+        yield 'an ordinal is no figure' => [NumberNotation::Point, '4th', null];
+        yield 'words are none' => [NumberNotation::Point, '12 people or more', null];
+        yield 'a date is none' => [NumberNotation::Point, '2024-03', null];
+    }
+
+    /** @param array{float, string, string}|null $expected */
+    #[DataProvider('cells')]
+    public function testAFigureIsReadOutOfWhatStandsAroundIt(NumberNotation $notation, string $text, ?array $expected): void
+    {
+        $figure = Figure::read($notation, $text);
+        self::assertSame($expected, $figure === null ? null : [$figure->value, $figure->status->name, $figure->unit]);
+    }
+
+    public function testUnitsInCellsMustBeOneAndMarksBecomeStatuses(): void
+    {
+        [, $read] = self::understood("Utility,Month,Leakage\nVeldmere,2024-01,10 Ml\nVeldmere,2024-02,11 Ml p\nVeldmere,2024-03,12 m3x\nVeldmere,2024-04,12 kg\n");
+        self::assertSame('Ml', $read->measures[0]->unit);
+        self::assertSame(['2024-01: 10', '2024-02: 11'], self::written($read, 0));
+        self::assertSame([0, 1], [...$read->series()][0]->statuses);
+        self::assertSame(['a number such as 1,234.5', 'a figure in Ml, as before it'], array_map(static fn(Problem $p): string => $p->expected, $read->problems));
+    }
+
+    public function testEventsAreCountedAddedUpAndToldApartPerMonth(): void
+    {
+        $rows = "Date,Utility,Job,Cost\n2024-01-03,Veldmere,J1,10\n2024-01-03,Veldmere,J1,20\n2024-01-20,Veldmere,J2,60\n2024-03-05,Veldmere,J3,\n2024-02-01,Tarrow,J4,5\n2024-02-09,Tarrow,J5,7\n";
+        [$plan, $read] = self::understood($rows, 'repairs.csv');
+        self::assertSame(Shape::Events, $plan->shape);
+        self::assertSame(['Repairs', 'Different job', 'Cost'], array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures));
+        self::assertSame([Kind::Flow, Kind::Rate, Kind::Flow], array_map(static fn(ReadMeasure $m): Kind => $m->kind, $read->measures));
+        $of = static function (Observations $read, int $measure): array {
+            $all = [];
+            foreach ($read->series() as $series) {
+                if ($series->measure === $measure) {
+                    $all[$series->entity] = array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, $series->values);
+                }
+            }
+
+            return $all;
+        };
+        // A month in which nothing happened counts as none; what happened at no known cost costs nothing known.
+        self::assertSame([[3.0, 0.0, 1.0], [0.0, 2.0, 0.0]], $of($read, 0));
+        self::assertSame([[2.0, 0.0, 1.0], [0.0, 2.0, 0.0]], $of($read, 1));
+        self::assertSame([90.0, 0.0, null], [...array_slice($of($read, 2)[0], 0, 2), null]);
+        foreach (['mean' => [30.0, null, null], 'median' => [20.0, null, null], 'lowest' => [10.0, null, null], 'highest' => [60.0, null, null], 'last' => [60.0, null, null]] as $way => $expected) {
+            $other = Reader::read(self::sample($rows, 'repairs.csv')->rows, $plan->with(['counted' => false, 'ways' => [3 => $way]]));
+            self::assertSame([ucfirst($way).' cost', $expected], [$other->measures[0]->name, $of($other, 0)[0]]);
+        }
+    }
+
+    public function testPeriodsOverMeasuresAndPeriodsOfEveryKindAreRead(): void
+    {
+        [$plan, $read] = self::understood("Returns of the Forum\n,2023,,2024,\nUtility,Leakage (Ml),Staff,Leakage (Ml),Staff\nVeldmere,1,2,3,4\nTarrow,5,6,7,8\n");
+        self::assertSame([1, 2], [$plan->above, $plan->heading]);
+        self::assertSame([['Leakage', 'Ml'], ['Staff', '']], array_map(static fn(ReadMeasure $m): array => [$m->name, $m->unit], $read->measures));
+        self::assertSame(['2023: 5', '2024: 7'], self::written($read, 1));
+        // Where each period says itself what it is, each measure has its own frequency, and keeps to it.
+        $sample = self::sample("Entity,Measure,Period,Value\nA,x,2024-01,1\nA,x,2024-02,2\nA,y,2023,3\nA,y,2024-Q1,4\n");
+        $read = Reader::read($sample->rows, Detection::of($sample, Shape::Long)->plan->with(['notation' => 'code', 'period' => 2, 'measure' => 1, 'entity' => 0, 'values' => [3]]));
+        self::assertSame([Frequency::Month, Frequency::Year], array_map(static fn(ReadMeasure $m): ?Frequency => $m->frequency, $read->measures));
+        self::assertSame(['a year, as the others of y'], array_map(static fn(Problem $p): string => $p->expected, $read->problems));
+    }
+
+    public function testOtherWaysToReadATableAreRankedByWhatTheyRead(): void
+    {
+        $sample = self::sample("Utility,2022,2023,2024\nVeldmere,1,2,3\nTarrow,4,5,6\n");
+        $others = Detection::alternatives($sample, Detection::of($sample)->plan);
+        self::assertSame(['moment', 6], [$others[0]['shape']->value ?? '', $others[0]['figures'] ?? 0]);
+        self::assertNotContains('periods-across', array_map(static fn(array $o): string => $o['shape']->value, $others));
+        // Categories across are no time, and it is said.
+        $guess = Detection::of(self::sample("Utility,Bursts,Complaints,Repairs\nVeldmere,1,2,3\nTarrow,4,5,6\n"));
+        self::assertSame(Shape::Moment, $guess->plan->shape);
+        self::assertStringContainsString('measures or categories, and no time', implode($guess->evidence));
     }
 
     /** @return iterable<string, array{NumberNotation, string, float|null}> */

@@ -45,7 +45,7 @@ final class LoadDemo extends Command
             $this->import('annual.csv')->addedTo($forum);
             $this->import('price-index.csv', ['entityName' => 'All utilities'])->addedTo($forum);
             $this->import('utilities.csv')->addedTo($forum);
-            $daily = $this->import('daily-veldmere.csv', ['measureName' => 'Water into supply'])->asNew('Veldmere Water, day by day', 'Veldmere Water, daily water into supply, October 2025. Made-up data.', 'Veldmere Water');
+            $daily = $this->import('daily-veldmere.csv', ['shape' => 'entities-across', 'measureName' => 'Water into supply'])->asNew('Veldmere Water, day by day', 'Veldmere Water, daily water into supply, October 2025. Made-up data.', 'Veldmere Water');
             $this->studies($forum->refresh(), $daily);
             $this->brief();
         });

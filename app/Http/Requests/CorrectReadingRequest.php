@@ -10,6 +10,8 @@ use DomainException;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Shape;
+use DuskRail\Reading\Way;
+use DuskRail\Time\Period;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class CorrectReadingRequest extends FormRequest
@@ -46,6 +48,15 @@ final class CorrectReadingRequest extends FormRequest
         }
         /** @var array<string, mixed> $changes */
         $changes = $this->except(['_token', '_method', 'shape', 'row', 'encoding', 'delimiter', 'value', 'sheet']);
+        $ways = $this->input('ways');
+        if (is_array($ways)) {
+            $changes['ways'] = $ways + array_map(static fn(Way $way): string => $way->value, $plan->ways);
+            $changes['values'] = array_keys(array_filter($changes['ways'], static fn(mixed $way): bool => $way !== 'out'));
+        }
+        $moment = trim($this->string('moment')->value());
+        if ($moment !== '') {
+            Period::parse($moment);
+        }
         $value = $this->input('value');
         if ($value === 'all') {
             [$sample] = DelimitedFile::with($upload->path(), $dialect)->sample($upload->name, ($plan->heading ?? 0) + 10);

@@ -25,6 +25,11 @@
             @endunless
             @if ($screen->evidence !== []) Understood from this: {{ implode('; ', $screen->evidence) }}.@endif
         </p>
+        @if ($screen->others !== [])
+            <p class="others">It could also be:
+                @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other['shape']->value }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ $other['shape']->label() }} <span class="quiet">({{ number_format($other['figures']) }} figures{{ $other['share'] < 1.0 ? ', '.number_format(100 * $other['share']).' % of the cells' : '' }})</span></button>@endforeach
+            </p>
+        @endif
     </section>
 
     <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
@@ -34,13 +39,13 @@
             <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $plan->shape->swapped()->value }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>
         @endif
         @php($columns = ['' => 'none'] + array_map(fn ($h) => Str::limit($h, 30), $headings))
-        @if (in_array($plan->shape->value, ['long', 'periods-across', 'attributes'], true))
+        @if (in_array($plan->shape->value, ['long', 'periods-across', 'attributes', 'events', 'moment'], true))
             <x-guess name="entity" lead="Entity in" :value="(string) $plan->entity" :options="$columns" />
         @endif
-        @if (in_array($plan->shape->value, ['long', 'entities-across', 'years-across'], true))
+        @if (in_array($plan->shape->value, ['long', 'entities-across', 'years-across', 'events'], true))
             <x-guess name="period" lead="Period in" :value="(string) $plan->period" :options="$columns" />
         @endif
-        @if (in_array($plan->shape->value, ['long', 'periods-across'], true))
+        @if (in_array($plan->shape->value, ['long', 'periods-across'], true) && $plan->above === null)
             <x-guess name="measure" lead="Measure in" :value="(string) $plan->measure" :options="$columns" />
             <x-guess name="unit" lead="Unit in" :value="(string) $plan->unit" :options="$columns" />
         @endif
@@ -48,13 +53,22 @@
             <x-guess name="value" lead="Figures in" :value="count($plan->values) === 1 ? (string) $plan->values[0] : 'all'" :options="array_map(fn ($h) => Str::limit($h, 30), $headings) + ['all' => 'all other columns']" />
             <x-guess name="status" lead="Status in" :value="(string) $plan->status" :options="$columns" />
         @endif
+        @if ($plan->shape === \DuskRail\Reading\Shape::Events)
+            <x-guess name="counted" lead="The rows themselves" :value="$plan->counted ? '1' : '0'" :options="['1' => 'are counted', '0' => 'are not']" />
+            @foreach ($plan->ways as $column => $way)
+                <x-guess name="ways[{{ $column }}]" lead="{{ Str::limit($headings[$column] ?? 'column '.($column + 1), 24) }} is" :value="$way->value" :options="collect(\DuskRail\Reading\Way::cases())->mapWithKeys(fn ($w) => [$w->value => $w->label()])->all()" />
+            @endforeach
+        @endif
+        @if ($plan->shape === \DuskRail\Reading\Shape::Moment)
+            <label class="guess"><span>As it was in</span><input class="input is-small" name="moment" value="{{ $plan->moment }}" placeholder="a year or a period, or nothing"></label>
+        @endif
         @if ($attributes)
             <x-guess name="group" lead="Group by" :value="(string) $plan->group" :options="$columns" />
         @else
-            @if ($plan->shape !== \DuskRail\Reading\Shape::YearsAcross)
+            @if (! in_array($plan->shape->value, ['years-across', 'moment'], true))
                 <x-guess name="notation" lead="Periods written like" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
                 @if ($plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
-                    <x-guess name="frequency" lead="and stand for a" :value="$plan->periods->frequency->value" :options="collect(['day', 'month', 'quarter', 'year'])->mapWithKeys(fn ($f) => [$f => $f])->all()" />
+                    <x-guess name="frequency" lead="and stand for a" :value="$plan->periods->frequency->value" :options="collect(['day', 'week', 'month', 'quarter', 'half-year', 'year'])->mapWithKeys(fn ($f) => [$f => $f])->all()" />
                 @endif
             @endif
             <x-guess name="numbers" lead="Numbers written like" :value="$plan->numbers->value" :options="collect(\DuskRail\Reading\NumberNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
@@ -68,6 +82,7 @@
         @if (($plan->entity === null && $plan->shape === \DuskRail\Reading\Shape::Long) || $plan->shape === \DuskRail\Reading\Shape::YearsAcross)
             <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->entityName }}"></label>
         @endif
+        @if ($plan->shape === \DuskRail\Reading\Shape::PeriodsAcross)<x-guess name="above" lead="More headings in row" :value="(string) ($plan->above ?? '')" :options="['' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
         <x-guess name="row" lead="Headings in row" :value="(string) ($plan->heading ?? -1)" :options="['-1' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
         <x-guess name="delimiter" lead="Cells parted by" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => $d])->all()" />
         <x-guess name="encoding" lead="Written in" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
@@ -84,7 +99,7 @@
     <div class="sample" tabindex="0" role="region" aria-label="First rows">
         <table class="table is-narrow">
             <thead>
-                <tr><td></td>@foreach ($headings as $column => $heading)<td class="role {{ $screen->role($column) }}">{{ $screen->role($column) === 'figures' && $plan->shape->value !== 'long' && ! $attributes ? ($plan->shape->value === 'entities-across' ? 'entity' : 'period') : $screen->role($column) }}</td>@endforeach</tr>
+                <tr><td></td>@foreach ($headings as $column => $heading)<td class="role {{ $screen->role($column) }}">{{ $screen->role($column) === 'figures' ? $plan->shape->across() : $screen->role($column) }}</td>@endforeach</tr>
             </thead>
             <tbody>
                 @foreach ($screen->shownRows() as $row)

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+/**
+ * Writes core/Time/month-names.php: the names of months, full and short, in the languages of this machine's ICU, each with
+ * its number. Where two languages mean different months by one name, the earlier of them has it.
+ *
+ *     php bench/make-month-names.php
+ */
+$first = ['en', 'de', 'fr', 'es', 'it', 'pt', 'nl', 'pl', 'sv', 'da', 'nb', 'fi', 'cs', 'hu', 'ro', 'el', 'tr', 'ru', 'uk'];
+$all = preg_grep('/^[a-z]{2,3}$/', ResourceBundle::getLocales('') ?: []) ?: [];
+$names = [];
+foreach (array_unique([...$first, ...$all]) as $locale) {
+    foreach (['LLLL', 'MMMM', 'LLL', 'MMM'] as $pattern) {
+        $written = new IntlDateFormatter($locale, IntlDateFormatter::NONE, IntlDateFormatter::NONE, 'UTC', IntlDateFormatter::GREGORIAN, $pattern);
+        for ($month = 1; $month <= 12; $month++) {
+            $name = rtrim(mb_strtolower((string) $written->format((int) gmmktime(0, 0, 0, $month, 15, 2024))), '.');
+            if (preg_match('/^\p{L}[\p{L}\p{M}’\'.-]+$/u', $name) === 1) {
+                $names[$name] ??= $month;
+            }
+        }
+    }
+}
+ksort($names);
+$lines = '';
+foreach ($names as $name => $month) {
+    $lines .= '    '.var_export((string) $name, true)." => {$month},\n";
+}
+file_put_contents(__DIR__.'/../core/Time/month-names.php', "<?php\n\ndeclare(strict_types=1);\n\n// Written by bench/make-month-names.php from ICU ".INTL_ICU_VERSION.", data ".INTL_ICU_DATA_VERSION.".\nreturn [\n{$lines}];\n");
+echo count($names), " names\n";
