@@ -11,7 +11,9 @@ declare(strict_types=1);
 $first = ['en', 'de', 'fr', 'es', 'it', 'pt', 'nl', 'pl', 'sv', 'da', 'nb', 'fi', 'cs', 'hu', 'ro', 'el', 'tr', 'ru', 'uk'];
 $all = preg_grep('/^[a-z]{2,3}$/', ResourceBundle::getLocales('') ?: []) ?: [];
 $names = [];
-foreach (array_unique([...$first, ...$all]) as $locale) {
+/** @var list<string> $locales */
+$locales = array_values(array_unique(array_map(strval(...), [...$first, ...array_filter($all, is_string(...))])));
+foreach ($locales as $locale) {
     foreach (['LLLL', 'MMMM', 'LLL', 'MMM'] as $pattern) {
         $written = new IntlDateFormatter($locale, IntlDateFormatter::NONE, IntlDateFormatter::NONE, 'UTC', IntlDateFormatter::GREGORIAN, $pattern);
         for ($month = 1; $month <= 12; $month++) {

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Drawing\HandOver;
+use App\Formats\Out\DatasetFormats;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\FiguresController;
@@ -19,10 +20,22 @@ use App\Http\Controllers\StudyController;
 use App\Http\Controllers\StudyFileController;
 use App\Http\Controllers\StudyHistoryController;
 use App\Http\Controllers\UploadController;
+use App\Http\Controllers\VersionController;
 use App\Http\Controllers\WorkingController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/', [DatasetController::class, 'index'])->name('data.index');
+Route::get('/datasets/{dataset}', [DatasetController::class, 'show'])->name('datasets.show');
+Route::patch('/datasets/{dataset}', [DatasetController::class, 'update'])->name('datasets.update');
+Route::patch('/datasets/{dataset}/measures', [DatasetController::class, 'measures'])->name('datasets.measures');
+Route::patch('/datasets/{dataset}/entities', [DatasetController::class, 'entities'])->name('datasets.entities');
+Route::get('/datasets/{dataset}/out/{format}', [DatasetController::class, 'out'])->whereIn('format', array_keys(DatasetFormats::ALL))->name('datasets.out');
+Route::get('/datasets/{dataset}/figures/{measure}', [VersionController::class, 'figures'])->name('datasets.figures');
+Route::post('/datasets/{dataset}/corrections', [VersionController::class, 'correct'])->name('corrections.store');
+Route::delete('/datasets/{dataset}/corrections/{file}', [VersionController::class, 'takeBack'])->name('corrections.destroy');
+Route::get('/datasets/{dataset}/versions/{version}', [VersionController::class, 'show'])->whereNumber('version')->name('versions.show');
+Route::post('/datasets/{dataset}/versions/{version}', [VersionController::class, 'restore'])->whereNumber('version')->name('versions.restore');
+Route::post('/studies/{study}/pin', [VersionController::class, 'pin'])->name('studies.pin');
 Route::delete('/datasets/{dataset}', [DatasetController::class, 'destroy'])->name('datasets.destroy');
 Route::post('/study-files', [StudyFileController::class, 'store'])->name('study-files.carried');
 Route::post('/datasets/{dataset}/study-files', [StudyFileController::class, 'store'])->name('study-files.store');

@@ -7,8 +7,10 @@ namespace App\Data;
 use App\Formats\DelimitedFile;
 use App\Models\Dataset;
 use App\Models\Entity;
+use App\Models\EntityAlias;
 use App\Models\Measure;
 use App\Models\StoredSeries;
+use DuskRail\Data\Revision;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
@@ -28,6 +30,8 @@ final readonly class Import
     /**
      * @param bool $leavingOut go on without what cannot be read
      * @param (callable(int): void)|null $progress told the number of rows read now and then
+     * @param 'over'|'place' $way whether what the file does not give stays, or goes for the measures that it holds
+     * @param array<string, string> $same key of the entity that is meant, by the name in the file
      */
     public function __construct(
         private string $path,
@@ -36,6 +40,8 @@ final readonly class Import
         private Plan $plan,
         private bool $leavingOut = false,
         private mixed $progress = null,
+        private string $way = 'over',
+        private array $same = [],
     ) {}
 
     /** @throws ImportStopped */
@@ -84,7 +90,8 @@ final readonly class Import
 
     private function store(Dataset $dataset, Observations $observations): void
     {
-        $version = NewVersion::begin($dataset, $this->fileName, (string) hash_file('sha256', $this->path), $observations->rowCount, $this->plan->toArray(), 'laid over');
+        $version = NewVersion::begin($dataset, $this->fileName, (string) hash_file('sha256', $this->path), $observations->rowCount, $this->plan->toArray(), $this->plan->shape === Shape::Attributes ? 'attributes' : ($this->way === 'place' ? 'in place' : 'laid over'));
+        $this->remember($dataset);
         if ($this->plan->shape === Shape::Attributes) {
             $this->describe($dataset, $observations);
 
@@ -96,9 +103,68 @@ final readonly class Import
         foreach ($observations->series() as $read) {
             [$measure, $entity] = [$measures[$read->measure]->id, $entities[$read->entity]];
             $old = $inForce["{$measure}/{$entity}"] ?? null;
-            $version->put($measure, $entity, $old === null ? $read : self::laidOver($old, $read), $old);
+            unset($inForce["{$measure}/{$entity}"]);
+            $next = $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
+            // What stays as it was is not written again.
+            if ($old === null || serialize([$old->first, $old->values, array_filter($old->statuses)]) !== serialize([$next->first, $next->values, array_filter($next->statuses)])) {
+                $version->put($measure, $entity, $next, $old);
+            }
+        }
+        foreach ($this->way === 'place' ? $inForce : [] as $gone) {
+            $version->end($gone);
         }
         $version->flush();
+    }
+
+    /**
+     * What the file would change, without storing anything.
+     *
+     * @param Observations $observations all that was read of it, or its beginning
+     */
+    public function revision(Dataset $dataset, Observations $observations): Revision
+    {
+        $revision = new Revision();
+        $known = $this->known($dataset);
+        $measures = $dataset->measures()->get()->keyBy('key');
+        $inForce = NewVersion::inForce($dataset, array_values($measures->map(static fn(Measure $m): int => $m->id)->all()));
+        $touched = [];
+        foreach ($observations->series() as $read) {
+            $measure = $measures[self::key($observations->measures[$read->measure]->name)] ?? null;
+            $entity = $known[mb_strtolower($observations->entities[$read->entity])] ?? null;
+            $old = $measure === null || $entity === null ? null : $inForce["{$measure->id}/{$entity->id}"] ?? null;
+            $next = $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
+            $revision->compare($observations->measures[$read->measure]->name, $entity->name ?? $observations->entities[$read->entity], $old->first ?? $next->first, $old->values ?? [], $next->first, $next->values);
+            if ($measure !== null) {
+                $touched[$measure->id] = $measure->name;
+                unset($inForce["{$measure->id}/".($entity->id ?? 0)]);
+            }
+        }
+        foreach ($this->way === 'place' ? $inForce : [] as $gone) {
+            if (isset($touched[$gone->measure_id])) {
+                $revision->compare($touched[$gone->measure_id], '', $gone->first, $gone->values, $gone->first, []);
+            }
+        }
+
+        return $revision;
+    }
+
+    /** @return list<string> names in the file that the data set does not know */
+    public function strangers(Dataset $dataset, Observations $observations): array
+    {
+        $known = $this->known($dataset);
+
+        return array_values(array_filter($observations->entities, static fn(string $name): bool => ! isset($known[mb_strtolower($name)])));
+    }
+
+    /** Names that were said to mean an entity are known from now on. */
+    private function remember(Dataset $dataset): void
+    {
+        foreach ($this->same as $name => $key) {
+            $entity = $dataset->entities()->where('key', $key)->first();
+            if ($entity !== null) {
+                EntityAlias::updateOrCreate(['dataset_id' => $dataset->id, 'name' => mb_strtolower((string) $name)], ['entity_id' => $entity->id]);
+            }
+        }
     }
 
     /** A series laid over the one that is there: where the file has no value, the old ones stay. */
@@ -176,12 +242,20 @@ final readonly class Import
         }
     }
 
-    /** @return array<string, Entity> by name in lower case */
+    /** @return array<string, Entity> by name in lower case, other names that it goes by among them */
     private function known(Dataset $dataset): array
     {
-        $known = [];
+        $known = $byId = $byKey = [];
         foreach ($dataset->entities()->get() as $entity) {
-            $known[mb_strtolower($entity->name)] = $entity;
+            $byId[$entity->id] = $byKey[$entity->key] = $known[mb_strtolower($entity->name)] = $entity;
+        }
+        foreach (EntityAlias::where('dataset_id', $dataset->id)->get() as $alias) {
+            $known[$alias->name] ??= $byId[$alias->entity_id];
+        }
+        foreach ($this->same as $name => $key) {
+            if (isset($byKey[$key])) {
+                $known[mb_strtolower((string) $name)] = $byKey[$key];
+            }
         }
 
         return $known;

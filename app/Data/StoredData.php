@@ -39,7 +39,13 @@ final class StoredData implements DataSource
     /** @var array<string, SeriesTable> */
     private array $tables = [];
 
-    public function __construct(private readonly Dataset $dataset) {}
+    private readonly int $version;
+
+    /** @param int|null $version null for the newest */
+    public function __construct(private readonly Dataset $dataset, ?int $version = null)
+    {
+        $this->version = $version ?? $dataset->version;
+    }
 
     public function measures(): array
     {
@@ -85,7 +91,7 @@ final class StoredData implements DataSource
         $series = StoredSeries::query()
             ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
             ->where('statuses', '!=', '')
-            ->inVersion($this->dataset->version)
+            ->inVersion($this->version)
             ->get(['entity_id', 'first', 'values', 'statuses']);
         foreach ($series as $one) {
             $from = null;
@@ -108,7 +114,7 @@ final class StoredData implements DataSource
         $versions = StoredSeries::query()
             ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
             ->where('entity_id', array_search($entityKey, $this->entityKeys, true))
-            ->where('since', '<=', $this->dataset->version)
+            ->where('since', '<=', $this->version)
             ->orderByDesc('since')->get();
         foreach ($versions as $series) {
             $place = $series->places[$ordinal - $series->first] ?? -1;
@@ -128,7 +134,7 @@ final class StoredData implements DataSource
         $rows = StoredSeries::query()
             ->select(['entity_id', 'first', 'values'])
             ->where('measure_id', $this->measureIds[$measureKey])
-            ->inVersion($this->dataset->version)
+            ->inVersion($this->version)
             ->orderBy('entity_id')
             ->toBase()
             ->get();

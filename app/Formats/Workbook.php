@@ -18,7 +18,7 @@ use ZipArchive;
  * An Excel or OpenDocument workbook. One of its sheets is written out as delimited text, row by row as it stands, so that
  * all that is known of text files holds for it, down to the row and column that a figure came from.
  */
-final readonly class Workbook
+final readonly class Workbook implements TableSource
 {
     /** What a workbook may come to when it is unpacked; a small file that unpacks to more is no table. */
     private const LARGEST = 600_000_000;
@@ -53,7 +53,7 @@ final readonly class Workbook
     }
 
     /** @return list<string> names of its sheets, those that hold the most first */
-    public function sheets(): array
+    public function tables(): array
     {
         $cells = [];
         foreach ($this->book->getAllSheets() as $sheet) {

@@ -11,11 +11,20 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $id
  * @property string $name
  * @property string $source
+ * @property string $licence
+ * @property string $retrieved day or words
+ * @property string $notes
  * @property int $version
  */
 final class Dataset extends Model
 {
     protected $guarded = [];
+
+    /** Source, licence and day in one line, as they stand under pictures. */
+    public function sourceInFull(): string
+    {
+        return implode('; ', array_filter([$this->source, $this->licence, $this->retrieved === '' ? '' : "retrieved {$this->retrieved}"]));
+    }
 
     /** @return HasMany<Measure, $this> */
     public function measures(): HasMany
@@ -27,6 +36,12 @@ final class Dataset extends Model
     public function entities(): HasMany
     {
         return $this->hasMany(Entity::class)->orderBy('id');
+    }
+
+    /** @return HasMany<EntityAlias, $this> */
+    public function aliases(): HasMany
+    {
+        return $this->hasMany(EntityAlias::class);
     }
 
     /** @return HasMany<Study, $this> */

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $key
  * @property string $name
  * @property bool $home
+ * @property string $note what became of it: merged, renamed
  * @property array<string, string> $about
  */
 final class Entity extends Model

@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property Kind $kind
  * @property Better $better
  * @property Frequency $frequency
+ * @property int|null $decimals that its figures are written with; null for as many as they deserve
  */
 final class Measure extends Model
 {
@@ -28,6 +29,6 @@ final class Measure extends Model
 
     public function asCore(): \DuskRail\Data\Measure
     {
-        return \DuskRail\Data\Measure::of($this->key, $this->name, $this->unit, $this->kind, $this->frequency, $this->better);
+        return \DuskRail\Data\Measure::of($this->key, $this->name, $this->unit, $this->kind, $this->frequency, $this->better, $this->decimals);
     }
 }

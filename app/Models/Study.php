@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\DB;
  * @property int $dataset_id
  * @property string $name
  * @property int $revision_id
+ * @property int|null $version of the data set that it is held to; null for the newest
  * @property Dataset $dataset
  * @property StudyRevision $revision
  */
@@ -58,13 +59,13 @@ final class Study extends Model
     /** The data it compares, read once however often they are asked for. */
     public function data(): StoredData
     {
-        return $this->data ??= new StoredData($this->dataset);
+        return $this->data ??= new StoredData($this->dataset, $this->version);
     }
 
     /** What stands under its picture, as the house words it. */
     public function sourceLine(): string
     {
-        return HouseFinish::current()->sourceLine($this->dataset->source);
+        return HouseFinish::current()->sourceLine($this->dataset->sourceInFull());
     }
 
     public function document(): StudyOfCore

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Data\Import;
 use App\Formats\DelimitedFile;
+use App\Formats\TableSources;
 use App\Formats\Workbook;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
@@ -24,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed> $plan
  * @property list<string>|null $sheets of a workbook
  * @property string $sheet the one that is read
+ * @property 'over'|'place' $way what becomes of figures that are there already
+ * @property array<string, string>|null $same key of the entity that is meant, by the name in the file
  * @property Dataset|null $dataset
  */
 final class Upload extends Model
@@ -32,7 +36,9 @@ final class Upload extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['dialect' => 'array', 'plan' => 'array', 'sheets' => 'array'];
+    protected $casts = ['dialect' => 'array', 'plan' => 'array', 'sheets' => 'array', 'same' => 'array'];
+
+    protected $attributes = ['way' => 'over'];
 
     /** @return BelongsTo<Dataset, $this> */
     public function dataset(): BelongsTo
@@ -76,7 +82,7 @@ final class Upload extends Model
     }
 
     /**
-     * Of a workbook, reads the sheet that is named, or the one that holds the most.
+     * Of a file with several tables, as a workbook with its sheets, reads the one that is named, or the likeliest.
      *
      * @throws NotATable
      */
@@ -84,8 +90,9 @@ final class Upload extends Model
     {
         set_time_limit(300);
         ini_set('memory_limit', '1G');
-        $book = Workbook::open($this->bookPath());
-        $this->sheets = $book->sheets();
+        $format = TableSources::of($this->bookPath()) ?? Workbook::class;
+        $book = $format::open($this->bookPath());
+        $this->sheets = $book->tables();
         $this->sheet = $sheet ?? $this->sheets[0] ?? '';
         $book->write($this->sheet, $this->path());
         $this->understand();
@@ -99,6 +106,14 @@ final class Upload extends Model
     public function readPlan(): Plan
     {
         return Plan::fromArray($this->plan);
+    }
+
+    /**
+     * @param (callable(int): void)|null $progress told the number of rows read now and then
+     */
+    public function import(bool $leavingOut = false, ?callable $progress = null): Import
+    {
+        return new Import($this->path(), $this->origin(), DelimitedFile::with($this->path(), $this->readDialect()), $this->readPlan(), $leavingOut, $progress, $this->way, $this->same ?? []);
     }
 
     public function discard(): void

@@ -7,7 +7,9 @@ namespace App\View;
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
 use DomainException;
+use DuskRail\Data\Revision;
 use DuskRail\Reading\Detection;
+use DuskRail\Reading\NearNames;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
@@ -20,10 +22,14 @@ final readonly class UploadScreen
 {
     private const ROWS_SHOWN = 8;
 
+    private const STRANGERS_SHOWN = 40;
+
     /**
      * @param bool $whole whether all of the file was looked at, or its beginning
      * @param list<string> $evidence what the guess went by; none once the user has corrected it
      * @param list<array{shape: Shape, figures: int, share: float}> $others other ways it could lie
+     * @param Revision|null $revision what it would change in the data set that it is added to
+     * @param array<string, string> $strangers names that the data set does not know, each with the key of the one that may be meant, or nothing
      */
     private function __construct(
         public Upload $upload,
@@ -34,6 +40,8 @@ final readonly class UploadScreen
         public array $evidence,
         public string $message,
         public array $others,
+        public ?Revision $revision,
+        public array $strangers,
     ) {}
 
     /** @param Observations|null $observations from an import that was stopped and so has seen the whole file */
@@ -50,7 +58,22 @@ final readonly class UploadScreen
             $guess = null;
         }
 
-        return new self($upload, $plan, $sample, $observations, $whole, $guess === null ? [] : $guess->evidence, $message, array_slice(Detection::alternatives($sample, $plan), 0, 3));
+        $revision = null;
+        $strangers = [];
+        if ($upload->dataset !== null && ! $observations->isEmpty()) {
+            $import = $upload->import();
+            $revision = $plan->shape === Shape::Attributes ? null : $import->revision($upload->dataset, $observations);
+            $known = [];
+            foreach ($upload->dataset->entities as $entity) {
+                $known[$entity->key] = $entity->name;
+            }
+            foreach (array_slice($import->strangers($upload->dataset, $observations), 0, self::STRANGERS_SHOWN) as $name) {
+                $near = NearNames::of($name, array_values($known));
+                $strangers[$name] = $near === null ? '' : (string) array_search($near, $known, true);
+            }
+        }
+
+        return new self($upload, $plan, $sample, $observations, $whole, $guess === null ? [] : $guess->evidence, $message, array_slice(Detection::alternatives($sample, $plan), 0, 3), $revision, $strangers);
     }
 
     /** @return list<int> numbers of the rows that the preview shows: the headings and what follows */

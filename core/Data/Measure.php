@@ -6,7 +6,7 @@ namespace DuskRail\Data;
 
 use DuskRail\Time\Frequency;
 
-/** What is counted or measured, at which frequency, in which unit (without the period: a flow's unit is `Ml`, not `Ml per month`). */
+/** What is counted or measured, at which frequency, in which unit (without the period: a flow's unit is `Ml`, not `Ml per month`); and with how many decimals it is written, if that was said. */
 final readonly class Measure
 {
     private function __construct(
@@ -16,6 +16,7 @@ final readonly class Measure
         public Kind $kind,
         public Better $better,
         public Frequency $frequency,
+        public ?int $decimals = null,
     ) {}
 
     public static function of(
@@ -25,8 +26,9 @@ final readonly class Measure
         Kind $kind,
         Frequency $frequency,
         Better $better = Better::Neither,
+        ?int $decimals = null,
     ): self {
-        return new self($key, $name, Unit::parse($unit), $kind, $better, $frequency);
+        return new self($key, $name, Unit::parse($unit), $kind, $better, $frequency, $decimals);
     }
 
     /** The unit of one value: a flow's is per period. */

@@ -90,7 +90,7 @@ final readonly class Detection
         $texts = self::textColumns($sample, $heading, [$down[0]]);
         if ($texts === []) {
             // One column of figures alone is what was measured of one entity.
-            return $sample->breadth($heading) === 2 ? Shape::Long : Shape::EntitiesAcross;
+            return $sample->breadth($heading) === 2 && ! isset($sample->notes()['measure']) ? Shape::Long : Shape::EntitiesAcross;
         }
 
         // With a year (of joining, of opening) but no figure beside it, the rows describe entities.
@@ -330,6 +330,10 @@ final readonly class Detection
         $found = null;
         for ($column = 0; $column < $sample->breadth($heading); $column++) {
             $saysSo = preg_match(self::PERIOD, self::plain($sample->heading($column, $heading))) === 1;
+            // A table of this program's own may hold periods of several kinds, each written as what it is.
+            if ($saysSo && ($sample->notes()['periods'] ?? '') === 'code') {
+                return [$column, PeriodReading::of(PeriodNotation::Code)];
+            }
             $reading = PeriodReading::detect($sample->column($column, $heading), $saysSo ? 0.5 : 0.9);
             if ($reading === null) {
                 continue;
@@ -536,8 +540,28 @@ final readonly class Detection
         return new Plan(
             $shape, $heading, $entity, $period, $measure, $unit, $status, $values, $periods,
             self::numbers($sample, $heading, $values), Duplicates::Ask,
-            array_filter([$name => array_intersect_key($notes, ['unit' => 1, 'kind' => 1])]), $name, $sample->title(),
+            self::described($notes, $name), $name, $sample->title(),
             $shape === Shape::Attributes ? self::named($sample, $heading, $values, self::GROUP) : null,
         );
+    }
+
+    /**
+     * What remarks above a table say of its measures.
+     *
+     * @param array<string, string> $notes
+     * @param string $only the one measure that they are about where they do not name it
+     * @return array<string, array{unit?: string, kind?: string, better?: string}>
+     */
+    private static function described(array $notes, string $only): array
+    {
+        $described = array_filter([$only => array_intersect_key($notes, ['unit' => 1, 'kind' => 1, 'better' => 1])]);
+        foreach ($notes as $name => $text) {
+            if (str_starts_with($name, 'about ')) {
+                [$kind, $better] = [...explode('; ', $text), '', ''];
+                $described[substr($name, 6)] = ['kind' => $kind, 'better' => $better];
+            }
+        }
+
+        return $described;
     }
 }

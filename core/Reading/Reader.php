@@ -319,6 +319,9 @@ final class Reader
             return;
         }
         $measure = $this->measure($number, $plan->measureName, Heading::read($this->headingText($plan->values[0] ?? 0))->unit);
+        if ($measure !== null && $plan->periods->notation === PeriodNotation::Code && ! $this->isOfItsKind($number, $measure, $text)) {
+            return;
+        }
         foreach ($plan->values as $column) {
             $entity = $this->entity($number, Heading::read($this->headingText($column))->name);
             if (! isset($row[$column])) {

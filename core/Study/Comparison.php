@@ -161,12 +161,24 @@ final readonly class Comparison
         $latest = array_map(static fn(Line $l): float => $l->latest(), $lines);
         $made = new self(
             $this->study, $this->data, $this->measure, $this->run, $this->axis, $this->from, $this->to, $lines, $peerLine,
-            $this->run->table()->unit->sort === Sort::Rank ? 0 : Numerals::decimals(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
+            $this->decimalsOf(array_filter($latest, static fn(float $v): bool => ! is_nan($v))),
             $runs, $leftOut,
         );
         $tones = Tones::of($made);
 
         return $tones === null ? $made : $made->coloured($tones);
+    }
+
+    /** @param array<int, float> $latest */
+    private function decimalsOf(array $latest): int
+    {
+        $asRead = array_filter($this->run->legs, static fn(Leg $leg): bool => ! $leg->placed->bypassed && $leg->refusal === null) === [];
+
+        return match (true) {
+            $this->run->table()->unit->sort === Sort::Rank => 0,
+            $asRead && $this->measure->decimals !== null => $this->measure->decimals,
+            default => Numerals::decimals($latest),
+        };
     }
 
     private function coloured(Tones $tones): self

@@ -6,7 +6,7 @@ namespace App\Console\Commands;
 
 use App\Data\Import;
 use App\Formats\DelimitedFile;
-use App\Formats\Workbook;
+use App\Formats\TableSources;
 use App\Models\Dataset;
 use DomainException;
 use DuskRail\Reading\Detection;
@@ -17,13 +17,14 @@ final class ImportData extends Command
 {
     use SpeaksJson;
 
-    protected $signature = 'data:import {file : CSV, TSV, Excel or OpenDocument}
+    protected $signature = 'data:import {file : CSV, TSV, Excel, OpenDocument, JSON-stat, or a zipped Tabular Data Package}
         {--to= : number or name of the data set that it is added to; a new one is begun without}
         {--name= : of a new data set}
         {--source= : of a new data set}
         {--home= : name of the entity that is home}
-        {--sheet= : of a workbook}
-        {--shape= : how the table lies, where the guess is wrong: long, periods-across, entities-across, years-across, attributes}
+        {--sheet= : of a workbook, or the table of another file that has several}
+        {--in-place : what is there of the measures in the file goes, where the file does not give it}
+        {--shape= : how the table lies, where the guess is wrong: long, periods-across, entities-across, years-across, events, moment, attributes}
         {--leave-out : go on without what cannot be read}
         {--json : for scripts}';
 
@@ -47,16 +48,17 @@ final class ImportData extends Command
         $table = $path;
         try {
             $name = basename($path);
-            if (Workbook::isOne($path)) {
-                $book = Workbook::open($path);
-                $sheet = (string) $this->option('sheet') !== '' ? (string) $this->option('sheet') : ($book->sheets()[0] ?? '');
+            $format = TableSources::of($path);
+            if ($format !== null) {
+                $book = $format::open($path);
+                $sheet = (string) $this->option('sheet') !== '' ? (string) $this->option('sheet') : ($book->tables()[0] ?? '');
                 $table = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
                 $book->write($sheet, $table);
                 $name .= ", sheet {$sheet}";
             }
             $file = DelimitedFile::open($table);
             $guess = Detection::of($file->sample($name, config()->integer('duskrail.preview_rows'))[0], Shape::tryFrom((string) $this->option('shape')));
-            $import = new Import($table, $name, $file, $guess->plan, $this->option('leave-out') === true);
+            $import = new Import($table, $name, $file, $guess->plan, $this->option('leave-out') === true, null, $this->option('in-place') === true ? 'place' : 'over');
             if ($dataset === null) {
                 $dataset = $import->asNew((string) $this->option('name') !== '' ? (string) $this->option('name') : pathinfo($path, PATHINFO_FILENAME), (string) $this->option('source'), (string) $this->option('home'));
             } else {

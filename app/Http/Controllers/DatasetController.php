@@ -4,18 +4,111 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\Versions;
+use App\Formats\Out\DatasetFormats;
 use App\Models\Brief;
 use App\Models\Dataset;
+use DuskRail\Data\Better;
+use DuskRail\Data\Kind;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
 
+/** Data sets: what is known of them and of what is in them, edited in place, and handed on. */
 final class DatasetController
 {
+    /** Entities to a page: each has four fields, and a form holds a thousand. */
+    private const AT_ONCE = 200;
+
     public function index(): View
     {
         return view('data.index', [
             'briefs' => Brief::withCount('blocks')->orderBy('id')->get(),
             'datasets' => Dataset::with(['measures', 'studies', 'files'])->withCount('entities')->orderBy('id')->get(),
+        ]);
+    }
+
+    public function show(Dataset $dataset): View
+    {
+        return view('data.dataset', ['dataset' => $dataset, 'entities' => $dataset->entities()->paginate(self::AT_ONCE), 'versions' => new Versions($dataset), 'formats' => DatasetFormats::ALL]);
+    }
+
+    public function update(Request $request, Dataset $dataset): RedirectResponse
+    {
+        $request->validate([
+            'name' => ['required', 'string', 'max:120'], 'source' => ['nullable', 'string', 'max:300'], 'licence' => ['nullable', 'string', 'max:120'],
+            'retrieved' => ['nullable', 'string', 'max:60'], 'notes' => ['nullable', 'string', 'max:4000'],
+        ], ['name.required' => 'Give the data set a name.']);
+        foreach (['name', 'source', 'licence', 'retrieved', 'notes'] as $part) {
+            $dataset->setAttribute($part, $request->string($part)->trim()->value());
+        }
+        $dataset->save();
+
+        return redirect()->route('datasets.show', $dataset)->with('said', 'Kept.');
+    }
+
+    /** Names, units and kinds of all measures. */
+    public function measures(Request $request, Dataset $dataset): RedirectResponse
+    {
+        $request->validate([
+            'measures.*.name' => ['required', 'string', 'max:120'], 'measures.*.unit' => ['nullable', 'string', 'max:60'],
+            'measures.*.kind' => [Rule::enum(Kind::class)], 'measures.*.better' => [Rule::enum(Better::class)], 'measures.*.decimals' => ['nullable', 'integer', 'between:0,8'],
+        ], ['measures.*.name.required' => 'A measure needs a name.', 'measures.*.decimals.between' => 'A figure is written with 0 to 8 decimals.']);
+        DB::transaction(static function () use ($request, $dataset): void {
+            foreach ($dataset->measures as $measure) {
+                $at = "measures.{$measure->id}";
+                if ($request->has($at)) {
+                    $measure->update(['name' => $request->string("{$at}.name")->trim()->value(), 'unit' => $request->string("{$at}.unit")->trim()->value(), 'kind' => $request->string("{$at}.kind")->value(), 'better' => $request->string("{$at}.better")->value(), 'decimals' => $request->input("{$at}.decimals")]);
+                }
+            }
+        });
+
+        return redirect()->route('datasets.show', $dataset)->with('said', 'The measures are kept. Studies follow at once.');
+    }
+
+    /** Names, groups and notes of entities, and which of them is home. */
+    public function entities(Request $request, Dataset $dataset): RedirectResponse
+    {
+        $request->validate(['entities.*.name' => ['required', 'string', 'max:200'], 'entities.*.group' => ['nullable', 'string', 'max:120'], 'entities.*.note' => ['nullable', 'string', 'max:200'], 'home' => ['nullable', 'integer']], ['entities.*.name.required' => 'An entity needs a name.']);
+        $names = [];
+        foreach ($dataset->entities as $entity) {
+            $name = mb_strtolower($request->string("entities.{$entity->id}.name", $entity->name)->trim()->value());
+            if (isset($names[$name])) {
+                return back()->withInput()->withErrors(['entities' => "Two entities would be called “{$entity->name}”. Give each a name of its own."]);
+            }
+            $names[$name] = true;
+        }
+        DB::transaction(static function () use ($request, $dataset): void {
+            foreach ($dataset->entities as $entity) {
+                $at = "entities.{$entity->id}";
+                $home = $request->has('home') ? $request->integer('home') === $entity->id : $entity->home;
+                if ($request->has($at)) {
+                    $name = $request->string("{$at}.name")->trim()->value();
+                    if (mb_strtolower($name) !== mb_strtolower($entity->name)) {
+                        // Files go on calling it by its old name.
+                        $dataset->aliases()->updateOrCreate(['name' => mb_strtolower($entity->name)], ['entity_id' => $entity->id]);
+                    }
+                    $entity->update(['name' => $name, 'home' => $home, 'note' => $request->string("{$at}.note")->trim()->value(), 'about' => array_filter([...$entity->about, 'group' => $request->string("{$at}.group")->trim()->value()], static fn(string $text): bool => $text !== '')]);
+                } elseif ($entity->home !== $home) {
+                    $entity->update(['home' => $home]);
+                }
+            }
+        });
+
+        return redirect()->route('datasets.show', [$dataset, 'page' => $request->integer('page', 1)])->with('said', 'The entities are kept.');
+    }
+
+    public function out(Dataset $dataset, string $format): Response
+    {
+        $class = DatasetFormats::ALL[$format];
+
+        return response($class::write($dataset), 200, [
+            'Content-Type' => $class::type(),
+            'Content-Disposition' => 'attachment; filename="'.(Str::slug($dataset->name) ?: 'data').".{$class::ending()}\"",
         ]);
     }
 

@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Data\Import;
 use App\Data\ImportStopped;
 use App\Data\StoredData;
-use App\Formats\DelimitedFile;
 use App\Http\Requests\ImportFileRequest;
 use App\Models\Dataset;
 use App\Models\Study;
@@ -25,10 +24,7 @@ final class ImportController
         $progress = static function (int $rows) use ($upload): void {
             file_put_contents($upload->progressPath(), (string) $rows);
         };
-        $import = new Import(
-            $upload->path(), $upload->origin(), DelimitedFile::with($upload->path(), $upload->readDialect()),
-            $upload->readPlan(), $request->boolean('leave_out'), $progress,
-        );
+        $import = $upload->import($request->boolean('leave_out'), $progress);
         try {
             $study = $upload->dataset === null
                 ? self::begin($import->asNew($request->string('name')->trim()->value(), $request->string('source')->trim()->value(), $request->string('home')->value()))

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Formats\Workbook;
+use App\Formats\TableSources;
 use App\Http\Requests\BringFileRequest;
 use App\Http\Requests\CorrectReadingRequest;
 use App\Models\Upload;
@@ -27,7 +27,7 @@ final class UploadController
         $upload->dataset_id = $request->integer('dataset') ?: null;
         $kept = $file->move(dirname($upload->path()), basename($upload->path()));
         try {
-            if (Workbook::isOne($kept->getPathname())) {
+            if (TableSources::of($kept->getPathname()) !== null) {
                 rename($kept->getPathname(), $upload->bookPath());
                 $upload->readSheet(null);
             } else {

@@ -30,6 +30,16 @@ final class CorrectReadingRequest extends FormRequest
 
             return;
         }
+        if (in_array($this->input('way'), ['over', 'place'], true)) {
+            $upload->way = $this->input('way');
+        }
+        if (is_array($this->input('same'))) {
+            $same = $upload->same ?? [];
+            foreach ($this->input('same') as $name => $key) {
+                $same[(string) $name] = is_string($key) ? $key : '';
+            }
+            $upload->same = array_filter($same, static fn(string $key): bool => $key !== '');
+        }
         $plan = $upload->readPlan();
         $dialect = $upload->readDialect();
         $shape = Shape::tryFrom($this->string('shape')->value()) ?? $plan->shape;
@@ -47,7 +57,7 @@ final class CorrectReadingRequest extends FormRequest
             return;
         }
         /** @var array<string, mixed> $changes */
-        $changes = $this->except(['_token', '_method', 'shape', 'row', 'encoding', 'delimiter', 'value', 'sheet']);
+        $changes = $this->except(['_token', '_method', 'shape', 'row', 'encoding', 'delimiter', 'value', 'sheet', 'way', 'same']);
         $ways = $this->input('ways');
         if (is_array($ways)) {
             $changes['ways'] = $ways + array_map(static fn(Way $way): string => $way->value, $plan->ways);

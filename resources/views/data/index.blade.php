@@ -5,7 +5,7 @@
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <section class="bring">
             <h1>Bring a table</h1>
-            <x-bring text="Drop a CSV, TSV, Excel or OpenDocument file here, or choose one" />
+            <x-bring text="Drop a CSV, TSV, Excel, OpenDocument, JSON-stat or zipped data package here, or choose one" />
             <p class="quiet">One row per figure, or periods across, or entities across. What the program makes of it is shown first; nothing is stored until you say so.</p>
             <form class="inline study-file" method="post" action="{{ route('study-files.carried') }}" enctype="multipart/form-data">@csrf<label>or a study that carries its figures <input type="file" name="study" accept=".json,application/json" required></label> <button class="button is-small">Bring it</button></form>
         </section>
@@ -20,8 +20,8 @@
         </section>
         @forelse ($datasets as $dataset)
             <section class="dataset" id="dataset-{{ $dataset->id }}">
-                <h2>{{ $dataset->name }}</h2>
-                <p class="quiet">{{ $dataset->entities_count }} {{ Str::plural('entity', $dataset->entities_count) }} · {{ $dataset->files->map(fn ($file) => $file->name)->implode(', ') }} · version {{ $dataset->version }}</p>
+                <h2><a href="{{ route('datasets.show', $dataset) }}">{{ $dataset->name }}</a></h2>
+                <p class="quiet">{{ $dataset->entities_count }} {{ Str::plural('entity', $dataset->entities_count) }} · {{ $dataset->files->map(fn ($file) => $file->name)->implode(', ') }} · <a href="{{ route('datasets.show', $dataset) }}">version {{ $dataset->version }}</a></p>
                 <div class="columns">
                     <div class="column">
                         <h3>Studies</h3>
@@ -49,7 +49,7 @@
                         <h3>Measures</h3>
                         <ul class="measures">
                             @foreach ($dataset->measures as $measure)
-                                <li>{{ $measure->name }} <span class="quiet">{{ $measure->unit === '' ? '' : "{$measure->unit}, " }}{{ $measure->frequency->adjective() }} {{ $measure->kind->value }}</span></li>
+                                <li><a href="{{ route('datasets.figures', [$dataset, $measure->key]) }}">{{ $measure->name }}</a> <span class="quiet">{{ $measure->unit === '' ? '' : "{$measure->unit}, " }}{{ $measure->frequency->adjective() }} {{ $measure->kind->value }}</span></li>
                             @endforeach
                         </ul>
                     </div>
@@ -57,7 +57,7 @@
                         <h3>Add to it</h3>
                         <x-bring text="Add a file" :dataset="$dataset" />
                         <p class="quiet">Figures at their own frequency, or attributes such as a group.</p>
-                        <form method="post" action="{{ route('datasets.destroy', $dataset) }}" data-confirm="Delete “{{ $dataset->name }}” with all its studies?">@csrf @method('delete')<button class="plain small">Delete this data set</button></form>
+                        <p><a href="{{ route('datasets.show', $dataset) }}">Names, units, versions, corrections, and handing it on</a></p>
                     </div>
                 </div>
             </section>

@@ -8,7 +8,8 @@
     <header class="top">
         <x-mark />
         <button type="button" class="plain" data-drawer aria-controls="roster">Roster</button>
-        <a class="crumb" href="{{ route('data.index') }}">{{ $study->dataset->name }}</a>
+        <a class="crumb" href="{{ route('datasets.show', $study->dataset) }}">{{ $study->dataset->name }}</a>
+        <button type="button" class="plain small pin" popovertarget="version" title="Which version of the data">{{ $study->version === null ? "v{$study->dataset->version}" : "held to v{$study->version}" }}</button>
         <form class="rename" hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="rename">
             <input class="title" name="name" value="{{ $document->name }}" aria-label="Name of the study" maxlength="120" autocomplete="off" spellcheck="false">
@@ -19,6 +20,12 @@
             <button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button>
             <button type="button" class="plain" data-keys aria-label="Keys" title="Keys">?</button>
             <button type="button" class="go" popovertarget="hand-over">Hand over</button>
+        </div>
+        <div class="editor" popover id="version" role="group" aria-label="Version of the data">
+            <form method="post" action="{{ route('studies.pin', $study) }}">@csrf<input type="hidden" name="pinned" value="{{ $study->version === null ? 1 : 0 }}">
+                <p>{{ $study->version === null ? "This study follows the newest figures, now version {$study->dataset->version}." : "This study is held to version {$study->version} of the figures; the newest is {$study->dataset->version}." }}</p>
+                <button class="button is-small">{{ $study->version === null ? 'Hold it to this version' : 'Follow the newest again' }}</button>
+            </form>
         </div>
         <div class="editor menu" popover id="hand-over">
             <form class="hand-over" method="get" action="{{ route('hand-over', [$study, 'png']) }}">

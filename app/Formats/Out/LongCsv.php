@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats\Out;
+
+use App\Models\Dataset;
+use App\Models\Measure;
+use DuskRail\Reading\FormulaGuard;
+
+/** One row per figure, all measures of all frequencies together; what a spreadsheet would run is made harmless. */
+final class LongCsv implements DatasetFormat
+{
+    public static function label(): string
+    {
+        return 'CSV, one row per figure';
+    }
+
+    public static function ending(): string
+    {
+        return 'csv';
+    }
+
+    public static function type(): string
+    {
+        return 'text/csv; charset=UTF-8';
+    }
+
+    public static function write(Dataset $dataset): string
+    {
+        return self::rows($dataset, Figures::notes($dataset, ...$dataset->measures->all()), ...$dataset->measures->all());
+    }
+
+    /** @param array<string, string> $notes over the table */
+    public static function rows(Dataset $dataset, array $notes, Measure ...$measures): string
+    {
+        $out = fopen('php://temp', 'r+b');
+        assert($out !== false);
+        foreach ($notes as $name => $text) {
+            fputcsv($out, ["# {$name}", FormulaGuard::guard((string) preg_replace('/\s+/u', ' ', $text))], ',', '"', '');
+        }
+        fputcsv($out, ['Entity', 'Measure', 'Unit', 'Period', 'Value', 'Status'], ',', '"', '');
+        foreach ((new Figures($dataset))->of(...$measures) as $figure) {
+            fputcsv($out, [FormulaGuard::guard($figure['entity']), FormulaGuard::guard($figure['measure']->name), FormulaGuard::guard($figure['measure']->unit), $figure['period'], Figures::digits($figure['value']), Figures::mark($figure['status'])], ',', '"', '');
+        }
+        rewind($out);
+
+        return (string) stream_get_contents($out);
+    }
+}

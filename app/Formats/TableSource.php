@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use DuskRail\Reading\NotATable;
+
+/**
+ * A file that holds tables but is no delimited text. One of its tables is written out as comma-separated text, row by row as
+ * it stands, so that all that is known of text files holds for it.
+ */
+interface TableSource
+{
+    /** Whether a file is of this format, by how it begins or what is packed in it. */
+    public static function isOne(string $path): bool;
+
+    /** @throws NotATable that says why it cannot be read, and what to do instead */
+    public static function open(string $path): self;
+
+    /** @return list<string> names of its tables, the likeliest first */
+    public function tables(): array;
+
+    /** @throws NotATable when it is not there, or holds too much */
+    public function write(string $table, string $path): void;
+}

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use DuskRail\Reading\NotATable;
+use JsonException;
+use ZipArchive;
+
+/**
+ * A Tabular Data Package (specs.frictionlessdata.io, version 1): a zip with its descriptor `datapackage.json` and the CSV
+ * files that it names, or a descriptor alone that holds its rows inside.
+ */
+final readonly class TabularPackage implements TableSource
+{
+    private const DESCRIPTOR = 'datapackage.json';
+
+    private const LARGEST = 600_000_000;
+
+    /**
+     * @param array<string, array<array-key, mixed>> $resources by name
+     * @param array<array-key, mixed> $descriptor
+     */
+    private function __construct(private array $resources, private array $descriptor, private string $path, private string $folder) {}
+
+    public static function isOne(string $path): bool
+    {
+        $start = (string) file_get_contents($path, false, null, 0, 65_536);
+        if (str_starts_with($start, "PK\x03\x04")) {
+            $zip = new ZipArchive();
+            $found = $zip->open($path, ZipArchive::RDONLY) === true && $zip->locateName(self::DESCRIPTOR, ZipArchive::FL_NODIR) !== false;
+
+            return $found;
+        }
+
+        return preg_match('/^[\s\x{FEFF}]*\{/u', $start) === 1 && preg_match('/"resources"\s*:\s*\[/', $start) === 1;
+    }
+
+    public static function open(string $path): self
+    {
+        $folder = '';
+        if (str_starts_with((string) file_get_contents($path, false, null, 0, 4), "PK\x03\x04")) {
+            $zip = self::zip($path);
+            $index = (int) $zip->locateName(self::DESCRIPTOR, ZipArchive::FL_NODIR);
+            $name = (string) $zip->getNameIndex($index);
+            $folder = substr($name, 0, -strlen(self::DESCRIPTOR));
+            $json = (string) $zip->getFromIndex($index, 10_000_000);
+            $zip->close();
+        } else {
+            $json = (string) file_get_contents($path);
+        }
+        try {
+            $descriptor = json_decode($json, true, 64, JSON_THROW_ON_ERROR);
+        } catch (JsonException $problem) {
+            throw NotATable::because('The descriptor '.self::DESCRIPTOR." is not JSON: {$problem->getMessage()}.", 'Take the package anew from where it comes from.');
+        }
+        $resources = [];
+        foreach (is_array($descriptor) && is_array($descriptor['resources'] ?? null) ? $descriptor['resources'] : [] as $number => $resource) {
+            if (is_array($resource) && (isset($resource['path']) || is_array($resource['data'] ?? null))) {
+                $name = is_string($resource['name'] ?? null) ? $resource['name'] : 'table '.((int) $number + 1);
+                $resources[$name] = $resource;
+            }
+        }
+
+        return $resources === [] ? throw NotATable::because('The package names no table.', 'Bring its CSV files by themselves.') : new self($resources, is_array($descriptor) ? $descriptor : [], $path, $folder);
+    }
+
+    public function tables(): array
+    {
+        return array_map(strval(...), array_keys($this->resources));
+    }
+
+    public function write(string $table, string $path): void
+    {
+        $resource = $this->resources[$table] ?? throw NotATable::because("There is no table “{$table}” in the package.", 'Choose another.');
+        $out = fopen($path, 'wb');
+        if ($out === false) {
+            throw NotATable::because('The table cannot be written down.', 'Try again.');
+        }
+        foreach ($this->notes() as $name => $text) {
+            fputcsv($out, ["# {$name}", $text], ',', '"', '');
+        }
+        $schema = is_array($resource['schema'] ?? null) ? $resource['schema'] : [];
+        $missing = is_array($schema['missingValues'] ?? null) ? $schema['missingValues'] : [''];
+        foreach (is_array($resource['data'] ?? null) ? self::inline($resource['data']) : $this->packed($resource, $path) as $row) {
+            fputcsv($out, array_map(static fn(string $cell): string => in_array($cell, $missing, true) ? '' : $cell, $row), ',', '"', '');
+        }
+        fclose($out);
+    }
+
+    /** @return array<string, string> what the descriptor says of the whole, in the form that tables of this program say it */
+    private function notes(): array
+    {
+        $first = static fn(mixed $list, string $name): string => is_array($list) && is_array($list[0] ?? null) && is_string($list[0][$name] ?? null) ? $list[0][$name] : '';
+        $notes = array_filter(['source' => $first($this->descriptor['sources'] ?? null, 'title')], static fn(string $text): bool => $text !== '');
+        $own = $this->descriptor['dusk-rail'] ?? null;
+        if (is_array($own) && is_array($own['measures'] ?? null)) {
+            $notes['periods'] = 'code';
+            foreach ($own['measures'] as $name => $about) {
+                $notes["about {$name}"] = is_array($about) ? implode('; ', array_filter($about, is_string(...))) : '';
+            }
+        }
+
+        return $notes;
+    }
+
+    /**
+     * Rows that stand in the descriptor: lists of cells, or objects.
+     *
+     * @param array<array-key, mixed> $data
+     * @return iterable<list<string>>
+     */
+    private static function inline(array $data): iterable
+    {
+        $text = static fn(mixed $cell): string => is_string($cell) ? $cell : ($cell === null ? '' : (string) json_encode($cell));
+        $keys = null;
+        foreach ($data as $row) {
+            if (! is_array($row)) {
+                throw NotATable::because('A row in the descriptor is neither a list nor an object.', 'Bring the table as CSV.');
+            }
+            if (! array_is_list($row) && $keys === null) {
+                $keys = array_map(strval(...), array_keys($row));
+                yield $keys;
+            }
+            yield $keys === null ? array_map($text, array_values($row)) : array_map(static fn(string $key): string => $text($row[$key] ?? null), $keys);
+        }
+    }
+
+    /**
+     * @param array<array-key, mixed> $resource
+     * @return iterable<list<string>>
+     */
+    private function packed(array $resource, string $beside): iterable
+    {
+        $paths = is_array($resource['path'] ?? null) ? array_values($resource['path']) : [$resource['path'] ?? ''];
+        foreach ($paths as $part => $name) {
+            if (! is_string($name) || preg_match('#^(\w+:|/)|(^|/)\.\.(/|$)#', $name) === 1) {
+                throw NotATable::because('The table lies outside of the package: '.(is_string($name) ? mb_strimwidth($name, 0, 80, '…') : '?').'.', 'Bring that file by itself.');
+            }
+            if (! str_starts_with((string) file_get_contents($this->path, false, null, 0, 4), "PK\x03\x04")) {
+                throw NotATable::because("The descriptor came alone, without “{$name}”.", 'Bring the whole package as a zip, or that file by itself.');
+            }
+            $zip = self::zip($this->path);
+            $stream = $zip->getStream($this->folder.$name);
+            if ($stream === false) {
+                throw NotATable::because("The package has no file “{$name}” although its descriptor names it.", 'Take it anew from where it comes from.');
+            }
+            $copy = "{$beside}.part";
+            file_put_contents($copy, $stream);
+            fclose($stream);
+            $zip->close();
+            try {
+                foreach (DelimitedFile::open($copy)->rows() as $number => $row) {
+                    // The parts of one table each have the headings.
+                    if ($part === 0 || $number > 0) {
+                        yield $row;
+                    }
+                }
+            } finally {
+                unlink($copy);
+            }
+        }
+    }
+
+    private static function zip(string $path): ZipArchive
+    {
+        $zip = new ZipArchive();
+        if ($zip->open($path, ZipArchive::RDONLY) !== true) {
+            throw NotATable::because('The package cannot be opened.', 'It may not have arrived whole; bring it again.');
+        }
+        $size = 0;
+        for ($i = 0; $i < $zip->numFiles; $i++) {
+            $size += (int) ($zip->statIndex($i)['size'] ?? 0);
+        }
+        if ($size > self::LARGEST) {
+            throw NotATable::because('The package unpacks to '.number_format($size / 1e6).' MB, more than tables come to.', 'Bring the file that holds the figures by itself.');
+        }
+
+        return $zip;
+    }
+}

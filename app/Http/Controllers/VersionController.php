@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Data\StoredData;
+use App\Data\Versions;
+use App\Models\Dataset;
+use App\Models\Entity;
+use App\Models\ImportedFile;
+use App\Models\Measure;
+use App\Models\Study;
+use DomainException;
+use DuskRail\Data\Status;
+use DuskRail\Reading\NumberNotation;
+use DuskRail\Time\Period;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+
+/** The versions of a data set: looked at, compared, gone back to, corrected; and studies held to one. */
+final class VersionController
+{
+    /** Periods to a page of figures. */
+    private const ACROSS = 12;
+
+    public function show(Dataset $dataset, int $version): View
+    {
+        abort_unless($version >= 1 && $version <= $dataset->version, 404);
+
+        return view('data.version', ['dataset' => $dataset, 'version' => $version, 'file' => $dataset->files->firstWhere('version', $version), 'came' => (new Versions($dataset))->revision($version - 1, $version), 'since' => (new Versions($dataset))->revision($version, $dataset->version)]);
+    }
+
+    public function restore(Dataset $dataset, int $version): RedirectResponse
+    {
+        abort_unless($version >= 1 && $version < $dataset->version, 404);
+        (new Versions($dataset))->restore($version);
+
+        return redirect()->route('datasets.show', $dataset)->with('said', "The figures are again what they were in version {$version}. This is version {$dataset->version}.");
+    }
+
+    /** The figures of a measure as they stand, twelve periods at a time, each to be corrected. */
+    public function figures(Request $request, Dataset $dataset, string $measure): View
+    {
+        $version = min($dataset->version, max(1, $request->integer('version', $dataset->version)));
+        $data = new StoredData($dataset, $version);
+        $table = isset($data->measures()[$measure]) ? $data->table($measure) : abort(404);
+        $last = max(0, $table->axis->count - 1);
+        $to = min($last, max(0, $request->integer('to', $last)));
+        $entity = $request->string('entity')->value();
+        $position = $request->has('at') ? $request->integer('at') : null;
+        $chosen = $position !== null && $position >= 0 && $position < $table->axis->count && isset($data->entities()[$entity]);
+
+        return view('data.figures', [
+            'dataset' => $dataset, 'version' => $version, 'measure' => $data->measures()[$measure], 'entities' => $data->entities(), 'table' => $table,
+            'from' => max(0, $to - self::ACROSS + 1), 'to' => $to, 'across' => self::ACROSS,
+            'chosen' => $chosen ? ['entity' => $data->entities()[$entity], 'at' => $position, 'value' => $table->series[$entity]->values[$position] ?? NAN, 'origin' => $data->origin($measure, $entity, $table->axis->first + $position)] : null,
+        ]);
+    }
+
+    public function correct(Request $request, Dataset $dataset): RedirectResponse
+    {
+        $request->validate([
+            'measure' => ['required', 'string'], 'entity' => ['required', 'string'], 'period' => ['required', 'string'], 'value' => ['nullable', 'string', 'max:40'],
+            'status' => ['required', Rule::enum(Status::class)], 'why' => ['required', 'string', 'max:200'],
+        ], ['why.required' => 'Say why the figure is corrected, so that others can follow.']);
+        $measure = Measure::where('dataset_id', $dataset->id)->where('key', $request->string('measure'))->firstOrFail();
+        $entity = Entity::where('dataset_id', $dataset->id)->where('key', $request->string('entity'))->firstOrFail();
+        $value = NumberNotation::Point->read($request->string('value')->value());
+        try {
+            $period = Period::parse($request->string('period')->value());
+        } catch (DomainException $problem) {
+            return back()->withInput()->withErrors(['period' => $problem->getMessage()]);
+        }
+        if ($value === null || $period->frequency !== $measure->frequency) {
+            return back()->withInput()->withErrors(['value' => "“{$request->string('value')}” is not a number. Write it as in 1,234.5, or leave it empty for a value that is missing."]);
+        }
+        (new Versions($dataset))->correct($measure, $entity, $period->ordinal, $value, Status::from($request->integer('status')), $request->string('why')->trim()->value());
+
+        return redirect()->route('datasets.show', $dataset)->with('said', "Corrected, in version {$dataset->version}. It can be taken back below.");
+    }
+
+    /** Puts back what a correction replaced. */
+    public function takeBack(Dataset $dataset, ImportedFile $file): RedirectResponse
+    {
+        abort_unless($file->dataset_id === $dataset->id && $file->way === 'correction', 404);
+        $plan = $file->plan;
+        $measure = Measure::where('dataset_id', $dataset->id)->where('key', $plan['measure'] ?? '')->firstOrFail();
+        $entity = Entity::where('dataset_id', $dataset->id)->where('key', $plan['entity'] ?? '')->firstOrFail();
+        $old = $plan['old'] ?? null;
+        (new Versions($dataset))->correct($measure, $entity, is_int($plan['ordinal'] ?? null) ? $plan['ordinal'] : 0, is_numeric($old) ? (float) $old : NAN, Status::tryFrom(is_int($plan['status'] ?? null) ? $plan['status'] : 0) ?? Status::Measured, "taken back: {$file->note}");
+
+        return redirect()->route('datasets.show', $dataset)->with('said', 'The correction is taken back.');
+    }
+
+    /** Holds a study to the version that it shows, or lets it follow the newest again. */
+    public function pin(Request $request, Study $study): RedirectResponse
+    {
+        $study->update(['version' => $request->boolean('pinned') ? $study->dataset->version : null]);
+
+        return redirect()->route('studies.show', $study);
+    }
+}

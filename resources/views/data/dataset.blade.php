@@ -1,0 +1,84 @@
+<x-layout :title="$dataset->name">
+    <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">Data</a><span class="right"><button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></span></header>
+    <main class="page wide one-dataset">
+        @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
+        @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
+        <h1>{{ $dataset->name }}</h1>
+        <p class="quiet">Version {{ $dataset->version }} · {{ $entities->total() }} {{ Str::plural('entity', $entities->total()) }} · {{ $dataset->measures->count() }} {{ Str::plural('measure', $dataset->measures->count()) }} · used by {{ $dataset->studies->count() }} {{ Str::plural('study', $dataset->studies->count()) }}</p>
+
+        <section class="columns">
+            <div class="column">
+                <h2>About it</h2>
+                <form method="post" action="{{ route('datasets.update', $dataset) }}" class="about-it">@csrf @method('patch')
+                    <label>Name <input class="input is-small" name="name" value="{{ $dataset->name }}" required maxlength="120"></label>
+                    <label>Source <input class="input is-small" name="source" value="{{ $dataset->source }}" maxlength="300"></label>
+                    <label>Licence <input class="input is-small" name="licence" value="{{ $dataset->licence }}" maxlength="120"></label>
+                    <label>Retrieved <input class="input is-small" name="retrieved" value="{{ $dataset->retrieved }}" maxlength="60" placeholder="when it was taken from there"></label>
+                    <label>Notes <textarea class="textarea is-small" name="notes" rows="2" maxlength="4000">{{ $dataset->notes }}</textarea></label>
+                    <button class="button is-small">Keep</button>
+                </form>
+            </div>
+            <div class="column">
+                <h2>Bring it up to date</h2>
+                <x-bring text="Next month’s file, a revision, or attributes" :dataset="$dataset" />
+                <p class="quiet">What would change is shown before anything is stored.</p>
+                <h2>Hand it on</h2>
+                <p class="outs">@foreach ($formats as $key => $format)<a class="button is-small" href="{{ route('datasets.out', [$dataset, $key]) }}">{{ $format::label() }}</a> @endforeach</p>
+            </div>
+        </section>
+
+        <h2>Measures</h2>
+        <form method="post" action="{{ route('datasets.measures', $dataset) }}">@csrf @method('patch')
+            <div class="sample">
+                <table class="table is-narrow edits">
+                    <thead><tr><th scope="col">Name</th><th scope="col">Unit</th><th scope="col">It is a</th><th scope="col">Better</th><th scope="col">Decimals</th><th scope="col">Periods</th><td></td></tr></thead>
+                    <tbody>
+                        @foreach ($dataset->measures as $measure)
+                            <tr>
+                                <td><input class="input is-small" name="measures[{{ $measure->id }}][name]" value="{{ $measure->name }}" aria-label="Name of {{ $measure->name }}" required></td>
+                                <td><input class="input is-small short" name="measures[{{ $measure->id }}][unit]" value="{{ $measure->unit }}" aria-label="Unit of {{ $measure->name }}"></td>
+                                <td><span class="select is-small"><select name="measures[{{ $measure->id }}][kind]" aria-label="Kind of {{ $measure->name }}">@foreach (\DuskRail\Data\Kind::cases() as $kind)<option value="{{ $kind->value }}" @selected($kind === $measure->kind)>{{ $kind->meaning() }}</option>@endforeach</select></span></td>
+                                <td><span class="select is-small"><select name="measures[{{ $measure->id }}][better]" aria-label="Better direction of {{ $measure->name }}">@foreach (['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower'] as $value => $label)<option value="{{ $value }}" @selected($value === $measure->better->value)>{{ $label }}</option>@endforeach</select></span></td>
+                                <td><input class="input is-small tiny" name="measures[{{ $measure->id }}][decimals]" value="{{ $measure->decimals }}" aria-label="Decimals of {{ $measure->name }}" placeholder="auto" inputmode="numeric"></td>
+                                <td class="quiet">{{ $measure->frequency->adjective() }}</td>
+                                <td><a href="{{ route('datasets.figures', [$dataset, $measure->key]) }}">figures</a></td>
+                            </tr>
+                        @endforeach
+                    </tbody>
+                </table>
+            </div>
+            <p><button class="button is-small">Keep the measures</button></p>
+        </form>
+
+        <h2>Versions</h2>
+        <ol class="versions" reversed>
+            @foreach ($dataset->files->sortByDesc('version') as $file)
+                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ $file->way }}{{ $file->rows > 1 ? ', '.number_format($file->rows).' rows' : '' }}</span>
+                    @if ($file->way === 'correction')<span>{{ $versions->said($file->plan) }} <q>{{ $file->note }}</q></span> <form method="post" action="{{ route('corrections.destroy', [$dataset, $file]) }}">@csrf @method('delete')<button class="plain small">take back</button></form>@endif
+                </li>
+            @endforeach
+        </ol>
+
+        <h2>Entities</h2>
+        <form method="post" action="{{ route('datasets.entities', $dataset) }}">@csrf @method('patch')
+            <input type="hidden" name="page" value="{{ $entities->currentPage() }}">
+            <div class="sample">
+                <table class="table is-narrow edits">
+                    <thead><tr><th scope="col">Home</th><th scope="col">Name</th><th scope="col">Group</th><th scope="col">What became of it</th></tr></thead>
+                    <tbody>
+                        @foreach ($entities as $entity)
+                            <tr>
+                                <td><input type="radio" name="home" value="{{ $entity->id }}" @checked($entity->home) aria-label="{{ $entity->name }} is home"></td>
+                                <td><input class="input is-small" name="entities[{{ $entity->id }}][name]" value="{{ $entity->name }}" aria-label="Name of {{ $entity->name }}" required></td>
+                                <td><input class="input is-small short" name="entities[{{ $entity->id }}][group]" value="{{ $entity->about['group'] ?? '' }}" aria-label="Group of {{ $entity->name }}"></td>
+                                <td><input class="input is-small" name="entities[{{ $entity->id }}][note]" value="{{ $entity->note }}" aria-label="Note on {{ $entity->name }}" placeholder="merged, renamed …"></td>
+                            </tr>
+                        @endforeach
+                    </tbody>
+                </table>
+            </div>
+            <p><button class="button is-small">Keep the entities</button>@if ($entities->hasPages()) page {{ $entities->currentPage() }} of {{ $entities->lastPage() }} @if ($entities->previousPageUrl())<a href="{{ $entities->previousPageUrl() }}">before</a>@endif @if ($entities->nextPageUrl())<a href="{{ $entities->nextPageUrl() }}">next</a>@endif @endif</p>
+        </form>
+        <form method="post" action="{{ route('datasets.destroy', $dataset) }}" data-confirm="Delete “{{ $dataset->name }}” with all its studies?">@csrf @method('delete')<button class="plain small">Delete this data set</button></form>
+    </main>
+</x-layout>

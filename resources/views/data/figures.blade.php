@@ -1,0 +1,37 @@
+<x-layout title="{{ $measure->name }}">
+    <header class="top"><x-mark /><a class="crumb" href="{{ route('datasets.show', $dataset) }}">{{ $dataset->name }}</a></header>
+    <main class="page wide">
+        @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
+        <h1>{{ $measure->name }}</h1>
+        <p class="quiet">{{ $measure->unitEach()->text() }}{{ $version < $dataset->version ? ", as in version {$version}" : '. Choose a figure to correct it.' }}</p>
+        @if ($chosen !== null && $version === $dataset->version)
+            <form method="post" action="{{ route('corrections.store', $dataset) }}" class="correction">@csrf
+                <input type="hidden" name="measure" value="{{ $measure->key }}"><input type="hidden" name="entity" value="{{ $chosen['entity']->key }}"><input type="hidden" name="period" value="{{ $table->axis->period($chosen['at'])->code() }}">
+                <b>{{ $chosen['entity']->name }}, {{ $table->axis->period($chosen['at'])->label() }}</b>
+                <span class="quiet">{{ $chosen['origin'] === null ? 'not in any file' : "{$chosen['origin']->file}, row {$chosen['origin']->row}" }}</span>
+                <label>is <input class="input is-small" name="value" value="{{ is_nan($chosen['value']) ? '' : json_encode($chosen['value']) }}" autofocus autocomplete="off" placeholder="missing"></label>
+                <span class="select is-small"><select name="status" aria-label="How sure it is">@foreach (\DuskRail\Data\Status::cases() as $status)<option value="{{ $status->value }}">{{ strtolower($status->name) }}</option>@endforeach</select></span>
+                <label>because <input class="input is-small" name="why" required maxlength="200" autocomplete="off" placeholder="why, so that others can follow"></label>
+                <button class="button is-small">Correct it</button>
+            </form>
+        @endif
+        <p class="pages">
+            @if ($from > 0)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version, 'to' => max($across - 1, $from - 1)]) }}">← earlier</a>@endif
+            @if ($to < $table->axis->count - 1)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version, 'to' => min($table->axis->count - 1, $to + $across)]) }}">later →</a>@endif
+        </p>
+        <div class="sample" tabindex="0" role="region" aria-label="Figures">
+            <table class="table is-narrow correctable">
+                <thead><tr><td></td>@for ($i = $from; $i <= $to && $i < $table->axis->count; $i++)<th scope="col">{{ $table->axis->period($i)->short() }}</th>@endfor</tr></thead>
+                <tbody>
+                    @foreach ($table->series as $key => $series)
+                        <tr><th scope="row">{{ $entities[$key]->name ?? $key }}</th>
+                            @for ($i = $from; $i <= $to && $i < $table->axis->count; $i++)
+                                <td>@if ($version === $dataset->version)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'to' => $to, 'entity' => $key, 'at' => $i]) }}" @class(['chosen' => $chosen !== null && $chosen['entity']->key === (string) $key && $chosen['at'] === $i])>{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}</a>@else{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}@endif</td>
+                            @endfor
+                        </tr>
+                    @endforeach
+                </tbody>
+            </table>
+        </div>
+    </main>
+</x-layout>

@@ -1,0 +1,18 @@
+<x-layout title="Version {{ $version }}">
+    <header class="top"><x-mark /><a class="crumb" href="{{ route('datasets.show', $dataset) }}">{{ $dataset->name }}</a></header>
+    <main class="page">
+        <h1>Version {{ $version }}{{ $version === $dataset->version ? ', the newest' : '' }}</h1>
+        @if ($file !== null)<p class="quiet">{{ $file->name }}, {{ $file->created_at->isoFormat('D MMMM YYYY, HH:mm') }}, {{ $file->way }}{{ $file->note === '' ? '' : ": {$file->note}" }}</p>@endif
+        @php($frequencies = $dataset->measures->mapWithKeys(fn ($m) => [$m->name => $m->frequency])->all())
+        @php($said = fn ($r) => $r->isNone() ? 'no figure' : implode(', ', array_filter([$r->new > 0 ? number_format($r->new).' new' : '', $r->changed > 0 ? number_format($r->changed).' changed' : '', $r->gone > 0 ? number_format($r->gone).' gone' : ''])))
+        <h2>It brought: {{ $said($came) }}</h2>
+        <x-revision :revision="$came" :frequencies="$frequencies" />
+        @if ($version < $dataset->version)
+            <h2>Since then: {{ $said($since) }}</h2>
+            <x-revision :revision="$since" :frequencies="$frequencies" />
+            <form method="post" action="{{ route('versions.restore', [$dataset, $version]) }}">@csrf<button class="button is-small">Go back to this version</button> <span class="quiet">as a new one; nothing between is lost</span></form>
+        @endif
+        <h2>Look at it</h2>
+        <p>@foreach ($dataset->measures as $measure)<a class="button is-small" href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version]) }}">{{ $measure->name }}</a> @endforeach</p>
+    </main>
+</x-layout>

@@ -1,0 +1,275 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Data\StoredData;
+use App\Formats\Out\DatasetFormats;
+use App\Models\Dataset;
+use App\Models\ImportedFile;
+use App\Models\Study;
+use App\Models\Upload;
+use DuskRail\Reading\NearNames;
+use DuskRail\Time\Period;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use ZipArchive;
+
+/** A data set over time: brought up to date, revised, corrected, gone back, edited, handed on and read back. */
+final class DataSetsTest extends ApplicationTestCase
+{
+    public function testAnUpdateShowsWhatItWouldChangeAndNamesThatAreAlmostKnown(): void
+    {
+        $study = $this->imported();
+        $upload = $this->brought("Utility,Month,Leakage (Ml)\nVeldmere Ltd.,2024-03,28\nTarrow,2024-03,7\nTarrow,2024-04,8\nWendle,2024-04,1\n", 'april.csv', $study->dataset);
+        // Veldmere Ltd. is not known yet, so its figure would be a new one.
+        $this->get(route('uploads.show', $upload))->assertSee('2 names are not in the data set')->assertSee('It is Veldmere')->assertSee('3 new')->assertDontSee('changed');
+        $this->patch(route('uploads.update', $upload), ['same' => ['Veldmere Ltd.' => 'veldmere']])
+            ->assertSeeInOrder(['1 name is not in the data set', 'Wendle', '2 new, 1 changed', '5 figures', 'The largest revisions', 'Veldmere', 'March 2024', '14', '28', '+100.0 %']);
+        // In place of what was there, all that the file does not give would go.
+        $this->patch(route('uploads.update', $upload), ['way' => 'place'])->assertSee('2 new, 1 changed, 7 gone');
+        self::assertSame(1, $study->dataset->refresh()->version);
+        $this->patch(route('uploads.update', $upload), ['way' => 'over']);
+        $this->post(route('imports.store', $upload))->assertOk();
+        self::assertSame([10.0, 12.0, 28.0], array_slice($this->values($study, 'veldmere'), 0, 3));
+        // The other name is known from now on.
+        $again = $this->brought("Utility,Month,Leakage (Ml)\nVeldmere Ltd.,2024-04,30\n", 'more.csv', $study->dataset->refresh());
+        $this->get(route('uploads.show', $again))->assertDontSee('not in the data set')->assertSee('1 new');
+    }
+
+    public function testFiguresInPlaceOfOthersLeaveNothingBehindAndCanBeGoneBackFrom(): void
+    {
+        $study = $this->imported();
+        $dataset = $study->dataset;
+        $before = serialize($study->data()->table('leakage')->series);
+        $upload = $this->brought("Utility,Month,Leakage (Ml)\nVeldmere,2024-02,5\n", 'new.csv', $dataset);
+        $this->patch(route('uploads.update', $upload), ['way' => 'place']);
+        $this->post(route('imports.store', $upload))->assertOk();
+        self::assertSame(['veldmere' => [5.0]], $this->all($dataset));
+        $this->get(route('versions.show', [$dataset, 2]))->assertSee('It brought: 1 changed, 8 gone');
+        $this->get(route('versions.show', [$dataset, 1]))->assertSee('It brought: 9 new')->assertSee('Since then: 1 changed, 8 gone');
+        $this->get(route('datasets.figures', [$dataset, 'leakage', 'version' => 1]))->assertSee('Tarrow')->assertDontSee('at=0', false);
+        $this->post(route('versions.restore', [$dataset, 1]))->assertRedirect();
+        self::assertSame(3, $dataset->refresh()->version);
+        self::assertSame($before, serialize((new StoredData($dataset))->table('leakage')->series));
+        // Where a figure came from is known across all of it.
+        self::assertSame('monthly.csv, row 4', $this->origin($dataset, 'veldmere', '2024-03'));
+    }
+
+    public function testASingleFigureIsCorrectedWithItsReasonAndTheCorrectionTakenBack(): void
+    {
+        $study = $this->imported();
+        $dataset = $study->dataset;
+        $this->get(route('datasets.figures', [$dataset, 'leakage', 'entity' => 'tarrow', 'at' => 1]))->assertSee('Tarrow, February 2024')->assertSee('monthly.csv, row 6');
+        $correct = ['measure' => 'leakage', 'entity' => 'tarrow', 'period' => '2024-02', 'value' => '1,005.5', 'status' => '1', 'why' => 'meter read twice'];
+        $this->post(route('corrections.store', $dataset), [...$correct, 'why' => ''])->assertSessionHasErrors('why');
+        $this->post(route('corrections.store', $dataset), [...$correct, 'value' => 'many'])->assertSessionHasErrors('value');
+        $this->post(route('corrections.store', $dataset), [...$correct, 'period' => '2024'])->assertSessionHasErrors('value');
+        self::assertSame(1, $dataset->refresh()->version);
+        $this->post(route('corrections.store', $dataset), $correct)->assertRedirect();
+        self::assertSame([5.0, 1005.5, 7.0], $this->values($study, 'tarrow'));
+        $this->get(route('datasets.show', $dataset))->assertSee('Tarrow, Leakage, February 2024: 5 → 1005.5')->assertSee('meter read twice');
+        // A figure where there was none, and none where there was one.
+        $this->post(route('corrections.store', $dataset), [...$correct, 'period' => '2024-05', 'value' => '9', 'status' => '0']);
+        $this->post(route('corrections.store', $dataset), [...$correct, 'period' => '2024-01', 'value' => '', 'status' => '0']);
+        self::assertSame([null, 1005.5, 7.0, null, 9.0], $this->values($study, 'tarrow'));
+        foreach (ImportedFile::where('way', 'correction')->get() as $file) {
+            $this->delete(route('corrections.destroy', [$dataset, $file]))->assertRedirect();
+        }
+        self::assertSame([5.0, 5.0, 7.0], array_slice($this->values($study, 'tarrow'), 0, 3));
+    }
+
+    public function testAStudyFollowsTheNewestVersionUnlessItIsHeld(): void
+    {
+        $study = $this->imported();
+        $this->post(route('studies.pin', $study), ['pinned' => '1']);
+        $this->added($study, "Utility,Month,Leakage (Ml)\nVeldmere,2024-04,20\n", 'april.csv');
+        $this->get(route('studies.show', $study))->assertSee('held to v1')->assertSee('stands at 14.0 in March 2024');
+        $this->post(route('studies.pin', $study), ['pinned' => '0']);
+        $this->get(route('studies.show', $study))->assertSee('20.0 in April 2024');
+    }
+
+    public function testWhatIsKnownOfADataSetIsEditedInPlaceAndStudiesFollow(): void
+    {
+        $study = $this->imported();
+        $dataset = $study->dataset;
+        $this->patch(route('datasets.update', $dataset), ['name' => 'Forum', 'source' => 'The Forum', 'licence' => 'open', 'retrieved' => '3 May 2025', 'notes' => 'by hand'])->assertRedirect();
+        $measure = $dataset->measures()->firstOrFail();
+        $this->patch(route('datasets.measures', $dataset), ['measures' => [$measure->id => ['name' => '', 'unit' => 'm3', 'kind' => 'flow', 'better' => 'lower']]])->assertSessionHasErrors();
+        $this->patch(route('datasets.measures', $dataset), ['measures' => [$measure->id => ['name' => 'Losses', 'unit' => 'm3', 'kind' => 'flow', 'better' => 'lower', 'decimals' => '3']]])->assertRedirect();
+        $tarrow = $dataset->entities()->where('key', 'tarrow')->firstOrFail();
+        $veldmere = $dataset->entities()->where('key', 'veldmere')->firstOrFail();
+        $this->patch(route('datasets.entities', $dataset), ['entities' => [$tarrow->id => ['name' => 'Veldmere']]])->assertSessionHasErrors('entities');
+        $this->patch(route('datasets.entities', $dataset), ['home' => $tarrow->id, 'entities' => [$tarrow->id => ['name' => 'Tarrow Water', 'group' => 'Coast', 'note' => 'renamed 2024']]])->assertRedirect();
+        $this->get(route('studies.show', $study))->assertSeeInOrder(['Losses', 'm3 per month', 'Coast', 'Tarrow Water', '7.000'])->assertSee('Source: The Forum; open; retrieved 3 May 2025');
+        self::assertSame([true, false], [$tarrow->refresh()->home, $veldmere->refresh()->home]);
+        // Files go on calling it by its old name.
+        $this->added($study, "Utility,Month,Losses (m3)\nTarrow,2024-04,1\n", 'april.csv');
+        self::assertSame(3, $dataset->entities()->count());
+        $this->get(route('datasets.show', $dataset))->assertOk()->assertSee('renamed 2024');
+    }
+
+    #[DataProvider('formats')]
+    public function testADataSetIsHandedOnAndReadBackToTheLastBit(string $format): void
+    {
+        $study = $this->imported("Utility,Month,Leakage (Ml),Status\n=1+1,2024-01,0.1,\n=1+1,2024-02,0,p\n=1+1,2024-04,-12.30000000000001,\nTarrow,2024-02,1e-7,e\nTarrow,2024-03,123456789.123,\n");
+        $this->added($study, "Utility,Measure,Unit,2022,2023\n=1+1,Staff,people,3,4\nTarrow,Staff,people,5,\n=1+1,Cost per head,EUR,1.5,2.25\n", 'yearly.csv');
+        $dataset = $study->dataset->refresh();
+        $dataset->measures()->where('key', 'leakage')->update(['better' => 'lower']);
+        $content = (string) $this->get(route('datasets.out', [$dataset, $format]))->assertOk()->getContent();
+        $ending = DatasetFormats::ALL[$format]::ending();
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $content);
+        $back = null;
+        // A file with several tables is brought a table at a time.
+        $first = $this->brought($content, "back.{$ending}");
+        $tables = $first->sheets ?? [''];
+        foreach ($tables as $i => $table) {
+            $upload = $i === 0 && $table === $first->sheet ? $first : $this->brought($content, "back.{$ending}", $back);
+            if ($table !== '' && $upload->sheet !== $table) {
+                $this->patch(route('uploads.update', $upload), ['sheet' => $table])->assertOk();
+            }
+            $this->post(route('imports.store', Upload::findOrFail($upload->id)), $back === null ? ['name' => 'Back'] : [])->assertOk();
+            $back ??= Dataset::latest('id')->firstOrFail();
+            $back->refresh();
+        }
+        unlink($path);
+        self::assertNotNull($back);
+        self::assertSame($this->told($dataset), $this->told($back));
+        if (in_array($format, ['csv', 'xlsx'], true)) {
+            self::assertStringNotContainsString(',=1+1', $content);
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function formats(): iterable
+    {
+        foreach (array_keys(DatasetFormats::ALL) as $format) {
+            yield $format => [$format];
+        }
+    }
+
+    public function testAJsonStatFileOfAnOfficeIsRead(): void
+    {
+        // After the sample “OECD: unemployment” of json-stat.org, values made up; the structure from memory.
+        $json = json_encode([
+            'version' => '2.0', 'class' => 'dataset', 'label' => 'Unemployment rate', 'source' => 'An office',
+            'id' => ['concept', 'area', 'year'], 'size' => [1, 2, 3], 'role' => ['time' => ['year'], 'geo' => ['area'], 'metric' => ['concept']],
+            'value' => [5.9, 5.3, null, 4.2, 4.8, 5.5], 'status' => ['5' => 'p'],
+            'dimension' => [
+                'concept' => ['category' => ['label' => ['UNR' => 'Unemployment rate'], 'unit' => ['UNR' => ['label' => '%', 'decimals' => 1]]]],
+                'area' => ['category' => ['index' => ['BB' => 1, 'AA' => 0], 'label' => ['AA' => 'Aland', 'BB' => 'Bland']]],
+                'year' => ['category' => ['index' => ['2003', '2004', '2005']]],
+            ],
+        ], JSON_THROW_ON_ERROR);
+        $study = $this->imported($json, 'rates.json');
+        self::assertSame(['Unemployment rate', '%', 'rate', 'year'], [...array_values($study->dataset->measures()->firstOrFail()->only(['name', 'unit'])), $study->dataset->measures()->firstOrFail()->kind->value, $study->dataset->measures()->firstOrFail()->frequency->value]);
+        self::assertSame([[5.9, 5.3], [4.2, 4.8, 5.5]], [array_slice($this->values($study, 'aland', 'unemployment-rate'), 0, 2), $this->values($study, 'bland', 'unemployment-rate')]);
+        self::assertArrayHasKey('bland', $study->data()->unsettled('unemployment-rate'));
+        foreach (['{"version": "2.0", "class": ' => 'looks like JSON but is not', '{"class": "collection", "link": {"item": [{"href": "http://elsewhere.example"}]}}' => 'holds no JSON-stat dataset'] as $broken => $said) {
+            $this->from('/')->followingRedirects()->bring($broken, 'broken.json')->assertSee($said);
+        }
+    }
+
+    public function testADataPackageOfOthersIsReadAndWhatLiesOutsideIsNotFetched(): void
+    {
+        $study = $this->imported($this->package(['resources' => [['name' => 'sales', 'path' => 'data/sales.csv', 'schema' => ['missingValues' => ['nil']]]]], ['data/sales.csv' => "shop;month;sales\nNorth;2024-01;1,5\nNorth;2024-02;nil\nNorth;2024-03;2,5\n"]), 'shops.zip');
+        self::assertSame([1.5, null, 2.5], $this->values($study, 'north', 'sales'));
+        foreach ([
+            'elsewhere' => ['http://elsewhere.example/x.csv', 'lies outside of the package'],
+            'above it' => ['../../etc/passwd', 'lies outside of the package'],
+            'not there' => ['data/none.csv', 'has no file “data/none.csv”'],
+        ] as [$path, $said]) {
+            $this->from('/')->followingRedirects()->bring($this->package(['resources' => [['name' => 'x', 'path' => $path]]], []), 'bad.zip')->assertSee($said);
+        }
+        $inline = $this->imported((string) json_encode(['resources' => [['name' => 'inside', 'data' => [['shop' => 'South', 'year' => 2022, 'visits' => 3], ['shop' => 'South', 'year' => 2023, 'visits' => 4]]]]]), 'datapackage.json');
+        self::assertSame([3.0, 4.0], $this->values($inline, 'south', 'visits'));
+    }
+
+    public function testAnSdmxTableIsRead(): void
+    {
+        // SDMX-CSV 1.0: a column a dimension, then TIME_PERIOD and OBS_VALUE, then attributes; from memory.
+        $study = $this->imported("DATAFLOW,FREQ,REF_AREA,TIME_PERIOD,OBS_VALUE,OBS_STATUS,UNIT_MEASURE\nX:FLOW(1.0),M,NO,2024-01,1.5,A,PC\nX:FLOW(1.0),M,NO,2024-02,1.6,P,PC\nX:FLOW(1.0),M,SE,2024-01,2.5,A,PC\nX:FLOW(1.0),M,SE,2024-02,,M,PC\n", 'flow.csv');
+        self::assertSame([1.5, 1.6], $this->values($study, 'no', 'flow'));
+        self::assertSame('PC', $study->dataset->measures()->firstOrFail()->unit);
+        self::assertArrayHasKey('no', $study->data()->unsettled('flow'));
+    }
+
+    #[TestWith(['Veldmere Water Co.', 'Veldmere Water'])]
+    #[TestWith(['VELDMERE-WATER', 'Veldmere Water'])]
+    #[TestWith(['Veldmeer Water', 'Veldmere Water'])]
+    #[TestWith(['The Tarrow Company Ltd', 'Tarrow'])]
+    #[TestWith(['Tarrow (Estuary)', 'Tarrow'])]
+    #[TestWith(['Marlow', null])]
+    #[TestWith(['Brackenmouth', null])]
+    public function testANameIsNearAnother(string $name, ?string $near): void
+    {
+        self::assertSame($near, NearNames::of($name, ['Veldmere Water', 'Tarrow', 'Marl Haven', 'Brackenridge']));
+    }
+
+    /**
+     * @param array<string, mixed> $descriptor
+     * @param array<string, string> $files
+     */
+    private function package(array $descriptor, array $files): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        $zip = new ZipArchive();
+        $zip->open($path, ZipArchive::OVERWRITE);
+        foreach (['datapackage.json' => (string) json_encode($descriptor), ...$files] as $name => $content) {
+            $zip->addFromString($name, $content);
+        }
+        $zip->close();
+        $content = (string) file_get_contents($path);
+        unlink($path);
+
+        return $content;
+    }
+
+    /** @return list<float|null> */
+    private function values(Study $study, string $entity, string $measure = 'leakage'): array
+    {
+        return array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, (new StoredData($study->dataset->refresh()))->table($measure)->series[$entity]->values);
+    }
+
+    /** @return array<string, list<float|null>> of leakage, by entity */
+    private function all(Dataset $dataset): array
+    {
+        $all = [];
+        foreach ((new StoredData($dataset->refresh()))->table('leakage')->series as $key => $series) {
+            $all[(string) $key] = array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, $series->values);
+        }
+
+        return $all;
+    }
+
+    private function origin(Dataset $dataset, string $entity, string $period): string
+    {
+        $origin = (new StoredData($dataset))->origin('leakage', $entity, Period::parse($period)->ordinal);
+
+        return $origin === null ? '' : "{$origin->file}, row {$origin->row}";
+    }
+
+    /** @return list<string> every figure with all that is known of it, doubles by their bits */
+    private function told(Dataset $dataset): array
+    {
+        $data = new StoredData($dataset);
+        $told = [];
+        foreach ($dataset->measures()->get() as $measure) {
+            $table = $data->table($measure->key);
+            $statuses = $data->unsettled($measure->key);
+            foreach ($table->series as $series) {
+                foreach ($series->values as $i => $value) {
+                    if (! is_nan($value)) {
+                        $told[] = implode('|', [$data->entities()[$series->key]->name, $measure->name, $measure->unit, $measure->kind->value, $measure->better->value, $table->axis->period($i)->code(), bin2hex(pack('E', $value))]);
+                    }
+                }
+                $told[] = "{$measure->name} unsettled {$data->entities()[$series->key]->name} ".($statuses[$series->key] ?? '');
+            }
+        }
+        sort($told);
+
+        return $told;
+    }
+}
