@@ -9,6 +9,9 @@ return [
     // How many rows of a large file the preview looks at; the rest is read, and checked, on import.
     'preview_rows' => 20_000,
 
+    // Files from so many bytes on are read by a worker of the queue, where there is one, while the user does something else.
+    'queued_from' => 3_000_000,
+
     // TrueType files for pictures that are drawn on the server, and for measuring text.
     'fonts' => resource_path('fonts'),
 ];

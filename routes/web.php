@@ -47,6 +47,7 @@ Route::patch('/uploads/{upload}', [UploadController::class, 'update'])->name('up
 Route::delete('/uploads/{upload}', [UploadController::class, 'destroy'])->name('uploads.destroy');
 Route::post('/uploads/{upload}/import', [ImportController::class, 'store'])->name('imports.store');
 Route::get('/uploads/{upload}/import', [ImportController::class, 'show'])->name('imports.show');
+Route::delete('/uploads/{upload}/import', [ImportController::class, 'destroy'])->name('imports.destroy');
 
 Route::get('/studies/{study}', [StudyController::class, 'show'])->name('studies.show');
 Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('studies.destroy');

@@ -29,7 +29,7 @@ final readonly class Import
 
     /**
      * @param bool $leavingOut go on without what cannot be read
-     * @param (callable(int): void)|null $progress told the number of rows read now and then
+     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells could not be
      * @param 'over'|'place' $way whether what the file does not give stays, or goes for the measures that it holds
      * @param array<string, string> $same key of the entity that is meant, by the name in the file
      */
@@ -100,7 +100,10 @@ final readonly class Import
         $measures = array_map(fn(ReadMeasure $m): Measure => $this->measure($dataset, $m, $m->frequency ?? $observations->frequency), $observations->measures);
         $entities = $this->entities($dataset, $observations->entities);
         $inForce = NewVersion::inForce($dataset, array_map(static fn(Measure $m): int => $m->id, $measures));
-        foreach ($observations->series() as $read) {
+        foreach ($observations->series() as $n => $read) {
+            if ($this->progress !== null && $n % 1_000 === 999) {
+                ($this->progress)($observations->rowCount, $observations->problemCount);
+            }
             [$measure, $entity] = [$measures[$read->measure]->id, $entities[$read->entity]];
             $old = $inForce["{$measure}/{$entity}"] ?? null;
             unset($inForce["{$measure}/{$entity}"]);

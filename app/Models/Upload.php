@@ -28,6 +28,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $sheet the one that is read
  * @property 'over'|'place' $way what becomes of figures that are there already
  * @property array<string, string>|null $same key of the entity that is meant, by the name in the file
+ * @property 'open'|'waiting'|'running'|'done' $state
+ * @property string $said why an import came to nothing
+ * @property array{count: int, duplicates: int, list: list<array{int, string, string, string}>}|null $problems what could not be read of all of it: row, column, what was found, what was expected
+ * @property int|null $study_id where it led to
  * @property Dataset|null $dataset
  */
 final class Upload extends Model
@@ -36,9 +40,12 @@ final class Upload extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['dialect' => 'array', 'plan' => 'array', 'sheets' => 'array', 'same' => 'array'];
+    protected $casts = ['dialect' => 'array', 'plan' => 'array', 'sheets' => 'array', 'same' => 'array', 'problems' => 'array'];
 
-    protected $attributes = ['way' => 'over'];
+    protected $attributes = ['way' => 'over', 'state' => 'open', 'said' => ''];
+
+    /** Seconds after which a run that says nothing more is taken for killed. */
+    private const SILENT = 60;
 
     /** @return BelongsTo<Dataset, $this> */
     public function dataset(): BelongsTo
@@ -60,6 +67,59 @@ final class Upload extends Model
     public function progressPath(): string
     {
         return "{$this->path()}.progress";
+    }
+
+    public function size(): int
+    {
+        return is_file($this->path()) ? (int) filesize($this->path()) : 0;
+    }
+
+    /** Notes how many rows are read, and how many cells could not be. */
+    public function tell(int $rows, int $problems): void
+    {
+        file_put_contents($this->progressPath(), "{$rows} {$problems}");
+    }
+
+    /** @return array{int, int} rows read, and cells that could not be */
+    public function progress(): array
+    {
+        $told = is_file($this->progressPath()) ? explode(' ', (string) file_get_contents($this->progressPath())) : [];
+
+        return [(int) ($told[0] ?? 0), (int) ($told[1] ?? 0)];
+    }
+
+    /** Whether an import runs or waits; one that was killed is found out by its silence, and can be started again. */
+    public function isUnderWay(): bool
+    {
+        if ($this->state === 'running') {
+            clearstatcache();
+            if (! is_file($this->progressPath()) || time() - (int) filemtime($this->progressPath()) > self::SILENT) {
+                $this->update(['state' => 'open', 'said' => 'The import was broken off; nothing was stored. Start it again.']);
+            }
+        }
+
+        return in_array($this->state, ['waiting', 'running'], true);
+    }
+
+    public function callOff(bool $called): void
+    {
+        if ($called) {
+            touch($this->cancelPath());
+        } elseif (is_file($this->cancelPath())) {
+            unlink($this->cancelPath());
+        }
+    }
+
+    public function isCalledOff(): bool
+    {
+        clearstatcache();
+
+        return is_file($this->cancelPath());
+    }
+
+    private function cancelPath(): string
+    {
+        return "{$this->path()}.cancel";
     }
 
     /** What the figures are said to come from: the file, and of a workbook the sheet. */
@@ -109,7 +169,7 @@ final class Upload extends Model
     }
 
     /**
-     * @param (callable(int): void)|null $progress told the number of rows read now and then
+     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells could not be
      */
     public function import(bool $leavingOut = false, ?callable $progress = null): Import
     {
@@ -118,7 +178,7 @@ final class Upload extends Model
 
     public function discard(): void
     {
-        foreach ([$this->path(), $this->bookPath(), $this->progressPath()] as $path) {
+        foreach ([$this->path(), $this->bookPath(), $this->progressPath(), $this->cancelPath()] as $path) {
             if (is_file($path)) {
                 unlink($path);
             }

@@ -12,6 +12,7 @@ use DuskRail\Reading\Detection;
 use DuskRail\Reading\NearNames;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
+use DuskRail\Reading\Problem;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\Sample;
 use DuskRail\Reading\Shape;
@@ -44,13 +45,20 @@ final readonly class UploadScreen
         public array $strangers,
     ) {}
 
-    /** @param Observations|null $observations from an import that was stopped and so has seen the whole file */
-    public static function of(Upload $upload, string $message = '', ?Observations $observations = null): self
+    public static function of(Upload $upload, string $message = ''): self
     {
         [$sample, $whole] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, config()->integer('duskrail.preview_rows'));
         $plan = $upload->readPlan();
         try {
-            $observations ??= Reader::read($sample->rows, $plan);
+            $observations = Reader::read($sample->rows, $plan);
+            if ($upload->problems !== null) {
+                // An import that was stopped has seen the whole file.
+                $observations = $observations->withProblems(
+                    array_map(static fn(array $p): Problem => Problem::cell(...$p), $upload->problems['list']),
+                    $upload->problems['count'],
+                    $upload->problems['duplicates'],
+                );
+            }
             $guess = Detection::of($sample, $plan->shape, $plan->heading ?? -1);
         } catch (DomainException $problem) {
             $message = $message === '' ? $problem->getMessage() : $message;

@@ -35,6 +35,16 @@ final readonly class Observations
         public array $attributes = [],
     ) {}
 
+    /**
+     * The same with what another reading could not read.
+     *
+     * @param list<Problem> $problems the first of them
+     */
+    public function withProblems(array $problems, int $count, int $duplicates): self
+    {
+        return new self($this->frequency, $this->measures, $this->entities, $this->values, $this->places, $this->statuses, $problems, $count, $duplicates, $this->rowCount, $this->attributes);
+    }
+
     public function isEmpty(): bool
     {
         return $this->values === [] && $this->attributes === [];
@@ -92,7 +102,7 @@ final readonly class Observations
         return $this->measures[$measure]->frequency ?? $this->frequency;
     }
 
-    /** @return iterable<ReadSeries> */
+    /** @return iterable<int, ReadSeries> */
     public function series(): iterable
     {
         foreach ($this->values as $measure => $entities) {

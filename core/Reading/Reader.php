@@ -86,7 +86,7 @@ final class Reader
 
     /**
      * @param iterable<int, list<string>> $rows by row number from 0
-     * @param (callable(int): void)|null $progress told the number of rows now and then
+     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells could not be
      */
     public static function read(iterable $rows, Plan $plan, ?callable $progress = null): Observations
     {
@@ -121,7 +121,7 @@ final class Reader
                 Shape::Events => $reader->event($number, $row),
             };
             if ($progress !== null && $reader->rowCount % 20_000 === 0) {
-                $progress($reader->rowCount);
+                $progress($reader->rowCount, $reader->problemCount);
             }
         }
 

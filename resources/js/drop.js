@@ -1,4 +1,4 @@
-// Files: chosen or dropped, they go up at once. A running import tells how far it is.
+// Files: chosen or dropped, they go up at once.
 document.addEventListener('change', (event) => {
     if (event.target.matches('.drop input[type=file]')) event.target.form.submit();
 });
@@ -15,18 +15,3 @@ for (const kind of ['dragover', 'dragleave', 'drop']) {
         }
     });
 }
-
-let asking;
-document.addEventListener('htmx:before:request', (event) => {
-    const line = event.target.closest?.('.confirm')?.querySelector('.progress-line');
-    if (!line) return;
-    const ask = async () => {
-        const answer = await fetch(line.dataset.progress);
-        if (answer.ok && asking) line.textContent = await answer.text();
-    };
-    asking = setInterval(ask, 400);
-});
-document.addEventListener('htmx:finally:request', () => {
-    clearInterval(asking);
-    asking = null;
-});

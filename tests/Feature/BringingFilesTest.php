@@ -61,9 +61,9 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testAFileCanBePutAwayAndAnImportTellsHowFarItIs(): void
     {
         $upload = $this->brought(self::MONTHLY);
-        $this->get(route('imports.show', $upload))->assertOk()->assertSee('Reading');
-        file_put_contents($upload->progressPath(), '240000');
-        $this->get(route('imports.show', $upload))->assertSee('240,000 rows read');
+        $upload->update(['state' => 'running']);
+        $upload->tell(240_000, 1);
+        $this->get(route('imports.show', $upload))->assertOk()->assertSee('Reading')->assertSee('240,000 rows read, 1 cell cannot be read');
         $this->delete(route('uploads.destroy', $upload))->assertRedirect(route('data.index'));
         self::assertSame([0, []], [Upload::count(), glob("{$upload->path()}*")]);
     }

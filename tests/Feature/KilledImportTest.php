@@ -4,41 +4,64 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Jobs\ImportUpload;
+use App\Models\Upload;
 use Bench\BenchData;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use LogicException;
-use PDO;
-use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
-/** A process that is killed in the middle of an import leaves the database as it was before. */
+/** Large files are read by a worker of the queue: it can be called off, and killed, and the database is as it was before. */
 final class KilledImportTest extends TestCase
 {
-    public function testAnImportThatIsKilledLeavesNothingBehind(): void
+    private string $folder;
+
+    protected function setUp(): void
     {
-        $folder = sys_get_temp_dir().'/dusk-rail-killed-'.getmypid();
-        mkdir($folder);
-        touch("{$folder}/test.sqlite");
-        $root = dirname(__DIR__, 2);
-        $environment = ['DB_DATABASE' => "{$folder}/test.sqlite"];
-        (new Process(['php', 'artisan', 'migrate', '--force', '--quiet'], $root, $environment))->mustRun();
-        $small = BenchData::csv("{$folder}/small.csv", 3, 24);
-        (new Process(['php', 'bench/import.php', $small], $root, $environment))->mustRun();
-        $large = BenchData::csv("{$folder}/large.csv", 3_000, 120);
-        $database = new PDO("sqlite:{$folder}/test.sqlite");
-        $count = static fn(string $table): int => (int) ($database->query("select count(*) from {$table}") ?: throw new \RuntimeException())->fetchColumn();
+        parent::setUp();
+        $this->folder = sys_get_temp_dir().'/dusk-rail-killed-'.getmypid();
+        mkdir($this->folder);
+        touch("{$this->folder}/test.sqlite");
+        config(['database.connections.sqlite.database' => "{$this->folder}/test.sqlite", 'queue.default' => 'database']);
+        DB::purge();
+        $this->artisan('migrate', ['--force' => true]);
+    }
+
+    protected function tearDown(): void
+    {
+        foreach (Upload::all() as $upload) {
+            $upload->discard();
+        }
+        DB::purge();
+        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+        rmdir($this->folder);
+        parent::tearDown();
+    }
+
+    public function testAWorkerThatIsKilledOrCalledOffLeavesNothingBehindAndAnotherGoesOn(): void
+    {
+        $small = $this->upload(BenchData::csv("{$this->folder}/small.csv", 3, 24));
+        $this->start($small);
+        $this->worker()->mustRun();
+        self::assertSame([1, 3, 3, 1], $this->stored());
+
+        $large = $this->upload(BenchData::csv("{$this->folder}/large.csv", 3_000, 120));
         $killed = 0;
         // The writing starts when the log of the database grows; it is killed a little later each time.
         foreach ([0, 60_000, 150_000] as $later) {
-            $import = new Process(['php', '-d', 'memory_limit=1G', 'bench/import.php', $large], $root, $environment, null, 60);
-            $before = (int) @filesize("{$folder}/test.sqlite-wal");
-            $import->start();
-            while ($import->isRunning()) {
+            $this->start($large);
+            $worker = $this->worker();
+            DB::select('pragma wal_checkpoint(truncate)');
+            $worker->start();
+            while ($worker->isRunning()) {
                 clearstatcache();
-                if ((int) @filesize("{$folder}/test.sqlite-wal") > $before + 40_000) {
+                if ((int) @filesize("{$this->folder}/test.sqlite-wal") > 400_000) {
                     usleep($later);
                     // It may have come to its end meanwhile; then there is nothing to kill.
                     try {
-                        $import->signal(SIGKILL);
+                        $worker->signal(SIGKILL);
                         $killed++;
                     } catch (LogicException) {
                     }
@@ -46,17 +69,67 @@ final class KilledImportTest extends TestCase
                 }
                 usleep(2_000);
             }
-            $import->wait();
-            if ($import->isSuccessful()) {
-                continue;
+            $worker->wait();
+            if ($large->refresh()->state === 'done') {
+                self::fail('It came to its end before it could be killed; make the file larger.');
             }
-            self::assertSame([1, 3, 3], [$count('datasets'), $count('entities'), $count('series')]);
-            $check = $database->query('pragma integrity_check');
-            self::assertSame('ok', $check === false ? '' : $check->fetchColumn());
+            self::assertSame([1, 3, 3, 1], $this->stored());
+            self::assertSame('ok', DB::scalar('pragma integrity_check'));
         }
-        self::assertGreaterThan(0, $killed);
-        unset($database, $check);
-        array_map(unlink(...), glob("{$folder}/*") ?: []);
-        rmdir($folder);
+        self::assertSame(3, $killed);
+        // Its silence tells that it was killed, and it can be started again.
+        touch($large->progressPath(), time() - 100);
+        self::assertFalse($large->isUnderWay());
+        self::assertStringContainsString('broken off; nothing was stored', $large->said);
+
+        // Called off while it reads, it stores nothing either, and says so.
+        $this->start($large);
+        $worker = $this->worker();
+        $worker->start();
+        while ($worker->isRunning() && $large->progress()[0] === 0) {
+            usleep(2_000);
+        }
+        $this->delete(route('imports.destroy', $large))->assertOk()->assertSee('Calling it off');
+        $worker->wait();
+        self::assertSame(['open', 'The import was called off; nothing was stored.'], [$large->refresh()->state, $large->said]);
+        self::assertSame([1, 3, 3, 1], $this->stored());
+
+        // Left alone it comes to its end, whoever has closed which page, and leads to its study.
+        $this->post(route('imports.store', $large), ['name' => 'Large'])->assertOk()->assertSee('Waiting for its turn');
+        $this->get(route('data.index'))->assertSee('large.csv is being read');
+        $this->worker()->mustRun();
+        $this->get(route('uploads.show', $large))->assertOk()->assertSee('360,000 rows read');
+        $this->get(route('imports.show', $large))->assertOk()->assertHeader('HX-Redirect');
+        self::assertSame([2, 3_003, 3_003, 2], $this->stored());
+    }
+
+    private function upload(string $file): Upload
+    {
+        $upload = new Upload(['id' => (string) Str::uuid(), 'name' => basename($file)]);
+        copy($file, $upload->path());
+        $upload->understand();
+        $upload->save();
+
+        return $upload;
+    }
+
+    private function start(Upload $upload): void
+    {
+        DB::table('jobs')->delete();
+        $upload->callOff(false);
+        $upload->tell(0, 0);
+        $upload->update(['state' => 'waiting']);
+        dispatch(new ImportUpload($upload->id, pathinfo($upload->name, PATHINFO_FILENAME), '', '', false));
+    }
+
+    private function worker(): Process
+    {
+        return new Process(['php', '-d', 'memory_limit=1G', 'artisan', 'queue:work', '--once', '--tries=1'], dirname(__DIR__, 2), ['DB_DATABASE' => "{$this->folder}/test.sqlite", 'QUEUE_CONNECTION' => 'database', 'APP_ENV' => 'local', 'CACHE_STORE' => 'file'], null, 90);
+    }
+
+    /** @return list<int> data sets, entities, series and studies */
+    private function stored(): array
+    {
+        return array_map(static fn(string $table): int => DB::table($table)->count(), ['datasets', 'entities', 'series', 'studies']);
     }
 }

@@ -8,6 +8,7 @@ use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
 use App\Models\Brief;
 use App\Models\Dataset;
+use App\Models\Upload;
 use DuskRail\Data\Better;
 use DuskRail\Data\Kind;
 use Illuminate\Contracts\View\View;
@@ -28,6 +29,7 @@ final class DatasetController
     {
         return view('data.index', [
             'briefs' => Brief::withCount('blocks')->orderBy('id')->get(),
+            'underWay' => Upload::whereIn('state', ['waiting', 'running', 'done'])->get(),
             'datasets' => Dataset::with(['measures', 'studies', 'files'])->withCount('entities')->orderBy('id')->get(),
         ]);
     }

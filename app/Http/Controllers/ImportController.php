@@ -4,61 +4,51 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Data\Import;
-use App\Data\ImportStopped;
-use App\Data\StoredData;
 use App\Http\Requests\ImportFileRequest;
-use App\Models\Dataset;
-use App\Models\Study;
+use App\Jobs\ImportUpload;
 use App\Models\Upload;
 use App\View\UploadScreen;
-use DomainException;
 use Illuminate\Http\Response;
 
-/** Confirms a file: all of it goes into the database, or nothing. */
+/** Confirms a file: all of it goes into the database, or nothing; a large one while the user does something else. */
 final class ImportController
 {
     public function store(ImportFileRequest $request, Upload $upload): Response
     {
-        set_time_limit(600);
-        $progress = static function (int $rows) use ($upload): void {
-            file_put_contents($upload->progressPath(), (string) $rows);
-        };
-        $import = $upload->import($request->boolean('leave_out'), $progress);
-        try {
-            $study = $upload->dataset === null
-                ? self::begin($import->asNew($request->string('name')->trim()->value(), $request->string('source')->trim()->value(), $request->string('home')->value()))
-                : self::continue($import, $upload->dataset);
-        } catch (DomainException $problem) {
-            $observations = $problem instanceof ImportStopped ? $problem->observations : null;
-
-            return response()->view('data.understanding', ['screen' => UploadScreen::of($upload, $problem->getMessage(), $observations)], 422);
+        if ($upload->isUnderWay()) {
+            return $this->show($upload);
         }
-        $upload->discard();
+        set_time_limit(600);
+        $upload->callOff(false);
+        $upload->update(['state' => 'waiting', 'said' => '']);
+        $job = new ImportUpload($upload->id, $request->string('name')->trim()->value(), $request->string('source')->trim()->value(), $request->string('home')->value(), $request->boolean('leave_out'));
+        // A small file is in before a worker would have looked for it.
+        $upload->size() >= config()->integer('duskrail.queued_from') ? dispatch($job) : dispatch_sync($job);
 
-        return response('', 200, ['HX-Redirect' => route('studies.show', $study)]);
+        return $this->show($upload->refresh());
     }
 
-    /** How far a running import has come. */
+    /** How far a running import has come; where it leads once it is done. */
     public function show(Upload $upload): Response
     {
-        $rows = is_file($upload->progressPath()) ? (int) file_get_contents($upload->progressPath()) : 0;
+        if ($upload->state === 'done') {
+            $study = $upload->study_id;
+            $upload->discard();
 
-        return response($rows === 0 ? 'Reading …' : number_format($rows).' rows read …')->header('Content-Type', 'text/plain');
+            return response('', 200, ['HX-Redirect' => route('studies.show', (int) $study)]);
+        }
+        if ($upload->isUnderWay()) {
+            return response()->view('data.importing', ['upload' => $upload, 'progress' => $upload->progress()]);
+        }
+
+        return response()->view('data.understanding', ['screen' => UploadScreen::of($upload, $upload->said)], 422);
     }
 
-    private static function begin(Dataset $dataset): Study
+    /** Calls a running import off. */
+    public function destroy(Upload $upload): Response
     {
-        $data = new StoredData($dataset);
-        $measure = array_key_first($data->measures()) ?? throw ImportStopped::because('The file holds no measure.');
+        $upload->callOff(true);
 
-        return Study::start($dataset, $data, $measure);
-    }
-
-    private static function continue(Import $import, Dataset $dataset): Study
-    {
-        $import->addedTo($dataset);
-
-        return $dataset->studies()->orderByDesc('updated_at')->first() ?? self::begin($dataset);
+        return response()->view('data.importing', ['upload' => $upload, 'progress' => $upload->progress()]);
     }
 }

@@ -45,7 +45,7 @@ final class UploadController
 
     public function show(Upload $upload): View
     {
-        return view('data.upload', ['screen' => UploadScreen::of($upload)]);
+        return view('data.upload', ['upload' => $upload, 'screen' => $upload->isUnderWay() || $upload->state === 'done' ? null : UploadScreen::of($upload, $upload->said)]);
     }
 
     /**
@@ -57,7 +57,8 @@ final class UploadController
         $message = '';
         try {
             $request->correct($upload);
-            $upload->save();
+            // What was said of the last reading is not true of this one.
+            $upload->fill(['said' => '', 'problems' => null])->save();
         } catch (DomainException $problem) {
             $message = $problem->getMessage();
             $upload->refresh();

@@ -9,6 +9,7 @@
             <p class="quiet">One row per figure, or periods across, or entities across. What the program makes of it is shown first; nothing is stored until you say so.</p>
             <form class="inline study-file" method="post" action="{{ route('study-files.carried') }}" enctype="multipart/form-data">@csrf<label>or a study that carries its figures <input type="file" name="study" accept=".json,application/json" required></label> <button class="button is-small">Bring it</button></form>
         </section>
+        @foreach ($underWay as $upload)<p class="said"><a href="{{ route('uploads.show', $upload) }}">{{ $upload->name }} {{ $upload->state === 'done' ? 'is in' : 'is being read' }}</a></p>@endforeach
         <section class="briefs">
             <h2>Briefs</h2>
             <ul class="studies">

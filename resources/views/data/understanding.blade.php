@@ -154,7 +154,7 @@
         </section>
     @endif
 
-    <form class="confirm" method="post" action="{{ route('imports.store', $upload) }}" hx-post="{{ route('imports.store', $upload) }}" hx-target="#understanding" hx-swap="outerMorph" hx-disable="find button" hx-config='{"timeout": 600000}'>
+    <form class="confirm" method="post" action="{{ route('imports.store', $upload) }}" hx-post="{{ route('imports.store', $upload) }}" hx-target="#understanding" hx-swap="outerMorph" hx-disable="find button">
         @if ($upload->dataset_id === null)
             <label class="guess"><span>Call the data set</span><input class="input is-small" name="name" value="{{ old('name', $sample->title()) }}" required maxlength="120"></label>
             <label class="guess"><span>Source</span><input class="input is-small source" name="source" value="{{ $sample->notes()['source'] ?? '' }}" placeholder="who published it, and when" maxlength="300"></label>
@@ -165,7 +165,6 @@
         @endif
         <div class="acts">
             <button class="button go">{{ $upload->dataset_id === null ? 'Import' : "Add to {$upload->dataset->name}" }}</button>
-            <span class="progress-line" data-progress="{{ route('imports.show', $upload) }}" role="status"></span>
         </div>
     </form>
     <form method="post" action="{{ route('uploads.destroy', $upload) }}">@csrf @method('delete')<button class="plain small">Put the file away</button></form>

@@ -1,6 +1,6 @@
-<x-layout title="Bring {{ $screen->upload->name }}">
-    <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">Data</a><span class="title">{{ $screen->upload->name }}</span></header>
+<x-layout title="Bring {{ $upload->name }}">
+    <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">Data</a><span class="title">{{ $upload->name }}</span></header>
     <main class="page wide">
-        @include('data.understanding')
+        @if ($screen === null) @include('data.importing', ['progress' => $upload->progress()]) @else @include('data.understanding') @endif
     </main>
 </x-layout>

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use DomainException;
+
+/** The user has called an import off; nothing was stored. */
+final class ImportCancelled extends DomainException
+{
+    public static function byUser(): self
+    {
+        return new self('The import was called off; nothing was stored.');
+    }
+}

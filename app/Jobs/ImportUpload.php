@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Data\Import;
+use App\Data\ImportCancelled;
+use App\Data\ImportStopped;
+use App\Data\StoredData;
+use App\Models\Dataset;
+use App\Models\Study;
+use App\Models\Upload;
+use DomainException;
+use DuskRail\Reading\Problem;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Throwable;
+
+/** Reads a file into the database, all of it or nothing, whether or not somebody waits for it. */
+final class ImportUpload implements ShouldQueue
+{
+    use Queueable;
+
+    /** A run that was killed is not tried again by itself: the user sees that it ended, and starts it anew. */
+    public int $tries = 1;
+
+    public int $timeout = 1_800;
+
+    public function __construct(
+        private readonly string $upload,
+        private readonly string $name,
+        private readonly string $source,
+        private readonly string $home,
+        private readonly bool $leavingOut,
+    ) {}
+
+    public function handle(): void
+    {
+        $upload = Upload::find($this->upload);
+        if ($upload === null || $upload->isCalledOff()) {
+            $upload?->update(['state' => 'open', 'said' => ImportCancelled::byUser()->getMessage()]);
+
+            return;
+        }
+        ini_set('memory_limit', '1G');
+        $upload->tell(0, 0);
+        $upload->update(['state' => 'running', 'said' => '']);
+        $import = $upload->import($this->leavingOut, static function (int $rows, int $problems) use ($upload): void {
+            if ($upload->isCalledOff()) {
+                throw ImportCancelled::byUser();
+            }
+            $upload->tell($rows, $problems);
+        });
+        try {
+            $study = $upload->dataset === null
+                ? self::begin($import->asNew($this->name, $this->source, $this->home))
+                : self::continue($import, $upload->dataset);
+            $upload->update(['state' => 'done', 'study_id' => $study->id]);
+        } catch (DomainException $problem) {
+            $found = $problem instanceof ImportStopped ? $problem->observations : null;
+            $upload->update(['state' => 'open', 'said' => $problem->getMessage(), 'problems' => $found === null ? null : [
+                'count' => $found->problemCount,
+                'duplicates' => $found->duplicateCount,
+                'list' => array_map(static fn(Problem $p): array => [$p->row, $p->column, $p->found, $p->expected], $found->problems),
+            ]]);
+        }
+    }
+
+    public function failed(?Throwable $problem): void
+    {
+        Upload::find($this->upload)?->update(['state' => 'open', 'said' => 'The import broke off'.($problem === null ? '' : ' ('.mb_strimwidth($problem->getMessage(), 0, 200, '…').')').'; nothing was stored. Try again.']);
+    }
+
+    private static function begin(Dataset $dataset): Study
+    {
+        $data = new StoredData($dataset);
+        $measure = array_key_first($data->measures()) ?? throw ImportStopped::because('The file holds no measure.');
+
+        return Study::start($dataset, $data, $measure);
+    }
+
+    private static function continue(Import $import, Dataset $dataset): Study
+    {
+        $import->addedTo($dataset);
+
+        return $dataset->studies()->orderByDesc('updated_at')->first() ?? self::begin($dataset);
+    }
+}
