@@ -10,8 +10,10 @@ use App\Formats\TableSources;
 use App\Formats\Workbook;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
+use DuskRail\Reading\Heading;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Plan;
+use DuskRail\Reading\Shape;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -138,7 +140,13 @@ final class Upload extends Model
         $table = DelimitedFile::open($this->path());
         [$sample] = $table->sample($this->name, config()->integer('duskrail.preview_rows'));
         $this->dialect = (array) $table->dialect;
-        $this->plan = Detection::of($sample)->plan->toArray();
+        $plan = Detection::of($sample)->plan;
+        // A single column of figures is of an entity where the data set knows one of that name.
+        $only = $plan->shape === Shape::Long && $plan->entity === null && count($plan->values) === 1 ? Heading::read($sample->heading($plan->values[0], $plan->heading))->name : '';
+        if ($only !== '' && $this->dataset?->entities()->whereRaw('lower(name) = ?', [mb_strtolower($only)])->exists() === true) {
+            $plan = Detection::of($sample, Shape::EntitiesAcross)->plan;
+        }
+        $this->plan = $plan->toArray();
     }
 
     /**

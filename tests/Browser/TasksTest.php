@@ -115,6 +115,51 @@ final class TasksTest extends BrowserTestCase
         return [$x, $y, $fromX, $fromY];
     }
 
+    /** Everything the Forum has, as one data set through the interface; then next month's file, and the last dot moves. */
+    public function testSevenFilesBecomeOneDataSetAndNextMonthMovesTheLastDot(): void
+    {
+        $browser = $this->browser;
+        $files = dirname(__DIR__, 2).'/database/demo/files';
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.bring input[type=file]', "{$files}/monthly.csv");
+        $browser->see('h1', '24 entities, January 2016 to October 2025')->choose('select[name=home]', 'Veldmere Water')->click('.confirm .go')->see('.words.subtitle', 'Ml per month');
+        $study = (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH);
+        foreach ([
+            'utilities.csv' => ['24 entities with their attributes', null],
+            'annual.csv' => ['24 entities, 2016 to 2025', null],
+            'price-index.csv' => ['1 entity', null],
+            'daily-veldmere.csv' => ['1 January 2019 to 31 October 2025', ['measureName' => 'Water into supply']],
+            'months-by-year.csv' => ['1 entity', ['entityName' => 'Veldmere Water']],
+            'repairs.csv' => ['3 measures', null],
+        ] as $file => [$seen, $named]) {
+            $browser->web->get($this->application->url('/'));
+            $this->bring('section:last-of-type .drop input[type=file]', "{$files}/{$file}");
+            $browser->see('#understanding', $seen);
+            foreach ($named ?? [] as $field => $text) {
+                $browser->until($field, static fn(): bool => $browser->run("return document.querySelector('input[name={$field}]') !== null"));
+                $browser->write("input[name={$field}]", $text);
+                $browser->until("{$field} to be kept", static fn(): bool => $browser->property("input[name={$field}]", 'defaultValue') === $text);
+            }
+            $browser->click('.confirm .go')->see('.words.subtitle', 'Ml per month');
+        }
+        $browser->see('.pin', 'v7');
+        $browser->web->get($this->application->url('/'));
+        $browser->see('section:last-of-type', 'price-index.csv')->see('section:last-of-type', 'Different job');
+
+        $browser->web->get($this->application->url($study));
+        $this->settled();
+        $before = $browser->number('document.querySelector(".chart").dataset.to');
+        $month = "Utility,Measure,Unit,Month,Value\nVeldmere Water Co.,Water supplied,Ml,2025-11,700\nTarrow,Water supplied,Ml,2025-11,400\n";
+        file_put_contents(Browser::downloads().'/november.csv', $month);
+        $browser->click('.crumb')->see('h2', 'About it');
+        $this->bring('.one-dataset .drop input[type=file]', Browser::downloads().'/november.csv');
+        // The name that is almost right is asked about, and what would change is shown.
+        $browser->see('#understanding', 'It is Veldmere Water')->click('.strangers .remedy')->see('#understanding', '2 new')->click('.confirm .go');
+        $browser->see('.words.subtitle', 'Ml per month')->see('.pin', 'v8');
+        $this->settled();
+        self::assertSame($before + 1, $browser->number('document.querySelector(".chart").dataset.to'));
+    }
+
     public function testAnEditIsUndoneAfterTheServerWasKilledAndStartedAgain(): void
     {
         $browser = $this->browser;
