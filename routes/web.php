@@ -28,6 +28,7 @@ Route::get('/', [DatasetController::class, 'index'])->name('data.index');
 Route::get('/datasets/{dataset}', [DatasetController::class, 'show'])->name('datasets.show');
 Route::patch('/datasets/{dataset}', [DatasetController::class, 'update'])->name('datasets.update');
 Route::patch('/datasets/{dataset}/measures', [DatasetController::class, 'measures'])->name('datasets.measures');
+Route::post('/datasets/{dataset}/measures', [DatasetController::class, 'derive'])->name('datasets.derive');
 Route::patch('/datasets/{dataset}/entities', [DatasetController::class, 'entities'])->name('datasets.entities');
 Route::get('/datasets/{dataset}/out/{format}', [DatasetController::class, 'out'])->whereIn('format', array_keys(DatasetFormats::ALL))->name('datasets.out');
 Route::get('/datasets/{dataset}/figures/{measure}', [VersionController::class, 'figures'])->name('datasets.figures');

@@ -18,8 +18,10 @@ use DuskRail\Data\Origin;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\UnknownMeasure;
+use DuskRail\Rail\Derived;
 use DuskRail\Reading\Observations;
 use DuskRail\Time\PeriodAxis;
+use Illuminate\Database\Eloquent\Builder;
 
 /** One version of a data set in the database; what has been read once is kept for the request. */
 final class StoredData implements DataSource
@@ -41,8 +43,14 @@ final class StoredData implements DataSource
 
     private readonly int $version;
 
-    /** @param int|null $version null for the newest */
-    public function __construct(private readonly Dataset $dataset, ?int $version = null)
+    /** @var array<string, string> formulas of measures that are worked out, by key */
+    private array $formulas = [];
+
+    /**
+     * @param int|null $version null for the newest
+     * @param bool $storedOnly without measures that are worked out from others
+     */
+    public function __construct(private readonly Dataset $dataset, ?int $version = null, private readonly bool $storedOnly = false)
     {
         $this->version = $version ?? $dataset->version;
     }
@@ -51,9 +59,12 @@ final class StoredData implements DataSource
     {
         if ($this->measures === null) {
             $this->measures = [];
-            foreach (MeasureModel::where('dataset_id', $this->dataset->id)->orderBy('id')->get() as $measure) {
+            foreach (MeasureModel::where('dataset_id', $this->dataset->id)->when($this->storedOnly, static fn(Builder $q): Builder => $q->where('formula', ''))->orderBy('id')->get() as $measure) {
                 $this->measures[$measure->key] = $measure->asCore();
                 $this->measureIds[$measure->key] = $measure->id;
+                if ($measure->formula !== '') {
+                    $this->formulas[$measure->key] = $measure->formula;
+                }
             }
         }
 
@@ -66,11 +77,11 @@ final class StoredData implements DataSource
             $this->entities = [];
             $hues = HouseFinish::current()->hues;
             // Plain rows: hundreds of entities are read with every edit, and models would cost more than the edit.
-            /** @var object{id: int, key: string, name: string, home: int, about: string} $row */
+            /** @var object{id: int, key: string, name: string, home: int, about: string, note: string} $row */
             foreach (EntityModel::where('dataset_id', $this->dataset->id)->orderBy('id')->toBase()->get() as $row) {
                 /** @var array<string, string> $about */
                 $about = json_decode($row->about, true, 8, JSON_THROW_ON_ERROR);
-                $this->entities[$row->key] = new Entity($row->key, $row->name, $about['group'] ?? '', (bool) $row->home, $about, $hues[$row->key] ?? 0);
+                $this->entities[$row->key] = new Entity($row->key, $row->name, $about['group'] ?? '', (bool) $row->home, $about, $hues[$row->key] ?? 0, $row->note);
                 $this->entityKeys[$row->id] = $row->key;
             }
         }
@@ -80,7 +91,12 @@ final class StoredData implements DataSource
 
     public function table(string $measureKey): SeriesTable
     {
-        return $this->tables[$measureKey] ??= $this->read($measureKey);
+        $this->measures();
+
+        // Worked out from stored ones alone, so that no two can wait for each other.
+        return $this->tables[$measureKey] ??= isset($this->formulas[$measureKey])
+            ? Derived::table($this->formulas[$measureKey], new self($this->dataset, $this->version, true))
+            : $this->read($measureKey);
     }
 
     public function unsettled(string $measureKey): array

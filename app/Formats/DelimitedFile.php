@@ -13,6 +13,9 @@ final readonly class DelimitedFile
 {
     private const SAMPLE_BYTES = 1_100_000;
 
+    /** Characters of a row; no table that people read has longer ones. */
+    private const LONGEST = 1_000_000;
+
     private function __construct(private string $path, public Dialect $dialect) {}
 
     /** @throws NotATable */
@@ -55,6 +58,9 @@ final readonly class DelimitedFile
     {
         $number = 0;
         while (($line = fgets($file)) !== false) {
+            if (strlen($line) > self::LONGEST) {
+                throw self::tooLong($number);
+            }
             if (! str_contains($line, '"')) {
                 yield $number++ => explode($this->dialect->delimiter ?: ',', rtrim($line, "\r\n"));
                 continue;
@@ -72,8 +78,16 @@ final readonly class DelimitedFile
     {
         $number = 0;
         while (($row = $this->quotedRow($file)) !== null) {
+            if (strlen(implode($row)) > self::LONGEST) {
+                throw self::tooLong($number);
+            }
             yield $number++ => $row;
         }
+    }
+
+    private static function tooLong(int $number): NotATable
+    {
+        return NotATable::because('Row '.number_format($number + 1).' is longer than a million characters.', 'A quotation mark may be missing in it, or something else than a table has come in; mend or take out that row.');
     }
 
     /**

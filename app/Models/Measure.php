@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property Kind $kind
  * @property Better $better
  * @property Frequency $frequency
+ * @property string $formula that it is worked out by from others; nothing for one whose figures are stored
  * @property int|null $decimals that its figures are written with; null for as many as they deserve
  */
 final class Measure extends Model

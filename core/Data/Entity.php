@@ -10,6 +10,7 @@ final readonly class Entity
     /**
      * @param array<string, string> $attributes by name, as in the attribute file
      * @param int $hue 1–6 that it has wherever it is in focus; 0 for whichever is free
+     * @param string $note what became of it: merged, renamed
      */
     public function __construct(
         public string $key,
@@ -18,5 +19,6 @@ final readonly class Entity
         public bool $home = false,
         public array $attributes = [],
         public int $hue = 0,
+        public string $note = '',
     ) {}
 }

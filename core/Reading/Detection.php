@@ -47,6 +47,9 @@ final readonly class Detection
                 'A table needs at least a column of periods or names and a column of figures; if its cells are parted by something else than comma, semicolon, tab or bar, save it as CSV.',
             );
         }
+        if ($sample->width > Observations::COLUMNS) {
+            throw NotATable::because('The table has '.number_format($sample->width).' columns, more than '.number_format(Observations::COLUMNS).'.', 'Write it with one row per figure, or split it.');
+        }
         $heading = $heading === null ? self::headingRow($sample) : ($heading < 0 ? null : min($heading, count($sample->rows) - 1));
         if ($heading !== null && $sample->column(0, $heading) === []) {
             throw NotATable::because('There is a heading row and nothing below it.', 'Bring a file that holds the figures too.');

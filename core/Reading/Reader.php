@@ -504,7 +504,12 @@ final class Reader
         if (isset($this->entityIds[$name])) {
             return $this->entityIds[$name];
         }
-        $clean = FormulaGuard::unguard(trim((string) preg_replace('/\s+/u', ' ', mb_scrub($name))));
+        if (! mb_check_encoding($name, 'UTF-8')) {
+            $this->problem(Problem::cell($row + 1, $this->plan->entity === null ? 'heading' : $this->headingText($this->plan->entity), $name, 'letters in UTF-8; the file may be written in another way than it begins'));
+
+            return null;
+        }
+        $clean = FormulaGuard::unguard(trim((string) preg_replace('/\s+/u', ' ', $name)));
         if ($clean === '') {
             $this->problem(Problem::cell($row + 1, $this->plan->entity === null ? 'heading' : $this->headingText($this->plan->entity), $name, 'the name of an entity'));
 

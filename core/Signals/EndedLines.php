@@ -16,7 +16,9 @@ final class EndedLines implements Signal
             if ($line->last !== null && $line->last < $comparison->to - $year) {
                 $period = $comparison->axis->period($line->last)->label();
 
-                return Notice::saying("ended-{$line->key}", "{$line->name} ends in {$period}: was it merged into another, or renamed?")
+                $note = $comparison->data->entities()[$line->key]->note ?? '';
+
+                return Notice::saying("ended-{$line->key}", "{$line->name} ends in {$period}".($note === '' ? ': was it merged into another, or renamed?' : ": {$note}."))
                     ->mendedBy('Take it off', 'state', ['entity' => $line->key, 'state' => 'off']);
             }
         }

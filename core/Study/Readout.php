@@ -36,6 +36,8 @@ final class Readout
         $before = self::yearBefore($lineup, $line, $position);
         $rest = [is_nan($before) ? '' : Numerals::signed($value - $before, $decimals).' on '.($lineup->axis instanceof CycleAxis ? 'the one' : 'a year').' before'];
         $rest[] = self::place($lineup, $line, $position);
+        // What became of it is told where it ends.
+        $rest[] = $position === $line->last ? $lineup->comparison->data->entities()[$line->key]->note ?? '' : '';
 
         return [
             $lineup->when($line, $position),

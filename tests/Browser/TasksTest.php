@@ -136,7 +136,7 @@ final class TasksTest extends BrowserTestCase
             $this->bring('section:last-of-type .drop input[type=file]', "{$files}/{$file}");
             $browser->see('#understanding', $seen);
             foreach ($named ?? [] as $field => $text) {
-                $browser->until($field, static fn(): bool => $browser->run("return document.querySelector('input[name={$field}]') !== null"));
+                $browser->until($field, static fn(): bool => $browser->run("return document.querySelector('input[name={$field}]') !== null") === true);
                 $browser->write("input[name={$field}]", $text);
                 $browser->until("{$field} to be kept", static fn(): bool => $browser->property("input[name={$field}]", 'defaultValue') === $text);
             }

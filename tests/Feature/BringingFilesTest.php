@@ -131,6 +131,8 @@ final class BringingFilesTest extends ApplicationTestCase
         yield 'renamed picture' => ["\x89PNG\r\n\x1A\n\x00\x00\x00\rIHDR", 'a PNG picture'];
         yield 'fifty megabytes of zeros' => [str_repeat('0', 50_000_000), 'longer than a million characters'];
         yield 'fifty megabytes of NUL bytes' => [str_repeat("\0", 50_000_000), 'NUL byte in line 1'];
+        yield 'twenty thousand columns' => ['Utility,Month'.str_repeat(',x', 20_000)."\nA,2024-01".str_repeat(',1', 20_000)."\n", 'has 20,002 columns'];
+        yield 'a cell of ten megabytes' => ["Utility,Month,Note,Value\nA,2024-01,".str_repeat('x', 10_000_000).",1\n", 'Row 2 is longer than a million characters'];
         yield 'a NUL byte in the middle' => ["Utility,Month,Value\nA,2024-01,\x001\n", 'NUL byte in line 2'];
     }
 
@@ -142,6 +144,13 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->get(route('data.index'))->assertSee('monthly.csv: ', false)->assertSee($sentence);
         self::assertSame([0, 0], [Upload::count(), Dataset::count()]);
         self::assertCount($before, glob(storage_path('app/uploads/*')) ?: []);
+    }
+
+    public function testLettersInAnotherWritingFarBehindTheBeginningAreFound(): void
+    {
+        $upload = $this->brought("Utility,Month,Leakage (Ml)\n".str_repeat("Veldmere,2024-01,1\n", 70_000)."Stra\xDFe,2024-02,7\n");
+        $this->patch(route('uploads.update', $upload), ['duplicates' => 'first']);
+        $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertStatus(422)->assertSee('70,002')->assertSee('letters in UTF-8');
     }
 
     public function testRaggedRowsAreListedAndNoFileIsAskedForAgain(): void

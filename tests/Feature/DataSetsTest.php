@@ -110,6 +110,33 @@ final class DataSetsTest extends ApplicationTestCase
         $this->get(route('datasets.show', $dataset))->assertOk()->assertSee('renamed 2024');
     }
 
+    public function testAMeasureIsWorkedOutFromOthersWithItsUnitAndFollowsTheirNames(): void
+    {
+        $study = $this->imported();
+        $this->added($study, "Utility,Month,Supplied (Ml)\nVeldmere,2024-01,100\nVeldmere,2024-02,100\nVeldmere,2024-03,200\nTarrow,2024-01,50\n", 'supplied.csv');
+        $dataset = $study->dataset->refresh();
+        foreach (['Leakage ÷' => 'formula', 'Gold ÷ 2' => 'formula', '3 × 2' => 'formula', 'Leakage ÷ Supplied × 100' => null] as $formula => $wrong) {
+            $answer = $this->post(route('datasets.derive', $dataset), ['name' => 'Share lost', 'formula' => $formula]);
+            $wrong === null ? $answer->assertSessionHas('said', '“Share lost” is worked out from now on, in %.') : $answer->assertSessionHasErrors($wrong);
+        }
+        $this->post(route('datasets.derive', $dataset), ['name' => 'share LOST', 'formula' => 'Leakage'])->assertSessionHasErrors('name');
+        self::assertEqualsWithDelta([10.0, 12.0, 7.0], $this->values($study, 'veldmere', 'share-lost'), 1e-12);
+        $this->post(route('studies.store', $dataset), ['measure' => 'share-lost']);
+        $this->get(route('studies.show', Study::latest('id')->firstOrFail()))->assertSee('Share lost, %');
+        // Two worked out from each other cannot be: one names only measures that are stored.
+        $this->post(route('datasets.derive', $dataset), ['name' => 'Twice', 'formula' => 'Share lost × 2'])->assertSessionHasErrors('formula');
+        $this->post(route('corrections.store', $dataset), ['measure' => 'share-lost', 'entity' => 'veldmere', 'period' => '2024-01', 'value' => '1', 'status' => '0', 'why' => 'x'])->assertSessionHasErrors('value');
+        // Another name goes into the formulas, those of studies as a step that can be undone.
+        $this->change($study, 'add-stop', ['stop' => 'formula']);
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['text' => 'here ÷ Supplied']]);
+        $supplied = $dataset->measures()->where('key', 'supplied')->firstOrFail();
+        $this->patch(route('datasets.measures', $dataset), ['measures' => [$supplied->id => ['name' => 'Water $1 in', 'unit' => 'Ml', 'kind' => 'flow', 'better' => 'neither']]])->assertRedirect();
+        self::assertCount(3, array_filter($this->values($study, 'veldmere', 'share-lost')));
+        self::assertSame('Supplied is called Water $1 in', $study->refresh()->undoable());
+        $this->get(route('studies.show', $study))->assertOk()->assertSee('here ÷ Water $1 in');
+        $this->get(route('datasets.out', [$dataset, 'csv']))->assertOk()->assertDontSee('Share lost');
+    }
+
     #[DataProvider('formats')]
     public function testADataSetIsHandedOnAndReadBackToTheLastBit(string $format): void
     {

@@ -45,4 +45,27 @@ final class CsvTest extends TestCase
             unlink($path);
         }
     }
+
+    /** @return iterable<string, array{string}> */
+    public static function spectrum(): iterable
+    {
+        foreach (glob(dirname(__DIR__, 2).'/node_modules/csv-spectrum/csvs/*.csv') ?: [] as $path) {
+            yield basename($path, '.csv') => [$path];
+        }
+    }
+
+    /** The set of the npm package csv-spectrum 2.0.0: each file beside what its rows are as JSON. */
+    #[DataProvider('spectrum')]
+    public function testTheCsvSpectrumIsRead(string $path): void
+    {
+        $expected = json_decode((string) file_get_contents(str_replace(['/csvs/', '.csv'], ['/json/', '.json'], $path)), true, 8, JSON_THROW_ON_ERROR);
+        self::assertIsArray($expected);
+        if (basename($path) === 'location_coordinates.csv') {
+            // The package gives its one row as an object, and with another telephone number than the file has.
+            $expected = [['Contact Phone Number' => '2095257564', ...array_slice($expected, 1)]];
+        }
+        $rows = iterator_to_array(DelimitedFile::open($path)->rows());
+        $headings = array_map(trim(...), array_shift($rows) ?? []);
+        self::assertSame($expected, array_map(static fn(array $row): array => array_combine($headings, $row), array_values($rows)));
+    }
 }

@@ -21,7 +21,7 @@ final class Book
         $book = new Spreadsheet();
         $book->removeSheetByIndex(0);
         $figures = new Figures($dataset);
-        foreach ($dataset->measures as $measure) {
+        foreach ($dataset->measures->where('formula', '') as $measure) {
             $sheet = $book->createSheet();
             $sheet->setTitle(self::title($measure->name, $book));
             $row = 1;

@@ -46,7 +46,7 @@ final readonly class Figures
     {
         $measures = [];
         foreach (Frequency::cases() as $frequency) {
-            $these = $this->dataset->measures->filter(static fn(Measure $m): bool => $m->frequency === $frequency)->values()->all();
+            $these = $this->dataset->measures->filter(static fn(Measure $m): bool => $m->frequency === $frequency && $m->formula === '')->values()->all();
             if ($these !== []) {
                 $measures[$frequency->value] = array_values($these);
             }

@@ -28,7 +28,10 @@ final class LongCsv implements DatasetFormat
 
     public static function write(Dataset $dataset): string
     {
-        return self::rows($dataset, Figures::notes($dataset, ...$dataset->measures->all()), ...$dataset->measures->all());
+        // What is worked out from others is worked out again by whoever reads it.
+        $stored = $dataset->measures->where('formula', '')->values()->all();
+
+        return self::rows($dataset, Figures::notes($dataset, ...$stored), ...$stored);
     }
 
     /** @param array<string, string> $notes over the table */

@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\StoredData;
 use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Upload;
+use DomainException;
 use DuskRail\Data\Better;
 use DuskRail\Data\Kind;
+use DuskRail\Rail\Derived;
+use DuskRail\Rail\PlacedStop;
+use DuskRail\Rail\StopCatalogue;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -64,12 +70,61 @@ final class DatasetController
             foreach ($dataset->measures as $measure) {
                 $at = "measures.{$measure->id}";
                 if ($request->has($at)) {
+                    $old = $measure->name;
                     $measure->update(['name' => $request->string("{$at}.name")->trim()->value(), 'unit' => $request->string("{$at}.unit")->trim()->value(), 'kind' => $request->string("{$at}.kind")->value(), 'better' => $request->string("{$at}.better")->value(), 'decimals' => $request->input("{$at}.decimals")]);
+                    self::rename($dataset, $old, $measure->name);
                 }
             }
         });
 
         return redirect()->route('datasets.show', $dataset)->with('said', 'The measures are kept. Studies follow at once.');
+    }
+
+    /** A measure that is worked out from others. */
+    public function derive(Request $request, Dataset $dataset): RedirectResponse
+    {
+        $request->validate(['name' => ['required', 'string', 'max:120'], 'formula' => ['required', 'string', 'max:300']], ['name.required' => 'Give the new measure a name.', 'formula.required' => 'Write how it is worked out, as in “Leakage ÷ Water supplied × 100”.']);
+        $name = $request->string('name')->trim()->value();
+        $key = Str::slug($name) ?: 'x'.substr(hash('sha256', $name), 0, 8);
+        if ($dataset->measures()->where('key', $key)->orWhere(static fn(Builder $q): Builder => $q->where('dataset_id', $dataset->id)->whereRaw('lower(name) = ?', [mb_strtolower($name)]))->exists()) {
+            return back()->withInput()->withErrors(['name' => "There is a measure called “{$name}” already."]);
+        }
+        $formula = $request->string('formula')->trim()->value();
+        try {
+            $table = Derived::table($formula, new StoredData($dataset, null, true));
+        } catch (DomainException $problem) {
+            return back()->withInput()->withErrors(['formula' => $problem->getMessage()]);
+        }
+        $dataset->measures()->create([
+            'key' => $key, 'name' => $name, 'formula' => $formula, 'kind' => $table->kind, 'better' => Better::Neither, 'frequency' => $table->axis->frequency,
+            // A flow's unit stands without its period.
+            'unit' => $table->kind === Kind::Flow ? $table->unit->amount : $table->unit->text(),
+        ]);
+
+        return redirect()->route('datasets.show', $dataset)->with('said', "“{$name}” is worked out from now on, in {$table->unit->text()}.");
+    }
+
+    /** Formulas go on meaning a measure that has another name now; in studies as a step that can be undone. */
+    private static function rename(Dataset $dataset, string $old, string $new): void
+    {
+        if ($old === $new) {
+            return;
+        }
+        foreach ($dataset->measures()->where('formula', '!=', '')->get() as $derived) {
+            $derived->update(['formula' => Derived::renamed($derived->formula, $old, $new)]);
+        }
+        foreach ($dataset->studies as $study) {
+            $document = $study->document();
+            $rail = $document->rail;
+            foreach ($rail->stops as $placed) {
+                if ($placed->stop::type() === 'formula') {
+                    $rail = $rail->replacing(new PlacedStop($placed->id, StopCatalogue::make('formula', ['text' => Derived::renamed((string) ($placed->stop->settings()['text'] ?? ''), $old, $new)]), $placed->bypassed));
+                }
+            }
+            if ($rail != $document->rail) {
+                $study->revise($document->with(['rail' => $rail]), "{$old} is called {$new}");
+            }
+        }
     }
 
     /** Names, groups and notes of entities, and which of them is home. */

@@ -68,6 +68,9 @@ final class VersionController
         ], ['why.required' => 'Say why the figure is corrected, so that others can follow.']);
         $measure = Measure::where('dataset_id', $dataset->id)->where('key', $request->string('measure'))->firstOrFail();
         $entity = Entity::where('dataset_id', $dataset->id)->where('key', $request->string('entity'))->firstOrFail();
+        if ($measure->formula !== '') {
+            return back()->withErrors(['value' => "{$measure->name} is worked out from other measures. Correct the figure that it comes from."]);
+        }
         $value = NumberNotation::Point->read($request->string('value')->value());
         try {
             $period = Period::parse($request->string('period')->value());

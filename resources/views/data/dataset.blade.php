@@ -40,7 +40,7 @@
                                 <td><span class="select is-small"><select name="measures[{{ $measure->id }}][kind]" aria-label="Kind of {{ $measure->name }}">@foreach (\DuskRail\Data\Kind::cases() as $kind)<option value="{{ $kind->value }}" @selected($kind === $measure->kind)>{{ $kind->meaning() }}</option>@endforeach</select></span></td>
                                 <td><span class="select is-small"><select name="measures[{{ $measure->id }}][better]" aria-label="Better direction of {{ $measure->name }}">@foreach (['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower'] as $value => $label)<option value="{{ $value }}" @selected($value === $measure->better->value)>{{ $label }}</option>@endforeach</select></span></td>
                                 <td><input class="input is-small tiny" name="measures[{{ $measure->id }}][decimals]" value="{{ $measure->decimals }}" aria-label="Decimals of {{ $measure->name }}" placeholder="auto" inputmode="numeric"></td>
-                                <td class="quiet">{{ $measure->frequency->adjective() }}</td>
+                                <td class="quiet">{{ $measure->frequency->adjective() }}{{ $measure->formula === '' ? '' : " = {$measure->formula}" }}</td>
                                 <td><a href="{{ route('datasets.figures', [$dataset, $measure->key]) }}">figures</a></td>
                             </tr>
                         @endforeach
@@ -48,6 +48,11 @@
                 </table>
             </div>
             <p><button class="button is-small">Keep the measures</button></p>
+        </form>
+        <form method="post" action="{{ route('datasets.derive', $dataset) }}" class="correction derive">@csrf
+            <label>Work out <input class="input is-small" name="name" value="{{ old('name') }}" placeholder="a new measure" required maxlength="120"></label>
+            <label>= <input class="input is-small" name="formula" value="{{ old('formula') }}" placeholder="Leakage ÷ Water supplied × 100" required maxlength="300" autocomplete="off"></label>
+            <button class="button is-small">Add it</button>
         </form>
 
         <h2>Versions</h2>

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\Measure;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Formula\Expression;
+use DuskRail\Rail\Formula\InvalidFormula;
+
+/** A measure that is worked out from others, as the stop “Formula” does: `Leakage ÷ Water supplied × 100`. */
+final class Derived
+{
+    /**
+     * Its figures, on the periods of the finest measure that it names.
+     *
+     * @throws InvalidFormula when it cannot be read, names nothing, or makes no sense of the units
+     */
+    public static function table(string $formula, DataSource $data): SeriesTable
+    {
+        $names = array_map(static fn(Measure $m): string => $m->name, $data->measures());
+        $named = Expression::parse($formula, $names)->measures();
+        $base = null;
+        foreach ($named as $key) {
+            $base = $base === null || $data->measures()[$key]->frequency->isFinerThan($data->measures()[$base]->frequency) ? $key : $base;
+        }
+        if ($base === null) {
+            throw InvalidFormula::because('The formula names no measure. It can name '.implode(', ', $names).'.');
+        }
+        $run = Rail::of()->with(StopCatalogue::make('formula', ['text' => $formula]))->run($data->table($base), Scope::all($data));
+        $refused = $run->refused();
+
+        return $refused === null ? $run->table() : throw InvalidFormula::because((string) $refused->refusal);
+    }
+
+    /** A formula in which a measure has another name now. */
+    public static function renamed(string $formula, string $old, string $new): string
+    {
+        return (string) preg_replace('/(?<![\p{L}\p{N}])'.preg_quote($old, '/').'(?![\p{L}\p{N}])/iu', str_replace(['\\', '$'], ['\\\\', '\\$'], $new), $formula);
+    }
+}
