@@ -95,7 +95,7 @@ final class Server
     /**
      * With the demo data: a study drawn as a slide, and a brief of six studies written for each of its 24 utilities.
      *
-     * @return array{png: float, briefs: float} milliseconds from request to whole picture, and seconds for all briefs
+     * @return array{png: list<float>, briefs: float} milliseconds from request to whole picture, plain and with twice the pixels, and seconds for all briefs
      */
     public function rendered(): array
     {
@@ -103,13 +103,17 @@ final class Server
         $artisan('demo:load', '--quiet');
         preg_match_all('#/studies/(\d+)">#', $this->ask('GET', '/'), $found);
         $studies = array_slice(array_unique($found[1]), -6);
-        $took = [];
-        for ($i = 0; $i < 5; $i++) {
-            $start = hrtime(true);
-            $this->ask('GET', "/studies/{$studies[0]}/hand-over/png?size=slide");
-            $took[] = (hrtime(true) - $start) / 1e6;
+        $png = [];
+        foreach ([1, 2] as $times) {
+            $took = [];
+            for ($i = 0; $i < 5; $i++) {
+                $start = hrtime(true);
+                $this->ask('GET', "/studies/{$studies[0]}/hand-over/png?size=slide&times={$times}");
+                $took[] = (hrtime(true) - $start) / 1e6;
+            }
+            sort($took);
+            $png[] = $took[2];
         }
-        sort($took);
         $this->ask('POST', '/briefs', ['name' => 'Bench']);
         preg_match_all('#/briefs/(\d+)"#', $this->ask('GET', '/'), $briefs);
         $brief = (string) max(array_map(intval(...), $briefs[1]) ?: [0]);
@@ -123,7 +127,7 @@ final class Server
         array_map(unlink(...), glob("{$this->folder}/pdf/*") ?: []);
         rmdir("{$this->folder}/pdf");
 
-        return ['png' => $took[2], 'briefs' => $seconds];
+        return ['png' => $png, 'briefs' => $seconds];
     }
 
     public function stop(): void

@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Data\StoredData;
 use DuskRail\Study\Study as StudyOfCore;
 use DuskRail\Study\StudyDocument;
+use DuskRail\Study\View;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
@@ -43,7 +44,13 @@ final class Study extends Model
     /** A first study of a measure, as the house has new ones. */
     public static function start(Dataset $dataset, StoredData $data, string $measure): self
     {
-        return self::begin($dataset, HouseFinish::current()->givenTo(StudyOfCore::first($data->measures()[$measure]->name, $measure, $data)));
+        $study = StudyOfCore::first($data->measures()[$measure]->name, $measure, $data);
+        // What is of one moment has no course; two measures of it can be set against each other.
+        if ($data->table($measure)->axis->count === 1 && count($data->measures()) > 1) {
+            $study = $study->with(['view' => View::Scatter]);
+        }
+
+        return self::begin($dataset, HouseFinish::current()->givenTo($study));
     }
 
     public static function begin(Dataset $dataset, StudyOfCore $document): self

@@ -363,6 +363,9 @@ final class TasksTest extends BrowserTestCase
 
     #[TestWith(['/', 1280, 800])]
     #[TestWith(['/studies/6', 1280, 800])]
+    #[TestWith(['/datasets/1', 1280, 800])]
+    #[TestWith(['/datasets/1/figures/leakage?entity=tarrow&at=3', 1280, 800])]
+    #[TestWith(['/finish', 390, 844])]
     #[TestWith(['/studies/6', 1024, 768])]
     #[TestWith(['/studies/6', 390, 844])]
     public function testPagesHaveNoAccessibilityViolations(string $path, int $width, int $height): void
@@ -382,7 +385,7 @@ final class TasksTest extends BrowserTestCase
             usleep(500_000);
             self::assertSame([], $this->violations(), "{$path} by {$ground}");
         }
-        if ($path !== '/') {
+        if (str_starts_with($path, '/studies')) {
             if ($width > 500) {
                 $browser->click('#stop-s1 .name');
                 self::assertSame([], $this->violations());
