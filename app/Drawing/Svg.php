@@ -161,7 +161,7 @@ final readonly class Svg
         $first = $words->runs[0] ?? ['ink' => Ink::Text, 'weight' => 400];
 
         return sprintf(
-            '<text x="%s" y="%s" font-size="%s"%s%s%s%s fill="%s">%s</text>',
+            '<text x="%s" y="%s" font-size="%s"%s%s%s%s%s fill="%s">%s</text>',
             self::number($words->x),
             self::number($words->y),
             self::number($words->type->size),
@@ -169,6 +169,7 @@ final readonly class Svg
             $first['weight'] === 400 ? '' : " font-weight=\"{$first['weight']}\"",
             $words->anchor === 'start' ? '' : " text-anchor=\"{$words->anchor}\"",
             count($words->runs) > 1 ? ' xml:space="preserve"' : '',
+            $words->halo ? " stroke=\"{$this->ink(Ink::Sheet)}\" stroke-width=\"3\" stroke-linejoin=\"round\" paint-order=\"stroke\"" : '',
             $this->ink($first['ink']),
             $runs,
         );

@@ -104,7 +104,13 @@ final class PointLabels
         $above = ! ($line->values[$position] < $before || $line->values[$position] < $after);
         $sides = $part->side === 'auto' ? ($above ? ['above', 'below'] : ['below', 'above']) : [$part->side];
         $point = $this->plot->x($position);
-        foreach ([...$sides, ...($must ? [$sides[0]] : [])] as $n => $side) {
+        // One that was asked for is written even where it meets another, but not over the axis if it can be helped.
+        $inside = array_values(array_filter($sides, fn(string $side): bool => match ($side) {
+            'above' => $y - 8.0 - self::HEIGHT >= $this->plot->top - 14.0,
+            'below' => $y + self::HEIGHT + 4.0 <= $this->plot->bottom,
+            default => true,
+        }));
+        foreach ([...$sides, ...($must ? [$inside[0] ?? $sides[0]] : [])] as $n => $side) {
             $x = match ($side) {
                 'left' => $point - 8.0 - $width,
                 'right' => $point + 8.0,
@@ -116,8 +122,7 @@ final class PointLabels
                 'below' => $y + self::HEIGHT + 4.0,
                 default => $y + 4.5,
             };
-            // One that was asked for is written even where it meets another.
-            if ($n === count($sides) || $this->isFree($x, $base, $width)) {
+            if ($n === count($sides) || (in_array($side, $inside, true) && $this->isFree($x, $base, $width))) {
                 return $this->written($line, $position, $x, $base, $width, $text, $part);
             }
         }
@@ -177,7 +182,7 @@ final class PointLabels
         return new Group('point-label', [
             ...($leader === [] ? [] : [new Stroke([$leader], Ink::Median, 1.0)]),
             ...($part->backed ? [new Box($x - 3.0, $base - 12.0, $width + 6.0, self::HEIGHT + 1.0, Ink::Sheet, 2.0, 0.9)] : []),
-            Words::plain($x, $base, $text, self::type(), Ink::of($line, Ink::Text)),
+            Words::plain($x, $base, $text, self::type(), Ink::of($line, Ink::Text))->haloed(),
         ], EndLabels::facts($line->key, $this->lineup->code($position), $position, $point, $x, $base));
     }
 }

@@ -17,7 +17,14 @@ final readonly class Words implements Mark
         public array $runs,
         public Type $type,
         public string $anchor,
+        public bool $halo = false,
     ) {}
+
+    /** With a rim of the sheet's colour, to be read over lines. */
+    public function haloed(): self
+    {
+        return new self($this->x, $this->y, $this->runs, $this->type, $this->anchor, true);
+    }
 
     /**
      * @param float $y of the base line

@@ -114,7 +114,8 @@ final readonly class Detection
         $few = new Sample(array_slice($sample->rows, 0, 120), $sample->fileName, $sample->delimiter);
         $found = [];
         foreach (Shape::cases() as $shape) {
-            if ($shape === $plan->shape || $shape === Shape::Attributes) {
+            // Whole months are no moments at which things happen.
+            if ($shape === $plan->shape || $shape === Shape::Attributes || ($shape === Shape::Events && $plan->periods->notation->frequency() !== Frequency::Day)) {
                 continue;
             }
             try {

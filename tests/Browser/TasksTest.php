@@ -154,7 +154,7 @@ final class TasksTest extends BrowserTestCase
         $browser->click('.crumb')->see('h2', 'About it');
         $this->bring('.one-dataset .drop input[type=file]', Browser::downloads().'/november.csv');
         // The name that is almost right is asked about, and what would change is shown.
-        $browser->see('#understanding', 'It is Veldmere Water')->click('.strangers .remedy')->see('#understanding', '2 new')->click('.confirm .go');
+        $browser->see('#understanding', 'It is Veldmere Water')->click('.strangers .button')->see('#understanding', '2 new')->click('.confirm .go');
         $browser->see('.words.subtitle', 'Ml per month')->see('.pin', 'v8');
         $this->settled();
         self::assertSame($before + 1, $browser->number('document.querySelector(".chart").dataset.to'));

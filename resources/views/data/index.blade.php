@@ -6,7 +6,7 @@
         <section class="bring">
             <h1>Bring a table</h1>
             <x-bring text="Drop a CSV, TSV, Excel, OpenDocument, JSON-stat or zipped data package here, or choose one" />
-            <p class="quiet">One row per figure, or periods across, or entities across. What the program makes of it is shown first; nothing is stored until you say so.</p>
+            <p class="quiet">One row per figure or per thing that happened; periods, years, entities or measures across. What the program makes of it is shown first; nothing is stored until you say so.</p>
             <form class="inline study-file" method="post" action="{{ route('study-files.carried') }}" enctype="multipart/form-data">@csrf<label>or a study that carries its figures <input type="file" name="study" accept=".json,application/json" required></label> <button class="button is-small">Bring it</button></form>
         </section>
         @foreach ($underWay as $upload)<p class="said"><a href="{{ route('uploads.show', $upload) }}">{{ $upload->name }} {{ $upload->state === 'done' ? 'is in' : 'is being read' }}</a></p>@endforeach
@@ -58,7 +58,8 @@
                         <h3>Add to it</h3>
                         <x-bring text="Add a file" :dataset="$dataset" />
                         <p class="quiet">Figures at their own frequency, or attributes such as a group.</p>
-                        <p><a href="{{ route('datasets.show', $dataset) }}">Names, units, versions, corrections, and handing it on</a></p>
+                        <p><a class="button is-small" href="{{ route('datasets.show', $dataset) }}">Open the data set</a></p>
+                        <p class="quiet">Names, units, versions, corrections, and handing it on.</p>
                     </div>
                 </div>
             </section>

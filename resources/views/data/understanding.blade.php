@@ -138,7 +138,7 @@
             @php($known = $upload->dataset->entities()->orderBy('name')->pluck('name', 'key')->all())
             @foreach ($screen->strangers + array_fill_keys(array_keys($upload->same ?? []), '') as $name => $near)
                 <x-guess name="same[{{ $name }}]" lead="“{{ Str::limit($name, 40) }}” is" :value="$upload->same[$name] ?? ''" :options="['' => $near === '' ? 'new' : 'new – or '.$known[$near].'?'] + ($near === '' ? [] : [$near => $known[$near]]) + $known" />
-                @if ($near !== '')<button type="button" class="remedy" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals="{{ json_encode(["same[{$name}]" => $near], JSON_THROW_ON_ERROR) }}" hx-target="#understanding" hx-swap="outerMorph">It is {{ $known[$near] }}</button>@endif
+                @if ($near !== '')<button type="button" class="button is-small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals="{{ json_encode(["same[{$name}]" => $near], JSON_THROW_ON_ERROR) }}" hx-target="#understanding" hx-swap="outerMorph">It is {{ $known[$near] }}</button>@endif
             @endforeach
         </form>
     @endif
