@@ -26,8 +26,8 @@ foreach ($locales as $locale) {
 }
 ksort($names);
 $lines = '';
-foreach ($names as $name => $month) {
-    $lines .= '    '.var_export((string) $name, true)." => {$month},\n";
+foreach (array_chunk($names, 12, true) as $some) {
+    $lines .= '    '.implode(' ', array_map(static fn(int|string $name, int $month): string => var_export((string) $name, true)." => {$month},", array_keys($some), $some))."\n";
 }
 file_put_contents(__DIR__.'/../core/Time/month-names.php', "<?php\n\ndeclare(strict_types=1);\n\n// Written by bench/make-month-names.php from ICU ".INTL_ICU_VERSION.", data ".INTL_ICU_DATA_VERSION.".\nreturn [\n{$lines}];\n");
 echo count($names), " names\n";

@@ -166,6 +166,28 @@ final class ViewsTest extends BrowserTestCase
         self::assertLessThan(0.012, self::difference($drawn, $picture, 1270, 700));
     }
 
+    /** A headline with its mark-up, which the editor completes: a phrase in the colour of a line, a number that stays right. */
+    public function testAHeadlineIsWrittenWithWhatTheEditorOffers(): void
+    {
+        $browser = $this->open('/studies/2');
+        $browser->click('.words.headline .shown')->see('.mark-up', '*bold*');
+        $keys = static fn(string ...$keys) => $browser->actions()->sendKeys(null, implode('', $keys))->perform();
+        $keys('*Now* [half of it|');
+        $browser->see('.words.headline .completions', 'Veldmere Water]');
+        $keys(WebDriverKeys::ENTER, ', {val');
+        $browser->until('the number to be offered', static fn(): bool => str_contains($browser->text('.words.headline .completions'), '{value Veldmere Water}'));
+        $keys(WebDriverKeys::TAB, ' litres', WebDriverKeys::ENTER);
+        $browser->see('.words.headline .shown .bold', 'Now')->see('.words.headline .shown .in-focus-1', 'half of it');
+        self::assertSame('Now half of it, 2,338 litres', $browser->text('.words.headline .shown'));
+        // Escape closes what is offered first, and then leaves the words as they were.
+        $browser->click('.words.headline .shown');
+        $keys('{cha');
+        $browser->see('.words.headline .completions', '{change Veldmere Water since');
+        $keys(WebDriverKeys::ESCAPE, WebDriverKeys::ESCAPE);
+        $browser->see('.words.headline .shown', 'Now half of it, 2,338 litres');
+        $browser->click('[data-history=undo]')->see('.words.headline .shown', 'stands at');
+    }
+
     public function testAFileThatWasHandedOverIsReadFromDiskWithoutAskingAnybody(): void
     {
         $browser = $this->open('/studies/3');

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use App\Drawing\Svg;
 use DuskRail\Chart\Box;
 use DuskRail\Chart\EndLabels;
 use DuskRail\Chart\Group;
 use DuskRail\Chart\LinesComposer;
 use DuskRail\Chart\Mark;
+use DuskRail\Chart\PictureComposer;
 use DuskRail\Chart\Scene;
+use DuskRail\Chart\SheetComposer;
 use DuskRail\Chart\Stroke;
 use DuskRail\Chart\Words;
 use DuskRail\Data\DataInMemory;
@@ -169,6 +172,40 @@ final class FinishTest extends TestCase
         $study = Changes::apply(Changes::read('words', ['part' => 'headline', 'text' => $written]), $comparison->study, $data);
         self::assertSame('All fall, half of it at Veldmere water; not 2 * 3', Wording::of(Comparison::of($study, $data), '')->headline);
         self::assertContains('{change Veldmere water since 2020}', Wording::completions($comparison, true));
+    }
+
+    public function testTargetsAreDrawnInStepsAndThoseOfOneInItsColour(): void
+    {
+        $data = self::data(['a' => [10, 20, 30, 40], 'b' => [5, 5, 5, 5]]);
+        $scene = self::scene(self::with(Study::first('S', 'flow', $data), $data, ['peers' => ['target' => '2021 15; 2023 25; A 33; B 99']]), $data);
+        self::assertNotNull($scene->plot);
+        self::assertNotNull($scene->scale);
+        [$all, $own] = self::parts($scene, 'target');
+        $strokes = array_values(array_filter([...$all->marks, ...$own->marks], static fn(Mark $m): bool => $m instanceof Stroke));
+        $half = $scene->plot->step() / 2;
+        // For 2021 and 2022 from the middle between two periods to the next; then from there to the end.
+        self::assertEqualsWithDelta([
+            [$scene->plot->x(1) - $half, round($scene->scale->at(15.0)) + 0.5, $scene->plot->x(2) + $half, round($scene->scale->at(15.0)) + 0.5],
+            [$scene->plot->x(3) - $half, round($scene->scale->at(25.0)) + 0.5, $scene->plot->right, round($scene->scale->at(25.0)) + 0.5],
+        ], $strokes[0]->pieces, 1e-6);
+        self::assertSame(['rail', 'focus-1'], [$strokes[0]->ink->value, $strokes[1]->ink->value]);
+        self::assertSame(['target 25.0', 'A, target 33.0'], [self::words($all)[0]->text(), self::words($own)[0]->text()]);
+        // B is no focus: its own target is not drawn, and does not stretch the axis.
+        self::assertLessThan(60.0, $scene->scale->high);
+    }
+
+    public function testLargeWordsAreThePictureDrawnForLessRoom(): void
+    {
+        $data = self::data(['a' => [10, 20, 30], 'b' => [5, 5, 5]]);
+        $study = self::with(Study::first('S', 'flow', $data), $data, ['text' => ['size' => 'large']]);
+        $picture = (new PictureComposer(new SquareLetters()))->compose(Comparison::of($study, $data), 1000.0, 500.0);
+        self::assertEqualsWithDelta([800.0, 400.0, 1.25], [$picture->width, $picture->height, $picture->zoom], 1e-9);
+        $svg = Svg::forScreen($picture, []);
+        self::assertStringContainsString('width="1000" height="500" viewBox="0 0 800 400"', $svg);
+        // On a sheet the words around it grow alike, and nothing lies outside.
+        $sheet = (new SheetComposer(new SquareLetters()))->compose(Comparison::of($study, $data), Wording::of(Comparison::of($study, $data), 'Somebody'), 1000.0, 700.0, static fn(float $w, float $h): Scene => (new PictureComposer(new SquareLetters()))->compose(Comparison::of($study, $data), $w, $h));
+        self::assertSame([1000.0, 700.0], [$sheet->width, $sheet->height]);
+        self::assertStringContainsString('scale(1.25)', Svg::forScreen($sheet, []));
     }
 
     public function testAFinishTakesTheLookAndLeavesTheFigures(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Data\StoredData;
+use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
 use App\Models\Dataset;
 use App\Models\ImportedFile;
@@ -12,6 +13,7 @@ use App\Models\Study;
 use App\Models\Upload;
 use DuskRail\Reading\NearNames;
 use DuskRail\Time\Period;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
@@ -78,6 +80,58 @@ final class DataSetsTest extends ApplicationTestCase
             $this->delete(route('corrections.destroy', [$dataset, $file]))->assertRedirect();
         }
         self::assertSame([5.0, 5.0, 7.0], array_slice($this->values($study, 'tarrow'), 0, 3));
+    }
+
+    /** Whatever is laid over, put in place, corrected or gone back to: every version stays what it was, to the last bit. */
+    public function testEveryVersionStaysWhatItWas(): void
+    {
+        mt_srand(11);
+        $study = $this->imported();
+        $dataset = $study->dataset;
+        $seen = [1 => $this->bits($dataset, 1)];
+        for ($version = 2; $version <= 30; $version++) {
+            $month = sprintf('2024-%02d', mt_rand(1, 9));
+            match (mt_rand(0, 3)) {
+                0 => (new Versions($dataset))->restore(mt_rand(1, $version - 1)),
+                1 => $this->post(route('corrections.store', $dataset), ['measure' => 'leakage', 'entity' => ['tarrow', 'veldmere'][mt_rand(0, 1)], 'period' => $month, 'value' => (string) mt_rand(-3, 99), 'status' => (string) mt_rand(0, 2), 'why' => 'x'])->assertRedirect(),
+                default => $this->revised($dataset, "Utility,Month,Leakage (Ml)\nMarl,{$month},".mt_rand(0, 50)."\nTarrow,2024-0".mt_rand(1, 9).",0.1\n", ['over', 'over', 'place'][mt_rand(0, 2)]),
+            };
+            self::assertSame($version, $dataset->refresh()->version);
+            $seen[$version] = $this->bits($dataset, $version);
+            // No series is in force twice.
+            self::assertSame([], DB::select('select 1 from series where until is null group by measure_id, entity_id having count(*) > 1'));
+        }
+        foreach ($seen as $version => $bits) {
+            self::assertSame($bits, $this->bits($dataset, $version), "version {$version}");
+        }
+        self::assertGreaterThan(10, count(array_unique($seen)));
+        $revision = (new Versions($dataset))->revision(1, 1);
+        self::assertTrue($revision->isNone());
+    }
+
+    private function revised(Dataset $dataset, string $content, string $way): void
+    {
+        $upload = $this->brought($content, 'revision.csv', $dataset);
+        $this->patch(route('uploads.update', $upload), ['way' => $way, 'duplicates' => 'last'])->assertOk();
+        $this->post(route('imports.store', $upload))->assertOk();
+    }
+
+    /** Every value and status of a version, by entity and period. */
+    private function bits(Dataset $dataset, int $version): string
+    {
+        $data = new StoredData($dataset->refresh(), $version);
+        $table = $data->table('leakage');
+        $told = [];
+        foreach ($table->series as $key => $series) {
+            foreach ($series->values as $i => $value) {
+                if (! is_nan($value)) {
+                    $told[] = "{$key} {$table->axis->period($i)->code()} ".bin2hex(pack('E', $value));
+                }
+            }
+        }
+        sort($told);
+
+        return implode("\n", $told).json_encode($data->unsettled('leakage'));
     }
 
     public function testAStudyFollowsTheNewestVersionUnlessItIsHeld(): void
