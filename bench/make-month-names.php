@@ -9,7 +9,7 @@ declare(strict_types=1);
  *     php bench/make-month-names.php
  */
 $first = ['en', 'de', 'fr', 'es', 'it', 'pt', 'nl', 'pl', 'sv', 'da', 'nb', 'fi', 'cs', 'hu', 'ro', 'el', 'tr', 'ru', 'uk'];
-$all = preg_grep('/^[a-z]{2,3}$/', ResourceBundle::getLocales('') ?: []) ?: [];
+$all = ResourceBundle::getLocales('') ?: [];
 $names = [];
 /** @var list<string> $locales */
 $locales = array_values(array_unique(array_map(strval(...), [...$first, ...array_filter($all, is_string(...))])));

@@ -22,6 +22,7 @@ use App\Http\Controllers\StudyHistoryController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\VersionController;
 use App\Http\Controllers\WorkingController;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/', [DatasetController::class, 'index'])->name('data.index');
@@ -47,7 +48,8 @@ Route::get('/uploads/{upload}', [UploadController::class, 'show'])->name('upload
 Route::patch('/uploads/{upload}', [UploadController::class, 'update'])->name('uploads.update');
 Route::delete('/uploads/{upload}', [UploadController::class, 'destroy'])->name('uploads.destroy');
 Route::post('/uploads/{upload}/import', [ImportController::class, 'store'])->name('imports.store');
-Route::get('/uploads/{upload}/import', [ImportController::class, 'show'])->name('imports.show');
+// A page that asked just before it was led away gets nothing.
+Route::get('/uploads/{upload}/import', [ImportController::class, 'show'])->name('imports.show')->missing(static fn(): Response => response('', 204));
 Route::delete('/uploads/{upload}/import', [ImportController::class, 'destroy'])->name('imports.destroy');
 
 Route::get('/studies/{study}', [StudyController::class, 'show'])->name('studies.show');

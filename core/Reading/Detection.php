@@ -15,7 +15,7 @@ final readonly class Detection
     /** Headings by which columns are known; common practice, no source. */
     private const ENTITY = '/^(entity|entities|utility|company|organi[sz]ation|provider|name|country|area|region|site|plant|place|city|town|state|station|unit name|geo|ref area|reporting area|location|district|branch|school|hospital)\b/i';
 
-    private const PERIOD = '/\b(period|date|month|year|quarter|week|day|time)\b/i';
+    private const PERIOD = '/\b(period|date|month|year|quarter|week|day|time|opened|closed|jahr|monat|quartal|woche|datum|tag|zeit|periode|année|mois|trimestre|semaine|jour|fecha|mes|año|data|mese|anno|jaar|maand|rok|år|måned)\b/iu';
 
     private const MEASURE = '/^(measure|indicator|variable|item|metric|what)\b/i';
 
@@ -60,7 +60,16 @@ final readonly class Detection
         }
         $across = self::periodsAcross($sample, $heading);
         $down = self::periodColumn($sample, $heading) ?? self::orderColumn($sample, $heading);
+        $joined = $across === null && $down === null && in_array($shape, [null, Shape::PeriodsAcross], true) ? self::joinedHeadings($sample, $heading) : null;
+        if ($joined !== null) {
+            return $joined;
+        }
         $shape ??= self::shape($sample, $heading, $across, $down);
+
+        $parts = $down !== null && $down[1]->notation === PeriodNotation::Year && in_array($shape, [Shape::Long, Shape::EntitiesAcross, Shape::Events], true) ? self::partsOfDate($sample, $heading, $down[0]) : null;
+        if ($parts !== null) {
+            return self::inParts($sample, $heading, $shape, $down, $parts);
+        }
 
         return match ($shape) {
             Shape::PeriodsAcross => self::acrossPlan($sample, $heading ?? 0, $across),
@@ -157,7 +166,7 @@ final readonly class Detection
         }
         $again = $rows - count($pairs);
 
-        return $rows >= 5 && $again >= 0.05 * $rows ? "{$again} of {$rows} rows are for an entity and a day that another row is for" : '';
+        return $again >= 2 && $again >= 0.15 * $rows ? "{$again} of {$rows} rows are for an entity and a day that another row is for" : '';
     }
 
     /** @param list<int> $among */
@@ -185,6 +194,76 @@ final readonly class Detection
         }
 
         return null;
+    }
+
+    /** Headings that each hold a measure and a period, as in `Leakage 2022`. */
+    private static function joinedHeadings(Sample $sample, ?int $heading): ?self
+    {
+        if ($heading === null) {
+            return null;
+        }
+        foreach (PeriodNotation::recognisable() as $notation) {
+            $columns = $names = $spans = [];
+            for ($column = 0; $column < $sample->breadth($heading); $column++) {
+                $parted = Plan::parted($sample->cell($heading, $column), PeriodReading::of($notation));
+                if ($parted !== null) {
+                    [$columns[], $names[], $spans[]] = [$column, ...$parted];
+                }
+            }
+            if (count($columns) >= 2 && count($columns) >= 0.6 * $sample->breadth($heading) && count(array_unique($spans)) >= 2 && count(array_unique($names)) * count(array_unique($spans)) === count($columns)) {
+                $labels = array_values(array_diff(range(0, $sample->breadth($heading) - 1), $columns));
+                $entity = self::named($sample, $heading, $labels, self::ENTITY) ?? self::mostVaried($sample, $heading, $labels);
+                $plan = self::plan($sample, Shape::PeriodsAcross, $heading, $entity, null, null, null, null, $columns, PeriodReading::of($notation));
+                $each = array_values(array_unique($names));
+
+                return new self($plan->with(['joined' => true]), [count($columns).' column headings hold a measure and a period: '.implode(', ', array_slice($each, 0, 4)).(count($each) > 4 ? ' …' : '').", {$spans[0]} to {$spans[count($spans) - 1]}"]);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Where a year stands by itself: the columns of its month and of its day.
+     *
+     * @return array{int, int|null}|null
+     */
+    private static function partsOfDate(Sample $sample, ?int $heading, int $year): ?array
+    {
+        $within = static function (string $pattern, int $most, ?int $except) use ($sample, $heading, $year): ?int {
+            for ($column = 0; $column < $sample->breadth($heading); $column++) {
+                $cells = array_filter($sample->column($column, $heading), static fn(string $c): bool => $c !== '');
+                $fits = array_filter($cells, static fn(string $c): bool => preg_match('/^\d{1,2}$/', $c) === 1 && (int) $c >= 1 && (int) $c <= $most || ($most === 12 && PeriodNotation::monthOfYear($c) !== null));
+                if ($column !== $year && $column !== $except && $cells !== [] && count($fits) === count($cells) && preg_match($pattern, self::plain($sample->heading($column, $heading))) === 1) {
+                    return $column;
+                }
+            }
+
+            return null;
+        };
+        $month = $heading === null ? null : $within('/\b(month|monat|mois|mes|mese|maand|måned)\b/iu', 12, null);
+
+        return $month === null ? null : [$month, $within('/\b(day|tag|jour|día|giorno|dag)\b/iu', 31, $month)];
+    }
+
+    /**
+     * @param array{int, PeriodReading} $down
+     * @param array{int, int|null} $parts
+     */
+    private static function inParts(Sample $sample, ?int $heading, Shape $shape, array $down, array $parts): self
+    {
+        [$month, $day] = $parts;
+        $reading = PeriodReading::of($day === null ? PeriodNotation::MonthNumber : PeriodNotation::YearFirst);
+        $apart = array_values(array_filter([$month, $day], is_int(...)));
+        $guess = match ($shape) {
+            Shape::EntitiesAcross => self::entitiesPlan($sample, $heading ?? 0, $down, $apart),
+            Shape::Events => self::eventsPlan($sample, $heading, $down, $apart),
+            default => self::longPlan($sample, $heading, $down, $apart),
+        };
+        $plan = $guess->plan->with(['notation' => $reading->notation->value, 'frequency' => $reading->frequency->value, 'month' => $month, 'day' => $day]);
+        $columns = implode(' and ', array_map(static fn(int $c): string => "“{$sample->heading($c, $heading)}”", [$down[0], ...$apart]));
+
+        return new self($plan, ["{$columns} together say when", ...array_slice($guess->evidence, 1)]);
     }
 
     /** Measures over periods, or periods over measures: two rows of headings, of which one repeats for each of the other. */
@@ -244,13 +323,16 @@ final readonly class Detection
         );
     }
 
-    /** @param array{int, PeriodReading}|null $down */
-    private static function eventsPlan(Sample $sample, ?int $heading, ?array $down): self
+    /**
+     * @param array{int, PeriodReading}|null $down
+     * @param list<int> $apart columns that hold other parts of the period
+     */
+    private static function eventsPlan(Sample $sample, ?int $heading, ?array $down, array $apart = []): self
     {
         [$period, $periods] = $down ?? [0, PeriodReading::of(PeriodNotation::YearFirst)];
-        $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period]));
+        $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period, ...$apart]));
         $id = self::identifier($sample, $heading, $columns);
-        $texts = array_values(array_diff(self::textColumns($sample, $heading, [$period]), [$id]));
+        $texts = array_values(array_diff(self::textColumns($sample, $heading, [$period, ...$apart]), [$id]));
         $entity = self::named($sample, $heading, $texts, self::ENTITY) ?? self::mostVaried($sample, $heading, $texts);
         $ways = [];
         foreach (array_diff($columns, [$entity]) as $column) {
@@ -463,11 +545,14 @@ final readonly class Detection
         );
     }
 
-    /** @param array{int, PeriodReading}|null $down */
-    private static function entitiesPlan(Sample $sample, int $heading, ?array $down): self
+    /**
+     * @param array{int, PeriodReading}|null $down
+     * @param list<int> $apart columns that hold other parts of the period
+     */
+    private static function entitiesPlan(Sample $sample, int $heading, ?array $down, array $apart = []): self
     {
         [$period, $periods] = $down ?? [0, PeriodReading::of(PeriodNotation::Year)];
-        $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period]));
+        $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period, ...$apart]));
 
         return new self(
             self::plan($sample, Shape::EntitiesAcross, $heading, null, $period, null, null, null, $columns, $periods),
@@ -485,12 +570,15 @@ final readonly class Detection
         return new self($plan, ['no column and no row of headings holds periods, so the rows describe entities']);
     }
 
-    /** @param array{int, PeriodReading}|null $down */
-    private static function longPlan(Sample $sample, ?int $heading, ?array $down): self
+    /**
+     * @param array{int, PeriodReading}|null $down
+     * @param list<int> $apart columns that hold other parts of the period
+     */
+    private static function longPlan(Sample $sample, ?int $heading, ?array $down, array $apart = []): self
     {
         [$period, $periods] = $down ?? [0, PeriodReading::of(PeriodNotation::Year)];
-        $texts = self::textColumns($sample, $heading, [$period]);
-        $all = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period]));
+        $texts = self::textColumns($sample, $heading, [$period, ...$apart]);
+        $all = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period, ...$apart]));
         $unit = self::named($sample, $heading, $texts, self::UNIT);
         $status = self::named($sample, $heading, $texts, self::STATUS);
         $measure = self::named($sample, $heading, $texts, self::MEASURE);

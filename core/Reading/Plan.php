@@ -25,6 +25,9 @@ final readonly class Plan
      * @param string $measureName name of the one measure, where no column or heading names it
      * @param string $entityName name of the one entity, where no column or heading names it
      * @param int|null $above row of a second row of headings: measures over periods, or periods over measures
+     * @param bool $joined whether each heading holds a measure and a period together: `Leakage 2022`
+     * @param int|null $month column of the month, where the period column holds the year alone
+     * @param int|null $day column of the day, beside that
      * @param array<int, Way> $ways of events, by column, how they are made into one figure
      * @param bool $counted of events, whether the rows themselves are counted
      * @param string $moment period that a table without periods is of; nothing for none
@@ -49,6 +52,9 @@ final readonly class Plan
         public array $ways = [],
         public bool $counted = true,
         public string $moment = '',
+        public bool $joined = false,
+        public ?int $month = null,
+        public ?int $day = null,
     ) {}
 
     /** @return array<string, mixed> */
@@ -75,6 +81,9 @@ final readonly class Plan
             'ways' => array_map(static fn(Way $way): string => $way->value, $this->ways),
             'counted' => $this->counted,
             'moment' => $this->moment,
+            'joined' => $this->joined,
+            'month' => $this->month,
+            'day' => $this->day,
         ];
     }
 
@@ -95,6 +104,10 @@ final readonly class Plan
         $text = static fn(string $name): string => is_string($plan[$name] ?? null) ? trim($plan[$name]) : '';
         $values = array_filter(is_array($plan['values'] ?? null) ? $plan['values'] : [], is_numeric(...));
         $notation = PeriodNotation::tryFrom($text('notation')) ?? throw new DomainException('Choose how the periods are written.');
+        if ($column('month') !== null) {
+            // Put together from several columns it is written as the reader puts it.
+            $notation = $column('day') === null ? PeriodNotation::MonthNumber : PeriodNotation::YearFirst;
+        }
 
         return new self(
             Shape::tryFrom($text('shape')) ?? throw new DomainException('Choose how the table lies.'),
@@ -116,6 +129,9 @@ final readonly class Plan
             self::ways($plan['ways'] ?? []),
             in_array($plan['counted'] ?? true, [true, '1', 1], true),
             $text('moment'),
+            in_array($plan['joined'] ?? false, [true, '1', 1], true),
+            $column('month'),
+            $column('day'),
         );
     }
 
@@ -133,6 +149,32 @@ final readonly class Plan
         }
 
         return $described;
+    }
+
+    /** Whether the headings name measures and periods alike, in two rows or joined in one. */
+    public function isPaired(): bool
+    {
+        return $this->above !== null || $this->joined;
+    }
+
+    /**
+     * A heading that holds a measure and a period, taken apart.
+     *
+     * @return array{string, string}|null the measure and the period
+     */
+    public static function parted(string $heading, PeriodReading $periods): ?array
+    {
+        $words = preg_split('/[\s_,:;|]+|\s[-–]\s/u', trim($heading)) ?: [];
+        // The period is as long as it reads: `Leakage Mar 2024`, `2024-Q1 Leakage`.
+        for ($length = min(3, count($words) - 1); $length >= 1; $length--) {
+            foreach ([[array_slice($words, 0, -$length), array_slice($words, -$length)], [array_slice($words, $length), array_slice($words, 0, $length)]] as [$measure, $period]) {
+                if ($periods->read(trim(implode(' ', $period), '()[]')) !== null && preg_match('/\p{L}/u', implode($measure)) === 1) {
+                    return [rtrim(implode(' ', $measure), ' -–'), trim(implode(' ', $period), '()[]')];
+                }
+            }
+        }
+
+        return null;
     }
 
     /** @return array<int, Way> */

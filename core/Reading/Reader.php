@@ -57,10 +57,10 @@ final class Reader
     /** @var array<string, int|null> what the texts of the period column or headings mean */
     private array $ordinals = [];
 
-    /** @var list<string> */
+    /** @var array<int, string> */
     private array $headings = [];
 
-    /** @var list<string> of a row of headings over those, filled to the right */
+    /** @var array<int, string> of a row of headings over those, filled to the right */
     private array $upper = [];
 
     private ?Period $when = null;
@@ -102,6 +102,10 @@ final class Reader
                 if ($number === $plan->heading) {
                     $reader->headings = array_map(trim(...), $row);
                     $reader->breadth = count($row);
+                    foreach ($plan->joined ? $plan->values : [] as $column) {
+                        $parted = Plan::parted($reader->headings[$column] ?? '', $plan->periods);
+                        [$reader->upper[$column], $reader->headings[$column]] = $parted ?? [$plan->measureName, $reader->headings[$column] ?? ''];
+                    }
                 }
                 continue;
             }
@@ -184,7 +188,7 @@ final class Reader
         if ($plan->period === null) {
             throw NotATable::because('No column is chosen for the periods.', 'Choose the column that says when each thing happened.');
         }
-        $ordinal = $this->ordinal($number, $plan->period, $row[$plan->period] ?? '');
+        $ordinal = $this->ordinal($number, $plan->period, $plan->month === null ? $row[$plan->period] ?? '' : $this->dated($row));
         $entity = $this->entity($number, $plan->entity === null ? $plan->entityName : ($row[$plan->entity] ?? ''));
         if ($ordinal === null || $entity === null) {
             return;
@@ -245,7 +249,7 @@ final class Reader
         if ($plan->period === null) {
             throw NotATable::because('No column is chosen for the periods.', 'Choose the column that says when, or change how the table lies.');
         }
-        $text = $row[$plan->period] ?? '';
+        $text = $plan->month === null ? $row[$plan->period] ?? '' : $this->dated($row);
         $ordinal = $this->ordinals[$text] ?? $this->ordinal($number, $plan->period, $text);
         if ($ordinal === null) {
             return;
@@ -291,13 +295,13 @@ final class Reader
         $plan = $this->plan;
         $entity = $this->entity($number, $plan->entity === null ? $plan->entityName : ($row[$plan->entity] ?? ''));
         $unit = $plan->unit === null ? '' : trim($row[$plan->unit] ?? '');
-        $measure = $plan->above !== null ? null : $this->measure($number, $plan->measure === null ? $plan->measureName : ($row[$plan->measure] ?? ''), $unit);
-        if ($entity === null || ($measure === null && $plan->above === null)) {
+        $measure = $plan->isPaired() ? null : $this->measure($number, $plan->measure === null ? $plan->measureName : ($row[$plan->measure] ?? ''), $unit);
+        if ($entity === null || ($measure === null && ! $plan->isPaired())) {
             return;
         }
         foreach ($plan->values as $column) {
             $ordinal = $this->headingOrdinal($column);
-            $measure = $plan->above === null ? $measure : $this->measure($number, $this->isTurned() ? $this->headingText($column) : ($this->upper[$column] ?? ''), $unit);
+            $measure = ! $plan->isPaired() ? $measure : $this->measure($number, $this->isTurned() ? $this->headingText($column) : ($this->upper[$column] ?? ''), $unit);
             if ($measure === null) {
                 continue;
             }
@@ -313,7 +317,7 @@ final class Reader
     private function entitiesAcross(int $number, array $row): void
     {
         $plan = $this->plan;
-        $text = $row[$plan->period ?? 0] ?? '';
+        $text = $plan->month === null ? $row[$plan->period ?? 0] ?? '' : $this->dated($row);
         $ordinal = $this->ordinals[$text] ?? $this->ordinal($number, $plan->period ?? 0, $text);
         if ($ordinal === null) {
             return;
@@ -404,6 +408,20 @@ final class Reader
         if ($status !== 0) {
             $this->statuses[$measure][$entity][$ordinal] = $status;
         }
+    }
+
+    /**
+     * A period that stands in several columns, put together: `2024-03`, or `2024-03-31`.
+     *
+     * @param list<string> $row
+     */
+    private function dated(array $row): string
+    {
+        $cell = static fn(?int $column): string => $column === null ? '' : trim($row[$column] ?? '');
+        $month = PeriodNotation::monthOfYear($cell($this->plan->month)) ?? $cell($this->plan->month);
+        $two = static fn(int|string $part): string => str_pad((string) $part, 2, '0', STR_PAD_LEFT);
+
+        return $cell($this->plan->period).'-'.$two($month).($this->plan->day === null ? '' : '-'.$two($cell($this->plan->day)));
     }
 
     private function figure(int $row, int $column, string $text): ?Figure

@@ -125,7 +125,8 @@ enum PeriodNotation: string
             },
             self::Week => preg_match('/^(\d{4})[- ]?w(\d{1,2})$/', $text, $m) === 1 ? Period::week((int) $m[1], (int) $m[2]) : null,
             self::YearFirst => match (true) {
-                preg_match('/^(\d{4})[-\/.](\d{1,2})[-\/.](\d{1,2})(?:[t ]00:00(?::00(?:\.0+)?)?z?)?$/', $text, $m) === 1,
+                // A time of day is passed over: what happened at ten happened on that day.
+                preg_match('/^(\d{4})[-\/.](\d{1,2})[-\/.](\d{1,2})(?:[t ]\d{1,2}:\d{2}(?::\d{2}(?:\.\d+)?)?(?:z|[-+]\d{2}:?\d{2})?)?$/', $text, $m) === 1,
                 preg_match('/^((?:19|20)\d\d)(\d\d)(\d\d)$/', $text, $m) === 1 => Period::day((int) $m[1], (int) $m[2], (int) $m[3]),
                 default => null,
             },

@@ -222,6 +222,28 @@ final class ReadingTest extends TestCase
         self::assertSame(['a year, as the others of y'], array_map(static fn(Problem $p): string => $p->expected, $read->problems));
     }
 
+    /** @return iterable<string, array{string, string, list<string>, string}> text, shape, measures, first entity's first measure */
+    public static function odd(): iterable
+    {
+        yield 'measure and year in one heading' => ["Utility,Leakage 2022,Leakage 2023,Bursts 2022,Bursts 2023\nA,1,2,3,4\nB,5,6,7,8\n", 'periods-across', ['Leakage', 'Bursts'], '2022: 1, 2023: 2'];
+        yield 'month before the measure' => ["Utility,Mar 2024 Sales (EUR),Apr 2024 Sales (EUR)\nA,1,2\nB,3,4\n", 'periods-across', ['Sales'], '2024-03: 1, 2024-04: 2'];
+        yield 'year and month in two columns' => ["year,month,utility,value\n2023,1,A,5\n2023,2,A,6\n2023,1,B,7\n2023,2,B,8\n", 'long', ['Value'], '2023-01: 5, 2023-02: 6'];
+        yield 'year, month by name, and day' => ["Jahr;Monat;Tag;Werk;Menge\n2024;Jan;31;A;5\n2024;Februar;1;A;6,5\n", 'long', ['Menge'], '2024-01-31: 5, 2024-02-01: 6.5'];
+        yield 'months in Austrian German under a German heading' => ["Monat;Nord;Süd\nJän 2024;1;2\nFebruar 2024;3;4\nMärz 2024;5;6\n", 'entities-across', ['Value'], '2024-01: 1, 2024-02: 3, 2024-03: 5'];
+        yield 'times of day' => ["id,opened,utility,cost\n1,2024-01-03T10:15:00,A,5\n2,2024-01-03T11:00:00+01:00,A,6\n3,2024-02-03 12:30,B,7\n", 'events', ['Value', 'Different id', 'cost'], '2024-01: 2, 2024-02: 0'];
+        yield 'one figure that is there twice is no event' => ["Date,Store,Amount\n2024-04-03,A,10\n2024-04-05,A,12\n2024-04-05,A,13\n2024-04-07,B,4\n2024-04-08,B,4\n2024-04-09,B,5\n", 'long', ['Value'], '2024-04-03: 10, 2024-04-04: -, 2024-04-05: 12'];
+        yield 'a plain number down' => ["Age,Boys,Girls\n2,86,85\n3,95,94\n4,102,101\n", 'entities-across', ['Value'], '#2: 86, #3: 95, #4: 102'];
+    }
+
+    /** @param list<string> $measures */
+    #[DataProvider('odd')]
+    public function testTablesAsPeopleSendThemAreUnderstood(string $text, string $shape, array $measures, string $first): void
+    {
+        [$plan, $read] = self::understood($text);
+        self::assertSame([$shape, $measures], [$plan->shape->value, array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures)]);
+        self::assertSame($first, implode(', ', self::written($read, 0)));
+    }
+
     public function testOtherWaysToReadATableAreRankedByWhatTheyRead(): void
     {
         $sample = self::sample("Utility,2022,2023,2024\nVeldmere,1,2,3\nTarrow,4,5,6\n");

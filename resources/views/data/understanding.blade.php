@@ -45,7 +45,14 @@
         @if (in_array($plan->shape->value, ['long', 'entities-across', 'years-across', 'events'], true))
             <x-guess name="period" lead="Period in" :value="(string) $plan->period" :options="$columns" />
         @endif
-        @if (in_array($plan->shape->value, ['long', 'periods-across'], true) && $plan->above === null)
+        @if (in_array($plan->shape->value, ['long', 'entities-across', 'events'], true) && ($plan->month !== null || $plan->periods->notation === \DuskRail\Time\PeriodNotation::Year))
+            <x-guess name="month" lead="its month in" :value="(string) $plan->month" :options="$columns" />
+            @if ($plan->month !== null)<x-guess name="day" lead="its day in" :value="(string) $plan->day" :options="$columns" />@endif
+        @endif
+        @if ($plan->shape === \DuskRail\Reading\Shape::PeriodsAcross && $plan->above === null)
+            <x-guess name="joined" lead="A heading is" :value="$plan->joined ? '1' : '0'" :options="['0' => 'a period', '1' => 'a measure and a period']" />
+        @endif
+        @if (in_array($plan->shape->value, ['long', 'periods-across'], true) && ! $plan->isPaired())
             <x-guess name="measure" lead="Measure in" :value="(string) $plan->measure" :options="$columns" />
             <x-guess name="unit" lead="Unit in" :value="(string) $plan->unit" :options="$columns" />
         @endif
