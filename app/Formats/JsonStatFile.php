@@ -16,6 +16,9 @@ final readonly class JsonStatFile implements TableSource
 {
     private const MOST_CELLS = 4_000_000;
 
+    /** Bytes of JSON that can be held whole. */
+    private const LARGEST = 40_000_000;
+
     /** @param array<string, array<array-key, mixed>> $datasets by label */
     private function __construct(private array $datasets) {}
 
@@ -28,6 +31,9 @@ final readonly class JsonStatFile implements TableSource
 
     public static function open(string $path): self
     {
+        if (filesize($path) > self::LARGEST) {
+            throw NotATable::because('The file is '.number_format(filesize($path) / 1e6).' MB of JSON, more than can be read at once.', 'Take a part of it where it comes from, or take it as CSV.');
+        }
         try {
             $read = json_decode((string) file_get_contents($path), true, 64, JSON_THROW_ON_ERROR);
         } catch (JsonException $problem) {

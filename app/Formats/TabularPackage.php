@@ -18,6 +18,9 @@ final readonly class TabularPackage implements TableSource
 
     private const LARGEST = 600_000_000;
 
+    /** Bytes of the descriptor, with what rows it holds. */
+    private const LARGEST_DESCRIPTOR = 40_000_000;
+
     /**
      * @param array<string, array<array-key, mixed>> $resources by name
      * @param array<array-key, mixed> $descriptor
@@ -45,10 +48,10 @@ final readonly class TabularPackage implements TableSource
             $index = (int) $zip->locateName(self::DESCRIPTOR, ZipArchive::FL_NODIR);
             $name = (string) $zip->getNameIndex($index);
             $folder = substr($name, 0, -strlen(self::DESCRIPTOR));
-            $json = (string) $zip->getFromIndex($index, 10_000_000);
+            $json = (string) $zip->getFromIndex($index, self::LARGEST_DESCRIPTOR);
             $zip->close();
         } else {
-            $json = (string) file_get_contents($path);
+            $json = (string) file_get_contents($path, false, null, 0, self::LARGEST_DESCRIPTOR);
         }
         try {
             $descriptor = json_decode($json, true, 64, JSON_THROW_ON_ERROR);

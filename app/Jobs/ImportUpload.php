@@ -15,6 +15,7 @@ use DomainException;
 use DuskRail\Reading\Problem;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Once;
 use Throwable;
 
 /** Reads a file into the database, all of it or nothing, whether or not somebody waits for it. */
@@ -37,6 +38,8 @@ final class ImportUpload implements ShouldQueue
 
     public function handle(): void
     {
+        // A worker lives long; what was kept for the last file may be out of date.
+        Once::flush();
         $upload = Upload::find($this->upload);
         if ($upload === null || $upload->isCalledOff()) {
             $upload?->update(['state' => 'open', 'said' => ImportCancelled::byUser()->getMessage()]);

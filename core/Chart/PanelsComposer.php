@@ -44,7 +44,7 @@ final readonly class PanelsComposer
         $gap = self::GAPS[$part->gap];
         $columns = $this->columns($part, count($facets), $width, $gap);
         $type = Type::text(12);
-        $common = $this->commonScale($facets, $part, $comparison->study->axis);
+        $common = $this->commonScale($facets, $part);
         $room = $part->axis === 'range' ? 2.0 : $this->room($facets, $common, $comparison->study->axis, $type);
         $every = $part->axis === 'every' || ($part->axis === 'edge' && $common === null);
         $inner = ($width - ($every ? $columns * $room : $room) - $gap * ($columns - 1) - 4.0) / $columns;
@@ -98,7 +98,7 @@ final readonly class PanelsComposer
      * @param non-empty-list<Facet> $facets
      * @return array{float, float}|null
      */
-    private function commonScale(array $facets, PanelsPart $part, AxisPart $axis): ?array
+    private function commonScale(array $facets, PanelsPart $part): ?array
     {
         if ($part->scale !== 'same' || $part->by === 'measure') {
             return null;

@@ -9,6 +9,7 @@ use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
 use App\Models\Brief;
 use App\Models\Dataset;
+use App\Models\Measure;
 use App\Models\Upload;
 use DomainException;
 use DuskRail\Data\Better;
@@ -66,6 +67,10 @@ final class DatasetController
             'measures.*.name' => ['required', 'string', 'max:120'], 'measures.*.unit' => ['nullable', 'string', 'max:60'],
             'measures.*.kind' => [Rule::enum(Kind::class)], 'measures.*.better' => [Rule::enum(Better::class)], 'measures.*.decimals' => ['nullable', 'integer', 'between:0,8'],
         ], ['measures.*.name.required' => 'A measure needs a name.', 'measures.*.decimals.between' => 'A figure is written with 0 to 8 decimals.']);
+        $names = $dataset->measures->map(static fn(Measure $m): string => mb_strtolower($request->string("measures.{$m->id}.name", $m->name)->trim()->value()));
+        if ($names->unique()->count() < $names->count()) {
+            return back()->withInput()->withErrors(['measures' => 'Two measures would have one name, and a formula could not tell them apart. Give each a name of its own.']);
+        }
         DB::transaction(static function () use ($request, $dataset): void {
             foreach ($dataset->measures as $measure) {
                 $at = "measures.{$measure->id}";

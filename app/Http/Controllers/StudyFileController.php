@@ -31,6 +31,7 @@ final class StudyFileController
         if (! $file instanceof UploadedFile || $file->getSize() > self::LARGEST) {
             return back()->with('said', 'Choose a study file of up to 40 MB, as “Hand over” writes it.');
         }
+        ini_set('memory_limit', '1G');
         try {
             $document = json_decode((string) file_get_contents($file->getRealPath()), true, 32, JSON_THROW_ON_ERROR);
             $study = DB::transaction(static function () use ($document, $dataset, $file): Study {
