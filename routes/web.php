@@ -76,5 +76,6 @@ Route::put('/briefs/{brief}', [BriefController::class, 'update'])->name('briefs.
 Route::delete('/briefs/{brief}', [BriefController::class, 'destroy'])->name('briefs.destroy');
 Route::get('/read/{token}', [BriefController::class, 'read'])->name('briefs.read');
 Route::get('/read/{token}/pdf', [BriefController::class, 'pdf'])->name('briefs.pdf');
+Route::get('/read/{token}/file', [BriefController::class, 'file'])->name('briefs.file');
 
 Route::get('/palette.css', [PaletteController::class, 'show'])->withoutMiddleware('web')->name('palette');

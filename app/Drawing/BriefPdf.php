@@ -15,6 +15,8 @@ use DuskRail\Chart\SheetComposer;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Chart\Type;
 use DuskRail\Chart\Words;
+use DuskRail\Study\Comparison;
+use DuskRail\Study\Wording;
 
 /** A brief as a PDF: a cover, then a page a study with the text that stands before it. */
 final readonly class BriefPdf
@@ -36,14 +38,7 @@ final readonly class BriefPdf
                 $text = trim("{$text}\n{$block['text']}{$block['problem']}");
                 continue;
             }
-            $comparison = $block['comparison'];
-            $sheet = (new SheetComposer($this->measure))->compose(
-                $comparison,
-                $block['wording'],
-                self::WIDTH,
-                self::HEIGHT - $this->height($text),
-                fn(float $width, float $height): Scene => (new PictureComposer($this->measure))->compose($comparison, $width, $height),
-            );
+            $sheet = $this->sheet($block['comparison'], $block['wording'], $this->height($text));
             $scenes[] = $this->under($text, $sheet);
             $text = '';
         }
@@ -52,6 +47,22 @@ final readonly class BriefPdf
         }
 
         return Picture::pages($scenes, Palette::day());
+    }
+
+    /**
+     * One study as a page.
+     *
+     * @param float $less height that is left for something else
+     */
+    public function sheet(Comparison $comparison, Wording $wording, float $less): Scene
+    {
+        return (new SheetComposer($this->measure))->compose(
+            $comparison,
+            $wording,
+            self::WIDTH,
+            self::HEIGHT - $less,
+            fn(float $width, float $height): Scene => (new PictureComposer($this->measure))->compose($comparison, $width, $height),
+        );
     }
 
     private function cover(BriefPage $page, string $date): Scene

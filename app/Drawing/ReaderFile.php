@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Drawing;
 
 use App\Models\Study;
+use App\View\BriefPage;
 use DomainException;
 use DuskRail\Chart\Palette;
 use DuskRail\Chart\PictureComposer;
@@ -39,7 +40,8 @@ final readonly class ReaderFile
         $variants = [];
         foreach (self::combined($offered) as $choice => $chosen) {
             try {
-                $variants[$choice] = $this->variant(Comparison::of(ReaderChoices::read($chosen, $controls)->appliedTo($first), $data), $study->sourceLine(), $choice);
+                $comparison = Comparison::of(ReaderChoices::read($chosen, $controls)->appliedTo($first), $data);
+                $variants[$choice] = $this->drawn($comparison, Wording::of($comparison, $study->sourceLine()), 'v'.hash('crc32b', $choice).'-');
             } catch (DomainException) {
                 // What makes no sense of the data is not offered.
             }
@@ -84,10 +86,32 @@ final readonly class ReaderFile
         return $all;
     }
 
-    /** @return array{wording: Wording, runs: list<array{text: string, ink: string, bold: bool}>, svg: string, readouts: array<string, mixed>, plot: array<string, float|int>} */
-    private function variant(Comparison $comparison, string $source, string $choice): array
+    /** A brief as one such file: its studies and texts one below the other, one entity lit up in all of them. */
+    public function brief(BriefPage $page, string $date): string
     {
-        $wording = Wording::of($comparison, $source);
+        $blocks = [];
+        foreach ($page->blocks as $number => $block) {
+            $blocks[] = $block['comparison'] === null || $block['wording'] === null || $block['problem'] !== ''
+                ? ['text' => trim("{$block['text']}\n{$block['problem']}"), 'picture' => null]
+                : ['text' => '', 'picture' => $this->drawn($block['comparison'], $block['wording'], "b{$number}-")];
+        }
+
+        return view('hand-over.brief', [
+            'title' => $page->brief->name,
+            'about' => trim("{$date} · {$page->cover}", ' ·'),
+            'blocks' => $blocks,
+            'names' => $page->entities,
+            'styles' => self::styles(),
+            'script' => (string) file_get_contents(resource_path('js/reader-file.js')),
+        ])->render();
+    }
+
+    /**
+     * @param string $prefix of the ids within the picture
+     * @return array{wording: Wording, runs: list<array{text: string, ink: string, bold: bool}>, svg: string, readouts: array<string, mixed>, plot: array<string, float|int>}
+     */
+    private function drawn(Comparison $comparison, Wording $wording, string $prefix): array
+    {
         $scene = (new PictureComposer($this->measure))->compose($comparison, self::WIDTH, self::HEIGHT);
         $readouts = [];
         if (in_array($comparison->study->view, [View::Lines, View::Overlay, View::Stack], true) && ! $comparison->study->isSplit()) {
@@ -100,7 +124,7 @@ final readonly class ReaderFile
         return [
             'wording' => $wording,
             'runs' => Wording::coloured($wording->marked, $comparison),
-            'svg' => Svg::forScreen($scene, ['class' => 'chart', 'role' => 'img', 'aria-label' => "{$wording->headline}. {$scene->description}"], 'v'.hash('crc32b', $choice).'-'),
+            'svg' => Svg::forScreen($scene, ['class' => 'chart', 'role' => 'img', 'aria-label' => "{$wording->headline}. {$scene->description}"], $prefix),
             'readouts' => $readouts,
             'plot' => $scene->plot === null ? [] : ['left' => $scene->plot->left, 'step' => $scene->plot->step(), 'from' => $scene->plot->from, 'to' => $scene->plot->to],
         ];

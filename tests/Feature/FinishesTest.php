@@ -132,6 +132,19 @@ final class FinishesTest extends ApplicationTestCase
         // An independent reader finds the words, each about its own entity.
         self::assertStringContainsString('Tarrow stands at 7.0', (string) shell_exec('pdftotext '.escapeshellarg($files[1]).' -'));
         array_map(unlink(...), $files);
+        // A page to point at, one below the other, and single pictures.
+        $brief->add(null, "Mind <this>\nand that");
+        $brief->add($study, null);
+        foreach (['html' => ['board.html'], 'svg' => ['board-1.svg', 'board-2.svg'], 'doc' => []] as $format => $expected) {
+            self::assertSame($expected === [] ? 2 : 0, Artisan::call('brief:render', ['brief' => 'Board', '--format' => $format, '--out' => $folder]));
+            self::assertSame($expected, array_map(basename(...), glob("{$folder}/*.{$format}") ?: []));
+        }
+        $html = (string) file_get_contents("{$folder}/board.html");
+        self::assertSame([2, 0, 1], [substr_count($html, '<article>'), substr_count($html, 'http://'), substr_count($html, '<script>')]);
+        self::assertStringContainsString('Mind &lt;this&gt;<br />', $html);
+        self::assertStringContainsString('data-line="marl"', $html);
+        self::assertSame($html, str_replace("\r", '', (string) $this->get(route('briefs.file', $brief->token))->assertOk()->getContent()));
+        array_map(unlink(...), glob("{$folder}/*") ?: []);
         rmdir($folder);
     }
 

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Drawing\BriefPdf;
+use App\Drawing\Picture;
+use App\Drawing\ReaderFile;
 use App\Models\Brief;
 use App\View\BriefPage;
+use DuskRail\Chart\Palette;
 use DuskRail\Chart\TextMeasure;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\File;
@@ -16,9 +19,9 @@ final class RenderBrief extends Command
 {
     use SpeaksJson;
 
-    protected $signature = 'brief:render {brief : number or name} {--each : once for every entity in focus in turn} {--out=. : folder to write to} {--json : for scripts}';
+    protected $signature = 'brief:render {brief : number or name} {--format=pdf : pdf or html, one file; png or svg, one for each study} {--each : once for every entity in focus in turn} {--out=. : folder to write to} {--json : for scripts}';
 
-    protected $description = 'Write a brief as a PDF, for all entities in turn if asked';
+    protected $description = 'Write a brief as a PDF, a page to point at, or pictures, for all entities in turn if asked';
 
     public function handle(TextMeasure $measure): int
     {
@@ -26,6 +29,12 @@ final class RenderBrief extends Command
         $brief = ctype_digit($wanted) ? Brief::find((int) $wanted) : Brief::where('name', $wanted)->first();
         if ($brief === null) {
             $this->error("There is no brief “{$wanted}”. There are: ".(Brief::pluck('name')->implode(', ') ?: 'none').'.');
+
+            return self::INVALID;
+        }
+        $format = (string) $this->option('format');
+        if (! in_array($format, ['pdf', 'html', 'png', 'svg'], true)) {
+            $this->error('--format is pdf, html, png or svg.');
 
             return self::INVALID;
         }
@@ -41,9 +50,12 @@ final class RenderBrief extends Command
         $bar = $json || count($names) < 2 ? null : $this->output->createProgressBar(count($names));
         $written = [];
         foreach ($names as $key => $name) {
-            $path = "{$folder}/".(Str::slug(trim("{$brief->name} {$name}")) ?: 'brief').'.pdf';
-            File::put($path, (new BriefPdf($measure))->content(BriefPage::of($brief, $measure, null, $name === '' ? null : [(string) $key => 1]), $day));
-            $written[] = $path;
+            $page = BriefPage::of($brief, $measure, null, $name === '' ? null : [(string) $key => 1]);
+            $path = "{$folder}/".(Str::slug(trim("{$brief->name} {$name}")) ?: 'brief');
+            foreach ($this->contents($page, $format, $day, $measure) as $ending => $content) {
+                File::put("{$path}{$ending}", $content);
+                $written[] = "{$path}{$ending}";
+            }
             $bar?->advance();
         }
         $bar?->finish();
@@ -54,5 +66,23 @@ final class RenderBrief extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    /** @return iterable<string, string> content by the end of the file's name */
+    private function contents(BriefPage $page, string $format, string $day, TextMeasure $measure): iterable
+    {
+        if ($format === 'pdf') {
+            yield '.pdf' => (new BriefPdf($measure))->content($page, $day);
+        } elseif ($format === 'html') {
+            yield '.html' => (new ReaderFile($measure))->brief($page, $day);
+        } else {
+            $number = 0;
+            foreach ($page->blocks as $block) {
+                if ($block['comparison'] !== null && $block['wording'] !== null && $block['problem'] === '') {
+                    $picture = new Picture((new BriefPdf($measure))->sheet($block['comparison'], $block['wording'], 0.0), Palette::day());
+                    yield '-'.(++$number).".{$format}" => $format === 'png' ? $picture->png(2) : $picture->svg();
+                }
+            }
+        }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Drawing\BriefPdf;
+use App\Drawing\ReaderFile;
 use App\Models\Brief;
 use App\Models\Study;
 use App\View\BriefPage;
@@ -72,6 +73,18 @@ final class BriefController
         return response((new BriefPdf($measure))->content($page, now()->isoFormat('D MMMM YYYY')), 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => "attachment; filename=\"{$name}.pdf\"",
+        ]);
+    }
+
+    /** The same as one file that needs no network. */
+    public function file(Request $request, string $token, TextMeasure $measure): Response
+    {
+        $page = self::page($request, $token, $measure);
+        $name = Str::slug($page->brief->name) ?: 'brief';
+
+        return response((new ReaderFile($measure))->brief($page, now()->isoFormat('D MMMM YYYY')), 200, [
+            'Content-Type' => 'text/html; charset=UTF-8',
+            'Content-Disposition' => "attachment; filename=\"{$name}.html\"",
         ]);
     }
 

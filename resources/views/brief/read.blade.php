@@ -11,7 +11,7 @@
             <header>
                 <h1>{{ $page->brief->name }}</h1>
                 <p class="quiet">{{ now()->isoFormat('D MMMM YYYY') }}{{ $page->cover === '' ? '' : " · {$page->cover}" }}</p>
-                <p class="acts no-print"><button type="button" class="plain small" data-present>Present</button><a class="plain small" href="{{ route('briefs.pdf', [$page->brief->token, ...array_filter(get_object_vars($page->choices))]) }}">PDF</a><button type="button" class="plain small" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></p>
+                <p class="acts no-print"><button type="button" class="plain small" data-present>Present</button><a class="plain small" href="{{ route('briefs.pdf', [$page->brief->token, ...array_filter(get_object_vars($page->choices))]) }}">PDF</a><a class="plain small" href="{{ route('briefs.file', [$page->brief->token, ...array_filter(get_object_vars($page->choices))]) }}">HTML</a><button type="button" class="plain small" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></p>
                 @if ($page->offered !== [])
                     <form method="get" class="controls no-print" data-at-once>
                         @foreach ($page->offered as $control => $labels)
