@@ -54,15 +54,16 @@ final readonly class Detection
         if ($heading !== null && $sample->column(0, $heading) === []) {
             throw NotATable::because('There is a heading row and nothing below it.', 'Bring a file that holds the figures too.');
         }
-        $two = $heading === null || ! in_array($shape, [null, Shape::PeriodsAcross], true) ? null : self::twoRows($sample, $heading);
-        if ($two !== null) {
-            return $two;
+        $mayPair = $heading !== null && in_array($shape, [null, Shape::PeriodsAcross], true);
+        $paired = $mayPair ? PairedHeadings::inTwoRows($sample, $heading) : null;
+        if ($paired !== null) {
+            return self::pairedPlan($sample, $paired);
         }
         $across = self::periodsAcross($sample, $heading);
         $down = self::periodColumn($sample, $heading) ?? self::orderColumn($sample, $heading);
-        $joined = $across === null && $down === null && in_array($shape, [null, Shape::PeriodsAcross], true) ? self::joinedHeadings($sample, $heading) : null;
-        if ($joined !== null) {
-            return $joined;
+        $paired = $mayPair && $across === null && $down === null ? PairedHeadings::inOne($sample, $heading) : null;
+        if ($paired !== null) {
+            return self::pairedPlan($sample, $paired);
         }
         $shape ??= self::shape($sample, $heading, $across, $down);
 
@@ -196,33 +197,6 @@ final readonly class Detection
         return null;
     }
 
-    /** Headings that each hold a measure and a period, as in `Leakage 2022`. */
-    private static function joinedHeadings(Sample $sample, ?int $heading): ?self
-    {
-        if ($heading === null) {
-            return null;
-        }
-        foreach (PeriodNotation::recognisable() as $notation) {
-            $columns = $names = $spans = [];
-            for ($column = 0; $column < $sample->breadth($heading); $column++) {
-                $parted = Plan::parted($sample->cell($heading, $column), PeriodReading::of($notation));
-                if ($parted !== null) {
-                    [$columns[], $names[], $spans[]] = [$column, ...$parted];
-                }
-            }
-            if (count($columns) >= 2 && count($columns) >= 0.6 * $sample->breadth($heading) && count(array_unique($spans)) >= 2 && count(array_unique($names)) * count(array_unique($spans)) === count($columns)) {
-                $labels = array_values(array_diff(range(0, $sample->breadth($heading) - 1), $columns));
-                $entity = self::named($sample, $heading, $labels, self::ENTITY) ?? self::mostVaried($sample, $heading, $labels);
-                $plan = self::plan($sample, Shape::PeriodsAcross, $heading, $entity, null, null, null, null, $columns, PeriodReading::of($notation));
-                $each = array_values(array_unique($names));
-
-                return new self($plan->with(['joined' => true]), [count($columns).' column headings hold a measure and a period: '.implode(', ', array_slice($each, 0, 4)).(count($each) > 4 ? ' …' : '').", {$spans[0]} to {$spans[count($spans) - 1]}"]);
-            }
-        }
-
-        return null;
-    }
-
     /**
      * Where a year stands by itself: the columns of its month and of its day.
      *
@@ -266,49 +240,14 @@ final readonly class Detection
         return new self($plan, ["{$columns} together say when", ...array_slice($guess->evidence, 1)]);
     }
 
-    /** Measures over periods, or periods over measures: two rows of headings, of which one repeats for each of the other. */
-    private static function twoRows(Sample $sample, int $heading): ?self
+    /** Headings that name measures and periods alike. */
+    private static function pairedPlan(Sample $sample, PairedHeadings $paired): self
     {
-        foreach ([[$heading - 1, $heading], [$heading, $heading + 1]] as [$above, $below]) {
-            if ($above < 0 || ! isset($sample->rows[$below + 1]) || $sample->isNote($above)) {
-                continue;
-            }
-            $rows = [[], []];
-            $last = '';
-            for ($column = 0; $column < $sample->width; $column++) {
-                $last = $sample->cell($above, $column) === '' ? $last : $sample->cell($above, $column);
-                [$rows[0][], $rows[1][]] = [$last, $sample->cell($below, $column)];
-            }
-            foreach ([1, 0] as $periods) {
-                foreach (PeriodNotation::recognisable() as $notation) {
-                    $columns = array_keys(array_filter($rows[$periods], static fn(string $text): bool => $notation->read($text) !== null));
-                    $names = array_map(static fn(int $column): string => $rows[1 - $periods][$column], $columns);
-                    $spans = array_map(static fn(int $column): string => $rows[$periods][$column], $columns);
-                    $named = array_filter($names, static fn(string $name): bool => $name !== '' && $notation->read($name) === null && preg_match('/\p{L}/u', $name) === 1);
-                    $crossed = count($columns) >= 4 && count(array_unique($names)) >= 2 && count(array_unique($spans)) >= 2 && count(array_unique($names)) * count(array_unique($spans)) >= count($columns) && count(array_unique($spans)) < count($spans);
-                    if ($crossed && count($named) === count($columns)) {
-                        return self::twoRowsPlan($sample, $above, $below, $columns, PeriodReading::detect($spans) ?? PeriodReading::of($notation), array_values(array_unique($names)));
-                    }
-                }
-            }
-        }
+        $labels = array_values(array_diff(range(0, max(1, $sample->breadth($paired->heading)) - 1), $paired->columns));
+        $entity = self::named($sample, $paired->heading, $labels, self::ENTITY) ?? self::mostVaried($sample, $paired->heading, $labels);
+        $plan = self::plan($sample, Shape::PeriodsAcross, $paired->heading, $entity, null, null, null, null, $paired->columns, $paired->periods);
 
-        return null;
-    }
-
-    /**
-     * @param list<int> $columns
-     * @param list<string> $names
-     */
-    private static function twoRowsPlan(Sample $sample, int $above, int $below, array $columns, PeriodReading $periods, array $names): self
-    {
-        $labels = array_values(array_diff(range(0, $sample->width - 1), $columns));
-        $entity = self::named($sample, $below, $labels, self::ENTITY) ?? self::mostVaried($sample, $below, $labels);
-        $plan = self::plan($sample, Shape::PeriodsAcross, $below, $entity, null, null, null, null, $columns, $periods);
-
-        return new self($plan->with(['above' => $above]), [
-            'rows '.($above + 1).' and '.($below + 1).' are headings together: '.implode(', ', array_slice($names, 0, 4)).(count($names) > 4 ? ' …' : '').' for each period',
-        ]);
+        return new self($plan->with(['above' => $paired->above, 'joined' => $paired->above === null]), [$paired->evidence()]);
     }
 
     private static function momentPlan(Sample $sample, int $heading): self

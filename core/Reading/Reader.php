@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-use DuskRail\Data\Kind;
 use DuskRail\Data\Status;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -73,16 +72,12 @@ final class Reader
     /** @var array<int, string> units that stand in the cells, by measure */
     private array $cellUnits = [];
 
-    /** @var array<int, array<int, array<int, non-empty-list<float|string>>>> cells by column, entity, ordinal */
-    private array $events = [];
+    private readonly EventTally $events;
 
-    /** @var array<int, array<int, int>> by entity, ordinal */
-    private array $eventCounts = [];
-
-    /** @var array<int, array<int, int>> cell of the first event, likewise */
-    private array $eventPlaces = [];
-
-    private function __construct(private readonly Plan $plan) {}
+    private function __construct(private readonly Plan $plan)
+    {
+        $this->events = new EventTally($plan);
+    }
 
     /**
      * @param iterable<int, list<string>> $rows by row number from 0
@@ -193,8 +188,7 @@ final class Reader
         if ($ordinal === null || $entity === null) {
             return;
         }
-        $this->eventCounts[$entity][$ordinal] = ($this->eventCounts[$entity][$ordinal] ?? 0) + 1;
-        $this->eventPlaces[$entity][$ordinal] ??= $number * Observations::COLUMNS + $plan->period;
+        $this->events->happened($entity, $ordinal, $number * Observations::COLUMNS + $plan->period);
         foreach ($plan->ways as $column => $way) {
             $text = trim($row[$column] ?? '');
             if ($way === Way::Out || ($way === Way::Different && $text === '')) {
@@ -202,43 +196,18 @@ final class Reader
             }
             $cell = $way === Way::Different ? $text : $this->figure($number, $column, $text)?->value;
             if ($cell !== null) {
-                $this->events[$column][$entity][$ordinal][] = $cell;
+                $this->events->add($column, $entity, $ordinal, $cell);
             }
         }
     }
 
-    /** Makes figures of the events: a period without any counts none and adds up to nothing, but has no mean. */
+    /** Makes figures of the events. */
     private function combineEvents(): void
     {
-        $ordinals = array_merge([], ...array_map(array_keys(...), array_values($this->eventCounts)));
-        if ($ordinals === []) {
-            return;
-        }
-        $span = range(min($ordinals), max($ordinals));
-        $measures = [];
-        if ($this->plan->counted) {
-            $this->measures[] = $this->plan->describe($this->plan->measureName, '', Kind::Flow);
-            $measures[] = [count($this->measures) - 1, null, Way::Sum];
-        }
-        foreach ($this->plan->ways as $column => $way) {
-            if ($way !== Way::Out) {
-                $heading = Heading::read($this->headingText($column));
-                $this->measures[] = $this->plan->describe($way->measure($heading->name), $way === Way::Different ? '' : $heading->unit, $way->kind());
-                $measures[] = [count($this->measures) - 1, $column, $way];
-            }
-        }
-        foreach ($measures as [$measure, $column, $way]) {
-            foreach ($this->eventCounts as $entity => $counts) {
-                foreach ($span as $ordinal) {
-                    $cells = $column === null ? [] : ($this->events[$column][$entity][$ordinal] ?? []);
-                    $this->values[$measure][$entity][$ordinal] = match (true) {
-                        $column === null => (float) ($counts[$ordinal] ?? 0),
-                        $cells !== [] => $way->of($cells),
-                        default => in_array($way, [Way::Sum, Way::Different], true) ? 0.0 : NAN,
-                    };
-                    $this->places[$measure][$entity][$ordinal] = $this->eventPlaces[$entity][$ordinal] ?? -1;
-                }
-            }
+        foreach ($this->events->measures($this->headingText(...)) as [$measure, $values, $places]) {
+            $this->measures[] = $measure;
+            $this->values[] = $values;
+            $this->places[] = $places;
         }
     }
 
