@@ -211,7 +211,7 @@ final readonly class PanelsComposer
     {
         $strokes = [];
         foreach ($comparison->present() as $line) {
-            $strokes[] = new Stroke(Pieces::of($line->values, $plot, $scale), Ink::Hair, 1.0, [], 0.5);
+            $strokes[] = new Stroke(Pieces::of($line->values, $plot, $scale, $line->absent), Ink::Hair, 1.0, [], 0.5);
         }
 
         return [new Group('behind', $strokes)];

@@ -9,10 +9,14 @@ final class Spark
 {
     /**
      * @param list<float> $values along the whole axis
+     * @param array<int, true> $absent positions that do not exist, and are passed over
      * @return list<list<float>> pieces, at most two points a pixel
      */
-    public static function pieces(array $values, int $from, int $to, float $width, float $height): array
+    public static function pieces(array $values, int $from, int $to, float $width, float $height, array $absent = []): array
     {
+        if ($absent !== []) {
+            return self::together([$values], $from, $to, $width, $height, $absent)[0];
+        }
         // A point for about every two pixels is all that can be told apart at this size.
         $stride = max(1, intdiv($to - $from, (int) ($width / 2)));
         $chosen = [];
@@ -45,15 +49,16 @@ final class Spark
      * Several lines on one scale.
      *
      * @param list<list<float>> $lines
+     * @param array<int, true> $absent
      * @return list<list<list<float>>> the pieces of each
      */
-    public static function together(array $lines, int $from, int $to, float $width, float $height): array
+    public static function together(array $lines, int $from, int $to, float $width, float $height, array $absent = []): array
     {
         $shown = array_merge(...array_map(static fn(array $values): array => array_slice($values, $from, $to - $from + 1), $lines));
         $present = array_filter($shown, static fn(float $v): bool => ! is_nan($v));
         $plot = new PlotArea(2, $width - 2, 3, $height - 3, $from, $to);
         $scale = $present === [] || min($present) === max($present) ? Scale::vertical($present, $plot->bottom, $plot->top) : new Scale(min($present), max($present), $plot->bottom, $plot->top);
 
-        return array_map(static fn(array $values): array => Pieces::of($values, $plot, $scale), $lines);
+        return array_map(static fn(array $values): array => Pieces::of($values, $plot, $scale, $absent), $lines);
     }
 }

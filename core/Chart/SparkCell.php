@@ -30,7 +30,7 @@ final readonly class SparkCell
             $scale = $low === $high ? new Scale($low - 1.0, $high + 1.0, $plot->bottom, $plot->top) : new Scale($low, $high, $plot->bottom, $plot->top);
             $zero = $low < 0.0 && $high > 0.0 ? [new Stroke([[$plot->left, $scale->at(0.0), $plot->right, $scale->at(0.0)]], Ink::Hair, 1.0)] : [];
 
-            return [...$zero, new Stroke(Pieces::of($line->values, $plot, $scale), $line->hue > 0 ? $ink : Ink::Median, 1.5), ...$this->points($line, $plot, $scale, $ink)];
+            return [...$zero, new Stroke(Pieces::of($line->values, $plot, $scale, $line->absent), $line->hue > 0 ? $ink : Ink::Median, 1.5), ...$this->points($line, $plot, $scale, $ink)];
         }
 
         return $this->columns($line, $plot, min(0.0, $low), max(0.0, $high), $ink, $form === 'signs');

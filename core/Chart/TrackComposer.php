@@ -20,13 +20,14 @@ final readonly class TrackComposer
     {
         $bottom = self::TOP + self::BAR;
         $plot = new PlotArea($chart->left, $chart->right, self::TOP, $bottom, 0, max(0, $comparison->axis->count - 1));
+        $absent = ($comparison->lines[0] ?? null)->absent ?? [];
         $line = ($comparison->focus()[0] ?? null)->values ?? $comparison->peerLine;
         $line = $line === [] ? ($comparison->present()[0]->values ?? []) : $line;
         $present = array_filter($line, static fn(float $v): bool => ! is_nan($v));
         $scale = Scale::vertical($present, $bottom - 3, self::TOP + 3);
         $marks = [
             new Box($plot->left, self::TOP, $plot->right - $plot->left, self::BAR, Ink::Tint, 6),
-            new Group('track-line', $line === [] ? [] : [new Stroke(Pieces::of($line, $plot, $scale), Ink::Median, 1.5)]),
+            new Group('track-line', $line === [] ? [] : [new Stroke(Pieces::of($line, $plot, $scale, $absent), Ink::Median, 1.5)]),
             $this->words($comparison, $plot),
         ];
         $base = $comparison->base();

@@ -36,6 +36,14 @@ final readonly class Unit
         return new self($amount, array_map(self::singular(...), array_values(array_filter($parts, static fn(string $p): bool => $p !== ''))));
     }
 
+    /** Whether it counts things, `bursts` or nothing said, rather than measuring an amount such as `Ml`. */
+    public function counts(): bool
+    {
+        $bare = isset(self::PREFIXES[$this->amount[0] ?? '']) ? substr($this->amount, 1) : $this->amount;
+
+        return $this->sort === Sort::Amount && $this->perMany === 1.0 && ! in_array($bare, self::PREFIXED, true) && ! str_contains($this->amount, '%');
+    }
+
     /** @param string $label how the base is said: `2019 = 100` */
     public static function index(string $label): self
     {

@@ -82,19 +82,20 @@ final readonly class Comparison
     {
         $study = $this->study;
         $lines = $peers = [];
+        $absent = $this->neverMeasured($table);
         foreach ($this->data->entities() as $key => $entity) {
             if (! isset($table->series[$key])) {
                 continue;
             }
             $values = $table->series[$key]->values;
-            $lines[] = $line = $this->lineOf((string) $key, $entity->name, $entity->group, $values);
+            $lines[] = $line = $this->lineOf((string) $key, $entity->name, $entity->group, $values, $absent);
             if ($line->state === LineState::Peer && in_array($study->peers->group, ['', $entity->group], true)) {
                 $peers[] = $values;
             }
         }
         foreach ($study->lines->groups as $group) {
             if (isset($table->series["g:{$group}"])) {
-                $lines[] = $this->lineOf("g:{$group}", $group, 'Groups', $table->series["g:{$group}"]->values);
+                $lines[] = $this->lineOf("g:{$group}", $group, 'Groups', $table->series["g:{$group}"]->values, $absent);
             }
         }
         // A median of places says nothing.
@@ -177,6 +178,7 @@ final readonly class Comparison
         return match (true) {
             $this->run->table()->unit->sort === Sort::Rank => 0,
             $asRead && $this->measure->decimals !== null => $this->measure->decimals,
+            $asRead && $this->measure->unit->counts() && array_filter($latest, static fn(float $v): bool => $v !== floor($v)) === [] => 0,
             default => Numerals::decimals($latest),
         };
     }
@@ -188,10 +190,35 @@ final readonly class Comparison
         return new self($this->study, $this->data, $this->measure, $this->run, $this->axis, $this->from, $this->to, $lines, $this->peerLine, $this->decimals, $this->runs, $this->leftOut, $tones);
     }
 
-    /** @param list<float> $values */
-    private function lineOf(string $key, string $name, string $group, array $values): Line
+    /**
+     * @param list<float> $values
+     * @param array<int, true> $absent
+     */
+    private function lineOf(string $key, string $name, string $group, array $values, array $absent = []): Line
     {
-        return new Line($key, $name, $group, $this->study->state($key), $this->study->focus[$key] ?? 0, $values, Line::lastOf($values, $this->from, $this->to));
+        return new Line($key, $name, $group, $this->study->state($key), $this->study->focus[$key] ?? 0, $values, Line::lastOf($values, $this->from, $this->to), false, $absent);
+    }
+
+    /**
+     * Of plain numbers, those at which nobody was measured: an age between two others is no gap.
+     *
+     * @return array<int, true> by position
+     */
+    private function neverMeasured(SeriesTable $table): array
+    {
+        if ($table->axis->frequency !== Frequency::Number) {
+            return [];
+        }
+        $absent = array_fill(0, $table->axis->count, true);
+        foreach ($table->series as $series) {
+            foreach ($series->values as $i => $value) {
+                if (! is_nan($value)) {
+                    unset($absent[$i]);
+                }
+            }
+        }
+
+        return $absent;
     }
 
     /** The entity whose measures or years are looked at: the one that was named, or the first in focus, or home. */

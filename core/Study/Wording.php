@@ -140,7 +140,11 @@ final readonly class Wording
             return "{$measure}, ".count($comparison->present()).' side by side';
         }
         $value = $comparison->format($focus->latest());
-        $when = ($comparison->axis->frequency === Frequency::Day ? 'on ' : 'in ').$comparison->axis->period($focus->last)->label();
+        $when = match ($comparison->axis->frequency) {
+            Frequency::Day => 'on ',
+            Frequency::Number => 'at ',
+            default => 'in ',
+        }.$comparison->axis->period($focus->last)->label();
         $peers = count($comparison->summarised());
         $level = $comparison->peerLine[$focus->last] ?? NAN;
         if ($peers < 2 || is_nan($level)) {

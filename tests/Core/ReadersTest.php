@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DuskRail\Chart\Group;
+use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\Stroke;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Kind;
 use DuskRail\Data\Revision;
@@ -11,8 +14,10 @@ use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Reading\Way;
 use DuskRail\Study\Comparison;
+use DuskRail\Study\Lineup;
 use DuskRail\Study\ReaderChoices;
 use DuskRail\Study\Study;
+use DuskRail\Study\Wording;
 use DuskRail\Time\PeriodRange;
 use PHPUnit\Framework\TestCase;
 
@@ -92,6 +97,28 @@ final class ReadersTest extends TestCase
         self::assertSame(2.0, Way::Different->of(['J1', 'J2', 'J1']));
         self::assertSame([Kind::Flow, Kind::Rate, Kind::Rate], [Way::Sum->kind(), Way::Mean->kind(), Way::Different->kind()]);
         self::assertSame(['Cost', 'Median cost', 'Different job number'], [Way::Sum->measure('Cost'), Way::Median->measure('Cost'), Way::Different->measure('Job number')]);
+    }
+
+    public function testWhatNobodyWasMeasuredAtIsNoGapAndCountsHaveNoDecimals(): void
+    {
+        $data = Make::data(['flow' => ['', Kind::Stock, '#2', ['home' => [1, null, 3, null, 5, 6], 'b' => [2, null, null, null, 4, 5], 'c' => [2, null, 3, null, 4, 5]]]]);
+        $comparison = Comparison::of(Make::study($data), $data);
+        $scene = (new LinesComposer(new SquareLetters()))->compose(Lineup::of($comparison), 800.0, 400.0);
+        $pieces = [];
+        foreach ($scene->marks as $group) {
+            if ($group instanceof Group && $group->role === 'series') {
+                $stroke = $group->marks[count($group->marks) > 2 ? 1 : 0];
+                $pieces[$group->facts['line']] = $stroke instanceof Stroke ? array_map(static fn(array $piece): int => intdiv(count($piece), 2), $stroke->pieces) : [];
+            }
+        }
+        // Nobody at 3 and 5; B alone is missing at 4, and that is a gap.
+        self::assertSame([[4], [1, 2], [4]], [$pieces['home'], $pieces['b'], $pieces['c']]);
+        self::assertSame('Home stands at 6 at 7; the median of its 2 peers is 5', Wording::of($comparison, '')->headline);
+        // By the calendar a month without figures is a gap for all.
+        $monthly = Make::data(['flow' => ['Ml', Kind::Stock, '2024-01', ['home' => [1, null, 3], 'b' => [1, null, 3]]]]);
+        $calendar = Comparison::of(Make::study($monthly), $monthly);
+        self::assertSame([], $calendar->lines[0]->absent);
+        self::assertSame('Home: 3.00 in March 2024', Wording::of($calendar, '')->headline);
     }
 
     private static function rolling(): Stop
