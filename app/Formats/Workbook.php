@@ -25,7 +25,14 @@ final readonly class Workbook implements TableSource
 
     private const MOST_CELLS = 4_000_000;
 
-    private function __construct(private Spreadsheet $book) {}
+    /** @param Spreadsheet|LargeSheets $book the whole of it, or what is so large that it is read in chunks */
+    private function __construct(private Spreadsheet|LargeSheets $book) {}
+
+    /** One that is read some rows at a time, however large it is. */
+    public static function inChunks(string $path, int $rows = LargeSheets::ROWS): self
+    {
+        return new self(new LargeSheets($path, $rows));
+    }
 
     /** Whether a file is packed as workbooks are, or is one that is locked or of the old kind. */
     public static function isOne(string $path): bool
@@ -42,11 +49,17 @@ final readonly class Workbook implements TableSource
             throw NotATable::because('The workbook is protected by a password, or of the old kind (.xls).', 'Open it, take the password off, and save it as .xlsx or .ods.');
         }
         $type = self::type($path);
+
+        return $type === 'Xlsx' && LargeSheets::areIn($path) ? self::inChunks($path) : new self(self::loaded($path, $type));
+    }
+
+    private static function loaded(string $path, string $type): Spreadsheet
+    {
         try {
             $reader = IOFactory::createReader($type);
             $reader->setReadEmptyCells(false);
 
-            return new self($reader->load($path));
+            return $reader->load($path);
         } catch (Throwable $problem) {
             throw NotATable::because('The workbook cannot be read: '.rtrim(mb_strimwidth($problem->getMessage(), 0, 160, '…'), '.').'.', 'Open it in a spreadsheet program and save it anew, or save the sheet as CSV.');
         }
@@ -55,6 +68,9 @@ final readonly class Workbook implements TableSource
     /** @return list<string> names of its sheets, those that hold the most first */
     public function tables(): array
     {
+        if ($this->book instanceof LargeSheets) {
+            return array_map(strval(...), array_keys($this->book->sizes()));
+        }
         $cells = [];
         foreach ($this->book->getAllSheets() as $sheet) {
             $cells[$sheet->getTitle()] = count($sheet->getCoordinates(false));
@@ -71,30 +87,68 @@ final readonly class Workbook implements TableSource
      */
     public function write(string $sheet, string $path): void
     {
-        $worksheet = $this->book->getSheetByName($sheet) ?? throw NotATable::because("The workbook has no sheet “{$sheet}”.", 'Choose another.');
-        $last = $worksheet->getHighestDataRow();
-        $width = Coordinate::columnIndexFromString($worksheet->getHighestDataColumn());
-        if ($last * $width > self::MOST_CELLS) {
-            throw NotATable::because("The sheet “{$sheet}” spans ".number_format($last).' rows and '.number_format($width).' columns, more than can be read.', 'Delete what lies far below or to the right of the table, or save it as CSV.');
-        }
-        $merged = self::merged($worksheet);
         $file = fopen($path, 'wb');
         if ($file === false) {
             throw NotATable::because('The sheet cannot be written down.', 'Try again.');
         }
-        foreach ($worksheet->getRowIterator(1, max(1, $last)) as $number => $row) {
+        try {
+            if ($this->book instanceof Spreadsheet) {
+                $worksheet = $this->book->getSheetByName($sheet) ?? throw self::missing($sheet);
+                [$last, $width] = [$worksheet->getHighestDataRow(), Coordinate::columnIndexFromString($worksheet->getHighestDataColumn())];
+                self::checkSize($sheet, $last, $width);
+                $anchors = [];
+                self::writeRows($file, $worksheet, 1, max(1, $last), $width, $anchors);
+
+                return;
+            }
+            [$last, $width] = $this->book->sizes()[$sheet] ?? throw self::missing($sheet);
+            self::checkSize($sheet, $last, $width);
+            $next = 1;
+            $anchors = [];
+            foreach ($this->book->chunks($sheet) as $chunk) {
+                $book = self::loaded($chunk, 'Xlsx');
+                $worksheet = $book->getSheet(0);
+                self::writeRows($file, $worksheet, $next, $worksheet->getHighestDataRow(), $width, $anchors);
+                $next = max($next, $worksheet->getHighestDataRow() + 1);
+                $book->disconnectWorksheets();
+            }
+        } finally {
+            fclose($file);
+        }
+    }
+
+    private static function missing(string $sheet): NotATable
+    {
+        return NotATable::because("The workbook has no sheet “{$sheet}”.", 'Choose another.');
+    }
+
+    private static function checkSize(string $sheet, int $rows, int $width): void
+    {
+        if ($rows * $width > self::MOST_CELLS) {
+            throw NotATable::because("The sheet “{$sheet}” spans ".number_format($rows).' rows and '.number_format($width).' columns, more than can be read.', 'Delete what lies far below or to the right of the table, or save it as CSV.');
+        }
+    }
+
+    /**
+     * @param resource $file
+     * @param array<string, string> $anchors what merged cells say, by their first cell; those of earlier rows are in it
+     */
+    private static function writeRows($file, Worksheet $worksheet, int $from, int $to, int $width, array &$anchors): void
+    {
+        $merged = self::merged($worksheet);
+        foreach ($to >= $from ? $worksheet->getRowIterator($from, $to) : [] as $number => $row) {
             $cells = array_fill(0, max(2, $width), '');
             $iterator = $row->getCellIterator();
             $iterator->setIterateOnlyExistingCells(true);
             foreach ($iterator as $column => $cell) {
                 $cells[Coordinate::columnIndexFromString($column) - 1] = self::text($cell);
             }
-            foreach ($merged[$number] ?? [] as $at => $from) {
-                $cells[$at] = $cells[$at] === '' ? self::text($worksheet->getCell($from)) : $cells[$at];
+            foreach ($merged[$number] ?? [] as $at => $anchor) {
+                $anchors[$anchor] ??= self::text($worksheet->getCell($anchor));
+                $cells[$at] = $cells[$at] === '' ? $anchors[$anchor] : $cells[$at];
             }
             fputcsv($file, $cells, ',', '"', '');
         }
-        fclose($file);
     }
 
     /** @throws NotATable */

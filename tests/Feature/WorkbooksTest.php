@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Formats\Workbook;
 use App\Models\Study;
 use App\Models\Upload;
 use DuskRail\Time\Period;
@@ -60,6 +61,35 @@ final class WorkbooksTest extends ApplicationTestCase
         $this->post(route('imports.store', $upload), ['name' => 'Across', 'leave_out' => '1'])->assertOk();
         $data = Study::latest('id')->firstOrFail()->data();
         self::assertNan($data->table((string) array_key_first($data->measures()))->series['birchen']->values[1]);
+    }
+
+    public function testALargeSheetThatIsReadInChunksIsReadAsAWholeOne(): void
+    {
+        $book = new Spreadsheet();
+        $book->getActiveSheet()->setTitle('Notes & more')->setCellValue('A1', 'see the other');
+        $sheet = $book->createSheet()->setTitle('Figures');
+        $sheet->fromArray([['The Forum'], [], ['Utility', 'Month', 'Leakage', 'Share']]);
+        for ($row = 4; $row < 20; $row++) {
+            $sheet->fromArray([['', null, $row * 1.1, "=C{$row}/2"]], null, "A{$row}");
+            $sheet->setCellValue("B{$row}", 45_292 + 31 * $row)->getStyle("B{$row}")->getNumberFormat()->setFormatCode('yyyy-mm-dd');
+        }
+        // Names that stand once for many rows, across where the sheet is cut; and rows that are not there at all.
+        $sheet->setCellValue('A4', 'Ashen & Co')->mergeCells('A4:A11')->setCellValue('A12', 'Birchen <b>')->mergeCells('A12:A19');
+        $sheet->setCellValue('A25', 'Cindle')->setCellValue('C25', 0.1);
+        $path = $this->written($book, 'Xlsx');
+        $texts = [];
+        foreach ([Workbook::open($path), Workbook::inChunks($path, 3), Workbook::inChunks($path, 1)] as $workbook) {
+            self::assertSame('Figures', $workbook->tables()[0]);
+            foreach (['Figures', 'Notes & more'] as $table) {
+                $workbook->write($table, "{$path}.csv");
+                $texts[$table][] = (string) file_get_contents("{$path}.csv");
+            }
+        }
+        array_map(unlink(...), [$path, "{$path}.csv"]);
+        self::assertStringContainsString("\"Birchen <b>\",2025-04-10,16.5,8.25", $texts['Figures'][0]);
+        foreach ($texts as $same) {
+            self::assertCount(1, array_unique($same));
+        }
     }
 
     public function testWhatCannotBeReadEndsInAClearSentence(): void
