@@ -61,7 +61,7 @@ final readonly class LargeSheets
     /**
      * Workbooks that hold the rows of a sheet, in order, with their numbers; each is gone when the next is asked for.
      *
-     * @return iterable<string> paths
+     * @return iterable<int, string> paths, each by the number of its last row
      */
     public function chunks(string $sheet): iterable
     {
@@ -78,7 +78,7 @@ final readonly class LargeSheets
             fclose($stream);
             $zip->close();
             $merged = self::merged($xml);
-            foreach ($this->rows($xml) as $rows) {
+            foreach ($this->rows($xml) as $last => $rows) {
                 copy($this->path, $chunk);
                 $zip = new ZipArchive();
                 $zip->open($chunk);
@@ -92,14 +92,14 @@ final readonly class LargeSheets
                 $zip->addFromString($entry, '<?xml version="1.0" encoding="UTF-8"?><worksheet xmlns="'.self::MAIN."\"><sheetData>{$rows}</sheetData>{$merged}</worksheet>");
                 $zip->addFromString('xl/workbook.xml', $this->workbook($sheet));
                 $zip->close();
-                yield $chunk;
+                yield $last => $chunk;
             }
         } finally {
             array_map(unlink(...), array_filter([$xml, $chunk], is_file(...)));
         }
     }
 
-    /** @return iterable<string> rows of the sheet as XML, some thousand together */
+    /** @return iterable<int, string> rows of the sheet as XML, some thousand together, by the number of the last of them */
     private function rows(string $path): iterable
     {
         if (preg_match('/<!DOCTYPE/i', (string) file_get_contents($path, false, null, 0, 4_096)) === 1) {
@@ -108,22 +108,25 @@ final readonly class LargeSheets
         $reader = new XMLReader();
         $reader->open($path, null, LIBXML_NONET | LIBXML_COMPACT);
         $rows = '';
-        $count = 0;
+        $count = $number = 0;
         for ($more = $reader->read(); $more;) {
             if ($reader->nodeType !== XMLReader::ELEMENT || $reader->localName !== 'row') {
                 $more = $reader->read();
                 continue;
             }
-            $rows .= $reader->readOuterXml();
+            // A row that does not say its number follows the one before.
+            $said = (int) $reader->getAttribute('r');
+            $number = $said > 0 ? $said : $number + 1;
+            $rows .= $said > 0 ? $reader->readOuterXml() : preg_replace('/^<((?:\w+:)?row)\b/', "<$1 r=\"{$number}\"", $reader->readOuterXml());
             if (++$count % $this->rows === 0) {
-                yield $rows;
+                yield $number => $rows;
                 $rows = '';
             }
             $more = $reader->next();
         }
         $reader->close();
         if ($rows !== '') {
-            yield $rows;
+            yield $number => $rows;
         }
     }
 

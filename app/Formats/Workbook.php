@@ -105,11 +105,11 @@ final readonly class Workbook implements TableSource
             self::checkSize($sheet, $last, $width);
             $next = 1;
             $anchors = [];
-            foreach ($this->book->chunks($sheet) as $chunk) {
+            foreach ($this->book->chunks($sheet) as $end => $chunk) {
                 $book = self::loaded($chunk, 'Xlsx');
-                $worksheet = $book->getSheet(0);
-                self::writeRows($file, $worksheet, $next, $worksheet->getHighestDataRow(), $width, $anchors);
-                $next = max($next, $worksheet->getHighestDataRow() + 1);
+                // Merged cells reach further than the rows that are in it.
+                self::writeRows($file, $book->getSheet(0), $next, $end, $width, $anchors);
+                $next = $end + 1;
                 $book->disconnectWorksheets();
             }
         } finally {
