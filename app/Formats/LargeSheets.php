@@ -51,7 +51,7 @@ final readonly class LargeSheets
                 $sizes[(string) $sheet['worksheetName']] = [(int) $sheet['totalRows'], (int) $sheet['totalColumns']];
             }
         } catch (Throwable $problem) {
-            throw NotATable::because('The workbook cannot be read: '.rtrim(mb_strimwidth($problem->getMessage(), 0, 160, '…'), '.').'.', 'Open it in a spreadsheet program and save it anew, or save the sheet as CSV.');
+            throw Workbook::unreadable($problem->getMessage());
         }
         uasort($sizes, static fn(array $a, array $b): int => $b[0] * $b[1] <=> $a[0] * $a[1]);
 
@@ -103,7 +103,7 @@ final readonly class LargeSheets
     private function rows(string $path): iterable
     {
         if (preg_match('/<!DOCTYPE/i', (string) file_get_contents($path, false, null, 0, 4_096)) === 1) {
-            throw NotATable::because('The workbook cannot be read: its sheet declares a document type, which no workbook needs.', 'Open it in a spreadsheet program and save it anew, or save the sheet as CSV.');
+            throw Workbook::unreadable('its sheet declares a document type, which no workbook needs');
         }
         $reader = new XMLReader();
         $reader->open($path, null, LIBXML_NONET | LIBXML_COMPACT);

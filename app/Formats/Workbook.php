@@ -61,7 +61,7 @@ final readonly class Workbook implements TableSource
 
             return $reader->load($path);
         } catch (Throwable $problem) {
-            throw NotATable::because('The workbook cannot be read: '.rtrim(mb_strimwidth($problem->getMessage(), 0, 160, '…'), '.').'.', 'Open it in a spreadsheet program and save it anew, or save the sheet as CSV.');
+            throw self::unreadable($problem->getMessage());
         }
     }
 
@@ -115,6 +115,12 @@ final readonly class Workbook implements TableSource
         } finally {
             fclose($file);
         }
+    }
+
+    /** @param string $why as whoever tried to read it says */
+    public static function unreadable(string $why): NotATable
+    {
+        return NotATable::because('The workbook cannot be read: '.rtrim(mb_strimwidth($why, 0, 160, '…'), '.').'.', 'Open it in a spreadsheet program and save it anew, or save the sheet as CSV.');
     }
 
     private static function missing(string $sheet): NotATable

@@ -41,9 +41,8 @@ final class ImportUpload implements ShouldQueue
         // A worker lives long; what was kept for the last file may be out of date.
         Once::flush();
         $upload = Upload::find($this->upload);
-        if ($upload === null || $upload->isCalledOff()) {
-            $upload?->update(['state' => 'open', 'said' => ImportCancelled::byUser()->getMessage()]);
-
+        // One that was called off, or that another job has taken up since, is not wanted from this one.
+        if ($upload === null || $upload->state !== 'waiting') {
             return;
         }
         ini_set('memory_limit', '1G');

@@ -94,6 +94,12 @@ final class KilledImportTest extends TestCase
         self::assertSame(['open', 'The import was called off; nothing was stored.'], [$large->refresh()->state, $large->said]);
         self::assertSame([1, 3, 3, 1], $this->stored());
 
+        // Called off while no worker has it, it is at rest at once; the job that is left over does nothing.
+        $this->start($large);
+        $this->delete(route('imports.destroy', $large))->assertSee('was called off; nothing was stored');
+        $this->worker()->mustRun();
+        self::assertSame(['open', [1, 3, 3, 1]], [$large->refresh()->state, $this->stored()]);
+
         // Left alone it comes to its end, whoever has closed which page, and leads to its study.
         $this->post(route('imports.store', $large), ['name' => 'Large'])->assertOk()->assertSee('Waiting for its turn');
         $this->get(route('data.index'))->assertSee('large.csv is being read');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\ImportCancelled;
 use App\Http\Requests\ImportFileRequest;
 use App\Jobs\ImportUpload;
 use App\Models\Upload;
@@ -48,6 +49,12 @@ final class ImportController
     public function destroy(Upload $upload): Response
     {
         $upload->callOff(true);
+        if ($upload->state === 'waiting') {
+            // No worker has it yet, and perhaps none ever comes.
+            $upload->update(['state' => 'open', 'said' => ImportCancelled::byUser()->getMessage()]);
+
+            return $this->show($upload);
+        }
 
         return response()->view('data.importing', ['upload' => $upload, 'progress' => $upload->progress()]);
     }
