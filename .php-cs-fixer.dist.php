@@ -5,25 +5,22 @@ declare(strict_types=1);
 use PhpCsFixer\Config;
 use PhpCsFixer\Finder;
 
+// Layout is Prettier's (see bin/format); here is what goes beyond layout.
 return (new Config())
     ->setRiskyAllowed(true)
     ->setRules([
-        '@PER-CS2.0' => true,
-        '@PHP82Migration' => true,
         'declare_strict_types' => true,
         'no_unused_imports' => true,
         'ordered_imports' => true,
         'fully_qualified_strict_types' => ['import_symbols' => true],
-        'single_line_empty_body' => true,
-        'concat_space' => ['spacing' => 'none'],
-        'method_argument_space' => ['on_multiline' => 'ignore'],
-        'not_operator_with_successor_space' => true,
-        'trailing_comma_in_multiline' => true,
-        'new_with_parentheses' => true,
+        'lowercase_keywords' => true,
         'static_lambda' => true,
+        'visibility_required' => true,
         'void_return' => true,
     ])
-    ->setFinder(Finder::create()
-        ->in([__DIR__.'/app', __DIR__.'/bench', __DIR__.'/bootstrap', __DIR__.'/config', __DIR__.'/core', __DIR__.'/database', __DIR__.'/routes', __DIR__.'/tests'])
-        ->notPath('cache')
-        ->append([__FILE__]));
+    ->setFinder(
+        Finder::create()
+            ->in(__DIR__)
+            ->exclude(['bootstrap/cache', 'node_modules', 'public', 'resources', 'storage', 'vendor'])
+            ->append([__FILE__]),
+    );

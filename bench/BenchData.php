@@ -6,8 +6,8 @@ namespace Bench;
 
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
-use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Time\Frequency;
@@ -23,18 +23,18 @@ final class BenchData
         $first = Period::month(2010, 1)->in($frequency);
         $axis = PeriodAxis::of($frequency, $first->ordinal, $periods);
         $years = PeriodAxis::of(Frequency::Year, 2010, $axis->period($periods - 1)->yearNumber() - 2009);
-        $flow = Measure::of('flow', 'Flow', 'Ml', Kind::Flow, $frequency);
-        $people = Measure::of('people', 'People', 'people', Kind::Stock, Frequency::Year);
+        $flow = Measure::of('flow', 'Flow', 'Ml', MeasureKind::Flow, $frequency);
+        $people = Measure::of('people', 'People', 'people', MeasureKind::Stock, Frequency::Year);
         $entities = $flows = $stocks = [];
         for ($s = 0; $s < $series; $s++) {
-            $entities[] = new Entity("e{$s}", "Entity {$s}", 'Group '.($s % 5), $s === 0);
+            $entities[] = new Entity("e{$s}", "Entity {$s}", 'Group ' . $s % 5, $s === 0);
             $flows[] = new Series("e{$s}", self::walk($periods, 100.0));
             $stocks[] = new Series("e{$s}", self::walk($years->count, 50_000.0));
         }
 
         return new DataInMemory([$flow, $people], $entities, [
-            'flow' => new SeriesTable($axis, $flow->unitEach(), Kind::Flow, $flows),
-            'people' => new SeriesTable($years, $people->unitEach(), Kind::Stock, $stocks),
+            'flow' => new SeriesTable($axis, $flow->unitEach(), MeasureKind::Flow, $flows),
+            'people' => new SeriesTable($years, $people->unitEach(), MeasureKind::Stock, $stocks),
         ]);
     }
 
@@ -52,7 +52,7 @@ final class BenchData
         }
         for ($s = 0; $s < $series; $s++) {
             foreach (self::walk($periods, 100.0) as $i => $value) {
-                fwrite($file, "Entity {$s},{$codes[$i]},".round($value, 2)."\n");
+                fwrite($file, "Entity {$s},{$codes[$i]}," . round($value, 2) . "\n");
             }
         }
         fclose($file);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Bench;
 
-/** How much processor time other machines on the same host took away: while they do, figures say little of the program. */
+/**
+ * How much processor time other machines on the same host took away: while they do, figures say little of the program.
+ */
 final readonly class Processor
 {
     private function __construct(private int $used, private int $stolen) {}

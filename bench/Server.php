@@ -12,19 +12,42 @@ final class Server
 {
     private string $token = '';
 
-    private function __construct(public readonly string $folder, private readonly Process $process, private readonly int $port) {}
+    private function __construct(
+        public readonly string $folder,
+        private readonly Process $process,
+        private readonly int $port,
+    ) {}
 
     public static function start(): self
     {
-        $folder = sys_get_temp_dir().'/dusk-rail-bench-'.getmypid();
+        $folder = sys_get_temp_dir() . '/dusk-rail-bench-' . getmypid();
         mkdir($folder);
         touch("{$folder}/bench.sqlite");
         $environment = ['DB_DATABASE' => "{$folder}/bench.sqlite"];
         $root = dirname(__DIR__);
         (new Process(['php', 'artisan', 'migrate', '--force', '--quiet'], $root, $environment))->mustRun();
-        $port = 8790 + getmypid() % 100;
+        $port = 8790 + (getmypid() % 100);
         $process = new Process(
-            ['php', '-d', 'opcache.enable=1', '-d', 'opcache.revalidate_freq=10', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d', 'memory_limit=512M', '-d', 'upload_max_filesize=200M', '-d', 'post_max_size=210M', '-S', "127.0.0.1:{$port}", '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'],
+            [
+                'php',
+                '-d',
+                'opcache.enable=1',
+                '-d',
+                'opcache.revalidate_freq=10',
+                '-d',
+                'opcache.jit=tracing',
+                '-d',
+                'opcache.jit_buffer_size=64M',
+                '-d',
+                'memory_limit=512M',
+                '-d',
+                'upload_max_filesize=200M',
+                '-d',
+                'post_max_size=210M',
+                '-S',
+                "127.0.0.1:{$port}",
+                '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php',
+            ],
             "{$root}/public",
             $environment,
             null,
@@ -42,7 +65,13 @@ final class Server
     /** @return array{seconds: float, megabytes: float} */
     public function import(string $file): array
     {
-        $process = new Process(['php', '-d', 'memory_limit=1G', 'bench/import.php', $file], dirname(__DIR__), ['DB_DATABASE' => "{$this->folder}/bench.sqlite"], null, 300);
+        $process = new Process(
+            ['php', '-d', 'memory_limit=1G', 'bench/import.php', $file],
+            dirname(__DIR__),
+            ['DB_DATABASE' => "{$this->folder}/bench.sqlite"],
+            null,
+            300,
+        );
         $process->mustRun();
         /** @var array{seconds: float, megabytes: float} $figures */
         $figures = json_decode($process->getOutput(), true, 8, JSON_THROW_ON_ERROR);
@@ -53,7 +82,8 @@ final class Server
     /**
      * Imports a file and edits its study many times: focus, peers, stops, windows, bases, ranges, words.
      *
-     * @return array{p50: float, p95: float, kilobytes: float} milliseconds from request to whole answer, and the largest answer
+     * @return array{p50: float, p95: float, kilobytes: float} milliseconds from request to whole answer, and the
+     *     largest answer
      */
     public function edits(string $file, int $count): array
     {
@@ -67,14 +97,29 @@ final class Server
         $edits = [
             ['change' => 'add-stop', 'stop' => 'rolling'],
             ['change' => 'add-stop', 'stop' => 'index'],
-            ...array_map(static fn(int $i): array => match ($i % 6) {
-                0 => ['change' => 'state', 'entity' => 'entity-'.$i % 20, 'state' => $i % 12 === 0 ? 'focus' : 'off'],
-                1 => ['change' => 'change-stop', 'id' => 's1', 'settings' => ['window' => (string) (3 + $i % 10)]],
-                2 => ['change' => 'change-stop', 'id' => 's2', 'settings' => ['base' => (string) (2012 + $i % 6)]],
-                3 => ['change' => 'range', 'range' => '2011-0'.(1 + $i % 9).'..2018-12'],
-                4 => ['change' => 'words', 'part' => 'headline', 'text' => "Message {$i}"],
-                default => ['change' => 'bypass-stop', 'id' => 's2', 'bypassed' => (string) (intdiv($i, 6) % 2)],
-            }, range(1, $count)),
+            ...array_map(
+                static fn(int $i): array => match ($i % 6) {
+                    0 => [
+                        'change' => 'state',
+                        'entity' => 'entity-' . $i % 20,
+                        'state' => $i % 12 === 0 ? 'focus' : 'off',
+                    ],
+                    1 => [
+                        'change' => 'change-stop',
+                        'id' => 's1',
+                        'settings' => ['window' => (string) (3 + ($i % 10))],
+                    ],
+                    2 => [
+                        'change' => 'change-stop',
+                        'id' => 's2',
+                        'settings' => ['base' => (string) (2012 + ($i % 6))],
+                    ],
+                    3 => ['change' => 'range', 'range' => '2011-0' . (1 + ($i % 9)) . '..2018-12'],
+                    4 => ['change' => 'words', 'part' => 'headline', 'text' => "Message {$i}"],
+                    default => ['change' => 'bypass-stop', 'id' => 's2', 'bypassed' => (string) (intdiv($i, 6) % 2)],
+                },
+                range(1, $count),
+            ),
         ];
         $took = [];
         $largest = 0;
@@ -89,17 +134,28 @@ final class Server
         $took = array_slice($took, 2);
         sort($took);
 
-        return ['p50' => $took[intdiv(count($took), 2)], 'p95' => $took[(int) ceil(0.95 * count($took)) - 1], 'kilobytes' => $largest / 1e3];
+        return [
+            'p50' => $took[intdiv(count($took), 2)],
+            'p95' => $took[(int) ceil(0.95 * count($took)) - 1],
+            'kilobytes' => $largest / 1e3,
+        ];
     }
 
     /**
      * With the demo data: a study drawn as a slide, and a brief of six studies written for each of its 24 utilities.
      *
-     * @return array{png: list<float>, briefs: float} milliseconds from request to whole picture, plain and with twice the pixels, and seconds for all briefs
+     * @return array{png: list<float>, briefs: float} milliseconds from request to whole picture, plain and with
+     *     twice the pixels, and seconds for all briefs
      */
     public function rendered(): array
     {
-        $artisan = fn(string ...$arguments) => (new Process(['php', 'artisan', ...array_values($arguments)], dirname(__DIR__), ['DB_DATABASE' => "{$this->folder}/bench.sqlite"], null, 300))->mustRun();
+        $artisan = fn(string ...$arguments) => (new Process(
+            ['php', 'artisan', ...array_values($arguments)],
+            dirname(__DIR__),
+            ['DB_DATABASE' => "{$this->folder}/bench.sqlite"],
+            null,
+            300,
+        ))->mustRun();
         $artisan('demo:load', '--quiet');
         preg_match_all('#/studies/(\d+)">#', $this->ask('GET', '/'), $found);
         $studies = array_slice(array_unique($found[1]), -6);
@@ -144,18 +200,21 @@ final class Server
     {
         $curl = curl_init("http://127.0.0.1:{$this->port}{$path}");
         assert($curl !== false);
-        curl_setopt_array($curl, [
-            CURLOPT_RETURNTRANSFER => true,
+        curl_setopt_array(
+            $curl,
+            [
+                CURLOPT_RETURNTRANSFER => true,
 
-            CURLOPT_COOKIEJAR => "{$this->folder}/cookies",
-            CURLOPT_COOKIEFILE => "{$this->folder}/cookies",
-            CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
-            CURLOPT_HTTPHEADER => ["X-CSRF-TOKEN: {$this->token}"],
-        ] + ($method === 'GET' ? [] : [CURLOPT_POSTFIELDS => http_build_query($fields)]));
+                CURLOPT_COOKIEJAR => "{$this->folder}/cookies",
+                CURLOPT_COOKIEFILE => "{$this->folder}/cookies",
+                CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
+                CURLOPT_HTTPHEADER => ["X-CSRF-TOKEN: {$this->token}"],
+            ] + ($method === 'GET' ? [] : [CURLOPT_POSTFIELDS => http_build_query($fields)]),
+        );
         $answer = curl_exec($curl);
         $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
         curl_close($curl);
-        if (! is_string($answer) || $status >= 400) {
+        if (!is_string($answer) || $status >= 400) {
             throw new RuntimeException("{$method} {$path} answered {$status}.");
         }
         if (preg_match('/X-CSRF-TOKEN&quot;: &quot;(\w+)|X-CSRF-TOKEN": "(\w+)/', $answer, $m) === 1) {

@@ -8,18 +8,18 @@ declare(strict_types=1);
  *
  *     php bench/choose-hues.php day|night [seed]
  */
-require __DIR__.'/../vendor/autoload.php';
+require __DIR__ . '/../vendor/autoload.php';
 
 use DuskRail\Chart\Colour;
 
 [$grounds, $fixed, $lightness] = match ($argv[1] ?? 'day') {
     'night' => [['#1a1424', '#221a2e', '#2b2139'], '#ff9366', [0.62, 0.92]],
-    default => [['#fbf7f1', '#fffdf9', '#f4ebe3'], '#bd3e0c', [0.34, 0.60]],
+    default => [['#fbf7f1', '#fffdf9', '#f4ebe3'], '#bd3e0c', [0.34, 0.6]],
 };
 mt_srand((int) ($argv[2] ?? 1));
 
 /** @var callable(float, float, float): ?string $hex */
-$hex = require __DIR__.'/oklch.php';
+$hex = require __DIR__ . '/oklch.php';
 $readable = static function (string $one) use ($grounds): bool {
     foreach ($grounds as $ground) {
         if (Colour::hex($one)->contrast(Colour::hex($ground)) < 4.5) {
@@ -53,8 +53,12 @@ $margin = static function (array $set): float {
 };
 $random = static function () use ($hex, $readable, $lightness): string {
     do {
-        $one = $hex($lightness[0] + mt_rand() / mt_getrandmax() * ($lightness[1] - $lightness[0]), 0.09 + 0.12 * mt_rand() / mt_getrandmax(), 2 * M_PI * mt_rand() / mt_getrandmax());
-    } while ($one === null || ! $readable($one));
+        $one = $hex(
+            $lightness[0] + (mt_rand() / mt_getrandmax()) * ($lightness[1] - $lightness[0]),
+            0.09 + (0.12 * mt_rand()) / mt_getrandmax(),
+            (2 * M_PI * mt_rand()) / mt_getrandmax(),
+        );
+    } while ($one === null || !$readable($one));
 
     return $one;
 };

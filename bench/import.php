@@ -10,8 +10,8 @@ use DuskRail\Reading\Detection;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 
-require __DIR__.'/../vendor/autoload.php';
-$app = require __DIR__.'/../bootstrap/app.php';
+require __DIR__ . '/../vendor/autoload.php';
+$app = require __DIR__ . '/../bootstrap/app.php';
 assert($app instanceof Application);
 $app->make(Kernel::class)->bootstrap();
 
@@ -23,4 +23,7 @@ $told = 0;
 (new Import($path, 'flow.csv', $table, $plan, false, static function (int $rows) use (&$told): void {
     $told = $rows;
 }))->asNew('Bench', '');
-echo json_encode(['seconds' => (hrtime(true) - $start) / 1e9, 'megabytes' => memory_get_peak_usage(true) / 1e6, 'told' => $told], JSON_THROW_ON_ERROR);
+echo json_encode(
+    ['seconds' => (hrtime(true) - $start) / 1e9, 'megabytes' => memory_get_peak_usage(true) / 1e6, 'told' => $told],
+    JSON_THROW_ON_ERROR,
+);

@@ -10,17 +10,16 @@ use Bench\BenchData;
 use Bench\Processor;
 use Bench\Server;
 use DuskRail\Chart\LinesComposer;
-use DuskRail\Chart\PictureComposer;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\PanelsPart;
-use DuskRail\Study\Study;
-use DuskRail\Study\View;
 use DuskRail\Time\Frequency;
+use DuskRail\Views\Views;
 
-require __DIR__.'/../vendor/autoload.php';
+require __DIR__ . '/../vendor/autoload.php';
 
 $processor = Processor::now();
 $rows = [];
@@ -54,20 +53,23 @@ foreach ($stops as $name => $stop) {
     $row("{$name}, 1,000,000 values", sprintf('%.0f ms', $took), '60 ms', $took <= 60);
 }
 $slow = ['rank' => 250, 'seasons' => 250];
-foreach ([
-    'straight lines between denominators' => ['per-denominator', ['measure' => 'people', 'between' => 'straight']],
-    'per day' => ['per-day', []],
-    'months to years' => ['period', ['to' => 'year']],
-    'rolling highest of 12' => ['rolling', ['statistic' => 'highest']],
-    'rolling median of 12' => ['rolling', ['statistic' => 'median']],
-    'change on a year ago' => ['change', []],
-    'year to date' => ['running-total', []],
-    'share of all' => ['share', []],
-    'against the peer median' => ['against', []],
-    'standardise' => ['standardise', []],
-    'rank' => ['rank', ['first' => 'highest']],
-    'seasons' => ['seasonal', []],
-] as $name => [$type, $settings]) {
+foreach (
+    [
+        'straight lines between denominators' => ['per-denominator', ['measure' => 'people', 'between' => 'straight']],
+        'per day' => ['per-day', []],
+        'months to years' => ['period', ['to' => 'year']],
+        'rolling highest of 12' => ['rolling', ['statistic' => 'highest']],
+        'rolling median of 12' => ['rolling', ['statistic' => 'median']],
+        'change on a year ago' => ['change', []],
+        'year to date' => ['running-total', []],
+        'share of all' => ['share', []],
+        'against the peer median' => ['against', []],
+        'standardise' => ['standardise', []],
+        'rank' => ['rank', ['first' => 'highest']],
+        'seasons' => ['seasonal', []],
+    ]
+    as $name => [$type, $settings]
+) {
     $stop = StopCatalogue::make($type, $settings);
     $took = $milliseconds(static fn() => Rail::of()->with($stop)->run($data->table('flow'), $data), 3);
     $budget = $slow[$name] ?? 60;
@@ -80,25 +82,44 @@ unset($data);
 
 // Drawing.
 $many = BenchData::memory(1_000, 520, Frequency::Week);
-$composer = new LinesComposer(new ShippedFonts(__DIR__.'/../resources/fonts'));
+$composer = new LinesComposer(new ShippedFonts(__DIR__ . '/../resources/fonts'));
 $study = Study::first('Bench', 'flow', $many);
 $svg = '';
 $took = $milliseconds(static function () use ($composer, $study, $many, &$svg): void {
     $svg = Svg::forScreen($composer->compose(Lineup::of(Comparison::of($study, $many)), 956, 404), []);
 }, 3);
-$row('1,000 series × 520 weeks drawn', sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6), '700 ms, 1.5 MB', $took <= 700 && strlen($svg) <= 1.5e6);
+$row(
+    '1,000 series × 520 weeks drawn',
+    sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6),
+    '700 ms, 1.5 MB',
+    $took <= 700 && strlen($svg) <= 1.5e6,
+);
 unset($many, $svg);
 
 // The other views, with many lines.
-$letters = new ShippedFonts(__DIR__.'/../resources/fonts');
-foreach ([['200 panels of 120 months', 200, View::Lines, 'entity'], ['200 panels of years over each other', 200, View::Overlay, 'entity'], ['1,000 rows of sparks', 1_000, View::Sparks, 'none'], ['a stack of 200', 200, View::Stack, 'none'], ['a scatter of 1,000', 1_000, View::Scatter, 'none']] as [$name, $count, $view, $by]) {
+$letters = new ShippedFonts(__DIR__ . '/../resources/fonts');
+foreach (
+    [
+        ['200 panels of 120 months', 200, 'lines', 'entity'],
+        ['200 panels of years over each other', 200, 'overlay', 'entity'],
+        ['1,000 rows of sparks', 1_000, 'sparks', 'none'],
+        ['a stack of 200', 200, 'stack', 'none'],
+        ['a scatter of 1,000', 1_000, 'scatter', 'none'],
+    ]
+    as [$name, $count, $view, $by]
+) {
     $some = BenchData::memory($count, 120, Frequency::Month);
-    $seen = Study::first('Bench', 'flow', $some)->with(['view' => $view])->withPart('panels', PanelsPart::read(['by' => $by]));
+    $seen = Study::first('Bench', 'flow', $some)->withView($view)->withPart(PanelsPart::from(['by' => $by]));
     $svg = '';
     $took = $milliseconds(static function () use ($letters, $seen, $some, &$svg): void {
-        $svg = Svg::forScreen((new PictureComposer($letters))->compose(Comparison::of($seen, $some), 956, 404), []);
+        $svg = Svg::forScreen(Views::of($seen)->picture(Comparison::of($seen, $some), $letters, 956, 404), []);
     }, 3);
-    $row($name, sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6), '700 ms, 1.5 MB', $took <= 700 && strlen($svg) <= 1.5e6);
+    $row(
+        $name,
+        sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6),
+        '700 ms, 1.5 MB',
+        $took <= 700 && strlen($svg) <= 1.5e6,
+    );
 }
 unset($some, $svg);
 
@@ -106,21 +127,36 @@ unset($some, $svg);
 $server = Server::start();
 $file = BenchData::csv("{$server->folder}/million.csv", 8_334, 120);
 $import = $server->import($file);
-$row('import of a long CSV of 1,000,080 rows', sprintf('%.1f s, %.0f MB', $import['seconds'], $import['megabytes']), '8 s, 200 MB', $import['seconds'] <= 8 && $import['megabytes'] <= 200);
+$row(
+    'import of a long CSV of 1,000,080 rows',
+    sprintf('%.1f s, %.0f MB', $import['seconds'], $import['megabytes']),
+    '8 s, 200 MB',
+    $import['seconds'] <= 8 && $import['megabytes'] <= 200,
+);
 foreach ([[24, 118], [200, 120]] as [$series, $periods]) {
     $edits = $server->edits(BenchData::csv("{$server->folder}/edits.csv", $series, $periods), 60);
-    $row("edit of a study of {$series} × {$periods}, p50 and p95", sprintf('%.0f, %.0f ms, %.0f kB gz', $edits['p50'], $edits['p95'], $edits['kilobytes']), '80 ms, 150 kB', $edits['p95'] <= 80 && $edits['kilobytes'] <= 150);
+    $row(
+        "edit of a study of {$series} × {$periods}, p50 and p95",
+        sprintf('%.0f, %.0f ms, %.0f kB gz', $edits['p50'], $edits['p95'], $edits['kilobytes']),
+        '80 ms, 150 kB',
+        $edits['p95'] <= 80 && $edits['kilobytes'] <= 150,
+    );
 }
 
 // A picture, and briefs of six pictures each.
 $out = $server->rendered();
-$row('a slide as PNG, 1,280 and 2,560 pixels wide', sprintf('%.0f, %.0f ms', ...$out['png']), '400 ms', ($out['png'][1] ?? 0.0) <= 400);
+$row(
+    'a slide as PNG, 1,280 and 2,560 pixels wide',
+    sprintf('%.0f, %.0f ms', ...$out['png']),
+    '400 ms',
+    ($out['png'][1] ?? 0.0) <= 400,
+);
 $row('24 briefs of six pictures as PDF', sprintf('%.1f s', $out['briefs']), '60 s', $out['briefs'] <= 60);
 $server->stop();
 
 // Scripts.
 $bytes = 0;
-foreach (glob(__DIR__.'/../public/build/assets/app-*.js') ?: [] as $script) {
+foreach (glob(__DIR__ . '/../public/build/assets/app-*.js') ?: [] as $script) {
     $bytes += strlen((string) gzencode((string) file_get_contents($script), 9));
 }
 $row('own JavaScript, gzipped', sprintf('%.1f kB', $bytes / 1e3), '25 kB', $bytes <= 25_000);

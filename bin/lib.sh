@@ -58,11 +58,14 @@ install_packages() {
     "${sudo[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends $missing >/dev/null
 }
 
+# How PHP compiles and keeps code, where users are served and where tests run.
+opcache=(-d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000)
+
 # A server for the application: several workers, opcode cache on, loopback only.
 # serve PORT WORKERS
 serve() {
     local limits=(-d upload_max_filesize=200M -d post_max_size=210M -d memory_limit=512M -d max_execution_time=120)
-    local cache=(-d opcache.enable=1 -d opcache.revalidate_freq=10 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d realpath_cache_size=4M)
+    local cache=("${opcache[@]}" -d opcache.revalidate_freq=10 -d realpath_cache_size=4M)
     cd public
     PHP_CLI_SERVER_WORKERS=$2 exec php "${limits[@]}" "${cache[@]}" -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
 }

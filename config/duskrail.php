@@ -3,13 +3,17 @@
 declare(strict_types=1);
 
 return [
+    // The version of the program; CHANGELOG.md says what is in it.
+    'version' => '0.2.0',
+
     // The largest file that can be brought in, in bytes. bin/demo gives PHP the same limit.
     'largest_upload' => 200 * 1024 * 1024,
 
     // How many rows of a large file the preview looks at; the rest is read, and checked, on import.
     'preview_rows' => 20_000,
 
-    // Files from so many bytes on are read by a worker of the queue, where there is one, while the user does something else.
+    // Files from so many bytes on are read by a worker of the queue, where there is one, while the user does something
+    // else.
     'queued_from' => 3_000_000,
 
     // TrueType files for pictures that are drawn on the server, and for measuring text.

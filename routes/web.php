@@ -12,6 +12,7 @@ use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\OrdersController;
 use App\Http\Controllers\PaletteController;
+use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ReadoutController;
 use App\Http\Controllers\SentencesController;
 use App\Http\Controllers\StandingController;
@@ -31,12 +32,20 @@ Route::patch('/datasets/{dataset}', [DatasetController::class, 'update'])->name(
 Route::patch('/datasets/{dataset}/measures', [DatasetController::class, 'measures'])->name('datasets.measures');
 Route::post('/datasets/{dataset}/measures', [DatasetController::class, 'derive'])->name('datasets.derive');
 Route::patch('/datasets/{dataset}/entities', [DatasetController::class, 'entities'])->name('datasets.entities');
-Route::get('/datasets/{dataset}/out/{format}', [DatasetController::class, 'out'])->whereIn('format', array_keys(DatasetFormats::ALL))->name('datasets.out');
+Route::get('/datasets/{dataset}/out/{format}', [DatasetController::class, 'out'])
+    ->whereIn('format', array_keys(DatasetFormats::ALL))
+    ->name('datasets.out');
 Route::get('/datasets/{dataset}/figures/{measure}', [VersionController::class, 'figures'])->name('datasets.figures');
 Route::post('/datasets/{dataset}/corrections', [VersionController::class, 'correct'])->name('corrections.store');
-Route::delete('/datasets/{dataset}/corrections/{file}', [VersionController::class, 'takeBack'])->name('corrections.destroy');
-Route::get('/datasets/{dataset}/versions/{version}', [VersionController::class, 'show'])->whereNumber('version')->name('versions.show');
-Route::post('/datasets/{dataset}/versions/{version}', [VersionController::class, 'restore'])->whereNumber('version')->name('versions.restore');
+Route::delete('/datasets/{dataset}/corrections/{file}', [VersionController::class, 'takeBack'])->name(
+    'corrections.destroy',
+);
+Route::get('/datasets/{dataset}/versions/{version}', [VersionController::class, 'show'])
+    ->whereNumber('version')
+    ->name('versions.show');
+Route::post('/datasets/{dataset}/versions/{version}', [VersionController::class, 'restore'])
+    ->whereNumber('version')
+    ->name('versions.restore');
 Route::post('/studies/{study}/pin', [VersionController::class, 'pin'])->name('studies.pin');
 Route::delete('/datasets/{dataset}', [DatasetController::class, 'destroy'])->name('datasets.destroy');
 Route::post('/study-files', [StudyFileController::class, 'store'])->name('study-files.carried');
@@ -49,21 +58,28 @@ Route::patch('/uploads/{upload}', [UploadController::class, 'update'])->name('up
 Route::delete('/uploads/{upload}', [UploadController::class, 'destroy'])->name('uploads.destroy');
 Route::post('/uploads/{upload}/import', [ImportController::class, 'store'])->name('imports.store');
 // A page that asked just before it was led away gets nothing.
-Route::get('/uploads/{upload}/import', [ImportController::class, 'show'])->name('imports.show')->missing(static fn(): Response => response('', 204));
+Route::get('/uploads/{upload}/import', [ImportController::class, 'show'])
+    ->name('imports.show')
+    ->missing(static fn(): Response => response('', 204));
 Route::delete('/uploads/{upload}/import', [ImportController::class, 'destroy'])->name('imports.destroy');
 
 Route::get('/studies/{study}', [StudyController::class, 'show'])->name('studies.show');
 Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('studies.destroy');
 Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
 Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');
+Route::get('/studies/{study}/points', [PointsController::class, 'show'])->name('points.show');
 Route::get('/studies/{study}/readouts', [ReadoutController::class, 'index'])->name('readouts.index');
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
 Route::get('/studies/{study}/figures/{stop}', [FiguresController::class, 'show'])->name('figures.show');
 Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])->name('orders.show');
 Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->name('sentences.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
-Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])->whereNumber('position')->name('working.show');
-Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])->whereIn('format', array_keys(HandOver::FORMATS))->name('hand-over');
+Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])
+    ->whereNumber('position')
+    ->name('working.show');
+Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])
+    ->whereIn('format', array_keys(HandOver::FORMATS))
+    ->name('hand-over');
 
 Route::get('/finish', [FinishController::class, 'show'])->name('finish.show');
 Route::put('/finish', [FinishController::class, 'update'])->name('finish.update');
@@ -78,4 +94,6 @@ Route::get('/read/{token}', [BriefController::class, 'read'])->name('briefs.read
 Route::get('/read/{token}/pdf', [BriefController::class, 'pdf'])->name('briefs.pdf');
 Route::get('/read/{token}/file', [BriefController::class, 'file'])->name('briefs.file');
 
-Route::get('/palette.css', [PaletteController::class, 'show'])->withoutMiddleware('web')->name('palette');
+Route::get('/palette.css', [PaletteController::class, 'show'])
+    ->withoutMiddleware('web')
+    ->name('palette');

@@ -9,10 +9,10 @@ use App\Models\Entity;
 use App\Models\Measure;
 use App\Models\StoredSeries;
 use DuskRail\Data\Better;
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Status;
+use DuskRail\Document\InvalidStudy;
 use DuskRail\Reading\ReadSeries;
-use DuskRail\Study\InvalidStudy;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\UnknownPeriod;
@@ -33,13 +33,20 @@ final class CarriedData
         $series = [];
         $keys = Entity::where('dataset_id', $dataset->id)->pluck('key', 'id');
         foreach ($dataset->measures()->whereIn('key', $measures)->get() as $measure) {
-            foreach (StoredSeries::query()->inVersion($dataset->version)->where('measure_id', $measure->id)->orderBy('entity_id')->cursor() as $one) {
+            foreach (
+                StoredSeries::query()
+                    ->inVersion($dataset->version)
+                    ->where('measure_id', $measure->id)
+                    ->orderBy('entity_id')
+                    ->cursor()
+                as $one
+            ) {
                 $series[] = [
                     'measure' => $measure->key,
                     'entity' => $keys[$one->entity_id],
                     'first' => Period::at($measure->frequency, $one->first)->code(),
                     'values' => array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, $one->values),
-                    ...($one->statuses === [] ? [] : ['statuses' => $one->statuses]),
+                    ...$one->statuses === [] ? [] : ['statuses' => $one->statuses],
                 ];
             }
         }
@@ -47,8 +54,31 @@ final class CarriedData
         return [
             'name' => $dataset->name,
             'source' => $dataset->source,
-            'measures' => $dataset->measures()->whereIn('key', $measures)->get()->map(static fn(Measure $m): array => ['key' => $m->key, 'name' => $m->name, 'unit' => $m->unit, 'kind' => $m->kind->value, 'better' => $m->better->value, 'frequency' => $m->frequency->value])->all(),
-            'entities' => $dataset->entities->map(static fn(Entity $e): array => ['key' => $e->key, 'name' => $e->name, 'home' => $e->home, 'about' => (object) $e->about])->all(),
+            'measures' => $dataset
+                ->measures()
+                ->whereIn('key', $measures)
+                ->get()
+                ->map(
+                    static fn(Measure $m): array => [
+                        'key' => $m->key,
+                        'name' => $m->name,
+                        'unit' => $m->unit,
+                        'kind' => $m->kind->value,
+                        'better' => $m->better->value,
+                        'frequency' => $m->frequency->value,
+                    ],
+                )
+                ->all(),
+            'entities' => $dataset->entities
+                ->map(
+                    static fn(Entity $e): array => [
+                        'key' => $e->key,
+                        'name' => $e->name,
+                        'home' => $e->home,
+                        'about' => (object) $e->about,
+                    ],
+                )
+                ->all(),
             'series' => $series,
         ];
     }
@@ -63,16 +93,24 @@ final class CarriedData
     public static function store(array $data, string $fileName, string $sha256): Dataset
     {
         return DB::transaction(static function () use ($data, $fileName, $sha256): Dataset {
-            $dataset = Dataset::create(['name' => mb_substr(self::text($data, 'data', 'name'), 0, 120), 'source' => mb_substr(self::text($data, 'data', 'source', true), 0, 300)]);
-            $measures = $entities = $seen = [];
+            $dataset = Dataset::create([
+                'name' => mb_substr(self::text($data, 'data', 'name'), 0, 120),
+                'source' => mb_substr(self::text($data, 'data', 'source', true), 0, 300),
+            ]);
+            $measures = $entities = [];
             foreach (self::list($data, 'measures') as $path => $measure) {
                 $key = self::text($measure, $path, 'key');
                 if (isset($measures[$key])) {
                     throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.");
                 }
                 $measures[$key] = Measure::create([
-                    'dataset_id' => $dataset->id, 'key' => $key, 'name' => self::text($measure, $path, 'name'), 'unit' => self::text($measure, $path, 'unit', true),
-                    'kind' => self::case(Kind::class, $measure, $path, 'kind'), 'better' => self::case(Better::class, $measure, $path, 'better'), 'frequency' => self::case(Frequency::class, $measure, $path, 'frequency'),
+                    'dataset_id' => $dataset->id,
+                    'key' => $key,
+                    'name' => self::text($measure, $path, 'name'),
+                    'unit' => self::text($measure, $path, 'unit', true),
+                    'kind' => self::case(MeasureKind::class, $measure, $path, 'kind'),
+                    'better' => self::case(Better::class, $measure, $path, 'better'),
+                    'frequency' => self::case(Frequency::class, $measure, $path, 'frequency'),
                 ]);
             }
             foreach (self::list($data, 'entities') as $path => $entity) {
@@ -81,26 +119,57 @@ final class CarriedData
                     throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.");
                 }
                 $about = is_array($entity['about'] ?? null) ? array_filter($entity['about'], is_string(...)) : [];
-                $entities[$key] = Entity::create(['dataset_id' => $dataset->id, 'key' => $key, 'name' => self::text($entity, $path, 'name'), 'home' => ($entity['home'] ?? false) === true, 'about' => $about]);
+                $entities[$key] = Entity::create([
+                    'dataset_id' => $dataset->id,
+                    'key' => $key,
+                    'name' => self::text($entity, $path, 'name'),
+                    'home' => ($entity['home'] ?? false) === true,
+                    'about' => $about,
+                ]);
             }
             $all = self::list($data, 'series');
             if (count($all) > self::MOST_SERIES) {
-                throw InvalidStudy::at('data.series', 'there are more than '.number_format(self::MOST_SERIES).' series. Hand the figures over as a data set.');
+                throw InvalidStudy::at(
+                    'data.series',
+                    'there are more than ' .
+                        number_format(self::MOST_SERIES) .
+                        ' series. Hand the figures over as a data set.',
+                );
             }
-            $version = NewVersion::begin($dataset, $fileName, $sha256, count($all), [], 'laid over');
-            foreach ($all as $path => $series) {
-                $measure = $measures[self::text($series, $path, 'measure')] ?? throw InvalidStudy::at("{$path}.measure", 'is none of the measures.');
-                $entity = $entities[self::text($series, $path, 'entity')] ?? throw InvalidStudy::at("{$path}.entity", 'is none of the entities.');
-                if (isset($seen["{$measure->id}/{$entity->id}"])) {
-                    throw InvalidStudy::at($path, 'is there twice.');
-                }
-                $seen["{$measure->id}/{$entity->id}"] = true;
-                $version->put($measure->id, $entity->id, self::series($series, $path, $measure->frequency), null);
-            }
-            $version->flush();
+            $source = VersionSource::file(VersionKind::LaidOver, $fileName, $sha256, count($all));
+            VersionWriter::write($dataset, $source, static function (VersionWriter $version) use (
+                $all,
+                $measures,
+                $entities,
+            ): void {
+                self::put($version, $all, $measures, $entities);
+            });
 
             return $dataset;
         });
+    }
+
+    /**
+     * @param array<string, array<array-key, mixed>> $all series by path
+     * @param array<array-key, Measure> $measures by key
+     * @param array<array-key, Entity> $entities by key
+     */
+    private static function put(VersionWriter $version, array $all, array $measures, array $entities): void
+    {
+        $seen = [];
+        foreach ($all as $path => $series) {
+            $measure =
+                $measures[self::text($series, $path, 'measure')] ??
+                throw InvalidStudy::at("{$path}.measure", 'is none of the measures.');
+            $entity =
+                $entities[self::text($series, $path, 'entity')] ??
+                throw InvalidStudy::at("{$path}.entity", 'is none of the entities.');
+            if (isset($seen["{$measure->id}/{$entity->id}"])) {
+                throw InvalidStudy::at($path, 'is there twice.');
+            }
+            $seen["{$measure->id}/{$entity->id}"] = true;
+            $version->put($measure->id, $entity->id, self::series($series, $path, $measure->frequency), null);
+        }
     }
 
     /** @param array<array-key, mixed> $series */
@@ -115,14 +184,25 @@ final class CarriedData
             throw InvalidStudy::at("{$path}.first", "must be a {$frequency->value}, as the measure is.");
         }
         $values = $statuses = [];
-        foreach (is_array($series['values'] ?? null) ? array_values($series['values']) : throw InvalidStudy::at("{$path}.values", 'must be a list of numbers.') as $i => $value) {
+        foreach (
+            is_array($series['values'] ?? null)
+                ? array_values($series['values'])
+                : throw InvalidStudy::at("{$path}.values", 'must be a list of numbers.')
+            as $i => $value
+        ) {
             $values[] = match (true) {
                 $value === null => NAN,
                 (is_int($value) || is_float($value)) && is_finite((float) $value) => (float) $value,
-                default => throw InvalidStudy::at("{$path}.values.{$i}", 'must be a number, or null where there is none.'),
+                default => throw InvalidStudy::at(
+                    "{$path}.values.{$i}",
+                    'must be a number, or null where there is none.',
+                ),
             };
-            $status = is_array($series['statuses'] ?? null) ? ($series['statuses'][$i] ?? 0) : 0;
-            $statuses[] = is_int($status) && Status::tryFrom($status) !== null ? $status : throw InvalidStudy::at("{$path}.statuses.{$i}", 'can be 0, 1 (provisional) or 2 (estimated).');
+            $status = is_array($series['statuses'] ?? null) ? $series['statuses'][$i] ?? 0 : 0;
+            $statuses[] =
+                is_int($status) && Status::tryFrom($status) !== null
+                    ? $status
+                    : throw InvalidStudy::at("{$path}.statuses.{$i}", 'can be 0, 1 (provisional) or 2 (estimated).');
         }
         if ($values === []) {
             throw InvalidStudy::at("{$path}.values", 'must not be empty.');
@@ -138,8 +218,15 @@ final class CarriedData
     private static function list(array $data, string $name): array
     {
         $list = [];
-        foreach (is_array($data[$name] ?? null) && $data[$name] !== [] ? array_values($data[$name]) : throw InvalidStudy::at("data.{$name}", 'must be a list that is not empty.') as $i => $one) {
-            $list["data.{$name}.{$i}"] = is_array($one) ? $one : throw InvalidStudy::at("data.{$name}.{$i}", 'must be an object.');
+        foreach (
+            is_array($data[$name] ?? null) && $data[$name] !== []
+                ? array_values($data[$name])
+                : throw InvalidStudy::at("data.{$name}", 'must be a list that is not empty.')
+            as $i => $one
+        ) {
+            $list["data.{$name}.{$i}"] = is_array($one)
+                ? $one
+                : throw InvalidStudy::at("data.{$name}.{$i}", 'must be an object.');
         }
 
         return $list;
@@ -150,7 +237,12 @@ final class CarriedData
     {
         $text = $of[$name] ?? ($mayBeEmpty ? '' : null);
 
-        return is_string($text) && ($mayBeEmpty || trim($text) !== '') && mb_strlen($text) <= 300 && mb_check_encoding($text, 'UTF-8') ? $text : throw InvalidStudy::at("{$path}.{$name}", 'must be a text'.($mayBeEmpty ? '.' : ' that is not empty.'));
+        return is_string($text) &&
+            ($mayBeEmpty || trim($text) !== '') &&
+            mb_strlen($text) <= 300 &&
+            mb_check_encoding($text, 'UTF-8')
+            ? $text
+            : throw InvalidStudy::at("{$path}.{$name}", 'must be a text' . ($mayBeEmpty ? '.' : ' that is not empty.'));
     }
 
     /**
@@ -162,6 +254,10 @@ final class CarriedData
      */
     private static function case(string $enum, array $of, string $path, string $name): \BackedEnum
     {
-        return $enum::tryFrom(self::text($of, $path, $name)) ?? throw InvalidStudy::at("{$path}.{$name}", 'can be '.implode(', ', array_column($enum::cases(), 'value')).'.');
+        return $enum::tryFrom(self::text($of, $path, $name)) ??
+            throw InvalidStudy::at(
+                "{$path}.{$name}",
+                'can be ' . implode(', ', array_column($enum::cases(), 'value')) . '.',
+            );
     }
 }

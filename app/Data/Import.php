@@ -16,7 +16,7 @@ use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\ReadSeries;
-use DuskRail\Reading\Shape;
+use DuskRail\Reading\TableShape;
 use DuskRail\Time\Frequency;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -24,12 +24,10 @@ use Illuminate\Support\Str;
 /** Reads a file into a data set as a plan says: a new version of it, or nothing. */
 final readonly class Import
 {
-    /** Rows to an insert: SQLite takes 32,766 values at once. */
-    private const AT_ONCE = 500;
-
     /**
      * @param bool $leavingOut go on without what cannot be read
-     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells could not be
+     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells
+     *     could not be
      * @param 'over'|'place' $way whether what the file does not give stays, or goes for the measures that it holds
      * @param array<string, string> $same key of the entity that is meant, by the name in the file
      */
@@ -47,8 +45,11 @@ final readonly class Import
     /** @throws ImportStopped */
     public function asNew(string $name, string $source, string $home = ''): Dataset
     {
-        if ($this->plan->shape === Shape::Attributes) {
-            throw ImportStopped::because('This table describes entities and holds no figures by period. Bring a file of figures first, then add this one to its data set. If it does hold periods, say below how it lies.');
+        if ($this->plan->shape === TableShape::Attributes) {
+            throw ImportStopped::because(
+                'This table describes entities and holds no figures by period. Bring a file of figures ' .
+                    'first, then add this one to its data set. If it does hold periods, say below how it lies.',
+            );
         }
         $observations = $this->read();
 
@@ -66,22 +67,30 @@ final readonly class Import
     public function addedTo(Dataset $dataset): void
     {
         $observations = $this->read();
-        if ($this->plan->shape === Shape::Attributes && array_intersect(
-            array_map(mb_strtolower(...), array_map(strval(...), array_keys($observations->attributes))),
-            array_keys($this->known($dataset)),
-        ) === []) {
-            throw ImportStopped::because("None of the names in this table is in “{$dataset->name}”. Check which column names the entities.");
+        if (
+            $this->plan->shape === TableShape::Attributes &&
+            array_intersect(
+                array_map(mb_strtolower(...), array_map(strval(...), array_keys($observations->attributes))),
+                array_keys($this->known($dataset)),
+            ) === []
+        ) {
+            throw ImportStopped::because(
+                "None of the names in this table is in “{$dataset->name}”. Check which column names the entities.",
+            );
         }
-        DB::transaction(fn() => $this->store($dataset, $observations));
+        $this->store($dataset, $observations);
     }
 
     private function read(): Observations
     {
         $observations = Reader::read($this->file->rows(), $this->plan, $this->progress);
         if ($observations->isEmpty()) {
-            throw ImportStopped::because('Nothing could be read from the file as it is understood below. Change how the table lies or which column is which.');
+            throw ImportStopped::because(
+                'Nothing could be read from the file as it is understood below. Change how the table lies ' .
+                    'or which column is which.',
+            );
         }
-        if ($observations->problemCount > 0 && ! $this->leavingOut) {
+        if ($observations->problemCount > 0 && !$this->leavingOut) {
             throw ImportStopped::byProblems($observations);
         }
 
@@ -90,33 +99,54 @@ final readonly class Import
 
     private function store(Dataset $dataset, Observations $observations): void
     {
-        $version = NewVersion::begin($dataset, $this->fileName, (string) hash_file('sha256', $this->path), $observations->rowCount, $this->plan->toArray(), $this->plan->shape === Shape::Attributes ? 'attributes' : ($this->way === 'place' ? 'in place' : 'laid over'));
-        $this->remember($dataset);
-        if ($this->plan->shape === Shape::Attributes) {
-            $this->describe($dataset, $observations);
+        $kind = match (true) {
+            $this->plan->shape === TableShape::Attributes => VersionKind::Attributes,
+            $this->way === 'place' => VersionKind::InPlace,
+            default => VersionKind::LaidOver,
+        };
+        $sha256 = (string) hash_file('sha256', $this->path);
+        $plan = $this->plan->toArray();
+        $source = VersionSource::file($kind, $this->fileName, $sha256, $observations->rowCount, $plan);
+        VersionWriter::write($dataset, $source, function (VersionWriter $version) use ($dataset, $observations): void {
+            $this->remember($dataset);
+            if ($this->plan->shape === TableShape::Attributes) {
+                $this->describe($dataset, $observations);
+            } else {
+                $this->write($version, $dataset, $observations);
+            }
+        });
+    }
 
-            return;
-        }
-        $measures = array_map(fn(ReadMeasure $m): Measure => $this->measure($dataset, $m, $m->frequency ?? $observations->frequency), $observations->measures);
+    private function write(VersionWriter $version, Dataset $dataset, Observations $observations): void
+    {
+        $measures = array_map(
+            fn(ReadMeasure $m): int => $this->measure($dataset, $m, $m->frequency ?? $observations->frequency)->id,
+            $observations->measures,
+        );
         $entities = $this->entities($dataset, $observations->entities);
-        $inForce = NewVersion::inForce($dataset, array_map(static fn(Measure $m): int => $m->id, $measures));
+        $inForce = StoredSeries::ofVersion($dataset->newestVersion(), $measures);
         foreach ($observations->series() as $n => $read) {
             if ($this->progress !== null && $n % 1_000 === 999) {
                 ($this->progress)($observations->rowCount, $observations->problemCount);
             }
-            [$measure, $entity] = [$measures[$read->measure]->id, $entities[$read->entity]];
+            [$measure, $entity] = [$measures[$read->measure], $entities[$read->entity]];
             $old = $inForce["{$measure}/{$entity}"] ?? null;
             unset($inForce["{$measure}/{$entity}"]);
             $next = $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
             // What stays as it was is not written again.
-            if ($old === null || serialize([$old->first, $old->values, array_filter($old->statuses)]) !== serialize([$next->first, $next->values, array_filter($next->statuses)])) {
+            if ($old === null || !self::isSame($old, $next)) {
                 $version->put($measure, $entity, $next, $old);
             }
         }
         foreach ($this->way === 'place' ? $inForce : [] as $gone) {
             $version->end($gone);
         }
-        $version->flush();
+    }
+
+    private static function isSame(StoredSeries $old, ReadSeries $next): bool
+    {
+        return serialize([$old->first, $old->values, array_filter($old->statuses)]) ===
+            serialize([$next->first, $next->values, array_filter($next->statuses)]);
     }
 
     /**
@@ -129,17 +159,27 @@ final readonly class Import
         $revision = new Revision();
         $known = $this->known($dataset);
         $measures = $dataset->measures()->get()->keyBy('key');
-        $inForce = NewVersion::inForce($dataset, array_values($measures->map(static fn(Measure $m): int => $m->id)->all()));
+        $inForce = StoredSeries::ofVersion(
+            $dataset->version,
+            array_values($measures->map(static fn(Measure $m): int => $m->id)->all()),
+        );
         $touched = [];
         foreach ($observations->series() as $read) {
             $measure = $measures[self::key($observations->measures[$read->measure]->name)] ?? null;
             $entity = $known[mb_strtolower($observations->entities[$read->entity])] ?? null;
             $old = $measure === null || $entity === null ? null : $inForce["{$measure->id}/{$entity->id}"] ?? null;
             $next = $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
-            $revision->compare($observations->measures[$read->measure]->name, $entity->name ?? $observations->entities[$read->entity], $old->first ?? $next->first, $old->values ?? [], $next->first, $next->values);
+            $revision->compare(
+                $observations->measures[$read->measure]->name,
+                $entity->name ?? $observations->entities[$read->entity],
+                $old->first ?? $next->first,
+                $old->values ?? [],
+                $next->first,
+                $next->values,
+            );
             if ($measure !== null) {
                 $touched[$measure->id] = $measure->name;
-                unset($inForce["{$measure->id}/".($entity->id ?? 0)]);
+                unset($inForce["{$measure->id}/" . ($entity->id ?? 0)]);
             }
         }
         foreach ($this->way === 'place' ? $inForce : [] as $gone) {
@@ -156,7 +196,12 @@ final readonly class Import
     {
         $known = $this->known($dataset);
 
-        return array_values(array_filter($observations->entities, static fn(string $name): bool => ! isset($known[mb_strtolower($name)])));
+        return array_values(
+            array_filter(
+                $observations->entities,
+                static fn(string $name): bool => !isset($known[mb_strtolower($name)]),
+            ),
+        );
     }
 
     /** Names that were said to mean an entity are known from now on. */
@@ -165,7 +210,10 @@ final readonly class Import
         foreach ($this->same as $name => $key) {
             $entity = $dataset->entities()->where('key', $key)->first();
             if ($entity !== null) {
-                EntityAlias::updateOrCreate(['dataset_id' => $dataset->id, 'name' => mb_strtolower((string) $name)], ['entity_id' => $entity->id]);
+                EntityAlias::updateOrCreate(
+                    ['dataset_id' => $dataset->id, 'name' => mb_strtolower((string) $name)],
+                    ['entity_id' => $entity->id],
+                );
             }
         }
     }
@@ -178,9 +226,11 @@ final readonly class Import
         $values = $statuses = $places = [];
         for ($ordinal = $first; $ordinal < $end; $ordinal++) {
             $fresh = $new->values[$ordinal - $new->first] ?? NAN;
-            $isFresh = ! is_nan($fresh);
-            $values[] = $isFresh ? $fresh : ($old->values[$ordinal - $old->first] ?? NAN);
-            $statuses[] = $isFresh ? $new->statuses[$ordinal - $new->first] : ($old->statuses[$ordinal - $old->first] ?? 0);
+            $isFresh = !is_nan($fresh);
+            $values[] = $isFresh ? $fresh : $old->values[$ordinal - $old->first] ?? NAN;
+            $statuses[] = $isFresh
+                ? $new->statuses[$ordinal - $new->first]
+                : $old->statuses[$ordinal - $old->first] ?? 0;
             // A place belongs to the newest file; what an older one gave is found through the older version.
             $places[] = $isFresh ? $new->places[$ordinal - $new->first] : -1;
         }
@@ -193,18 +243,23 @@ final readonly class Import
         $key = self::key($read->name);
         $known = $dataset->measures()->where('key', $key)->first();
         if ($known !== null && $known->frequency !== $frequency) {
-            return $this->measure($dataset, new ReadMeasure("{$read->name} ({$frequency->adjective()})", $read->unit, $read->kind, $read->better), $frequency);
+            return $this->measure(
+                $dataset,
+                new ReadMeasure("{$read->name} ({$frequency->adjective()})", $read->unit, $read->kind, $read->better),
+                $frequency,
+            );
         }
 
-        return $known ?? Measure::create([
-            'dataset_id' => $dataset->id,
-            'key' => $key,
-            'name' => $read->name,
-            'unit' => $read->unit,
-            'kind' => $read->kind,
-            'better' => $read->better,
-            'frequency' => $frequency,
-        ]);
+        return $known ??
+            Measure::create([
+                'dataset_id' => $dataset->id,
+                'key' => $key,
+                'name' => $read->name,
+                'unit' => $read->unit,
+                'kind' => $read->kind,
+                'better' => $read->better,
+                'frequency' => $frequency,
+            ]);
     }
 
     /**
@@ -226,9 +281,15 @@ final readonly class Import
                 $key = "{$base}-{$n}";
             }
             $keys[$key] = true;
-            $rows[$lower] = ['dataset_id' => $dataset->id, 'key' => $key, 'name' => $name, 'home' => false, 'about' => '[]'];
+            $rows[$lower] = [
+                'dataset_id' => $dataset->id,
+                'key' => $key,
+                'name' => $name,
+                'home' => false,
+                'about' => '[]',
+            ];
         }
-        foreach (array_chunk(array_values($rows), self::AT_ONCE) as $chunk) {
+        foreach (array_chunk(array_values($rows), VersionWriter::AT_ONCE) as $chunk) {
             Entity::insert($chunk);
         }
         $known = $this->known($dataset);
@@ -268,7 +329,7 @@ final readonly class Import
     private static function key(string $name): string
     {
         $slug = Str::slug($name);
-        $slug = $slug === '' ? 'x'.substr(hash('sha256', $name), 0, 8) : $slug;
+        $slug = $slug === '' ? 'x' . substr(hash('sha256', $name), 0, 8) : $slug;
 
         return ctype_digit($slug[0]) ? "n-{$slug}" : $slug;
     }

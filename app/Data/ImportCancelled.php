@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Data;
 
-use DomainException;
+use DuskRail\Refusal;
 
 /** The user has called an import off; nothing was stored. */
-final class ImportCancelled extends DomainException
+final class ImportCancelled extends Refusal
 {
     public static function byUser(): self
     {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Data;
 
-use DomainException;
 use DuskRail\Reading\Observations;
+use DuskRail\Refusal;
 
 /** Some of a file could not be read and nobody has said to go on without it. Nothing was stored. */
-final class ImportStopped extends DomainException
+final class ImportStopped extends Refusal
 {
     private function __construct(string $message, public readonly ?Observations $observations = null)
     {
@@ -17,7 +17,10 @@ final class ImportStopped extends DomainException
 
     public static function byProblems(Observations $observations): self
     {
-        return new self('Some cells cannot be read, and nothing was stored. Mend the guess below, or go on without them.', $observations);
+        return new self(
+            'Some cells cannot be read, and nothing was stored. Mend the guess below, or go on without them.',
+            $observations,
+        );
     }
 
     public static function because(string $reason): self

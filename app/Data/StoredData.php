@@ -50,8 +50,11 @@ final class StoredData implements DataSource
      * @param int|null $version null for the newest
      * @param bool $storedOnly without measures that are worked out from others
      */
-    public function __construct(private readonly Dataset $dataset, ?int $version = null, private readonly bool $storedOnly = false)
-    {
+    public function __construct(
+        private readonly Dataset $dataset,
+        ?int $version = null,
+        private readonly bool $storedOnly = false,
+    ) {
         $this->version = $version ?? $dataset->version;
     }
 
@@ -59,7 +62,13 @@ final class StoredData implements DataSource
     {
         if ($this->measures === null) {
             $this->measures = [];
-            foreach (MeasureModel::where('dataset_id', $this->dataset->id)->when($this->storedOnly, static fn(Builder $q): Builder => $q->where('formula', ''))->orderBy('id')->get() as $measure) {
+            foreach (
+                MeasureModel::where('dataset_id', $this->dataset->id)
+                    ->when($this->storedOnly, static fn(Builder $q): Builder => $q->where('formula', ''))
+                    ->orderBy('id')
+                    ->get()
+                as $measure
+            ) {
                 $this->measures[$measure->key] = $measure->asCore();
                 $this->measureIds[$measure->key] = $measure->id;
                 if ($measure->formula !== '') {
@@ -81,7 +90,15 @@ final class StoredData implements DataSource
             foreach (EntityModel::where('dataset_id', $this->dataset->id)->orderBy('id')->toBase()->get() as $row) {
                 /** @var array<string, string> $about */
                 $about = json_decode($row->about, true, 8, JSON_THROW_ON_ERROR);
-                $this->entities[$row->key] = new Entity($row->key, $row->name, $about['group'] ?? '', (bool) $row->home, $about, $hues[$row->key] ?? 0, $row->note);
+                $this->entities[$row->key] = new Entity(
+                    $row->key,
+                    $row->name,
+                    $about['group'] ?? '',
+                    (bool) $row->home,
+                    $about,
+                    $hues[$row->key] ?? 0,
+                    $row->note,
+                );
                 $this->entityKeys[$row->id] = $row->key;
             }
         }
@@ -111,7 +128,11 @@ final class StoredData implements DataSource
             ->get(['entity_id', 'first', 'values', 'statuses']);
         foreach ($series as $one) {
             $from = null;
-            for ($i = count($one->values) - 1; $i >= 0 && (is_nan($one->values[$i]) || ($one->statuses[$i] ?? 0) !== 0); $i--) {
+            for (
+                $i = count($one->values) - 1;
+                $i >= 0 && (is_nan($one->values[$i]) || ($one->statuses[$i] ?? 0) !== 0);
+                $i--
+            ) {
                 $from = is_nan($one->values[$i]) ? $from : $one->first + $i;
             }
             if ($from !== null) {
@@ -126,17 +147,27 @@ final class StoredData implements DataSource
     {
         $this->measures();
         $this->entities();
-        // The newest version that has a cell for it: a later file that did not give the value has no place for it.
+        // The newest version that has a cell for the value as it stands: a later file that did not give it has no place
+        // for it, and one whose value was gone back from is not where it comes from.
         $versions = StoredSeries::query()
             ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
             ->where('entity_id', array_search($entityKey, $this->entityKeys, true))
             ->where('since', '<=', $this->version)
-            ->orderByDesc('since')->get();
+            ->orderByDesc('since')
+            ->get();
+        $value = $versions->first()?->valueAt($ordinal) ?? NAN;
         foreach ($versions as $series) {
             $place = $series->places[$ordinal - $series->first] ?? -1;
-            $file = $place < 0 ? null : ImportedFile::find($series->imported_file_id);
+            $file =
+                $place < 0 || $series->valueAt($ordinal) !== $value
+                    ? null
+                    : ImportedFile::find($series->imported_file_id);
             if ($file !== null) {
-                return new Origin($file->name, intdiv($place, Observations::COLUMNS) + 1, $place % Observations::COLUMNS + 1);
+                return new Origin(
+                    $file->name,
+                    intdiv($place, Observations::COLUMNS) + 1,
+                    ($place % Observations::COLUMNS) + 1,
+                );
             }
         }
 
@@ -171,11 +202,19 @@ final class StoredData implements DataSource
         foreach ($stored as [$key, $start, $values]) {
             $before = $start - $first;
             $after = $end - $start - count($values);
-            $series[] = new Series($key, $before === 0 && $after === 0 ? $values : [
-                ...array_fill(0, $before, NAN), ...$values, ...array_fill(0, $after, NAN),
-            ]);
+            $series[] = new Series(
+                $key,
+                $before === 0 && $after === 0
+                    ? $values
+                    : [...array_fill(0, $before, NAN), ...$values, ...array_fill(0, $after, NAN)],
+            );
         }
 
-        return new SeriesTable(PeriodAxis::of($measure->frequency, $first, $end - $first), $measure->unitEach(), $measure->kind, $series);
+        return new SeriesTable(
+            PeriodAxis::of($measure->frequency, $first, $end - $first),
+            $measure->unitEach(),
+            $measure->kind,
+            $series,
+        );
     }
 }

@@ -6,13 +6,13 @@ namespace App\Data;
 
 use App\Models\Dataset;
 use App\Models\Entity;
+use App\Models\ImportedFile;
 use App\Models\Measure;
 use App\Models\StoredSeries;
 use DuskRail\Data\Revision;
 use DuskRail\Data\Status;
 use DuskRail\Reading\ReadSeries;
 use DuskRail\Time\Period;
-use Illuminate\Support\Facades\DB;
 
 /** The states a data set has been in: compared, gone back to, and made new by a single correction. */
 final readonly class Versions
@@ -29,7 +29,14 @@ final readonly class Versions
         foreach ($old + $new as $key => $any) {
             [$was, $is] = [$old[$key] ?? null, $new[$key] ?? null];
             if ($was?->id !== $is?->id) {
-                $revision->compare($measures[$any->measure_id]->name ?? '', $entities[$any->entity_id]->name ?? '', $was->first ?? 0, $was->values ?? [], $is->first ?? 0, $is->values ?? []);
+                $revision->compare(
+                    $measures[$any->measure_id]->name ?? '',
+                    $entities[$any->entity_id]->name ?? '',
+                    $was->first ?? 0,
+                    $was->values ?? [],
+                    $is->first ?? 0,
+                    $is->values ?? [],
+                );
             }
         }
 
@@ -39,65 +46,162 @@ final readonly class Versions
     /** Makes the newest version what an older one was; nothing of those between is lost. */
     public function restore(int $version): void
     {
-        DB::transaction(function () use ($version): void {
-            [$old, $now] = [$this->inVersion($version), $this->inVersion($this->dataset->version)];
-            $new = NewVersion::begin($this->dataset, "version {$version}", str_repeat('0', 64), 0, [], 'restored');
+        VersionWriter::write($this->dataset, VersionSource::version($version), function (VersionWriter $new) use (
+            $version,
+        ): void {
+            [$old, $now] = [$this->inVersion($version), $this->inVersion($this->dataset->newestVersion())];
             foreach ($old as $key => $series) {
                 if (($now[$key]->id ?? null) !== $series->id) {
-                    $new->put($series->measure_id, $series->entity_id, new ReadSeries(0, 0, $series->first, $series->values, $series->statuses, array_fill(0, count($series->values), -1)), $now[$key] ?? null);
+                    $copy = new ReadSeries(
+                        0,
+                        0,
+                        $series->first,
+                        $series->values,
+                        $series->statuses,
+                        array_fill(0, count($series->values), -1),
+                    );
+                    $new->put($series->measure_id, $series->entity_id, $copy, $now[$key] ?? null);
                 }
             }
             foreach (array_diff_key($now, $old) as $series) {
                 $new->end($series);
             }
-            $new->flush();
         });
     }
 
-    /** Sets one value by hand, as a version of its own that says what it was before and why. */
-    public function correct(Measure $measure, Entity $entity, int $ordinal, float $value, Status $status, string $why): void
+    /**
+     * Sets one value by hand, as a version of its own that says what it was before and why.
+     *
+     * @param float $value NAN for one that is missing
+     */
+    public function correct(
+        Measure $measure,
+        Entity $entity,
+        int $ordinal,
+        float $value,
+        Status $status,
+        string $why,
+    ): void {
+        $old = $this->inForce($measure, $entity);
+        $correction = new Correction(
+            $measure->key,
+            $entity->key,
+            $ordinal,
+            $old?->valueAt($ordinal) ?? NAN,
+            $value,
+            Status::tryFrom($old?->statusAt($ordinal) ?? 0) ?? Status::Measured,
+        );
+        VersionWriter::write(
+            $this->dataset,
+            VersionSource::correction($correction, $why),
+            static fn(VersionWriter $new) => $new->put(
+                $measure->id,
+                $entity->id,
+                self::corrected($old, $ordinal, $value, $status),
+                $old,
+            ),
+            $this->dataset->version,
+        );
+    }
+
+    /**
+     * Puts back what a correction replaced.
+     *
+     * @throws NotInForce when something else has taken its place since
+     */
+    public function takeBack(ImportedFile $file): void
     {
-        DB::transaction(function () use ($measure, $entity, $ordinal, $value, $status, $why): void {
-            $old = StoredSeries::query()->inVersion($this->dataset->version)->where('measure_id', $measure->id)->where('entity_id', $entity->id)->first();
-            $was = $old === null ? NAN : $old->values[$ordinal - $old->first] ?? NAN;
-            $null = static fn(float $v): ?float => is_nan($v) ? null : $v;
-            $new = NewVersion::begin($this->dataset, 'corrected by hand', str_repeat('0', 64), 1, ['measure' => $measure->key, 'entity' => $entity->key, 'ordinal' => $ordinal, 'old' => $null($was), 'new' => $null($value), 'status' => $old->statuses[$ordinal - ($old->first ?? 0)] ?? 0], 'correction');
-            $new->file->update(['note' => $why]);
-            $first = min($ordinal, $old->first ?? $ordinal);
-            $end = max($ordinal + 1, $old === null ? 0 : $old->first + count($old->values));
-            $values = $statuses = $places = [];
-            for ($i = $first; $i < $end; $i++) {
-                $here = $i === $ordinal;
-                $values[] = $here ? $value : ($old === null ? NAN : $old->values[$i - $old->first] ?? NAN);
-                $statuses[] = $here ? $status->value : ($old === null ? 0 : $old->statuses[$i - $old->first] ?? 0);
-                $places[] = $here && ! is_nan($value) ? 0 : -1;
+        $correction = $file->correction();
+        $measure = $this->dataset->measures->firstWhere('key', $correction->measure ?? '');
+        $entity = $this->dataset->entities->firstWhere('key', $correction->entity ?? '');
+        if ($correction === null || $measure === null || $entity === null) {
+            throw NotInForce::unknown();
+        }
+        if (!$this->isInForce($file)) {
+            $now = $this->inForce($measure, $entity)?->valueAt($correction->ordinal) ?? NAN;
+            throw NotInForce::replacedBy(self::number($now));
+        }
+        $why = "taken back: {$file->note}";
+        $this->correct($measure, $entity, $correction->ordinal, $correction->old, $correction->status, $why);
+    }
+
+    /** Whether the figure that a correction set still stands: no later version has given another. */
+    public function isInForce(ImportedFile $file): bool
+    {
+        $correction = $file->correction();
+        $measure = $this->dataset->measures->firstWhere('key', $correction->measure ?? '');
+        $entity = $this->dataset->entities->firstWhere('key', $correction->entity ?? '');
+        if ($correction === null || $measure === null || $entity === null) {
+            return false;
+        }
+        $series = StoredSeries::query()
+            ->where('measure_id', $measure->id)
+            ->where('entity_id', $entity->id)
+            ->where('since', '>=', $file->version)
+            ->orderBy('since')
+            ->get();
+        foreach ($series as $one) {
+            $value = $one->valueAt($correction->ordinal);
+            $same = is_nan($value) ? is_nan($correction->new) : $value === $correction->new;
+            $given = ($one->places[$correction->ordinal - $one->first] ?? -1) >= 0;
+            if (!$same || ($given && $one->imported_file_id !== $file->id)) {
+                return false;
             }
-            $new->put($measure->id, $entity->id, new ReadSeries(0, 0, $first, $values, $statuses, $places), $old);
-            $new->flush();
-        });
+        }
+        $newest = $series->last();
+
+        return $newest !== null && $newest->until === null;
     }
 
     /** A correction in words: `Tarrow, Leakage, March 2024: 12 → 14`. */
-    public function said(mixed $correction): string
+    public function inWords(ImportedFile $file): string
     {
-        if (! is_array($correction)) {
+        $correction = $file->correction();
+        $measure = $this->dataset->measures->firstWhere('key', $correction->measure ?? '');
+        $entity = $this->dataset->entities->firstWhere('key', $correction->entity ?? '');
+        if ($correction === null || $measure === null || $entity === null) {
             return '';
         }
-        $measure = $this->dataset->measures->firstWhere('key', $correction['measure'] ?? '');
-        $entity = $this->dataset->entities->firstWhere('key', $correction['entity'] ?? '');
-        $number = static fn(mixed $v): string => is_numeric($v) ? (string) json_encode((float) $v) : 'nothing';
+        $period = Period::at($measure->frequency, $correction->ordinal)->label();
+        $change = self::number($correction->old) . ' → ' . self::number($correction->new);
 
-        return $measure === null || $entity === null || ! is_int($correction['ordinal'] ?? null) ? '' : "{$entity->name}, {$measure->name}, ".Period::at($measure->frequency, $correction['ordinal'])->label().": {$number($correction['old'] ?? null)} → {$number($correction['new'] ?? null)}";
+        return "{$entity->name}, {$measure->name}, {$period}: {$change}";
+    }
+
+    private static function number(float $value): string
+    {
+        return is_nan($value) ? 'nothing' : (string) json_encode($value);
+    }
+
+    private static function corrected(?StoredSeries $old, int $ordinal, float $value, Status $status): ReadSeries
+    {
+        $first = min($ordinal, $old->first ?? $ordinal);
+        $end = max($ordinal + 1, $old === null ? 0 : $old->first + count($old->values));
+        $values = $statuses = $places = [];
+        for ($i = $first; $i < $end; $i++) {
+            $here = $i === $ordinal;
+            $values[] = $here ? $value : $old?->valueAt($i) ?? NAN;
+            $statuses[] = $here ? $status->value : $old?->statusAt($i) ?? 0;
+            $places[] = $here && !is_nan($value) ? 0 : -1;
+        }
+
+        return new ReadSeries(0, 0, $first, $values, $statuses, $places);
+    }
+
+    private function inForce(Measure $measure, Entity $entity): ?StoredSeries
+    {
+        return StoredSeries::query()
+            ->inVersion($this->dataset->version)
+            ->where('measure_id', $measure->id)
+            ->where('entity_id', $entity->id)
+            ->first();
     }
 
     /** @return array<string, StoredSeries> by the ids of measure and entity */
     private function inVersion(int $version): array
     {
-        $series = [];
-        foreach (StoredSeries::query()->inVersion($version)->whereIn('measure_id', $this->dataset->measures->modelKeys())->get() as $one) {
-            $series["{$one->measure_id}/{$one->entity_id}"] = $one;
-        }
+        $measures = $this->dataset->measures->map(static fn(Measure $m): int => $m->id)->all();
 
-        return $series;
+        return StoredSeries::ofVersion($version, array_values($measures));
     }
 }

@@ -8,15 +8,13 @@ use App\View\BriefPage;
 use DuskRail\Chart\Box;
 use DuskRail\Chart\Ink;
 use DuskRail\Chart\Palette;
-use DuskRail\Chart\PictureComposer;
 use DuskRail\Chart\Placed;
 use DuskRail\Chart\Scene;
-use DuskRail\Chart\SheetComposer;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Chart\Type;
 use DuskRail\Chart\Words;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Wording;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Words\Wording;
 
 /** A brief as a PDF: a cover, then a page a study with the text that stands before it. */
 final readonly class BriefPdf
@@ -33,12 +31,12 @@ final readonly class BriefPdf
     {
         $scenes = [$this->cover($page, $date)];
         $text = '';
-        foreach ($page->blocks as $block) {
-            if ($block['comparison'] === null || $block['wording'] === null || $block['problem'] !== '') {
-                $text = trim("{$text}\n{$block['text']}{$block['problem']}");
+        foreach ($page->parts as $block) {
+            if ($block->comparison === null || $block->wording === null || $block->problem !== '') {
+                $text = trim("{$text}\n{$block->text()}{$block->problem}");
                 continue;
             }
-            $sheet = $this->sheet($block['comparison'], $block['wording'], $this->height($text));
+            $sheet = $this->sheet($block->comparison, $block->wording, $this->height($text));
             $scenes[] = $this->under($text, $sheet);
             $text = '';
         }
@@ -56,22 +54,26 @@ final readonly class BriefPdf
      */
     public function sheet(Comparison $comparison, Wording $wording, float $less): Scene
     {
-        return (new SheetComposer($this->measure))->compose(
-            $comparison,
-            $wording,
-            self::WIDTH,
-            self::HEIGHT - $less,
-            fn(float $width, float $height): Scene => (new PictureComposer($this->measure))->compose($comparison, $width, $height),
-        );
+        return (new HandOver($this->measure))->sheet($comparison, $wording, self::WIDTH, self::HEIGHT - $less);
     }
 
     private function cover(BriefPage $page, string $date): Scene
     {
-        $marks = [new Box(0, 0, self::WIDTH, self::HEIGHT, Ink::Sheet), Words::plain(self::MARGIN, 150.0, $page->brief->name, Type::headline(44), Ink::Text), Words::plain(self::MARGIN, 196.0, $date, Type::text(20), Ink::Quiet)];
+        $marks = [
+            new Box(0, 0, self::WIDTH, self::HEIGHT, Ink::Sheet),
+            Words::plain(self::MARGIN, 150.0, $page->brief->name, Type::headline(44), Ink::Text),
+            Words::plain(self::MARGIN, 196.0, $date, Type::text(20), Ink::Quiet),
+        ];
         $y = 250.0;
-        foreach ($page->blocks as $block) {
-            if ($block['wording'] !== null && $y < self::HEIGHT - 90.0) {
-                $marks[] = Words::plain(self::MARGIN, $y, mb_strimwidth($block['wording']->headline, 0, 110, '…'), Type::text(17), Ink::Text);
+        foreach ($page->parts as $block) {
+            if ($block->wording !== null && $y < self::HEIGHT - 90.0) {
+                $marks[] = Words::plain(
+                    self::MARGIN,
+                    $y,
+                    mb_strimwidth($block->wording->headline, 0, 110, '…'),
+                    Type::text(17),
+                    Ink::Text,
+                );
                 $y += 27.0;
             }
         }
@@ -90,7 +92,16 @@ final readonly class BriefPdf
             $marks[] = Words::plain(self::MARGIN, 40.0 + 24.0 * $i, $line, Type::text(17), Ink::Text);
         }
 
-        return new Scene(self::WIDTH, $sheet->height + $room, [...$marks, new Placed(0, $room, $sheet->marks)], $sheet->plot, $sheet->title, $sheet->description, $sheet->scale, $sheet->shared);
+        return new Scene(
+            self::WIDTH,
+            $sheet->height + $room,
+            [...$marks, new Placed(0, $room, $sheet->marks)],
+            $sheet->plot,
+            $sheet->title,
+            $sheet->description,
+            $sheet->scale,
+            $sheet->shared,
+        );
     }
 
     private function height(string $text): float

@@ -8,64 +8,92 @@ use App\Data\CarriedData;
 use App\Formats\FiguresCsv;
 use App\Formats\FiguresWorkbook;
 use App\Models\Study;
-use DomainException;
 use DuskRail\Chart\Palette;
-use DuskRail\Chart\PictureComposer;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\SheetComposer;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Data\Recording;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Study as StudyOfCore;
-use DuskRail\Study\StudyDocument;
-use DuskRail\Study\Wording;
+use DuskRail\Document\Study as StudyOfCore;
+use DuskRail\Document\StudyDocument;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Refusal;
+use DuskRail\Views\Views;
+use DuskRail\Words\Wording;
 
 /** A study as a file to take away: the picture, the figures, or the study itself. */
 final readonly class HandOver
 {
     /** What there is, by its ending, with the type of its content. */
     public const FORMATS = [
-        'png' => 'image/png', 'svg' => 'image/svg+xml', 'pdf' => 'application/pdf', 'csv' => 'text/csv; charset=UTF-8', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'json' => 'application/json', 'data.json' => 'application/json', 'html' => 'text/html; charset=UTF-8',
+        'png' => 'image/png',
+        'svg' => 'image/svg+xml',
+        'pdf' => 'application/pdf',
+        'csv' => 'text/csv; charset=UTF-8',
+        'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+        'json' => 'application/json',
+        'data.json' => 'application/json',
+        'html' => 'text/html; charset=UTF-8',
     ];
 
     public function __construct(private TextMeasure $measure) {}
 
     /**
      * @param StudyOfCore $document of the study, or changed for the occasion
-     * @param array{float, float} $size width and height of a picture
-     * @param int $times pixels of a PNG for one of the picture
-     * @param list<string> $controls what the reader of an HTML file may change, of ReaderChoices::CONTROLS
+     *
+     * @throws Refusal when the figures cannot be looked at as the study wishes
      */
-    public function content(Study $study, StudyOfCore $document, string $format, array $size, int $times, bool $night, array $controls = []): string
+    public function content(Study $study, StudyOfCore $document, HandOverChoice $choice): string
     {
-        if (in_array($format, ['json', 'data.json'], true)) {
-            return json_encode([...StudyDocument::write($document), ...($format === 'json' ? [] : ['data' => $this->carried($study, $document)])], JSON_PRESERVE_ZERO_FRACTION | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        if (in_array($choice->format, ['json', 'data.json'], true)) {
+            return $this->json($study, $document, $choice->format === 'data.json');
         }
-        if ($format === 'html') {
-            return (new ReaderFile($this->measure))->content($study, $document, $controls);
+        if ($choice->format === 'html') {
+            return (new ReaderFile($this->measure))->content($study, $document, $choice->controls);
         }
         $comparison = Comparison::of($document, $study->data());
-        $wording = Wording::of($comparison, $study->sourceLine());
-        if ($format === 'csv') {
+        $wording = Views::of($document)->wording($comparison, $study->sourceLine());
+        if ($choice->format === 'csv') {
             return FiguresCsv::write($comparison, $wording);
         }
-        if ($format === 'xlsx') {
+        if ($choice->format === 'xlsx') {
             return FiguresWorkbook::write($comparison, $wording);
         }
-        $scene = (new SheetComposer($this->measure))->compose(
-            $comparison,
-            $wording,
-            $size[0],
-            $size[1],
-            fn(float $width, float $height): Scene => (new PictureComposer($this->measure))->compose($comparison, $width, $height),
-        );
-        $picture = new Picture($scene, $night ? Palette::night() : Palette::day());
+        $scene = $this->sheet($comparison, $wording, $choice->size[0], $choice->size[1]);
+        $picture = new Picture($scene, $choice->night ? Palette::night() : Palette::day());
 
-        return match ($format) {
-            'png' => $picture->png($times),
+        return match ($choice->format) {
+            'png' => $picture->png($choice->times),
             'pdf' => $picture->pdf(),
             default => $picture->svg(),
         };
+    }
+
+    /** A study as one picture with its words. */
+    public function sheet(Comparison $comparison, Wording $wording, float $width, float $height): Scene
+    {
+        return (new SheetComposer($this->measure))->compose(
+            $comparison,
+            $wording,
+            $width,
+            $height,
+            fn(float $inner, float $room): Scene => Views::of($comparison->study)->picture(
+                $comparison,
+                $this->measure,
+                $inner,
+                $room,
+            ),
+        );
+    }
+
+    private function json(Study $study, StudyOfCore $document, bool $withFigures): string
+    {
+        $written = StudyDocument::write($document);
+        if ($withFigures) {
+            $written['data'] = $this->carried($study, $document);
+        }
+        $flags = JSON_PRESERVE_ZERO_FRACTION | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES;
+
+        return json_encode($written, $flags | JSON_THROW_ON_ERROR) . "\n";
     }
 
     /** @return array<string, mixed> the figures that the study is made of */
@@ -74,8 +102,8 @@ final readonly class HandOver
         $recording = new Recording($study->data());
         $comparison = Comparison::of($document, $recording);
         try {
-            (new PictureComposer($this->measure))->compose($comparison, 900.0, 400.0);
-        } catch (DomainException) {
+            Views::of($comparison->study)->picture($comparison, $this->measure, 900.0, 400.0);
+        } catch (Refusal) {
             // A picture that cannot be drawn asks for no further figures.
         }
 

@@ -14,12 +14,17 @@ final readonly class Picture
 {
     public function __construct(private Scene $scene, private Palette $palette) {}
 
-    /** Self-contained SVG; the fonts are inside as WOFF2, Latin letters only, since that is all that fits in a picture. */
+    /**
+     * Self-contained SVG; the fonts are inside as WOFF2, Latin letters only, since that is all that fits in a picture.
+     */
     public function svg(): string
     {
         $styles = '<style>';
         foreach (self::webFonts() as $family => $path) {
-            $styles .= "@font-face{font-family:'{$family}';font-weight:200 900;src:url(data:font/woff2;base64,".base64_encode((string) file_get_contents($path)).") format('woff2')}";
+            $styles .=
+                "@font-face{font-family:'{$family}';font-weight:200 900;src:url(data:font/woff2;base64," .
+                base64_encode((string) file_get_contents($path)) .
+                ") format('woff2')}";
         }
 
         return Svg::standalone($this->scene, $this->palette, "{$styles}</style>");
@@ -44,7 +49,7 @@ final readonly class Picture
      */
     public static function pages(array $scenes, Palette $palette): string
     {
-        $folder = sys_get_temp_dir().'/dusk-rail-pages-'.bin2hex(random_bytes(6));
+        $folder = sys_get_temp_dir() . '/dusk-rail-pages-' . bin2hex(random_bytes(6));
         mkdir($folder, 0o700);
         try {
             $paths = [];
@@ -78,7 +83,7 @@ final readonly class Picture
             60,
         );
         $process->run();
-        if (! $process->isSuccessful()) {
+        if (!$process->isSuccessful()) {
             throw new RuntimeException("rsvg-convert could not draw the picture: {$process->getErrorOutput()}");
         }
 
@@ -100,10 +105,13 @@ final readonly class Picture
     private static function fontConfiguration(): string
     {
         $path = storage_path('framework/cache/fonts.conf');
-        $wanted = '<?xml version="1.0"?><!DOCTYPE fontconfig SYSTEM "urn:fontconfig:fonts.dtd"><fontconfig><dir>'
-            .htmlspecialchars(config()->string('duskrail.fonts'), ENT_XML1).'</dir><cachedir>'
-            .htmlspecialchars(storage_path('framework/cache/fontconfig'), ENT_XML1).'</cachedir></fontconfig>';
-        if (! is_file($path) || file_get_contents($path) !== $wanted) {
+        $wanted =
+            '<?xml version="1.0"?><!DOCTYPE fontconfig SYSTEM "urn:fontconfig:fonts.dtd"><fontconfig><dir>' .
+            htmlspecialchars(config()->string('duskrail.fonts'), ENT_XML1) .
+            '</dir><cachedir>' .
+            htmlspecialchars(storage_path('framework/cache/fontconfig'), ENT_XML1) .
+            '</cachedir></fontconfig>';
+        if (!is_file($path) || file_get_contents($path) !== $wanted) {
             file_put_contents($path, $wanted, LOCK_EX);
         }
 

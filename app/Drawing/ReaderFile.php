@@ -6,22 +6,21 @@ namespace App\Drawing;
 
 use App\Models\Study;
 use App\View\BriefPage;
-use DomainException;
 use DuskRail\Chart\Palette;
-use DuskRail\Chart\PictureComposer;
+use DuskRail\Chart\Points;
 use DuskRail\Chart\TextMeasure;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\LineState;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\ReaderChoices;
-use DuskRail\Study\Readout;
-use DuskRail\Study\Study as StudyOfCore;
-use DuskRail\Study\View;
-use DuskRail\Study\Wording;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Study as StudyOfCore;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\ReaderChoices;
+use DuskRail\Refusal;
+use DuskRail\Views\Views;
+use DuskRail\Words\Readout;
+use DuskRail\Words\Wording;
 
 /**
- * A study as one file that a reader opens in a browser: she points at lines, lights names up, and chooses among what the
- * author lets her choose. Every outcome was calculated here beforehand; the file calculates nothing and asks nobody.
+ * A study as one file that a reader opens in a browser, to point at lines, light names up, and choose among what the
+ * author leaves open. Every outcome was calculated here beforehand; the file calculates nothing and asks nobody.
  */
 final readonly class ReaderFile
 {
@@ -41,8 +40,12 @@ final readonly class ReaderFile
         foreach (self::combined($offered) as $choice => $chosen) {
             try {
                 $comparison = Comparison::of(ReaderChoices::read($chosen, $controls)->appliedTo($first), $data);
-                $variants[$choice] = $this->drawn($comparison, Wording::of($comparison, $study->sourceLine()), 'v'.hash('crc32b', $choice).'-');
-            } catch (DomainException) {
+                $variants[$choice] = $this->drawn(
+                    $comparison,
+                    Views::of($comparison->study)->wording($comparison, $study->sourceLine()),
+                    'v' . hash('crc32b', $choice) . '-',
+                );
+            } catch (Refusal) {
                 // What makes no sense of the data is not offered.
             }
         }
@@ -90,10 +93,11 @@ final readonly class ReaderFile
     public function brief(BriefPage $page, string $date): string
     {
         $blocks = [];
-        foreach ($page->blocks as $number => $block) {
-            $blocks[] = $block['comparison'] === null || $block['wording'] === null || $block['problem'] !== ''
-                ? ['text' => trim("{$block['text']}\n{$block['problem']}"), 'picture' => null]
-                : ['text' => '', 'picture' => $this->drawn($block['comparison'], $block['wording'], "b{$number}-")];
+        foreach ($page->parts as $number => $part) {
+            $blocks[] =
+                $part->comparison === null || $part->wording === null || $part->problem !== ''
+                    ? ['text' => trim("{$part->text()}\n{$part->problem}"), 'picture' => null]
+                    : ['text' => '', 'picture' => $this->drawn($part->comparison, $part->wording, "b{$number}-")];
         }
 
         return view('hand-over.brief', [
@@ -108,14 +112,16 @@ final readonly class ReaderFile
 
     /**
      * @param string $prefix of the ids within the picture
-     * @return array{wording: Wording, runs: list<array{text: string, ink: string, bold: bool}>, svg: string, readouts: array<string, mixed>, plot: array<string, float|int>}
+     * @return array{wording: Wording, runs: list<array{text: string, ink: string, bold: bool}>, svg: string,
+     *     readouts: array<string, mixed>, points: array<string, mixed>, from: int}
      */
     private function drawn(Comparison $comparison, Wording $wording, string $prefix): array
     {
-        $scene = (new PictureComposer($this->measure))->compose($comparison, self::WIDTH, self::HEIGHT);
+        $view = Views::of($comparison->study);
+        $scene = $view->picture($comparison, $this->measure, self::WIDTH, self::HEIGHT);
         $readouts = [];
-        if (in_array($comparison->study->view, [View::Lines, View::Overlay, View::Stack], true) && ! $comparison->study->isSplit()) {
-            $lineup = Lineup::shown($comparison);
+        if ($view->readsAlongLines() && !$view->isSplit($comparison->study)) {
+            $lineup = $view->lineup($comparison);
             foreach ($lineup->present() as $line) {
                 $readouts[$line->key] = Readout::along($lineup, $line);
             }
@@ -124,9 +130,14 @@ final readonly class ReaderFile
         return [
             'wording' => $wording,
             'runs' => Wording::coloured($wording->marked, $comparison),
-            'svg' => Svg::forScreen($scene, ['class' => 'chart', 'role' => 'img', 'aria-label' => "{$wording->headline}. {$scene->description}"], $prefix),
+            'svg' => Svg::forScreen(
+                $scene,
+                ['class' => 'chart', 'role' => 'img', 'aria-label' => "{$wording->headline}. {$scene->description}"],
+                $prefix,
+            ),
             'readouts' => $readouts,
-            'plot' => $scene->plot === null ? [] : ['left' => $scene->plot->left, 'step' => $scene->plot->step(), 'from' => $scene->plot->from, 'to' => $scene->plot->to],
+            'points' => $readouts === [] ? [] : Points::of($scene),
+            'from' => $scene->plot->from ?? 0,
         ];
     }
 
@@ -135,10 +146,17 @@ final readonly class ReaderFile
     {
         $styles = '';
         foreach (Picture::webFonts() as $family => $path) {
-            $styles .= "@font-face{font-family:'{$family}';font-weight:200 900;src:url(data:font/woff2;base64,".base64_encode((string) file_get_contents($path)).") format('woff2')}";
+            $styles .=
+                "@font-face{font-family:'{$family}';font-weight:200 900;src:url(data:font/woff2;base64," .
+                base64_encode((string) file_get_contents($path)) .
+                ") format('woff2')}";
         }
         $night = Palette::night()->properties();
 
-        return $styles.':root{'.Palette::day()->properties()."}@media (prefers-color-scheme: dark){:root{{$night}}}".(string) file_get_contents(resource_path('css/reader-file.css'));
+        return $styles .
+            ':root{' .
+            Palette::day()->properties() .
+            "}@media (prefers-color-scheme: dark){:root{{$night}}}" .
+            (string) file_get_contents(resource_path('css/reader-file.css'));
     }
 }

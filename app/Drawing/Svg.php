@@ -23,7 +23,10 @@ use DuskRail\Chart\Words;
  */
 final readonly class Svg
 {
-    private const FAMILY = ['text' => "'Source Sans 3','Source Sans 3 Variable',sans-serif", 'headline' => "Fraunces,'Fraunces Variable',serif"];
+    private const FAMILY = [
+        'text' => "'Source Sans 3','Source Sans 3 Variable',sans-serif",
+        'headline' => "Fraunces,'Fraunces Variable',serif",
+    ];
 
     /** @param string $prefix of the ids within, where several pictures stand on one page */
     private function __construct(private ?Palette $palette, private string $prefix = '') {}
@@ -37,11 +40,18 @@ final readonly class Svg
     /** A picture of its own, with the fonts it needs inside. */
     public static function standalone(Scene $scene, Palette $palette, string $fontStyles): string
     {
-        return '<?xml version="1.0" encoding="UTF-8"?>'."\n".(new self($palette))->picture(
-            $scene,
-            ['xmlns' => 'http://www.w3.org/2000/svg', 'role' => 'img', 'aria-labelledby' => 'title description'],
-            '<title id="title">'.self::escape($scene->title).'</title><desc id="description">'.self::escape($scene->description).'</desc>'.$fontStyles,
-        );
+        return '<?xml version="1.0" encoding="UTF-8"?>' .
+            "\n" .
+            (new self($palette))->picture(
+                $scene,
+                ['xmlns' => 'http://www.w3.org/2000/svg', 'role' => 'img', 'aria-labelledby' => 'title description'],
+                '<title id="title">' .
+                    self::escape($scene->title) .
+                    '</title><desc id="description">' .
+                    self::escape($scene->description) .
+                    '</desc>' .
+                    $fontStyles,
+            );
     }
 
     /**
@@ -74,7 +84,7 @@ final readonly class Svg
                 } else {
                     $dy = $toY - $y;
                     $d .= $level !== 0 ? "{$level} 0 " : '';
-                    $d .= ($toX - $x).($dy < 0 ? $dy : " {$dy}").' ';
+                    $d .= $toX - $x . ($dy < 0 ? $dy : " {$dy}") . ' ';
                     $level = 0;
                     $y = $toY;
                 }
@@ -91,8 +101,16 @@ final readonly class Svg
     {
         $width = self::number($scene->width);
         $height = self::number($scene->height);
-        [$shownWidth, $shownHeight] = [self::number($scene->width * $scene->zoom), self::number($scene->height * $scene->zoom)];
-        $svg = "<svg width=\"{$shownWidth}\" height=\"{$shownHeight}\" viewBox=\"0 0 {$width} {$height}\" font-family=\"".self::FAMILY['text'].'"'.self::attributes($attributes).">{$head}";
+        [$shownWidth, $shownHeight] = [
+            self::number($scene->width * $scene->zoom),
+            self::number($scene->height * $scene->zoom),
+        ];
+        $svg =
+            "<svg width=\"{$shownWidth}\" height=\"{$shownHeight}\" viewBox=\"0 0 {$width} {$height}\" font-family=\"" .
+            self::FAMILY['text'] .
+            '"' .
+            self::attributes($attributes) .
+            ">{$head}";
         $svg .= $this->definitions($scene);
         foreach ($scene->marks as $mark) {
             $svg .= $this->mark($mark);
@@ -106,11 +124,17 @@ final readonly class Svg
     {
         $inside = '';
         foreach ($scene->shared as $id => $marks) {
-            $inside .= "<g id=\"{$this->prefix}{$id}\">".implode('', array_map($this->mark(...), $marks)).'</g>';
+            $inside .= "<g id=\"{$this->prefix}{$id}\">" . implode('', array_map($this->mark(...), $marks)) . '</g>';
         }
         $plot = $scene->plot;
         if ($plot !== null && self::hasClipped($scene->marks)) {
-            $inside .= sprintf('<clipPath id="'.$this->prefix.'plot"><rect x="%s" y="%s" width="%s" height="%s"/></clipPath>', self::number($plot->left - 2), self::number($plot->top - 2), self::number($plot->right - $plot->left + 4), self::number($plot->bottom - $plot->top + 4));
+            $inside .= sprintf(
+                '<clipPath id="' . $this->prefix . 'plot"><rect x="%s" y="%s" width="%s" height="%s"/></clipPath>',
+                self::number($plot->left - 2),
+                self::number($plot->top - 2),
+                self::number($plot->right - $plot->left + 4),
+                self::number($plot->bottom - $plot->top + 4),
+            );
         }
 
         return $inside === '' ? '' : "<defs>{$inside}</defs>";
@@ -120,7 +144,10 @@ final readonly class Svg
     private static function hasClipped(array $marks): bool
     {
         foreach ($marks as $mark) {
-            if (($mark instanceof Group && $mark->clipped) || (($mark instanceof Group || $mark instanceof Placed) && self::hasClipped($mark->marks))) {
+            if (
+                ($mark instanceof Group && $mark->clipped) ||
+                (($mark instanceof Group || $mark instanceof Placed) && self::hasClipped($mark->marks))
+            ) {
                 return true;
             }
         }
@@ -135,28 +162,68 @@ final readonly class Svg
             $mark instanceof Words => $this->words($mark),
             $mark instanceof Group => $this->group($mark),
             $mark instanceof Box => $this->box($mark),
-            $mark instanceof Area => sprintf('<path transform="scale(.1)" d="%s" fill="%s" opacity="%s"/>', ltrim(str_replace('M', 'ZM', self::path($mark->pieces)), 'Z').'Z', $this->ink($mark->ink), $mark->opacity),
-            $mark instanceof Dot => sprintf('<circle cx="%s" cy="%s" r="%s" fill="%s"%s/>', self::number($mark->x), self::number($mark->y), self::number($mark->radius), $this->ink($mark->ink), $mark->opacity < 1.0 ? " fill-opacity=\"{$mark->opacity}\"" : ''),
+            $mark instanceof Area => sprintf(
+                '<path transform="scale(.1)" d="%s" fill="%s" opacity="%s"/>',
+                ltrim(str_replace('M', 'ZM', self::path($mark->pieces)), 'Z') . 'Z',
+                $this->ink($mark->ink),
+                $mark->opacity,
+            ),
+            $mark instanceof Dot => sprintf(
+                '<circle cx="%s" cy="%s" r="%s" fill="%s"%s/>',
+                self::number($mark->x),
+                self::number($mark->y),
+                self::number($mark->radius),
+                $this->ink($mark->ink),
+                $mark->opacity < 1.0 ? " fill-opacity=\"{$mark->opacity}\"" : '',
+            ),
             $mark instanceof Reused => "<use href=\"#{$this->prefix}{$mark->id}\"/>",
-            $mark instanceof Placed => sprintf('<g transform="translate(%s %s)%s">%s</g>', self::number($mark->x), self::number($mark->y), $mark->zoom === 1.0 ? '' : " scale({$mark->zoom})", implode('', array_map($this->mark(...), $mark->marks))),
+            $mark instanceof Placed => sprintf(
+                '<g transform="translate(%s %s)%s">%s</g>',
+                self::number($mark->x),
+                self::number($mark->y),
+                $mark->zoom === 1.0 ? '' : " scale({$mark->zoom})",
+                implode('', array_map($this->mark(...), $mark->marks)),
+            ),
             default => '',
         };
     }
 
     private function stroke(Stroke $stroke): string
     {
-        $dash = $stroke->dash === [] ? '' : ' stroke-dasharray="'.implode(' ', array_map(static fn(float $length): string => self::number($length / $stroke->grain), $stroke->dash)).'"';
+        $dash =
+            $stroke->dash === []
+                ? ''
+                : ' stroke-dasharray="' .
+                    implode(
+                        ' ',
+                        array_map(
+                            static fn(float $length): string => self::number($length / $stroke->grain),
+                            $stroke->dash,
+                        ),
+                    ) .
+                    '"';
 
-        return '<path transform="scale('.$stroke->grain.')" d="'.self::path($stroke->pieces, $stroke->grain).'" fill="none" stroke="'.$this->ink($stroke->ink).'" stroke-width="'.self::number($stroke->width / $stroke->grain)."\"{$dash} stroke-linejoin=\"round\" stroke-linecap=\"round\"/>";
+        return '<path transform="scale(' .
+            $stroke->grain .
+            ')" d="' .
+            self::path($stroke->pieces, $stroke->grain) .
+            '" fill="none" stroke="' .
+            $this->ink($stroke->ink) .
+            '" stroke-width="' .
+            self::number($stroke->width / $stroke->grain) .
+            "\"{$dash} stroke-linejoin=\"round\" stroke-linecap=\"round\"/>";
     }
 
     private function words(Words $words): string
     {
         $runs = '';
         foreach ($words->runs as $run) {
-            $runs .= count($words->runs) === 1
-                ? self::escape($run['text'])
-                : "<tspan fill=\"{$this->ink($run['ink'])}\" font-weight=\"{$run['weight']}\">".self::escape($run['text']).'</tspan>';
+            $runs .=
+                count($words->runs) === 1
+                    ? self::escape($run['text'])
+                    : "<tspan fill=\"{$this->ink($run['ink'])}\" font-weight=\"{$run['weight']}\">" .
+                        self::escape($run['text']) .
+                        '</tspan>';
         }
         $first = $words->runs[0] ?? ['ink' => Ink::Text, 'weight' => 400];
 
@@ -165,11 +232,15 @@ final readonly class Svg
             self::number($words->x),
             self::number($words->y),
             self::number($words->type->size),
-            $words->type->headline ? ' font-family="'.self::FAMILY['headline'].'"' : '',
+            $words->type->headline ? ' font-family="' . self::FAMILY['headline'] . '"' : '',
             $first['weight'] === 400 ? '' : " font-weight=\"{$first['weight']}\"",
             $words->anchor === 'start' ? '' : " text-anchor=\"{$words->anchor}\"",
             count($words->runs) > 1 ? ' xml:space="preserve"' : '',
-            $words->halo ? " stroke=\"{$this->ink(Ink::Sheet)}\" stroke-width=\"3\" stroke-linejoin=\"round\" paint-order=\"stroke\"" : '',
+            $words->halo
+                ? " stroke=\"{$this->ink(
+                    Ink::Sheet,
+                )}\" stroke-width=\"3\" stroke-linejoin=\"round\" paint-order=\"stroke\""
+                : '',
             $this->ink($first['ink']),
             $runs,
         );
@@ -185,17 +256,28 @@ final readonly class Svg
             $facts["data-{$name}"] = $value;
         }
 
-        return '<g'.self::attributes(['class' => $group->role, ...($group->clipped ? ['clip-path' => "url(#{$this->prefix}plot)"] : []), ...$facts]).'>'.implode('', array_map($this->mark(...), $group->marks)).'</g>';
+        return '<g' .
+            self::attributes([
+                'class' => $group->role,
+                ...$group->clipped ? ['clip-path' => "url(#{$this->prefix}plot)"] : [],
+                ...$facts,
+            ]) .
+            '>' .
+            implode('', array_map($this->mark(...), $group->marks)) .
+            '</g>';
     }
 
     private function box(Box $box): string
     {
         return sprintf(
             '<rect x="%s" y="%s" width="%s" height="%s"%s fill="%s"%s/>',
-            self::number($box->x), self::number($box->y), self::number($box->width), self::number($box->height),
-            $box->radius > 0 ? ' rx="'.self::number($box->radius).'"' : '',
+            self::number($box->x),
+            self::number($box->y),
+            self::number($box->width),
+            self::number($box->height),
+            $box->radius > 0 ? ' rx="' . self::number($box->radius) . '"' : '',
             $this->ink($box->ink),
-            $box->opacity < 1 ? ' opacity="'.$box->opacity.'"' : '',
+            $box->opacity < 1 ? ' opacity="' . $box->opacity . '"' : '',
         );
     }
 
@@ -209,7 +291,7 @@ final readonly class Svg
     {
         $text = '';
         foreach ($attributes as $name => $value) {
-            $text .= " {$name}=\"".self::escape($value).'"';
+            $text .= " {$name}=\"" . self::escape($value) . '"';
         }
 
         return $text;
@@ -223,6 +305,10 @@ final readonly class Svg
     private static function escape(string $text): string
     {
         // Control characters have no place in XML, escaped or not.
-        return htmlspecialchars((string) preg_replace('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', '', mb_scrub($text)), ENT_QUOTES | ENT_XML1, 'UTF-8');
+        return htmlspecialchars(
+            (string) preg_replace('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', '', mb_scrub($text)),
+            ENT_QUOTES | ENT_XML1,
+            'UTF-8',
+        );
     }
 }

@@ -11,6 +11,11 @@ use DuskRail\Reading\Sample;
 /** A CSV or TSV file (RFC 4180, with the liberties that files take), read row by row. */
 final readonly class DelimitedFile
 {
+    /** What such files are called, in texts that list what can be brought. */
+    public const NAMES = ['CSV', 'TSV'];
+
+    public const ENDINGS = ['csv', 'tsv', 'txt', 'tab'];
+
     private const SAMPLE_BYTES = 1_100_000;
 
     /** Characters of a row; no table that people read has longer ones. */
@@ -39,7 +44,11 @@ final readonly class DelimitedFile
         try {
             fseek($file, $this->dialect->skip);
             if ($this->dialect->encoding !== 'UTF-8') {
-                stream_filter_append($file, 'convert.iconv.'.str_replace('Windows-1252', 'CP1252', $this->dialect->encoding).'/UTF-8', STREAM_FILTER_READ);
+                stream_filter_append(
+                    $file,
+                    'convert.iconv.' . str_replace('Windows-1252', 'CP1252', $this->dialect->encoding) . '/UTF-8',
+                    STREAM_FILTER_READ,
+                );
             }
             // A filtered stream cannot be wound back, so it takes the slow way from the start.
             yield from $this->dialect->encoding === 'UTF-8' ? $this->quick($file) : $this->quoted($file);
@@ -61,7 +70,7 @@ final readonly class DelimitedFile
             if (strlen($line) > self::LONGEST) {
                 throw self::tooLong($number);
             }
-            if (! str_contains($line, '"')) {
+            if (!str_contains($line, '"')) {
                 yield $number++ => explode($this->dialect->delimiter ?: ',', rtrim($line, "\r\n"));
                 continue;
             }
@@ -87,7 +96,11 @@ final readonly class DelimitedFile
 
     private static function tooLong(int $number): NotATable
     {
-        return NotATable::because('Row '.number_format($number + 1).' is longer than a million characters.', 'A quotation mark may be missing in it, or something else than a table has come in; mend or take out that row.');
+        return NotATable::because(
+            'Row ' . number_format($number + 1) . ' is longer than a million characters.',
+            'A quotation mark may be missing in it, or something else than a table has come in; mend or ' .
+                'take out that row.',
+        );
     }
 
     /**

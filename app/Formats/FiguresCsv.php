@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Outcome\Comparison;
 use DuskRail\Reading\FormulaGuard;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Wording;
+use DuskRail\Words\Wording;
 
 /**
  * The figures of a study as CSV: first lines that begin with # and say what they are, then periods down and lines
@@ -18,17 +18,32 @@ final class FiguresCsv
     {
         $out = fopen('php://temp', 'r+b');
         assert($out !== false);
-        foreach ([
-            'title' => $wording->headline,
-            'measure' => $wording->subtitle,
-            'unit' => $comparison->unit(),
-            'kind' => $comparison->run->table()->kind->value,
-            'source' => preg_replace('/^Source: /', '', $wording->source),
-        ] as $name => $text) {
-            fputcsv($out, ["# {$name}", FormulaGuard::guard((string) preg_replace('/\s+/', ' ', (string) $text))], ',', '"', '');
+        foreach (
+            [
+                'title' => $wording->headline,
+                'measure' => $wording->subtitle,
+                'unit' => $comparison->unit(),
+                'kind' => $comparison->run->table()->kind->value,
+                'source' => preg_replace('/^Source: /', '', $wording->source),
+            ]
+            as $name => $text
+        ) {
+            fputcsv(
+                $out,
+                ["# {$name}", FormulaGuard::guard((string) preg_replace('/\s+/', ' ', (string) $text))],
+                ',',
+                '"',
+                '',
+            );
         }
         $lines = $comparison->present();
-        fputcsv($out, ['Period', ...array_map(static fn($line): string => FormulaGuard::guard($line->name), $lines)], ',', '"', '');
+        fputcsv(
+            $out,
+            ['Period', ...array_map(static fn($line): string => FormulaGuard::guard($line->name), $lines)],
+            ',',
+            '"',
+            '',
+        );
         for ($i = $comparison->from; $i <= $comparison->to; $i++) {
             $row = [$comparison->axis->period($i)->code()];
             foreach ($lines as $line) {

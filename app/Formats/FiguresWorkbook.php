@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Wording;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Words\Wording;
 use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 
-/** The figures of a study as an Excel workbook: numbers as numbers, the heading kept in sight, names never run as formulas. */
+/**
+ * The figures of a study as an Excel workbook: numbers as numbers, the heading kept in sight, names never run as
+ * formulas.
+ */
 final class FiguresWorkbook
 {
     /** Rows above the heading: what the figures are, and where they come from. */
@@ -32,12 +35,15 @@ final class FiguresWorkbook
             $row = $heading + 1 + $i - $comparison->from;
             $sheet->getCell([1, $row])->setValueExplicit($comparison->axis->period($i)->code(), DataType::TYPE_STRING);
             foreach ($lines as $column => $line) {
-                if (! is_nan($line->values[$i])) {
+                if (!is_nan($line->values[$i])) {
                     $sheet->getCell([$column + 2, $row])->setValueExplicit($line->values[$i], DataType::TYPE_NUMERIC);
                 }
             }
         }
-        $sheet->getStyle("{$heading}:{$heading}")->getFont()->setBold(true);
+        $sheet
+            ->getStyle("{$heading}:{$heading}")
+            ->getFont()
+            ->setBold(true);
         $sheet->freezePane([2, $heading + 1]);
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
         // As many digits as it takes to read the same number again; PHP would write fourteen.

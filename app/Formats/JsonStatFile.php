@@ -22,39 +22,72 @@ final readonly class JsonStatFile implements TableSource
     /** @param array<string, array<array-key, mixed>> $datasets by label */
     private function __construct(private array $datasets) {}
 
+    public static function names(): array
+    {
+        return ['JSON-stat'];
+    }
+
+    public static function endings(): array
+    {
+        return ['json'];
+    }
+
     public static function isOne(string $path): bool
     {
-        $start = ltrim((string) file_get_contents($path, false, null, 0, 4_096), "\u{FEFF} \t\r\n");
+        $read = JsonDocument::read($path);
 
-        return str_starts_with($start, '{') && preg_match('/"(class|version|dimension|dataset|value|id|link|label)"\s*:/', $start) === 1 && ! str_contains($start, '"resources"');
+        return $read === null
+            ? JsonDocument::seemsToHave($path, ['class', 'dimension', 'dataset'])
+            : self::isDataset($read) ||
+                    ($read['class'] ?? '') === 'collection' ||
+                    array_filter($read, self::isDataset(...)) !== [];
+    }
+
+    private static function isDataset(mixed $read): bool
+    {
+        return is_array($read) && isset($read['value'], $read['dimension']);
     }
 
     public static function open(string $path): self
     {
         if (filesize($path) > self::LARGEST) {
-            throw NotATable::because('The file is '.number_format(filesize($path) / 1e6).' MB of JSON, more than can be read at once.', 'Take a part of it where it comes from, or take it as CSV.');
+            throw NotATable::because(
+                'The file is ' . number_format(filesize($path) / 1e6) . ' MB of JSON, more than can be read at once.',
+                'Take a part of it where it comes from, or take it as CSV.',
+            );
         }
         try {
             $read = json_decode((string) file_get_contents($path), true, 64, JSON_THROW_ON_ERROR);
         } catch (JsonException $problem) {
-            throw NotATable::because("The file looks like JSON but is not: {$problem->getMessage()}.", 'It may not have arrived whole; bring it again.');
+            throw NotATable::because(
+                "The file looks like JSON but is not: {$problem->getMessage()}.",
+                'It may not have arrived whole; bring it again.',
+            );
         }
         $read = is_array($read) ? $read : [];
         $items = match (true) {
-            isset($read['value'], $read['dimension']) => [$read],
+            self::isDataset($read) => [$read],
             is_array(data_get($read, 'link.item')) => data_get($read, 'link.item'),
             // Before 2.0 a bundle of datasets stood side by side.
-            default => array_values(array_filter($read, static fn(mixed $one): bool => is_array($one) && isset($one['value'], $one['dimension']))),
+            default => array_values(array_filter($read, self::isDataset(...))),
         };
         $datasets = [];
         foreach ($items as $number => $item) {
-            if (is_array($item) && isset($item['value'], $item['dimension'])) {
-                $label = is_string($item['label'] ?? null) && $item['label'] !== '' ? $item['label'] : 'Table '.((int) $number + 1);
-                $datasets[isset($datasets[$label]) ? "{$label} ".((int) $number + 1) : $label] = $item;
+            if (is_array($item) && self::isDataset($item)) {
+                $label =
+                    is_string($item['label'] ?? null) && $item['label'] !== ''
+                        ? $item['label']
+                        : 'Table ' . ((int) $number + 1);
+                $datasets[isset($datasets[$label]) ? "{$label} " . ((int) $number + 1) : $label] = $item;
             }
         }
 
-        return $datasets === [] ? throw NotATable::because('The file is JSON but holds no JSON-stat dataset with its values in it.', 'If it lists datasets that lie elsewhere, bring one of those; a study file is brought below.') : new self($datasets);
+        return $datasets === []
+            ? throw NotATable::because(
+                'The file is JSON but holds no JSON-stat dataset with its values in it.',
+                'If it lists datasets that lie elsewhere, bring one of those; a study file is brought below.',
+            )
+            : new self($datasets);
     }
 
     public function tables(): array
@@ -64,98 +97,114 @@ final readonly class JsonStatFile implements TableSource
 
     public function write(string $table, string $path): void
     {
-        $dataset = $this->datasets[$table] ?? throw NotATable::because("There is no table “{$table}” in the file.", 'Choose another.');
-        [$dimensions, $sizes] = $this->dimensions($dataset);
-        $cells = array_product($sizes);
+        $dataset =
+            $this->datasets[$table] ??
+            throw NotATable::because("There is no table “{$table}” in the file.", 'Choose another.');
+        $dimensions = self::dimensions($dataset);
+        $cells = array_product(array_map(static fn(JsonStatDimension $d): int => $d->size(), $dimensions));
         if ($cells > self::MOST_CELLS) {
-            throw NotATable::because('The table has '.number_format($cells).' cells, more than can be read.', 'Take a part of it where it comes from.');
+            throw NotATable::because(
+                'The table has ' . number_format($cells) . ' cells, more than can be read.',
+                'Take a part of it where it comes from.',
+            );
         }
         $out = fopen($path, 'wb');
         if ($out === false) {
             throw NotATable::because('The table cannot be written down.', 'Try again.');
         }
         $put = static fn(string ...$row): int|false => fputcsv($out, $row, ',', '"', '');
-        $put('# source', is_string($dataset['source'] ?? null) ? $dataset['source'] : '');
-        $described = data_get($dataset, 'extension.measures');
-        if (is_array($described)) {
-            // Of this program's own making.
-            $put('# periods', 'code');
+        foreach ([...self::remarks($dataset), ['Entity', 'Measure', 'Unit', 'Period', 'Value', 'Status']] as $row) {
+            $put(...$row);
         }
-        foreach (is_array($described) ? $described : [] as $name => $about) {
-            $put("# about {$name}", is_array($about) ? implode('; ', array_filter($about, is_string(...))) : '');
-        }
-        $put('Entity', 'Measure', 'Unit', 'Period', 'Value', 'Status');
         $values = is_array($dataset['value']) ? $dataset['value'] : [];
         $statuses = $dataset['status'] ?? [];
+        $label = is_string($dataset['label'] ?? null) ? $dataset['label'] : 'Value';
         for ($cell = 0; $cell < $cells; $cell++) {
             $value = $values[$cell] ?? null;
-            if (! is_int($value) && ! is_float($value)) {
-                continue;
+            if (is_int($value) || is_float($value)) {
+                $status = is_array($statuses) ? $statuses[$cell] ?? '' : $statuses;
+                $figure = [(string) json_encode($value), is_string($status) ? $status : ''];
+                $put(...self::namesOf($dimensions, $cell, $label), ...$figure);
             }
-            $names = ['entity' => [], 'metric' => [is_string($dataset['label'] ?? null) ? $dataset['label'] : 'Value'], 'unit' => [''], 'time' => []];
-            $rest = $cell;
-            for ($d = count($dimensions) - 1; $d >= 0; $d--) {
-                $category = $dimensions[$d]['categories'][$rest % $sizes[$d]] ?? ['label' => '', 'unit' => ''];
-                $rest = intdiv($rest, $sizes[$d]);
-                if ($dimensions[$d]['role'] === 'metric') {
-                    [$names['metric'], $names['unit']] = [[$category['label']], [$category['unit']]];
-                } elseif ($dimensions[$d]['role'] !== 'constant') {
-                    array_unshift($names[$dimensions[$d]['role']], $category['label']);
-                }
-            }
-            $status = is_array($statuses) ? ($statuses[$cell] ?? '') : $statuses;
-            $put(FormulaGuard::guard($names['entity'] === [] ? 'All' : implode(', ', $names['entity'])), FormulaGuard::guard(implode($names['metric'])), FormulaGuard::guard(implode($names['unit'])), implode($names['time']), (string) json_encode($value), is_string($status) ? $status : '');
         }
         fclose($out);
     }
 
     /**
+     * Remarks above the table; those of the measures are of this program's own making.
+     *
      * @param array<array-key, mixed> $dataset
-     * @return array{list<array{role: 'time'|'metric'|'entity'|'constant', categories: list<array{label: string, unit: string}>}>, list<int>}
+     * @return list<list<string>>
      */
-    private function dimensions(array $dataset): array
+    private static function remarks(array $dataset): array
     {
-        $ids = $dataset['id'] ?? data_get($dataset, 'dimension.id');
-        $roles = is_array($dataset['role'] ?? null) ? $dataset['role'] : [];
-        $dimensions = $sizes = [];
-        foreach (is_array($ids) ? array_values($ids) : [] as $id) {
-            $dimension = is_string($id) && is_array($dataset['dimension']) ? ($dataset['dimension'][$id] ?? null) : null;
-            $category = is_array($dimension) && is_array($dimension['category'] ?? null) ? $dimension['category'] : throw NotATable::because('A dimension of the table has no categories: '.(is_string($id) ? $id : '?').'.', 'The file does not follow JSON-stat; take it anew from where it comes from.');
-            $index = $category['index'] ?? array_keys(is_array($category['label'] ?? null) ? $category['label'] : ['' => '']);
-            if (is_array($index) && ! array_is_list($index)) {
-                asort($index);
-                $index = array_keys($index);
-            }
-            $in = static fn(string $role): bool => in_array($id, is_array($roles[$role] ?? null) ? $roles[$role] : [], true);
-            $role = match (true) {
-                $in('time') || ($roles === [] && preg_match('/^(time|year|month|quarter|period|date)/i', (string) $id) === 1) => 'time',
-                $in('metric') => 'metric',
-                is_array($index) && count($index) === 1 => 'constant',
-                default => 'entity',
-            };
-            $categories = [];
-            $labels = is_array($category['label'] ?? null) ? $category['label'] : [];
-            $units = is_array($category['unit'] ?? null) ? $category['unit'] : [];
-            foreach (is_array($index) ? array_values($index) : [] as $key) {
-                $key = is_scalar($key) ? (string) $key : '';
-                $label = is_string($labels[$key] ?? null) ? $labels[$key] : $key;
-                $unit = is_array($units[$key] ?? null) ? ($units[$key]['label'] ?? $units[$key]['base'] ?? '') : '';
-                // Codes of periods are plainer than their names.
-                $categories[] = ['label' => $role === 'time' && preg_match('/^\d{4}/', $key) === 1 ? $key : $label, 'unit' => is_string($unit) ? $unit : ''];
-            }
-            $dimensions[] = ['role' => $role, 'categories' => $categories];
-            $sizes[] = max(1, count($categories));
+        $remarks = [['# source', is_string($dataset['source'] ?? null) ? $dataset['source'] : '']];
+        $described = data_get($dataset, 'extension.measures');
+        if (!is_array($described)) {
+            return $remarks;
         }
-        // What nothing else tells apart names the entity after all.
-        if (array_filter($dimensions, static fn(array $d): bool => $d['role'] === 'entity') === []) {
-            foreach ($dimensions as $d => $dimension) {
-                if ($dimension['role'] === 'constant') {
-                    $dimensions[$d]['role'] = 'entity';
-                    break;
-                }
+        $remarks[] = ['# periods', 'code'];
+        foreach ($described as $name => $about) {
+            $words = is_array($about) ? implode('; ', array_filter($about, is_string(...))) : '';
+            $remarks[] = ["# about {$name}", $words];
+        }
+
+        return $remarks;
+    }
+
+    /**
+     * What the categories of a cell are called.
+     *
+     * @param list<JsonStatDimension> $dimensions
+     * @param int $cell number of the cell, the last dimension varying first
+     * @param string $label of the table, for one whose dimensions name no measure
+     * @return array{string, string, string, string} entity, measure, unit and period
+     */
+    private static function namesOf(array $dimensions, int $cell, string $label): array
+    {
+        $names = ['entity' => [], 'time' => []];
+        $measure = new JsonStatCategory($label);
+        foreach (array_reverse($dimensions) as $dimension) {
+            $category = $dimension->categories[$cell % $dimension->size()] ?? new JsonStatCategory('');
+            $cell = intdiv($cell, $dimension->size());
+            if ($dimension->role === 'metric') {
+                $measure = $category;
+            } elseif ($dimension->role !== 'constant') {
+                array_unshift($names[$dimension->role], $category->label);
             }
         }
 
-        return [$dimensions, $sizes];
+        return [
+            FormulaGuard::guard($names['entity'] === [] ? 'All' : implode(', ', $names['entity'])),
+            FormulaGuard::guard($measure->label),
+            FormulaGuard::guard($measure->unit),
+            implode($names['time']),
+        ];
+    }
+
+    /**
+     * @param array<array-key, mixed> $dataset
+     * @return list<JsonStatDimension>
+     */
+    private static function dimensions(array $dataset): array
+    {
+        $ids = $dataset['id'] ?? data_get($dataset, 'dimension.id');
+        $roles = is_array($dataset['role'] ?? null) ? $dataset['role'] : [];
+        $all = is_array($dataset['dimension']) ? $dataset['dimension'] : [];
+        $dimensions = [];
+        foreach (is_array($ids) ? array_values($ids) : [] as $id) {
+            $name = is_string($id) ? $id : '?';
+            $dimensions[] = JsonStatDimension::read($name, is_array($all[$name] ?? null) ? $all[$name] : [], $roles);
+        }
+        $isEntity = static fn(JsonStatDimension $d): bool => $d->role === 'entity';
+        $constants = array_keys(
+            array_filter($dimensions, static fn(JsonStatDimension $d): bool => $d->role === 'constant'),
+        );
+        // What nothing else tells apart names the entity after all.
+        if (array_filter($dimensions, $isEntity) === [] && $constants !== []) {
+            $dimensions[$constants[0]] = new JsonStatDimension('entity', $dimensions[$constants[0]]->categories);
+        }
+
+        return array_values($dimensions);
     }
 }

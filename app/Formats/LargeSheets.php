@@ -35,7 +35,9 @@ final readonly class LargeSheets
         $large = false;
         for ($i = 0; $i < $zip->numFiles; $i++) {
             $entry = $zip->statIndex($i);
-            $large = $large || ($entry !== false && str_starts_with($entry['name'], 'xl/worksheets/') && $entry['size'] > self::LARGE);
+            $large =
+                $large ||
+                ($entry !== false && str_starts_with($entry['name'], 'xl/worksheets/') && $entry['size'] > self::LARGE);
         }
         $zip->close();
 
@@ -51,7 +53,7 @@ final readonly class LargeSheets
                 $sizes[(string) $sheet['worksheetName']] = [(int) $sheet['totalRows'], (int) $sheet['totalColumns']];
             }
         } catch (Throwable $problem) {
-            throw Workbook::unreadable($problem->getMessage());
+            throw Packed::unreadable($problem->getMessage());
         }
         uasort($sizes, static fn(array $a, array $b): int => $b[0] * $b[1] <=> $a[0] * $a[1]);
 
@@ -72,7 +74,10 @@ final readonly class LargeSheets
             $zip = $this->zip();
             $stream = $zip->getStream($entry);
             if ($stream === false) {
-                throw NotATable::because("The workbook has no content for its sheet “{$sheet}”.", 'Open it in a spreadsheet program and save it anew.');
+                throw NotATable::because(
+                    "The workbook has no content for its sheet “{$sheet}”.",
+                    'Open it in a spreadsheet program and save it anew.',
+                );
             }
             file_put_contents($xml, $stream);
             fclose($stream);
@@ -89,7 +94,12 @@ final readonly class LargeSheets
                         $zip->deleteIndex($i);
                     }
                 }
-                $zip->addFromString($entry, '<?xml version="1.0" encoding="UTF-8"?><worksheet xmlns="'.self::MAIN."\"><sheetData>{$rows}</sheetData>{$merged}</worksheet>");
+                $zip->addFromString(
+                    $entry,
+                    '<?xml version="1.0" encoding="UTF-8"?><worksheet xmlns="' .
+                        self::MAIN .
+                        "\"><sheetData>{$rows}</sheetData>{$merged}</worksheet>",
+                );
                 $zip->addFromString('xl/workbook.xml', $this->workbook($sheet));
                 $zip->close();
                 yield $last => $chunk;
@@ -99,25 +109,31 @@ final readonly class LargeSheets
         }
     }
 
-    /** @return iterable<int, string> rows of the sheet as XML, some thousand together, by the number of the last of them */
+    /**
+     * @return iterable<int, string> rows of the sheet as XML, some thousand together, by the number of the last of
+     *     them
+     */
     private function rows(string $path): iterable
     {
         if (preg_match('/<!DOCTYPE/i', (string) file_get_contents($path, false, null, 0, 4_096)) === 1) {
-            throw Workbook::unreadable('its sheet declares a document type, which no workbook needs');
+            throw Packed::unreadable('its sheet declares a document type, which no workbook needs');
         }
         $reader = new XMLReader();
         $reader->open($path, null, LIBXML_NONET | LIBXML_COMPACT);
         $rows = '';
         $count = $number = 0;
-        for ($more = $reader->read(); $more;) {
+        for ($more = $reader->read(); $more; ) {
             if ($reader->nodeType !== XMLReader::ELEMENT || $reader->localName !== 'row') {
                 $more = $reader->read();
                 continue;
             }
             // A row that does not say its number follows the one before.
-            $said = (int) $reader->getAttribute('r');
-            $number = $said > 0 ? $said : $number + 1;
-            $rows .= $said > 0 ? $reader->readOuterXml() : preg_replace('/^<((?:\w+:)?row)\b/', "<$1 r=\"{$number}\"", $reader->readOuterXml());
+            $declared = (int) $reader->getAttribute('r');
+            $number = $declared > 0 ? $declared : $number + 1;
+            $rows .=
+                $declared > 0
+                    ? $reader->readOuterXml()
+                    : preg_replace('/^<((?:\w+:)?row)\b/', "<$1 r=\"{$number}\"", $reader->readOuterXml());
             if (++$count % $this->rows === 0) {
                 yield $number => $rows;
                 $rows = '';
@@ -144,7 +160,11 @@ final readonly class LargeSheets
     {
         $name = htmlspecialchars($sheet, ENT_QUOTES | ENT_XML1, 'UTF-8');
 
-        return '<?xml version="1.0" encoding="UTF-8"?><workbook xmlns="'.self::MAIN.'" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships">'.($this->since1904() ? '<workbookPr date1904="1"/>' : '')."<sheets><sheet name=\"{$name}\" sheetId=\"1\" r:id=\"{$this->relation($sheet)}\"/></sheets></workbook>";
+        return '<?xml version="1.0" encoding="UTF-8"?><workbook xmlns="' .
+            self::MAIN .
+            '" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships">' .
+            ($this->since1904() ? '<workbookPr date1904="1"/>' : '') .
+            "<sheets><sheet name=\"{$name}\" sheetId=\"1\" r:id=\"{$this->relation($sheet)}\"/></sheets></workbook>";
     }
 
     private function since1904(): bool
@@ -157,7 +177,11 @@ final readonly class LargeSheets
     {
         preg_match_all('/<(?:\w+:)?sheet\b([^>]*)>/', $this->part('xl/workbook.xml'), $found);
         foreach ($found[1] as $attributes) {
-            if (preg_match('/\bname="([^"]*)"/', $attributes, $name) === 1 && html_entity_decode($name[1], ENT_QUOTES | ENT_XML1, 'UTF-8') === $sheet && preg_match('/\b\w+:id="([^"]*)"/', $attributes, $id) === 1) {
+            if (
+                preg_match('/\bname="([^"]*)"/', $attributes, $name) === 1 &&
+                html_entity_decode($name[1], ENT_QUOTES | ENT_XML1, 'UTF-8') === $sheet &&
+                preg_match('/\b\w+:id="([^"]*)"/', $attributes, $id) === 1
+            ) {
                 return $id[1];
             }
         }
@@ -171,12 +195,18 @@ final readonly class LargeSheets
         $id = $this->relation($sheet);
         preg_match_all('/<(?:\w+:)?Relationship\b([^>]*)>/', $this->part('xl/_rels/workbook.xml.rels'), $found);
         foreach ($found[1] as $attributes) {
-            if (str_contains($attributes, "Id=\"{$id}\"") && preg_match('/\bTarget="([^"]*)"/', $attributes, $target) === 1) {
+            if (
+                str_contains($attributes, "Id=\"{$id}\"") &&
+                preg_match('/\bTarget="([^"]*)"/', $attributes, $target) === 1
+            ) {
                 return str_starts_with($target[1], '/') ? ltrim($target[1], '/') : "xl/{$target[1]}";
             }
         }
 
-        throw NotATable::because("The workbook does not say where its sheet “{$sheet}” lies.", 'Open it in a spreadsheet program and save it anew.');
+        throw NotATable::because(
+            "The workbook does not say where its sheet “{$sheet}” lies.",
+            'Open it in a spreadsheet program and save it anew.',
+        );
     }
 
     private function part(string $name): string
@@ -192,6 +222,11 @@ final readonly class LargeSheets
     {
         $zip = new ZipArchive();
 
-        return $zip->open($this->path, ZipArchive::RDONLY) === true ? $zip : throw NotATable::because('The workbook cannot be opened.', 'It may not have arrived whole; bring it again.');
+        return $zip->open($this->path, ZipArchive::RDONLY) === true
+            ? $zip
+            : throw NotATable::because(
+                'The workbook cannot be opened.',
+                'It may not have arrived whole; bring it again.',
+            );
     }
 }

@@ -9,12 +9,12 @@ use JsonException;
 use ZipArchive;
 
 /**
- * A Tabular Data Package (specs.frictionlessdata.io, version 1): a zip with its descriptor `datapackage.json` and the CSV
- * files that it names, or a descriptor alone that holds its rows inside.
+ * A Tabular Data Package (specs.frictionlessdata.io, version 1): a zip with its descriptor `datapackage.json` and the
+ * CSV files that it names, or a descriptor alone that holds its rows inside.
  */
 final readonly class TabularPackage implements TableSource
 {
-    private const DESCRIPTOR = 'datapackage.json';
+    public const DESCRIPTOR = 'datapackage.json';
 
     private const LARGEST = 600_000_000;
 
@@ -25,25 +25,39 @@ final readonly class TabularPackage implements TableSource
      * @param array<string, array<array-key, mixed>> $resources by name
      * @param array<array-key, mixed> $descriptor
      */
-    private function __construct(private array $resources, private array $descriptor, private string $path, private string $folder) {}
+    private function __construct(
+        private array $resources,
+        private array $descriptor,
+        private string $path,
+        private string $folder,
+    ) {}
+
+    public static function names(): array
+    {
+        return ['data package'];
+    }
+
+    public static function endings(): array
+    {
+        return ['zip', 'json'];
+    }
 
     public static function isOne(string $path): bool
     {
-        $start = (string) file_get_contents($path, false, null, 0, 65_536);
-        if (str_starts_with($start, "PK\x03\x04")) {
-            $zip = new ZipArchive();
-            $found = $zip->open($path, ZipArchive::RDONLY) === true && $zip->locateName(self::DESCRIPTOR, ZipArchive::FL_NODIR) !== false;
-
-            return $found;
+        if (Packed::is($path)) {
+            return Packed::holds($path, self::DESCRIPTOR);
         }
+        $read = JsonDocument::read($path);
 
-        return preg_match('/^[\s\x{FEFF}]*\{/u', $start) === 1 && preg_match('/"resources"\s*:\s*\[/', $start) === 1;
+        return $read === null
+            ? JsonDocument::seemsToHave($path, ['resources'])
+            : is_array($read['resources'] ?? null) && array_is_list($read['resources']);
     }
 
     public static function open(string $path): self
     {
         $folder = '';
-        if (str_starts_with((string) file_get_contents($path, false, null, 0, 4), "PK\x03\x04")) {
+        if (Packed::is($path)) {
             $zip = self::zip($path);
             $index = (int) $zip->locateName(self::DESCRIPTOR, ZipArchive::FL_NODIR);
             $name = (string) $zip->getNameIndex($index);
@@ -56,17 +70,25 @@ final readonly class TabularPackage implements TableSource
         try {
             $descriptor = json_decode($json, true, 64, JSON_THROW_ON_ERROR);
         } catch (JsonException $problem) {
-            throw NotATable::because('The descriptor '.self::DESCRIPTOR." is not JSON: {$problem->getMessage()}.", 'Take the package anew from where it comes from.');
+            throw NotATable::because(
+                'The descriptor ' . self::DESCRIPTOR . " is not JSON: {$problem->getMessage()}.",
+                'Take the package anew from where it comes from.',
+            );
         }
         $resources = [];
-        foreach (is_array($descriptor) && is_array($descriptor['resources'] ?? null) ? $descriptor['resources'] : [] as $number => $resource) {
+        foreach (
+            is_array($descriptor) && is_array($descriptor['resources'] ?? null) ? $descriptor['resources'] : []
+            as $number => $resource
+        ) {
             if (is_array($resource) && (isset($resource['path']) || is_array($resource['data'] ?? null))) {
-                $name = is_string($resource['name'] ?? null) ? $resource['name'] : 'table '.((int) $number + 1);
+                $name = is_string($resource['name'] ?? null) ? $resource['name'] : 'table ' . ((int) $number + 1);
                 $resources[$name] = $resource;
             }
         }
 
-        return $resources === [] ? throw NotATable::because('The package names no table.', 'Bring its CSV files by themselves.') : new self($resources, is_array($descriptor) ? $descriptor : [], $path, $folder);
+        return $resources === []
+            ? throw NotATable::because('The package names no table.', 'Bring its CSV files by themselves.')
+            : new self($resources, is_array($descriptor) ? $descriptor : [], $path, $folder);
     }
 
     public function tables(): array
@@ -76,7 +98,9 @@ final readonly class TabularPackage implements TableSource
 
     public function write(string $table, string $path): void
     {
-        $resource = $this->resources[$table] ?? throw NotATable::because("There is no table “{$table}” in the package.", 'Choose another.');
+        $resource =
+            $this->resources[$table] ??
+            throw NotATable::because("There is no table “{$table}” in the package.", 'Choose another.');
         $out = fopen($path, 'wb');
         if ($out === false) {
             throw NotATable::because('The table cannot be written down.', 'Try again.');
@@ -86,17 +110,36 @@ final readonly class TabularPackage implements TableSource
         }
         $schema = is_array($resource['schema'] ?? null) ? $resource['schema'] : [];
         $missing = is_array($schema['missingValues'] ?? null) ? $schema['missingValues'] : [''];
-        foreach (is_array($resource['data'] ?? null) ? self::inline($resource['data']) : $this->packed($resource, $path) as $row) {
-            fputcsv($out, array_map(static fn(string $cell): string => in_array($cell, $missing, true) ? '' : $cell, $row), ',', '"', '');
+        foreach (
+            is_array($resource['data'] ?? null) ? self::inline($resource['data']) : $this->packed($resource, $path)
+            as $row
+        ) {
+            fputcsv(
+                $out,
+                array_map(static fn(string $cell): string => in_array($cell, $missing, true) ? '' : $cell, $row),
+                ',',
+                '"',
+                '',
+            );
         }
         fclose($out);
     }
 
-    /** @return array<string, string> what the descriptor says of the whole, in the form that tables of this program say it */
+    /**
+     * @return array<string, string> what the descriptor says of the whole, in the form that tables of this program
+     *     say it
+     */
     private function notes(): array
     {
-        $first = static fn(mixed $list, string $name): string => is_array($list) && is_array($list[0] ?? null) && is_string($list[0][$name] ?? null) ? $list[0][$name] : '';
-        $notes = array_filter(['source' => $first($this->descriptor['sources'] ?? null, 'title')], static fn(string $text): bool => $text !== '');
+        $first = static fn(mixed $list, string $name): string => is_array($list) &&
+        is_array($list[0] ?? null) &&
+        is_string($list[0][$name] ?? null)
+            ? $list[0][$name]
+            : '';
+        $notes = array_filter(
+            ['source' => $first($this->descriptor['sources'] ?? null, 'title')],
+            static fn(string $text): bool => $text !== '',
+        );
         $own = $this->descriptor['dusk-rail'] ?? null;
         if (is_array($own) && is_array($own['measures'] ?? null)) {
             $notes['periods'] = 'code';
@@ -116,17 +159,26 @@ final readonly class TabularPackage implements TableSource
      */
     private static function inline(array $data): iterable
     {
-        $text = static fn(mixed $cell): string => is_string($cell) ? $cell : ($cell === null ? '' : (string) json_encode($cell));
+        $text = static fn(mixed $cell): string => is_string($cell)
+            ? $cell
+            : ($cell === null
+                ? ''
+                : (string) json_encode($cell));
         $keys = null;
         foreach ($data as $row) {
-            if (! is_array($row)) {
-                throw NotATable::because('A row in the descriptor is neither a list nor an object.', 'Bring the table as CSV.');
+            if (!is_array($row)) {
+                throw NotATable::because(
+                    'A row in the descriptor is neither a list nor an object.',
+                    'Bring the table as CSV.',
+                );
             }
-            if (! array_is_list($row) && $keys === null) {
+            if (!array_is_list($row) && $keys === null) {
                 $keys = array_map(strval(...), array_keys($row));
                 yield $keys;
             }
-            yield $keys === null ? array_map($text, array_values($row)) : array_map(static fn(string $key): string => $text($row[$key] ?? null), $keys);
+            yield $keys === null
+                ? array_map($text, array_values($row))
+                : array_map(static fn(string $key): string => $text($row[$key] ?? null), $keys);
         }
     }
 
@@ -138,16 +190,27 @@ final readonly class TabularPackage implements TableSource
     {
         $paths = is_array($resource['path'] ?? null) ? array_values($resource['path']) : [$resource['path'] ?? ''];
         foreach ($paths as $part => $name) {
-            if (! is_string($name) || preg_match('#^(\w+:|/)|(^|/)\.\.(/|$)#', $name) === 1) {
-                throw NotATable::because('The table lies outside of the package: '.(is_string($name) ? mb_strimwidth($name, 0, 80, '…') : '?').'.', 'Bring that file by itself.');
+            if (!is_string($name) || preg_match('#^(\w+:|/)|(^|/)\.\.(/|$)#', $name) === 1) {
+                throw NotATable::because(
+                    'The table lies outside of the package: ' .
+                        (is_string($name) ? mb_strimwidth($name, 0, 80, '…') : '?') .
+                        '.',
+                    'Bring that file by itself.',
+                );
             }
-            if (! str_starts_with((string) file_get_contents($this->path, false, null, 0, 4), "PK\x03\x04")) {
-                throw NotATable::because("The descriptor came alone, without “{$name}”.", 'Bring the whole package as a zip, or that file by itself.');
+            if (!str_starts_with((string) file_get_contents($this->path, false, null, 0, 4), "PK\x03\x04")) {
+                throw NotATable::because(
+                    "The descriptor came alone, without “{$name}”.",
+                    'Bring the whole package as a zip, or that file by itself.',
+                );
             }
             $zip = self::zip($this->path);
-            $stream = $zip->getStream($this->folder.$name);
+            $stream = $zip->getStream($this->folder . $name);
             if ($stream === false) {
-                throw NotATable::because("The package has no file “{$name}” although its descriptor names it.", 'Take it anew from where it comes from.');
+                throw NotATable::because(
+                    "The package has no file “{$name}” although its descriptor names it.",
+                    'Take it anew from where it comes from.',
+                );
             }
             $copy = "{$beside}.part";
             file_put_contents($copy, $stream);
@@ -177,7 +240,10 @@ final readonly class TabularPackage implements TableSource
             $size += (int) ($zip->statIndex($i)['size'] ?? 0);
         }
         if ($size > self::LARGEST) {
-            throw NotATable::because('The package unpacks to '.number_format($size / 1e6).' MB, more than tables come to.', 'Bring the file that holds the figures by itself.');
+            throw NotATable::because(
+                'The package unpacks to ' . number_format($size / 1e6) . ' MB, more than tables come to.',
+                'Bring the file that holds the figures by itself.',
+            );
         }
 
         return $zip;

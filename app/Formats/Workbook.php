@@ -15,8 +15,8 @@ use Throwable;
 use ZipArchive;
 
 /**
- * An Excel or OpenDocument workbook. One of its sheets is written out as delimited text, row by row as it stands, so that
- * all that is known of text files holds for it, down to the row and column that a figure came from.
+ * An Excel or OpenDocument workbook. One of its sheets is written out as delimited text, row by row as it stands, so
+ * that all that is known of text files holds for it, down to the row and column that a figure came from.
  */
 final readonly class Workbook implements TableSource
 {
@@ -34,23 +34,41 @@ final readonly class Workbook implements TableSource
         return new self(new LargeSheets($path, $rows));
     }
 
-    /** Whether a file is packed as workbooks are, or is one that is locked or of the old kind. */
+    public static function names(): array
+    {
+        return ['Excel', 'OpenDocument'];
+    }
+
+    public static function endings(): array
+    {
+        return ['xlsx', 'ods'];
+    }
+
+    /** What is packed and is no data package is taken for a workbook; so is one that is locked or of the old kind. */
     public static function isOne(string $path): bool
     {
-        $start = (string) file_get_contents($path, false, null, 0, 8);
+        return self::isLocked($path) || (Packed::is($path) && !Packed::holds($path, TabularPackage::DESCRIPTOR));
+    }
 
-        return str_starts_with($start, "PK\x03\x04") || str_starts_with($start, "\xD0\xCF\x11\xE0");
+    private static function isLocked(string $path): bool
+    {
+        return str_starts_with((string) file_get_contents($path, false, null, 0, 4), "\xD0\xCF\x11\xE0");
     }
 
     /** @throws NotATable that says why it cannot be read, and what to do instead */
     public static function open(string $path): self
     {
-        if (str_starts_with((string) file_get_contents($path, false, null, 0, 4), "\xD0\xCF\x11\xE0")) {
-            throw NotATable::because('The workbook is protected by a password, or of the old kind (.xls).', 'Open it, take the password off, and save it as .xlsx or .ods.');
+        if (self::isLocked($path)) {
+            throw NotATable::because(
+                'The workbook is protected by a password, or of the old kind (.xls).',
+                'Open it, take the password off, and save it as .xlsx or .ods.',
+            );
         }
         $type = self::type($path);
 
-        return $type === 'Xlsx' && LargeSheets::areIn($path) ? self::inChunks($path) : new self(self::loaded($path, $type));
+        return $type === 'Xlsx' && LargeSheets::areIn($path)
+            ? self::inChunks($path)
+            : new self(self::loaded($path, $type));
     }
 
     private static function loaded(string $path, string $type): Spreadsheet
@@ -61,7 +79,7 @@ final readonly class Workbook implements TableSource
 
             return $reader->load($path);
         } catch (Throwable $problem) {
-            throw self::unreadable($problem->getMessage());
+            throw Packed::unreadable($problem->getMessage());
         }
     }
 
@@ -94,7 +112,10 @@ final readonly class Workbook implements TableSource
         try {
             if ($this->book instanceof Spreadsheet) {
                 $worksheet = $this->book->getSheetByName($sheet) ?? throw self::missing($sheet);
-                [$last, $width] = [$worksheet->getHighestDataRow(), Coordinate::columnIndexFromString($worksheet->getHighestDataColumn())];
+                [$last, $width] = [
+                    $worksheet->getHighestDataRow(),
+                    Coordinate::columnIndexFromString($worksheet->getHighestDataColumn()),
+                ];
                 self::checkSize($sheet, $last, $width);
                 $anchors = [];
                 self::writeRows($file, $worksheet, 1, max(1, $last), $width, $anchors);
@@ -117,12 +138,6 @@ final readonly class Workbook implements TableSource
         }
     }
 
-    /** @param string $why as whoever tried to read it says */
-    public static function unreadable(string $why): NotATable
-    {
-        return NotATable::because('The workbook cannot be read: '.rtrim(mb_strimwidth($why, 0, 160, '…'), '.').'.', 'Open it in a spreadsheet program and save it anew, or save the sheet as CSV.');
-    }
-
     private static function missing(string $sheet): NotATable
     {
         return NotATable::because("The workbook has no sheet “{$sheet}”.", 'Choose another.');
@@ -131,7 +146,14 @@ final readonly class Workbook implements TableSource
     private static function checkSize(string $sheet, int $rows, int $width): void
     {
         if ($rows * $width > self::MOST_CELLS) {
-            throw NotATable::because("The sheet “{$sheet}” spans ".number_format($rows).' rows and '.number_format($width).' columns, more than can be read.', 'Delete what lies far below or to the right of the table, or save it as CSV.');
+            throw NotATable::because(
+                "The sheet “{$sheet}” spans " .
+                    number_format($rows) .
+                    ' rows and ' .
+                    number_format($width) .
+                    ' columns, more than can be read.',
+                'Delete what lies far below or to the right of the table, or save it as CSV.',
+            );
         }
     }
 
@@ -139,8 +161,14 @@ final readonly class Workbook implements TableSource
      * @param resource $file
      * @param array<string, string> $anchors what merged cells say, by their first cell; those of earlier rows are in it
      */
-    private static function writeRows($file, Worksheet $worksheet, int $from, int $to, int $width, array &$anchors): void
-    {
+    private static function writeRows(
+        $file,
+        Worksheet $worksheet,
+        int $from,
+        int $to,
+        int $width,
+        array &$anchors,
+    ): void {
         $merged = self::merged($worksheet);
         foreach ($to >= $from ? $worksheet->getRowIterator($from, $to) : [] as $number => $row) {
             $cells = array_fill(0, max(2, $width), '');
@@ -162,7 +190,10 @@ final readonly class Workbook implements TableSource
     {
         $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
-            throw NotATable::because('The file is packed like a workbook but cannot be opened.', 'It may not have arrived whole; bring it again.');
+            throw NotATable::because(
+                'The file is packed like a workbook but cannot be opened.',
+                'It may not have arrived whole; bring it again.',
+            );
         }
         $size = 0;
         for ($i = 0; $i < $zip->numFiles; $i++) {
@@ -175,10 +206,18 @@ final readonly class Workbook implements TableSource
         };
         $zip->close();
         if ($size > self::LARGEST) {
-            throw NotATable::because('The workbook unpacks to '.number_format($size / 1e6).' MB, more than a table comes to.', 'Save the sheet that holds the figures as CSV.');
+            throw NotATable::because(
+                'The workbook unpacks to ' . number_format($size / 1e6) . ' MB, more than a table comes to.',
+                'Save the sheet that holds the figures as CSV.',
+            );
         }
 
-        return $type !== '' ? $type : throw NotATable::because('The file is packed, but is no workbook.', 'Unpack it and bring the table that is in it.');
+        return $type !== ''
+            ? $type
+            : throw NotATable::because(
+                'The file is packed, but is no workbook.',
+                'Unpack it and bring the table that is in it.',
+            );
     }
 
     /** A cell as it would stand in a text file: dates as 2024-03-31, numbers in full, errors as they are shown. */
@@ -192,12 +231,17 @@ final readonly class Workbook implements TableSource
         return match (true) {
             is_float($value) => (string) json_encode($value),
             is_bool($value) => $value ? 'TRUE' : 'FALSE',
-            is_scalar($value), $value instanceof \Stringable => trim((string) preg_replace('/\s+/u', ' ', (string) $value)),
+            is_scalar($value), $value instanceof \Stringable => trim(
+                (string) preg_replace('/\s+/u', ' ', (string) $value),
+            ),
             default => '',
         };
     }
 
-    /** @return array<int, array<int, string>> for each row the columns that a merged cell covers, with the cell that says what they say */
+    /**
+     * @return array<int, array<int, string>> for each row the columns that a merged cell covers, with the cell that
+     *     says what they say
+     */
     private static function merged(Worksheet $sheet): array
     {
         $covered = [];
@@ -205,8 +249,12 @@ final readonly class Workbook implements TableSource
             [$from, $to] = Coordinate::rangeBoundaries($range);
             // A title over the whole table is no heading of its columns.
             for ($row = (int) $from[1]; $row <= (int) $to[1] && (int) $to[1] - (int) $from[1] < 2_000; $row++) {
-                for ($column = (int) $from[0]; $column <= (int) $to[0] && (int) $to[0] - (int) $from[0] < 400; $column++) {
-                    $covered[$row][$column - 1] = Coordinate::stringFromColumnIndex((int) $from[0]).(int) $from[1];
+                for (
+                    $column = (int) $from[0];
+                    $column <= (int) $to[0] && (int) $to[0] - (int) $from[0] < 400;
+                    $column++
+                ) {
+                    $covered[$row][$column - 1] = Coordinate::stringFromColumnIndex((int) $from[0]) . (int) $from[1];
                 }
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Data\FirstStudy;
 use App\Data\Import;
 use App\Data\ImportCancelled;
 use App\Data\ImportStopped;
@@ -11,8 +12,8 @@ use App\Data\StoredData;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\Upload;
-use DomainException;
 use DuskRail\Reading\Problem;
+use DuskRail\Refusal;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Once;
@@ -47,7 +48,7 @@ final class ImportUpload implements ShouldQueue
         }
         ini_set('memory_limit', '1G');
         $upload->tell(0, 0);
-        $upload->update(['state' => 'running', 'said' => '']);
+        $upload->update(['state' => 'running', 'message' => '']);
         $import = $upload->import($this->leavingOut, static function (int $rows, int $problems) use ($upload): void {
             if ($upload->isCalledOff()) {
                 throw ImportCancelled::byUser();
@@ -55,23 +56,40 @@ final class ImportUpload implements ShouldQueue
             $upload->tell($rows, $problems);
         });
         try {
-            $study = $upload->dataset === null
-                ? self::begin($import->asNew($this->name, $this->source, $this->home))
-                : self::continue($import, $upload->dataset);
+            $study =
+                $upload->dataset === null
+                    ? self::begin($import->asNew($this->name, $this->source, $this->home))
+                    : self::continue($import, $upload->dataset);
             $upload->update(['state' => 'done', 'study_id' => $study->id]);
-        } catch (DomainException $problem) {
+        } catch (Refusal $problem) {
             $found = $problem instanceof ImportStopped ? $problem->observations : null;
-            $upload->update(['state' => 'open', 'said' => $problem->getMessage(), 'problems' => $found === null ? null : [
-                'count' => $found->problemCount,
-                'duplicates' => $found->duplicateCount,
-                'list' => array_map(static fn(Problem $p): array => [$p->row, $p->column, $p->found, $p->expected], $found->problems),
-            ]]);
+            $upload->update([
+                'state' => 'open',
+                'message' => $problem->getMessage(),
+                'problems' =>
+                    $found === null
+                        ? null
+                        : [
+                            'count' => $found->problemCount,
+                            'duplicates' => $found->duplicateCount,
+                            'list' => array_map(
+                                static fn(Problem $p): array => [$p->row, $p->column, $p->found, $p->expected],
+                                $found->problems,
+                            ),
+                        ],
+            ]);
         }
     }
 
     public function failed(?Throwable $problem): void
     {
-        Upload::find($this->upload)?->update(['state' => 'open', 'said' => 'The import broke off'.($problem === null ? '' : ' ('.mb_strimwidth($problem->getMessage(), 0, 200, '…').')').'; nothing was stored. Try again.']);
+        Upload::find($this->upload)?->update([
+            'state' => 'open',
+            'message' =>
+                'The import broke off' .
+                ($problem === null ? '' : ' (' . mb_strimwidth($problem->getMessage(), 0, 200, '…') . ')') .
+                '; nothing was stored. Try again.',
+        ]);
     }
 
     private static function begin(Dataset $dataset): Study
@@ -79,7 +97,7 @@ final class ImportUpload implements ShouldQueue
         $data = new StoredData($dataset);
         $measure = array_key_first($data->measures()) ?? throw ImportStopped::because('The file holds no measure.');
 
-        return Study::start($dataset, $data, $measure);
+        return FirstStudy::of($dataset, $data, $measure);
     }
 
     private static function continue(Import $import, Dataset $dataset): Study

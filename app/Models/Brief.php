@@ -40,7 +40,11 @@ final class Brief extends Model
 
     public function add(?Study $study, ?string $text): void
     {
-        $this->blocks()->create(['place' => 1 + ($this->blocks()->reorder('place', 'desc')->first()->place ?? 0), 'study_id' => $study?->id, 'text' => $text]);
+        $this->blocks()->create([
+            'place' => 1 + ($this->blocks()->reorder('place', 'desc')->first()->place ?? 0),
+            'study_id' => $study?->id,
+            'text' => $text,
+        ]);
         $this->touch();
     }
 

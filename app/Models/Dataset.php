@@ -20,10 +20,25 @@ final class Dataset extends Model
 {
     protected $guarded = [];
 
+    /** The number of its newest version as it stands in the database now, whatever this model was read with. */
+    public function newestVersion(): int
+    {
+        $version = self::whereKey($this->id)->value('version');
+
+        return is_numeric($version) ? (int) $version : 0;
+    }
+
     /** Source, licence and day in one line, as they stand under pictures. */
     public function sourceInFull(): string
     {
-        return implode('; ', array_filter([$this->source, $this->licence, $this->retrieved === '' ? '' : "retrieved {$this->retrieved}"]));
+        return implode(
+            '; ',
+            array_filter([
+                $this->source,
+                $this->licence,
+                $this->retrieved === '' ? '' : "retrieved {$this->retrieved}",
+            ]),
+        );
     }
 
     /** @return HasMany<Measure, $this> */

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use DuskRail\Study\Finish;
-use DuskRail\Study\Study as StudyOfCore;
+use DuskRail\Document\Finish;
+use DuskRail\Document\Study as StudyOfCore;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * How everything that leaves this installation looks unless somebody says otherwise: the finish of new studies, the hues of
- * named entities, the wording of sources, and the ground. There is one.
+ * How everything that leaves this installation looks unless somebody says otherwise: the finish of new studies, the
+ * hues of named entities, the wording of sources, and the ground. There is one.
  *
  * @property array<string, mixed>|null $finish
  * @property array<string, int> $hues by key of the entity

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Data\Correction;
+use App\Data\VersionKind;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
@@ -13,7 +15,7 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property int $version of the data set that came of it
  * @property string $name
- * @property string $way `laid over`, `in place`, `attributes`, `correction`, `restored`
+ * @property VersionKind $way how the version came to be
  * @property string $note why, of a correction
  * @property array<string, mixed> $plan how it was read, or what was corrected
  * @property Carbon $created_at
@@ -23,5 +25,11 @@ final class ImportedFile extends Model
 {
     protected $guarded = [];
 
-    protected $casts = ['plan' => 'array'];
+    protected $casts = ['plan' => 'array', 'way' => VersionKind::class];
+
+    /** The figure that was set by hand, where this is such a version. */
+    public function correction(): ?Correction
+    {
+        return $this->way === VersionKind::Correction ? Correction::fromArray($this->plan) : null;
+    }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use DuskRail\Data\Better;
-use DuskRail\Data\Kind;
+use DuskRail\Data\Measure as CoreMeasure;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Time\Frequency;
 use Illuminate\Database\Eloquent\Model;
 
@@ -14,7 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $key
  * @property string $name
  * @property string $unit
- * @property Kind $kind
+ * @property MeasureKind $kind
  * @property Better $better
  * @property Frequency $frequency
  * @property string $formula that it is worked out by from others; nothing for one whose figures are stored
@@ -26,10 +27,17 @@ final class Measure extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['kind' => Kind::class, 'better' => Better::class, 'frequency' => Frequency::class];
+    protected $casts = ['kind' => MeasureKind::class, 'better' => Better::class, 'frequency' => Frequency::class];
 
-    public function asCore(): \DuskRail\Data\Measure
+    public function asCore(): CoreMeasure
     {
-        return \DuskRail\Data\Measure::of($this->key, $this->name, $this->unit, $this->kind, $this->frequency, $this->better, $this->decimals);
+        return CoreMeasure::of(
+            $this->key,
+            $this->name,
+            $this->unit,
+            $this->kind,
+            $this->frequency,
+            $this->better,
+        )->withDecimals($this->decimals);
     }
 }

@@ -30,7 +30,11 @@ final class StoredSeries extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['values' => PackedDoubles::class, 'statuses' => PackedIntegers::class, 'places' => PackedIntegers::class];
+    protected $casts = [
+        'values' => PackedDoubles::class,
+        'statuses' => PackedIntegers::class,
+        'places' => PackedIntegers::class,
+    ];
 
     /** @param Builder<StoredSeries> $query */
     public function scopeInVersion(Builder $query, int $version): void
@@ -38,5 +42,32 @@ final class StoredSeries extends Model
         $query->where('since', '<=', $version)->where(static function (Builder $open) use ($version): void {
             $open->whereNull('until')->orWhere('until', '>', $version);
         });
+    }
+
+    /**
+     * The series of some measures as they are in a version.
+     *
+     * @param list<int> $measures ids
+     * @return array<string, self> by the ids of measure and entity, with a slash
+     */
+    public static function ofVersion(int $version, array $measures): array
+    {
+        $series = [];
+        foreach (self::query()->inVersion($version)->whereIn('measure_id', $measures)->cursor() as $one) {
+            $series["{$one->measure_id}/{$one->entity_id}"] = $one;
+        }
+
+        return $series;
+    }
+
+    /** The figure of a period, NAN where there is none. */
+    public function valueAt(int $ordinal): float
+    {
+        return $this->values[$ordinal - $this->first] ?? NAN;
+    }
+
+    public function statusAt(int $ordinal): int
+    {
+        return $this->statuses[$ordinal - $this->first] ?? 0;
     }
 }

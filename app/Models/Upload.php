@@ -13,7 +13,7 @@ use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Heading;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Plan;
-use DuskRail\Reading\Shape;
+use DuskRail\Reading\TableShape;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -31,8 +31,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property 'over'|'place' $way what becomes of figures that are there already
  * @property array<string, string>|null $same key of the entity that is meant, by the name in the file
  * @property 'open'|'waiting'|'running'|'done' $state
- * @property string $said why an import came to nothing
- * @property array{count: int, duplicates: int, list: list<array{int, string, string, string}>}|null $problems what could not be read of all of it: row, column, what was found, what was expected
+ * @property string $message why an import came to nothing
+ * @property array{count: int, duplicates: int, list: list<array{int, string, string, string}>}|null $problems what
+ *     could not be read of all of it: row, column, what was found, what was expected
  * @property int|null $study_id where it led to
  * @property Dataset|null $dataset
  */
@@ -42,9 +43,15 @@ final class Upload extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['dialect' => 'array', 'plan' => 'array', 'sheets' => 'array', 'same' => 'array', 'problems' => 'array'];
+    protected $casts = [
+        'dialect' => 'array',
+        'plan' => 'array',
+        'sheets' => 'array',
+        'same' => 'array',
+        'problems' => 'array',
+    ];
 
-    protected $attributes = ['way' => 'over', 'state' => 'open', 'said' => ''];
+    protected $attributes = ['way' => 'over', 'state' => 'open', 'message' => ''];
 
     /** Seconds after which a run that says nothing more is taken for killed. */
     private const SILENT = 60;
@@ -95,8 +102,11 @@ final class Upload extends Model
     {
         if ($this->state === 'running') {
             clearstatcache();
-            if (! is_file($this->progressPath()) || time() - (int) filemtime($this->progressPath()) > self::SILENT) {
-                $this->update(['state' => 'open', 'said' => 'The import was broken off; nothing was stored. Start it again.']);
+            if (!is_file($this->progressPath()) || time() - (int) filemtime($this->progressPath()) > self::SILENT) {
+                $this->update([
+                    'state' => 'open',
+                    'message' => 'The import was broken off; nothing was stored. Start it again.',
+                ]);
             }
         }
 
@@ -142,9 +152,18 @@ final class Upload extends Model
         $this->dialect = (array) $table->dialect;
         $plan = Detection::of($sample)->plan;
         // A single column of figures is of an entity where the data set knows one of that name.
-        $only = $plan->shape === Shape::Long && $plan->entity === null && count($plan->values) === 1 ? Heading::read($sample->heading($plan->values[0], $plan->heading))->name : '';
-        if ($only !== '' && $this->dataset?->entities()->whereRaw('lower(name) = ?', [mb_strtolower($only)])->exists() === true) {
-            $plan = Detection::of($sample, Shape::EntitiesAcross)->plan;
+        $only =
+            $plan->shape === TableShape::Long && $plan->columns->entity === null && count($plan->columns->values) === 1
+                ? Heading::read($sample->heading($plan->columns->values[0], $plan->heading))->name
+                : '';
+        if (
+            $only !== '' &&
+            $this->dataset
+                ?->entities()
+                ->whereRaw('lower(name) = ?', [mb_strtolower($only)])
+                ->exists() === true
+        ) {
+            $plan = Detection::of($sample, TableShape::EntitiesAcross)->plan;
         }
         $this->plan = $plan->toArray();
     }
@@ -161,7 +180,7 @@ final class Upload extends Model
         $format = TableSources::of($this->bookPath()) ?? Workbook::class;
         $book = $format::open($this->bookPath());
         $this->sheets = $book->tables();
-        $this->sheet = $sheet ?? $this->sheets[0] ?? '';
+        $this->sheet = $sheet ?? ($this->sheets[0] ?? '');
         $book->write($this->sheet, $this->path());
         $this->understand();
     }
@@ -177,11 +196,21 @@ final class Upload extends Model
     }
 
     /**
-     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells could not be
+     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells
+     *     could not be
      */
     public function import(bool $leavingOut = false, ?callable $progress = null): Import
     {
-        return new Import($this->path(), $this->origin(), DelimitedFile::with($this->path(), $this->readDialect()), $this->readPlan(), $leavingOut, $progress, $this->way, $this->same ?? []);
+        return new Import(
+            $this->path(),
+            $this->origin(),
+            DelimitedFile::with($this->path(), $this->readDialect()),
+            $this->readPlan(),
+            $leavingOut,
+            $progress,
+            $this->way,
+            $this->same ?? [],
+        );
     }
 
     public function discard(): void

@@ -4,16 +4,33 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Data\WritingConnection;
 use App\Drawing\ShippedFonts;
+use Closure;
 use DuskRail\Chart\TextMeasure;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\ServiceProvider;
+use PDO;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(TextMeasure::class, static fn(): ShippedFonts => new ShippedFonts(config()->string('duskrail.fonts')));
+        Connection::resolverFor(
+            'sqlite',
+            /** @param array<string, mixed> $config */
+            static fn(
+                PDO|Closure $pdo,
+                string $database,
+                string $prefix,
+                array $config,
+            ): WritingConnection => new WritingConnection($pdo, $database, $prefix, $config),
+        );
+        $this->app->singleton(
+            TextMeasure::class,
+            static fn(): ShippedFonts => new ShippedFonts(config()->string('duskrail.fonts')),
+        );
     }
 
     public function boot(): void

@@ -6,7 +6,7 @@ namespace App\View;
 
 use Illuminate\Http\Request;
 
-/** How much room the chart has in the reader's window; her browser says so in a cookie, `width x height` in pixels. */
+/** How much room the chart has in the window; the browser says so in a cookie, `width x height` in pixels. */
 final readonly class SheetSize
 {
     public const COOKIE = 'dusk-rail-sheet';

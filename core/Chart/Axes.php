@@ -19,7 +19,7 @@ final readonly class Axes
         $marks = [];
         foreach ($ticks->values as $value) {
             $y = round($scale->at($value)) + 0.5;
-            $zero = ! $scale->log && abs($value) < 1e-12;
+            $zero = !$scale->log && abs($value) < 1e-12;
             $marks[] = new Stroke([[$plot->left, $y, $plot->right, $y]], $zero ? Ink::Median : Ink::Hair, 1.0);
             if ($worded) {
                 $marks[] = Words::plain($plot->left - 8, $y + 4.5, $ticks->label($value), $type, Ink::Quiet, 'end');
@@ -32,7 +32,11 @@ final readonly class Axes
     /** Room that the values need at the left. */
     public function room(Ticks $ticks, Type $type): float
     {
-        return 14.0 + max([0.0, ...array_map(fn(float $v): float => $this->measure->width($ticks->label($v), $type), $ticks->values)]);
+        return 14.0 +
+            max([
+                0.0,
+                ...array_map(fn(float $v): float => $this->measure->width($ticks->label($v), $type), $ticks->values),
+            ]);
     }
 
     /** @param list<TimeTick> $ticks */

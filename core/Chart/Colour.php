@@ -13,8 +13,8 @@ final readonly class Colour
      */
     private const DEFICIENCIES = [
         'red' => [[0.152286, 1.052583, -0.204868], [0.114503, 0.786281, 0.099216], [-0.003882, -0.048116, 1.051998]],
-        'green' => [[0.367322, 0.860646, -0.227968], [0.280085, 0.672501, 0.047413], [-0.011820, 0.042940, 0.968881]],
-        'blue' => [[1.255528, -0.076749, -0.178779], [-0.078411, 0.930809, 0.147602], [0.004733, 0.691367, 0.303900]],
+        'green' => [[0.367322, 0.860646, -0.227968], [0.280085, 0.672501, 0.047413], [-0.01182, 0.04294, 0.968881]],
+        'blue' => [[1.255528, -0.076749, -0.178779], [-0.078411, 0.930809, 0.147602], [0.004733, 0.691367, 0.3039]],
     ];
 
     /** @param array{float, float, float} $linear red, green and blue, 0 to 1, before gamma */
@@ -36,7 +36,10 @@ final readonly class Colour
     {
         $channels = [];
         foreach (self::DEFICIENCIES[$deficiency] as $row) {
-            $channels[] = min(1.0, max(0.0, $row[0] * $this->linear[0] + $row[1] * $this->linear[1] + $row[2] * $this->linear[2]));
+            $channels[] = min(
+                1.0,
+                max(0.0, $row[0] * $this->linear[0] + $row[1] * $this->linear[1] + $row[2] * $this->linear[2]),
+            );
         }
 
         return new self([$channels[0], $channels[1], $channels[2]]);
@@ -60,10 +63,10 @@ final readonly class Colour
     public function lab(): array
     {
         [$r, $g, $b] = $this->linear;
-        $f = static fn(float $t): float => $t > 216 / 24389 ? $t ** (1 / 3) : (24389 / 27 * $t + 16) / 116;
+        $f = static fn(float $t): float => $t > 216 / 24389 ? $t ** (1 / 3) : ((24389 / 27) * $t + 16) / 116;
         $x = $f((0.4124564 * $r + 0.3575761 * $g + 0.1804375 * $b) / 0.95047);
-        $y = $f(0.2126729 * $r + 0.7151522 * $g + 0.0721750 * $b);
-        $z = $f((0.0193339 * $r + 0.1191920 * $g + 0.9503041 * $b) / 1.08883);
+        $y = $f(0.2126729 * $r + 0.7151522 * $g + 0.072175 * $b);
+        $z = $f((0.0193339 * $r + 0.119192 * $g + 0.9503041 * $b) / 1.08883);
 
         return [116 * $y - 16, 500 * ($x - $y), 200 * ($y - $z)];
     }
@@ -95,8 +98,13 @@ final readonly class Colour
             $h1 + $h2 < 360 => ($h1 + $h2 + 360) / 2,
             default => ($h1 + $h2 - 360) / 2,
         };
-        $t = 1 - 0.17 * cos(deg2rad($h - 30)) + 0.24 * cos(deg2rad(2 * $h)) + 0.32 * cos(deg2rad(3 * $h + 6)) - 0.20 * cos(deg2rad(4 * $h - 63));
-        $sL = 1 + 0.015 * ($l - 50) ** 2 / sqrt(20 + ($l - 50) ** 2);
+        $t =
+            1 -
+            0.17 * cos(deg2rad($h - 30)) +
+            0.24 * cos(deg2rad(2 * $h)) +
+            0.32 * cos(deg2rad(3 * $h + 6)) -
+            0.2 * cos(deg2rad(4 * $h - 63));
+        $sL = 1 + (0.015 * ($l - 50) ** 2) / sqrt(20 + ($l - 50) ** 2);
         $sC = 1 + 0.045 * $c;
         $sH = 1 + 0.015 * $c * $t;
         $rT = -sin(deg2rad(60 * exp(-((($h - 275) / 25) ** 2)))) * 2 * sqrt($c ** 7 / ($c ** 7 + 25 ** 7));

@@ -32,7 +32,10 @@ final class Curve
             for ($part = 1; $part < self::PARTS; $part++) {
                 $t = $part / self::PARTS;
                 $s = 1.0 - $t;
-                $y = $y0 * $s * $s * (1 + 2 * $t) + $y1 * $t * $t * (3 - 2 * $t) + $width * ($slopes[$i] * $t * $s * $s - $slopes[$i + 1] * $t * $t * $s);
+                $y =
+                    $y0 * $s * $s * (1 + 2 * $t) +
+                    $y1 * $t * $t * (3 - 2 * $t) +
+                    $width * ($slopes[$i] * $t * $s * $s - $slopes[$i + 1] * $t * $t * $s);
                 // Rounding alone could put it a hair outside.
                 array_push($curve, $x0 + $width * $t, max(min($y0, $y1), min(max($y0, $y1), $y)));
             }
@@ -67,8 +70,8 @@ final class Curve
             $b = $slopes[$i + 1] / $secant;
             $far = hypot($a, $b);
             if ($far > 3.0) {
-                $slopes[$i] = 3.0 / $far * $a * $secant;
-                $slopes[$i + 1] = 3.0 / $far * $b * $secant;
+                $slopes[$i] = (3.0 / $far) * $a * $secant;
+                $slopes[$i + 1] = (3.0 / $far) * $b * $secant;
             }
         }
 

@@ -7,5 +7,11 @@ namespace DuskRail\Chart;
 /** A filled circle. */
 final readonly class Dot implements Mark
 {
-    public function __construct(public float $x, public float $y, public float $radius, public Ink $ink, public float $opacity = 1.0) {}
+    public function __construct(
+        public float $x,
+        public float $y,
+        public float $radius,
+        public Ink $ink,
+        public float $opacity = 1.0,
+    ) {}
 }

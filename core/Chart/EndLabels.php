@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Line;
-use DuskRail\Study\LineState;
-use DuskRail\Study\Lineup;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\LabelsPart;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
 
 /** Name and value at the ends of lines, none over another; each can be moved by hand, and a leader follows it. */
 final readonly class EndLabels
@@ -16,25 +17,52 @@ final readonly class EndLabels
 
     private const HEIGHT = 20.0;
 
-    /** @param list<array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type, width: float}> $ends */
+    /**
+     * @param list<array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
+     *     width: float}> $ends
+     */
     private function __construct(private Lineup $lineup, private array $ends) {}
 
     /** @param float $room that a name and its value may take, in pixels */
     public static function of(Lineup $lineup, TextMeasure $measure, Type $type, float $room): self
     {
-        $labels = $lineup->comparison->study->labels;
+        $labels = $lineup->comparison->study->part(LabelsPart::class);
         $all = count($lineup->present()) <= self::NAME_ALL;
         $ends = [];
         foreach ($lineup->present() as $line) {
             $focus = $line->state === LineState::Focus;
-            if ($line->last !== null && $labels->endOf($line->key) !== 'none' && ($focus || ($all && $lineup->drawsQuiet))) {
-                $weight = $focus && ! $line->dashed ? $type : Type::text($type->size, 400);
-                $ends[] = self::end($line->key, $line->name, $line->latest(), $line->last, Ink::of($line, Ink::Quiet), $weight, $lineup, $measure, $room);
+            if (
+                $line->last !== null &&
+                $labels->endOf($line->key) !== 'none' &&
+                ($focus || ($all && $lineup->summary->drawsLines))
+            ) {
+                $weight = $focus && !$line->dashed ? $type : Type::text($type->size, 400);
+                $ends[] = self::end(
+                    new LineEnd($line->key, $line->name, $line->latest(), $line->last, Ink::of($line, Ink::Quiet)),
+                    $weight,
+                    $lineup,
+                    $measure,
+                    $room,
+                );
             }
         }
-        $last = $labels->end === 'none' || count($lineup->inState(LineState::Peer)) < 2 ? null : Line::lastOf($lineup->summary, $lineup->from, $lineup->summary === [] ? $lineup->from - 1 : $lineup->to);
+        $last =
+            $labels->end === 'none' || count($lineup->inState(LineState::Peer)) < 2
+                ? null
+                : Line::lastOf(
+                    $lineup->summary->line,
+                    $lineup->from,
+                    $lineup->summary->line === [] ? $lineup->from - 1 : $lineup->to,
+                );
         if ($last !== null) {
-            $ends[] = self::end('', $lineup->summaryName, $lineup->summary[$last], $last, Ink::Quiet, $type, $lineup, $measure, $room);
+            $summary = $lineup->summary;
+            $ends[] = self::end(
+                new LineEnd('', $summary->name, $summary->line[$last], $last, Ink::Quiet),
+                $type,
+                $lineup,
+                $measure,
+                $room,
+            );
         }
 
         return new self($lineup, $ends);
@@ -45,7 +73,7 @@ final readonly class EndLabels
     {
         $widths = [];
         foreach ($this->ends as $end) {
-            if (! isset($this->lineup->comparison->study->labels->placed["{$end['key']}@end"])) {
+            if (!isset($this->lineup->comparison->study->part(LabelsPart::class)->placed["{$end['key']}@end"])) {
                 $widths[] = $end['width'];
             }
         }
@@ -56,10 +84,20 @@ final readonly class EndLabels
     /** @return list<Group> */
     public function groups(PlotArea $plot, Scale $scale, float $width, float $height): array
     {
-        $placed = $this->lineup->comparison->study->labels->placed;
+        $placed = $this->lineup->comparison->study->part(LabelsPart::class)->placed;
         // A value outside the limits that were set is named at the edge it left by.
-        $points = array_map(static fn(array $end): float => max($plot->top, min($plot->bottom, is_nan($scale->at($end['at'])) ? $plot->bottom : $scale->at($end['at']))), $this->ends);
-        $byThemselves = array_filter($points, fn(int $i): bool => ! isset($placed["{$this->ends[$i]['key']}@end"]), ARRAY_FILTER_USE_KEY);
+        $points = array_map(
+            static fn(array $end): float => max(
+                $plot->top,
+                min($plot->bottom, is_nan($scale->at($end['at'])) ? $plot->bottom : $scale->at($end['at'])),
+            ),
+            $this->ends,
+        );
+        $byThemselves = array_filter(
+            $points,
+            fn(int $i): bool => !isset($placed["{$this->ends[$i]['key']}@end"]),
+            ARRAY_FILTER_USE_KEY,
+        );
         $places = LabelPlacement::column($byThemselves, self::HEIGHT, 0.0, $height - 26.0);
         $groups = [];
         foreach ($this->ends as $i => $end) {
@@ -67,22 +105,48 @@ final readonly class EndLabels
             $hand = $placed["{$end['key']}@end"] ?? null;
             if ($hand === null) {
                 [$x, $y] = [$plot->right + 20.0, $places[$i] + 5.0];
-                $leader = [$point[0] + 6.0, $point[1], ...($end['last'] < $plot->to ? [$plot->right + 4.0, $point[1]] : []), $x - 4.0, $y - 5.0];
+                $leader = [
+                    $point[0] + 6.0,
+                    $point[1],
+                    ...$end['last'] < $plot->to ? [$plot->right + 4.0, $point[1]] : [],
+                    $x - 4.0,
+                    $y - 5.0,
+                ];
             } else {
                 // However narrow the picture, what was moved stays on it.
-                $x = max(0.0, min($point[0] + $hand['x'], $width - $end['width']));
-                $y = max(14.0, min($point[1] + $hand['y'], $height - 4.0));
+                $x = max(0.0, min($point[0] + $hand->x, $width - $end['width']));
+                $y = max(14.0, min($point[1] + $hand->y, $height - 4.0));
                 $leader = self::leader($point, $x, $y, $end['width']);
             }
-            $groups[] = new Group('end-label', [
-                ...($leader === [] ? [] : [new Stroke([$leader], Ink::Median, 1.0, $hand === null && $end['last'] < $plot->to ? [2.0, 3.0] : [])]),
-                // Among the lines it needs a ground of its own.
-                ...($hand === null ? [] : [new Box($x - 3.0, $y - 14.0, $end['width'] + 6.0, 19.0, Ink::Sheet, 2.0, 0.85)]),
-                Words::runs($x, $y, [
-                    ['text' => $end['name'], 'ink' => $end['ink'], 'weight' => $end['type']->weight],
-                    ['text' => $end['value'], 'ink' => $end['ink'], 'weight' => min(600, $end['type']->weight)],
-                ], $end['type']),
-            ], self::facts($end['key'], 'end', $end['last'], $point, $x, $y));
+            $groups[] = new Group(
+                'end-label',
+                [
+                    ...$leader === []
+                        ? []
+                        : [
+                            new Stroke(
+                                [$leader],
+                                Ink::Median,
+                                1.0,
+                                $hand === null && $end['last'] < $plot->to ? [2.0, 3.0] : [],
+                            ),
+                        ],
+                    // Among the lines it needs a ground of its own.
+                    ...$hand === null
+                        ? []
+                        : [new Box($x - 3.0, $y - 14.0, $end['width'] + 6.0, 19.0, Ink::Sheet, 2.0, 0.85)],
+                    Words::runs(
+                        $x,
+                        $y,
+                        [
+                            ['text' => $end['name'], 'ink' => $end['ink'], 'weight' => $end['type']->weight],
+                            ['text' => $end['value'], 'ink' => $end['ink'], 'weight' => min(600, $end['type']->weight)],
+                        ],
+                        $end['type'],
+                    ),
+                ],
+                self::facts($end['key'], 'end', $end['last'], $point, $x, $y),
+            );
         }
 
         return $groups;
@@ -102,7 +166,11 @@ final readonly class EndLabels
             return [];
         }
 
-        return [$point[0] + 6.0 * ($to[0] - $point[0]) / $far, $point[1] + 6.0 * ($to[1] - $point[1]) / $far, ...$to];
+        return [
+            $point[0] + (6.0 * ($to[0] - $point[0])) / $far,
+            $point[1] + (6.0 * ($to[1] - $point[1])) / $far,
+            ...$to,
+        ];
     }
 
     /**
@@ -115,17 +183,37 @@ final readonly class EndLabels
     {
         $number = static fn(float $v): string => (string) round($v, 1);
 
-        return [...($line === '' ? [] : ['line' => $line]), 'label' => "{$line}@{$period}", 'position' => (string) $position, 'at-x' => $number($point[0]), 'at-y' => $number($point[1]), 'x' => $number($x), 'y' => $number($y)];
+        return [
+            ...$line === '' ? [] : ['line' => $line],
+            'label' => "{$line}@{$period}",
+            'position' => (string) $position,
+            'at-x' => $number($point[0]),
+            'at-y' => $number($point[1]),
+            'x' => $number($x),
+            'y' => $number($y),
+        ];
     }
 
-    /** @return array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type, width: float} */
-    private static function end(string $key, string $name, float $at, int $last, Ink $ink, Type $type, Lineup $lineup, TextMeasure $measure, float $room): array
+    /**
+     * @return array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
+     *     width: float}
+     */
+    private static function end(LineEnd $end, Type $type, Lineup $lineup, TextMeasure $measure, float $room): array
     {
-        $wanted = $lineup->comparison->study->labels->endOf($key);
-        $value = $wanted === 'name' ? '' : " {$lineup->format($at)}";
+        $wanted = $lineup->comparison->study->part(LabelsPart::class)->endOf($end->key);
+        $value = $wanted === 'name' ? '' : " {$lineup->format($end->value)}";
         $valueWidth = $measure->width($value, Type::text($type->size, 600));
-        $name = $wanted === 'value' ? '' : Words::fitting($measure, $name, $type, $room - $valueWidth);
+        $name = $wanted === 'value' ? '' : Words::fitting($measure, $end->name, $type, $room - $valueWidth);
 
-        return ['key' => $key, 'name' => $name, 'value' => $value, 'at' => $at, 'last' => $last, 'ink' => $ink, 'type' => $type, 'width' => $measure->width($name, $type) + $valueWidth];
+        return [
+            'key' => $end->key,
+            'name' => $name,
+            'value' => $value,
+            'at' => $end->value,
+            'last' => $end->position,
+            'ink' => $end->ink,
+            'type' => $type,
+            'width' => $measure->width($name, $type) + $valueWidth,
+        ];
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Line;
+use DuskRail\Outcome\Line;
 
 /** What a colour is for. Which colour that is, a theme says. */
 enum Ink: string

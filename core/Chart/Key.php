@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\LineState;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\Band;
-use DuskRail\Study\Tone;
-use DuskRail\Study\Tones;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\LabelsPart;
+use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\OwnLook;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Tone;
+use DuskRail\Outcome\Tones;
 
 /**
- * What lines, dashes, markers and bands stand for, each as it is drawn: above the plot, only where no labels say it at the
- * ends of lines. Where lines are coloured by a figure, its scale.
+ * What lines, dashes, markers and bands stand for, each as it is drawn: above the plot, only where no labels say it at
+ * the ends of lines. Where lines are coloured by a figure, its scale.
  */
 final readonly class Key
 {
@@ -24,7 +27,10 @@ final readonly class Key
 
     private const STEP = 17.0;
 
-    /** @var list<list<array{marks: callable(float, float): list<Mark>, text: string, ink: Ink, width: float}>> entries, row by row */
+    /**
+     * @var list<list<array{marks: callable(float, float): list<Mark>, text: string, ink: Ink, width: float}>>
+     *     entries, row by row
+     */
     private array $rows;
 
     public function __construct(private TextMeasure $measure, private Lineup $lineup, float $room)
@@ -55,8 +61,14 @@ final readonly class Key
             $x = $plot->left;
             $y = 11.0 + self::ROW * $i;
             foreach ($row as $entry) {
-                $marks = [...$marks, ...($entry['marks'])($x, $y)];
-                $marks[] = Words::plain($x + $entry['width'] - $this->measure->width($entry['text'], self::type()), $y + 4.5, $entry['text'], self::type(), $entry['ink']);
+                $marks = [...$marks, ...$entry['marks']($x, $y)];
+                $marks[] = Words::plain(
+                    $x + $entry['width'] - $this->measure->width($entry['text'], self::type()),
+                    $y + 4.5,
+                    $entry['text'],
+                    self::type(),
+                    $entry['ink'],
+                );
                 $x += $entry['width'] + self::GAP;
             }
         }
@@ -70,35 +82,64 @@ final readonly class Key
         $study = $this->lineup->comparison->study;
         $tones = $this->lineup->comparison->tones;
         $entries = $tones === null ? [] : [$this->scale($tones)];
-        if ($study->labels->end !== 'none') {
+        if ($study->part(LabelsPart::class)->end !== 'none') {
             return $entries;
         }
-        $look = $study->look;
+        $look = $study->part(LookPart::class);
         foreach ($this->lineup->focus() as $line) {
-            $own = $look->own[$line->key] ?? ['dash' => '', 'marker' => ''];
+            $own = $look->own[$line->key] ?? new OwnLook();
             $ink = Ink::of($line, Ink::Text);
-            $entries[] = $this->entry($line->name, $ink, static fn(float $x, float $y): array => [
-                new Stroke([[$x, $y, $x + self::SAMPLE, $y]], $ink, $look->widthOf($line->key), LinesPainter::dashOf($own['dash'], $line->dashed, 1.0)),
-                ...Shape::at($own['marker'], $x + self::SAMPLE / 2, $y, 4.0, $ink),
-                ...($line->dashed || $own['marker'] !== '' ? [] : Shape::at($look->last, $x + self::SAMPLE, $y, 4.0 * $look->lastSize(), $ink)),
-            ]);
+            $entries[] = $this->entry(
+                $line->name,
+                $ink,
+                static fn(float $x, float $y): array => [
+                    new Stroke(
+                        [[$x, $y, $x + self::SAMPLE, $y]],
+                        $ink,
+                        $look->widthOf($line->key),
+                        LinesPainter::dashOf($own->dash, $line->dashed, 1.0),
+                    ),
+                    ...Shape::at($own->marker, $x + self::SAMPLE / 2, $y, 4.0, $ink),
+                    ...$line->dashed || $own->marker !== ''
+                        ? []
+                        : Shape::at($look->last, $x + self::SAMPLE, $y, 4.0 * $look->lastSize(), $ink),
+                ],
+            );
         }
         $quiet = count($this->lineup->inState(LineState::Peer));
-        if ($this->lineup->drawsQuiet && $quiet > 0 && $tones === null) {
-            $entries[] = $this->entry($quiet === 1 ? $this->lineup->inState(LineState::Peer)[0]->name : "{$quiet} others", Ink::Quiet, self::stroke(Ink::Peer, 1.3));
+        if ($this->lineup->summary->drawsLines && $quiet > 0 && $tones === null) {
+            $entries[] = $this->entry(
+                $quiet === 1 ? $this->lineup->inState(LineState::Peer)[0]->name : "{$quiet} others",
+                Ink::Quiet,
+                self::stroke(Ink::Peer, 1.3),
+            );
         }
-        if ($this->lineup->summary !== [] && $quiet > 1) {
-            $entries[] = $this->entry($this->lineup->summaryName, Ink::Quiet, self::stroke(Ink::Median, 2.0));
+        if ($this->lineup->summary->line !== [] && $quiet > 1) {
+            $entries[] = $this->entry($this->lineup->summary->name, Ink::Quiet, self::stroke(Ink::Median, 2.0));
         }
-        if ($this->lineup->peers->band !== Band::None) {
-            $entries[] = $this->entry($this->lineup->peers->band->label(), Ink::Quiet, static fn(float $x, float $y): array => [new Box($x, $y - 6.0, self::SAMPLE, 12.0, Ink::Peer, 0.0, 0.45)]);
+        if ($this->lineup->summary->part->band !== Band::None) {
+            $entries[] = $this->entry(
+                $this->lineup->summary->part->band->label(),
+                Ink::Quiet,
+                static fn(float $x, float $y): array => [
+                    new Box($x, $y - 6.0, self::SAMPLE, 12.0, Ink::Peer, 0.0, 0.45),
+                ],
+            );
         }
         foreach (array_keys(MarksPainter::levels($this->lineup)) as $key) {
             $line = $this->lineup->line((string) $key);
-            $entries[] = $this->entry($line === null ? 'target' : "target of {$line->name}", Ink::Quiet, self::stroke($line === null ? Ink::Rail : Ink::of($line, Ink::Rail), 1.5, [7.0, 4.0]));
+            $entries[] = $this->entry(
+                $line === null ? 'target' : "target of {$line->name}",
+                Ink::Quiet,
+                self::stroke($line === null ? Ink::Rail : Ink::of($line, Ink::Rail), 1.5, [7.0, 4.0]),
+            );
         }
         if ($this->lineup->open !== null && $this->lineup->open <= $this->lineup->to) {
-            $entries[] = $this->entry('not finished or provisional', Ink::Quiet, self::stroke(Ink::Quiet, 2.0, [5.0, 5.0]));
+            $entries[] = $this->entry(
+                'not finished or provisional',
+                Ink::Quiet,
+                self::stroke(Ink::Quiet, 2.0, [5.0, 5.0]),
+            );
         }
 
         return $entries;
@@ -110,7 +151,12 @@ final readonly class Key
      */
     private function entry(string $text, Ink $ink, callable $marks): array
     {
-        return ['marks' => $marks, 'text' => $text, 'ink' => $ink, 'width' => self::SAMPLE + 10.0 + $this->measure->width($text, self::type())];
+        return [
+            'marks' => $marks,
+            'text' => $text,
+            'ink' => $ink,
+            'width' => self::SAMPLE + 10.0 + $this->measure->width($text, self::type()),
+        ];
     }
 
     /**
@@ -119,7 +165,10 @@ final readonly class Key
      */
     private static function stroke(Ink $ink, float $width, array $dash = []): callable
     {
-        return static fn(float $x, float $y): array => [new Stroke([[$x, $y, $x + self::SAMPLE, $y]], $ink, $width, $dash)];
+        return static fn(
+            float $x,
+            float $y,
+        ): array => [new Stroke([[$x, $y, $x + self::SAMPLE, $y]], $ink, $width, $dash)];
     }
 
     /**
@@ -138,7 +187,13 @@ final readonly class Key
             'marks' => static function (float $x, float $y) use ($tones, $before, $left, $type): array {
                 $marks = [Words::plain($x, $y + 4.5, $before, $type, Ink::Quiet)];
                 for ($step = 1; $step <= Tone::STEPS; $step++) {
-                    $marks[] = new Box($x + $left + self::STEP * ($step - 1), $y - 5.0, self::STEP - 1.0, 10.0, Ink::from((new Tone($tones->about, $step))->ink()));
+                    $marks[] = new Box(
+                        $x + $left + self::STEP * ($step - 1),
+                        $y - 5.0,
+                        self::STEP - 1.0,
+                        10.0,
+                        Ink::from((new Tone($tones->about, $step))->ink()),
+                    );
                 }
 
                 return $marks;

@@ -26,7 +26,11 @@ final class LabelPlacement
         foreach (array_values($wanted) as $i => $place) {
             $sums[] = $place - $i * $height;
             $counts[] = 1;
-            for ($last = count($sums) - 1; $last > 0 && $sums[$last - 1] / $counts[$last - 1] > $sums[$last] / $counts[$last]; $last--) {
+            for (
+                $last = count($sums) - 1;
+                $last > 0 && $sums[$last - 1] / $counts[$last - 1] > $sums[$last] / $counts[$last];
+                $last--
+            ) {
                 $sums[$last - 1] += array_pop($sums);
                 $counts[$last - 1] += (int) array_pop($counts);
             }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\AxisPart;
+use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Time\PeriodAxis;
 
 /** Lines along an axis, named and valued at their ends: the Lines view, and years laid over each other. */
@@ -15,7 +15,7 @@ final readonly class LinesComposer
 
     public function compose(Lineup $lineup, float $width, float $height): Scene
     {
-        $axis = $lineup->comparison->study->axis;
+        $axis = $lineup->comparison->study->part(AxisPart::class);
         if ($axis->start !== 'both' || $width < 560) {
             return $this->one($lineup, $width, $height, $axis);
         }
@@ -25,11 +25,24 @@ final readonly class LinesComposer
         $whole = $this->one($lineup, $width - $share - 16.0, $height - 20.0, new AxisPart('zero'));
         $type = Type::text(13, 600);
 
-        return new Scene($width, $height, [
-            ...$cut->marks,
-            Words::plain($cut->plot->left ?? 0.0, $height - 4.0, 'the axis cut', $type, Ink::Quiet),
-            new Group('beside', [new Placed($share + 16.0, 0.0, [...$whole->marks, Words::plain($whole->plot->left ?? 0.0, $height - 4.0, 'the same from zero', $type, Ink::Quiet)])]),
-        ], $cut->plot, $cut->title, $cut->description, $cut->scale);
+        return new Scene(
+            $width,
+            $height,
+            [
+                ...$cut->marks,
+                Words::plain($cut->plot->left ?? 0.0, $height - 4.0, 'the axis cut', $type, Ink::Quiet),
+                new Group('beside', [
+                    new Placed($share + 16.0, 0.0, [
+                        ...$whole->marks,
+                        Words::plain($whole->plot->left ?? 0.0, $height - 4.0, 'the same from zero', $type, Ink::Quiet),
+                    ]),
+                ]),
+            ],
+            $cut->plot,
+            $cut->title,
+            $cut->description,
+            $cut->scale,
+        );
     }
 
     private function one(Lineup $lineup, float $width, float $height, AxisPart $axis): Scene
@@ -38,29 +51,64 @@ final readonly class LinesComposer
         $axisType = Type::text($narrow ? 12.5 : 13.5);
         $axes = new Axes($this->measure);
         $key = new Key($this->measure, $lineup, $width);
-        $scale = self::scale($lineup, $height - $this->timeRoom($lineup, $width, $axisType), 14.0 + $key->height(), $axis);
+        $scale = self::scale(
+            $lineup,
+            $height - $this->timeRoom($lineup, $width, $axisType),
+            14.0 + $key->height(),
+            $axis,
+        );
         $ticks = Ticks::on($scale, max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
-        $ends = EndLabels::of($lineup, $this->measure, Type::text($narrow ? 14 : 15.5, 700), $width * ($narrow ? 0.3 : 0.34));
+        $ends = EndLabels::of(
+            $lineup,
+            $this->measure,
+            Type::text($narrow ? 14 : 15.5, 700),
+            $width * ($narrow ? 0.3 : 0.34),
+        );
         $left = $axes->room($ticks, $axisType);
         $right = $width - $ends->room();
-        $plot = new PlotArea($left, max($left + 40.0, $right), $scale->atHigh, $scale->atLow, $lineup->from, $lineup->to);
+        $plot = new PlotArea(
+            $left,
+            max($left + 40.0, $right),
+            $scale->atHigh,
+            $scale->atLow,
+            $lineup->from,
+            $lineup->to,
+        );
         $painter = new LinesPainter($lineup, $plot, $scale);
         $marks = new MarksPainter($this->measure, $lineup, $plot, $scale);
 
-        return new Scene($width, $height, [
-            $this->base($lineup, $plot),
-            ...$marks->behind(),
-            $this->clipped($painter->band(), $lineup, $axis),
-            $axes->values($ticks, $scale, $plot, $axisType),
-            $this->baseLabel($lineup, $plot),
-            $axes->places(TimeTicks::along($lineup->axis, $plot->from, $plot->to, $plot->step(), fn(string $text): float => $this->measure->width($text, $axisType)), $plot, $axisType),
-            ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
-            ...$marks->targets(),
-            ...$marks->before(),
-            ...(new PointLabels($this->measure, $lineup, $plot, $scale))->groups(),
-            ...$ends->groups($plot, $scale, $width, $height),
-            $key->group($plot),
-        ], $plot, $lineup->comparison->measure->name, Summary::of($lineup), $scale);
+        return new Scene(
+            $width,
+            $height,
+            [
+                $this->base($lineup, $plot),
+                ...$marks->behind(),
+                $this->clipped($painter->band(), $lineup, $axis),
+                $axes->values($ticks, $scale, $plot, $axisType),
+                $this->baseLabel($lineup, $plot),
+                $axes->places(
+                    TimeTicks::along(
+                        $lineup->axis,
+                        $plot->from,
+                        $plot->to,
+                        $plot->step(),
+                        fn(string $text): float => $this->measure->width($text, $axisType),
+                    ),
+                    $plot,
+                    $axisType,
+                ),
+                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
+                ...$marks->targets(),
+                ...$marks->before(),
+                ...(new PointLabels($this->measure, $lineup, $plot, $scale))->groups(),
+                ...$ends->groups($plot, $scale, $width, $height),
+                $key->group($plot),
+            ],
+            $plot,
+            $lineup->comparison->measure->name,
+            Summary::of($lineup),
+            $scale,
+        );
     }
 
     /** @param float $bottom of the plot, in pixels */
@@ -68,7 +116,7 @@ final readonly class LinesComposer
     {
         [$low, $high] = $lineup->extremes();
         foreach ($low <= $high ? MarksPainter::levels($lineup) : [] as $levels) {
-            $levels = array_filter($levels, static fn(float $v): bool => ! is_nan($v));
+            $levels = array_filter($levels, static fn(float $v): bool => !is_nan($v));
             [$low, $high] = [min([$low, ...$levels]), max([$high, ...$levels])];
         }
         if ($lineup->unit->text() === 'rank' && $low <= $high) {
@@ -76,20 +124,28 @@ final readonly class LinesComposer
             return new Scale($high + 0.5, 0.5, $bottom, $top);
         }
 
-        return Scale::wanted($low, $high, $axis, $axis->view === $lineup->comparison->study->view->value, $bottom, $top);
+        $limited = $axis->view === $lineup->comparison->study->view;
+
+        return Scale::wanted([$low, $high], $axis, $limited, $bottom, $top);
     }
 
     /** Within limits that were set, a line may leave the plot; what is outside is not drawn. */
     private function clipped(Group $group, Lineup $lineup, AxisPart $axis): Group
     {
-        return $axis->hasLimits() && $axis->view === $lineup->comparison->study->view->value ? $group->inPlot() : $group;
+        return $axis->hasLimits() && $axis->view === $lineup->comparison->study->view ? $group->inPlot() : $group;
     }
 
     /** Height under the lines: for one row of words, or for two where the year is said below the month. */
     private function timeRoom(Lineup $lineup, float $width, Type $type): float
     {
-        $step = 0.8 * $width / max(1, $lineup->to - $lineup->from);
-        $ticks = TimeTicks::along($lineup->axis, $lineup->from, $lineup->to, $step, fn(string $text): float => $this->measure->width($text, $type));
+        $step = (0.8 * $width) / max(1, $lineup->to - $lineup->from);
+        $ticks = TimeTicks::along(
+            $lineup->axis,
+            $lineup->from,
+            $lineup->to,
+            $step,
+            fn(string $text): float => $this->measure->width($text, $type),
+        );
 
         return array_filter($ticks, static fn(TimeTick $tick): bool => $tick->below !== '') === [] ? 30.0 : 46.0;
     }
@@ -99,9 +155,12 @@ final readonly class LinesComposer
     {
         $span = self::baseSpan($lineup, $plot);
 
-        return new Group('base', $span === null ? [] : [
-            new Box($span[0], $plot->top, $span[1] - $span[0], $plot->bottom - $plot->top, Ink::Tint),
-        ]);
+        return new Group(
+            'base',
+            $span === null
+                ? []
+                : [new Box($span[0], $plot->top, $span[1] - $span[0], $plot->bottom - $plot->top, Ink::Tint)],
+        );
     }
 
     /** Its name, on a ground of its own so that no gridline runs through the words. */
@@ -127,7 +186,7 @@ final readonly class LinesComposer
     private static function baseSpan(Lineup $lineup, PlotArea $plot): ?array
     {
         $base = $lineup->comparison->base();
-        $positions = $base === null || ! $lineup->axis instanceof PeriodAxis ? null : $lineup->axis->positions($base);
+        $positions = $base === null || !($lineup->axis instanceof PeriodAxis) ? null : $lineup->axis->positions($base);
         if ($positions === null || $positions[1] < $plot->from || $positions[0] > $plot->to) {
             return null;
         }

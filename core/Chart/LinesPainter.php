@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use Closure;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\OwnLook;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Peers\PeerFigures;
-use DuskRail\Study\Line;
-use DuskRail\Study\LineState;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\Band;
-use DuskRail\Study\Parts\LookPart;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\UnknownPeriod;
@@ -23,16 +25,20 @@ final readonly class LinesPainter
     private LookPart $look;
 
     /** @param float $weight 1 for a whole picture, less for a small one */
-    public function __construct(private Lineup $lineup, private PlotArea $plot, private Scale $scale, private float $weight = 1.0)
-    {
-        $this->look = $lineup->comparison->study->look;
+    public function __construct(
+        private Lineup $lineup,
+        private PlotArea $plot,
+        private Scale $scale,
+        private float $weight = 1.0,
+    ) {
+        $this->look = $lineup->comparison->study->part(LookPart::class);
     }
 
     /** Where the middle of the quiet lines lies, shaded. */
     public function band(): Group
     {
-        $lines = $this->lineup->summarised;
-        $band = $this->lineup->peers->band;
+        $lines = $this->lineup->summary->values;
+        $band = $this->lineup->summary->part->band;
         if ($band === Band::None || count($lines) < ($band === Band::Range ? 2 : 4)) {
             return new Group('band', []);
         }
@@ -60,11 +66,22 @@ final readonly class LinesPainter
         $quiet = $this->lineup->inState(LineState::Peer);
         $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
         $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
-        foreach ($this->lineup->drawsQuiet ? $quiet : [] as $line) {
-            $groups[] = new Group('series', $this->strokes($line, Ink::of($line, Ink::Peer), $line->tone === null ? $width : 1.3 * $width, $grain), self::facts($line));
+        foreach ($this->lineup->summary->drawsLines ? $quiet : [] as $line) {
+            $groups[] = new Group(
+                'series',
+                $this->strokes($line, Ink::of($line, Ink::Peer), $line->tone === null ? $width : 1.3 * $width, $grain),
+                self::facts($line),
+                points: $this->points($line),
+            );
         }
-        if ($this->lineup->summary !== [] && count($quiet) > 1) {
-            $groups[] = new Group('median', [new Stroke(Pieces::of($this->lineup->summary, $this->plot, $this->scale, $this->everywhereAbsent()), Ink::Median, 2.0 * $this->weight)]);
+        if ($this->lineup->summary->line !== [] && count($quiet) > 1) {
+            $groups[] = new Group('median', [
+                new Stroke(
+                    Pieces::of($this->lineup->summary->line, $this->plot, $this->scale, $this->everywhereAbsent()),
+                    Ink::Median,
+                    2.0 * $this->weight,
+                ),
+            ]);
         }
         foreach (array_reverse($this->lineup->focus()) as $line) {
             $groups[] = $this->focus($line);
@@ -78,33 +95,44 @@ final readonly class LinesPainter
         $ink = Ink::of($line, Ink::Text);
         $width = $this->look->widthOf($line->key) * $this->weight * ($line->dashed ? 0.8 : 1.0);
         $marks = [
-            ...($this->look->area && ! $line->dashed ? [$this->area($line, $ink)] : []),
+            ...$this->look->area && !$line->dashed ? [$this->area($line, $ink)] : [],
             ...$this->strokes($line, Ink::Sheet, $width + 3.0 * $this->weight),
-            ...($this->look->lit === 'all' ? $this->strokes($line, $ink, $width) : [...$this->strokes($line, Ink::Median, $width * 0.6), $this->lit($line, $ink, $width)]),
+            ...$this->look->lit === 'all'
+                ? $this->strokes($line, $ink, $width)
+                : [...$this->strokes($line, Ink::Median, $width * 0.6), $this->lit($line, $ink, $width)],
         ];
         $marks = [...$marks, ...$this->markers($line, $ink)];
         foreach ($this->look->points ? array_keys($line->values) : [] as $i) {
-            if ($i >= $this->plot->from && $i <= $this->plot->to && ! is_nan($this->scale->at($line->values[$i]))) {
+            if ($i >= $this->plot->from && $i <= $this->plot->to && !is_nan($this->scale->at($line->values[$i]))) {
                 $marks[] = new Dot($this->plot->x($i), $this->scale->at($line->values[$i]), 2.5, $ink);
             }
         }
-        if ($line->last !== null && ! $line->dashed && ! is_nan($this->scale->at($line->latest()))) {
-            $marks = [...$marks, ...Shape::at($this->look->last, $this->plot->x($line->last), $this->scale->at($line->latest()), (1.5 + 3.0 * $this->weight) * $this->look->lastSize(), $ink)];
+        if ($line->last !== null && !$line->dashed && !is_nan($this->scale->at($line->latest()))) {
+            $marks = [
+                ...$marks,
+                ...Shape::at(
+                    $this->look->last,
+                    $this->plot->x($line->last),
+                    $this->scale->at($line->latest()),
+                    (1.5 + 3.0 * $this->weight) * $this->look->lastSize(),
+                    $ink,
+                ),
+            ];
         }
 
-        return new Group('series', $marks, self::facts($line));
+        return new Group('series', $marks, self::facts($line), points: $this->points($line));
     }
 
     /** @return list<Mark> shapes along the line, far enough apart to be told from each other */
     private function markers(Line $line, Ink $ink): array
     {
-        $marker = $this->look->own[$line->key]['marker'] ?? '';
+        $marker = ($this->look->own[$line->key] ?? new OwnLook())->marker;
         $every = max(1, (int) ceil(14.0 / max($this->plot->step(), 0.01)));
         $marks = [];
         for ($i = $this->plot->to; $marker !== '' && $i >= $this->plot->from; $i -= $every) {
             $x = $this->plot->x($i);
             $y = $this->scale->at($line->values[$i]);
-            if (! is_nan($y)) {
+            if (!is_nan($y)) {
                 $marks = [...$marks, ...Shape::at($marker, $x, $y, 4.0, $ink)];
             }
         }
@@ -128,12 +156,15 @@ final readonly class LinesPainter
         $axis = $this->lineup->axis;
         if ($this->look->lit === 'from') {
             try {
-                return $this->look->litAt === '' || ! $axis instanceof PeriodAxis || $axis->period($position)->firstDay() >= Period::parse($this->look->litAt)->firstDay();
+                return $this->look->litAt === '' ||
+                    !($axis instanceof PeriodAxis) ||
+                    $axis->period($position)->firstDay() >= Period::parse($this->look->litAt)->firstDay();
             } catch (UnknownPeriod) {
                 return true;
             }
         }
-        $level = $this->look->litAt === '' ? ($this->lineup->summary[$position] ?? NAN) : (float) $this->look->litAt;
+        $level =
+            $this->look->litAt === '' ? $this->lineup->summary->line[$position] ?? NAN : (float) $this->look->litAt;
 
         return $this->look->lit === 'above' ? $value > $level : $value < $level;
     }
@@ -141,7 +172,9 @@ final readonly class LinesPainter
     /** From the line down to zero, or to the lower edge where zero is not shown. */
     private function area(Line $line, Ink $ink): Area
     {
-        $floor = $this->scale->log ? $this->plot->bottom : max($this->plot->top, min($this->plot->bottom, $this->scale->at(0.0)));
+        $floor = $this->scale->log
+            ? $this->plot->bottom
+            : max($this->plot->top, min($this->plot->bottom, $this->scale->at(0.0)));
         $outlines = [];
         foreach (Pieces::of($line->values, $this->plot, $this->scale, $line->absent, $this->look->course) as $piece) {
             $outlines[] = [...$piece, $piece[count($piece) - 2], $floor, $piece[0], $floor];
@@ -153,7 +186,7 @@ final readonly class LinesPainter
     /** @return list<float> */
     private function dash(Line $line): array
     {
-        return self::dashOf($this->look->own[$line->key]['dash'] ?? '', $line->dashed, $this->weight);
+        return self::dashOf(($this->look->own[$line->key] ?? new OwnLook())->dash, $line->dashed, $this->weight);
     }
 
     /** @return list<float> the dash of a line as it was wished, or as it comes */
@@ -220,10 +253,38 @@ final readonly class LinesPainter
         return $upper;
     }
 
+    /** @return Closure(): list<array{float, float}|null> where the pointer reads a line */
+    public function points(Line $line): Closure
+    {
+        return self::pointsOf($line->values, $this->plot, $this->scale);
+    }
+
+    /**
+     * @param list<float> $values along the axis
+     * @return Closure(): list<array{float, float}|null>
+     */
+    public static function pointsOf(array $values, PlotArea $plot, Scale $scale): Closure
+    {
+        return static function () use ($values, $plot, $scale): array {
+            $points = [];
+            for ($i = $plot->from; $i <= $plot->to; $i++) {
+                $y = $scale->at($values[$i] ?? NAN);
+                $points[] = is_nan($y) ? null : [$plot->x($i), $y];
+            }
+
+            return $points;
+        };
+    }
+
     /** @return array<string, string> */
     public static function facts(Line $line): array
     {
-        return ['line' => $line->key, 'name' => $line->name, 'hue' => (string) $line->hue, ...($line->tone === null ? [] : ['ink' => $line->ink()])];
+        return [
+            'line' => $line->key,
+            'name' => $line->name,
+            'hue' => (string) $line->hue,
+            ...$line->tone === null ? [] : ['ink' => $line->ink()],
+        ];
     }
 
     /** @return array<int, true> positions that no line has but leap years */

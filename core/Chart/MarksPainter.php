@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\LookPart;
+use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\Mark as UserMark;
+use DuskRail\Document\Parts\MarksPart;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
@@ -14,17 +16,30 @@ use DuskRail\Time\UnknownPeriod;
 /** Draws what the user marked, each at its place in the data; what lies outside of what is shown is not drawn. */
 final readonly class MarksPainter
 {
-    public function __construct(private TextMeasure $measure, private Lineup $lineup, private PlotArea $plot, private Scale $scale) {}
+    public function __construct(
+        private TextMeasure $measure,
+        private Lineup $lineup,
+        private PlotArea $plot,
+        private Scale $scale,
+    ) {}
 
     /** @return list<Group> what lies behind the lines */
     public function behind(): array
     {
         $groups = [];
-        foreach ($this->lineup->comparison->study->marks->marks as $mark) {
-            $span = $mark['kind'] === 'spell' ? $this->span($mark['at'], $mark['to']) : null;
+        foreach ($this->lineup->comparison->study->part(MarksPart::class)->marks as $mark) {
+            $span = $mark->kind === 'spell' ? $this->span($mark->at, $mark->to) : null;
             if ($span !== null) {
                 $groups[] = new Group('spell', [
-                    new Box($span[0], $this->plot->top, $span[1] - $span[0], $this->plot->bottom - $this->plot->top, Ink::Rail, 0.0, 0.1),
+                    new Box(
+                        $span[0],
+                        $this->plot->top,
+                        $span[1] - $span[0],
+                        $this->plot->bottom - $this->plot->top,
+                        Ink::Rail,
+                        0.0,
+                        0.1,
+                    ),
                 ]);
             }
         }
@@ -37,16 +52,16 @@ final readonly class MarksPainter
     {
         $groups = [];
         $row = 0;
-        foreach ($this->lineup->comparison->study->marks->marks as $mark) {
-            $marks = match ($mark['kind']) {
-                'event', 'spell' => $this->event($mark['at'], $mark['to'], $mark['text'], $row),
-                'value' => $this->value((float) $mark['value'], $mark['text']),
+        foreach ($this->lineup->comparison->study->part(MarksPart::class)->marks as $mark) {
+            $marks = match ($mark->kind) {
+                'event', 'spell' => $this->event($mark->at, $mark->to, $mark->text, $row),
+                'value' => $this->value((float) $mark->value, $mark->text),
                 'drop', 'point' => $this->pointed($mark),
                 default => $this->note($mark),
             };
             if ($marks !== []) {
                 $groups[] = new Group('annotation', $marks);
-                $row += in_array($mark['kind'], ['event', 'spell'], true) ? 1 : 0;
+                $row += in_array($mark->kind, ['event', 'spell'], true) ? 1 : 0;
             }
         }
 
@@ -54,19 +69,24 @@ final readonly class MarksPainter
     }
 
     /**
-     * What is to be reached, along the whole axis: first by everybody, then by those in focus who are to reach something else.
+     * What is to be reached, along the whole axis: first by everybody, then by those in focus who are to reach
+     * something else.
      *
      * @return array<string, array<int, float>> by line, everybody under no name; NAN where nothing is set
      */
     public static function levels(Lineup $lineup): array
     {
-        $target = $lineup->peers->target;
+        $target = $lineup->summary->part->target;
         if ($target->isNone()) {
             return [];
         }
         $along = static fn(string $name): array => $lineup->axis instanceof PeriodAxis
             ? $target->along($name, $lineup->axis, $lineup->from, $lineup->to)
-            : array_fill($lineup->from, $lineup->to - $lineup->from + 1, $target->at($name, $lineup->comparison->axis, $lineup->comparison->to));
+            : array_fill(
+                $lineup->from,
+                $lineup->to - $lineup->from + 1,
+                $target->at($name, $lineup->comparison->axis, $lineup->comparison->to),
+            );
         $levels = ['' => $along('')];
         foreach ($lineup->focus() as $line) {
             if ($target->isOwn($line->name)) {
@@ -74,7 +94,10 @@ final readonly class MarksPainter
             }
         }
 
-        return array_filter($levels, static fn(array $of): bool => array_filter($of, static fn(float $v): bool => ! is_nan($v)) !== []);
+        return array_filter(
+            $levels,
+            static fn(array $of): bool => array_filter($of, static fn(float $v): bool => !is_nan($v)) !== [],
+        );
     }
 
     /** @return list<Group> */
@@ -91,20 +114,27 @@ final readonly class MarksPainter
                 // One level until the middle between this period and the next.
                 if ($i === $this->plot->to || $levels[$i + 1] !== $level) {
                     $y = is_nan($level) ? NAN : $this->scale->at($level);
-                    if (! is_nan($y)) {
-                        $left = $from === $this->plot->from ? $this->plot->left : $this->plot->x($from) - $this->plot->step() / 2;
-                        $right = $i === $this->plot->to ? $this->plot->right : $this->plot->x($i) + $this->plot->step() / 2;
+                    if (!is_nan($y)) {
+                        $left =
+                            $from === $this->plot->from
+                                ? $this->plot->left
+                                : $this->plot->x($from) - $this->plot->step() / 2;
+                        $right =
+                            $i === $this->plot->to ? $this->plot->right : $this->plot->x($i) + $this->plot->step() / 2;
                         $pieces[] = [$left, round($y) + 0.5, $right, round($y) + 0.5];
                         $named = [$left, $y, $level];
                     }
                     $from = $i + 1;
                 }
             }
-            if (! isset($named)) {
+            if (!isset($named)) {
                 continue;
             }
             [$left, $y, $level] = $named;
-            $text = trim(($line === null ? 'target' : explode(' ', $line->name)[0].', target')." {$this->lineup->format($level)}");
+            $text = trim(
+                ($line === null ? 'target' : explode(' ', $line->name)[0] . ', target') .
+                    " {$this->lineup->format($level)}",
+            );
             $room = $this->measure->width($text, $type) + 6.0;
             $left = min($left, $this->plot->right - $room - 2.0);
             $groups[] = new Group('target', [
@@ -133,8 +163,13 @@ final readonly class MarksPainter
         $left = max($this->plot->left, min($x - ($to === '' ? -5.0 : $width / 2), $this->plot->right - $width));
 
         return [
-            ...($to === '' ? [new Stroke([[$x, $this->plot->top, $x, $this->plot->bottom]], Ink::Rail, 1.2)] : []),
-            ...($text === '' ? [] : [new Box($left - 3.0, $y - 11.5, $width + 6.0, 15.0, Ink::Sheet, 2.0, 0.85), Words::plain($left, $y, $text, $type, Ink::Rail)]),
+            ...$to === '' ? [new Stroke([[$x, $this->plot->top, $x, $this->plot->bottom]], Ink::Rail, 1.2)] : [],
+            ...$text === ''
+                ? []
+                : [
+                    new Box($left - 3.0, $y - 11.5, $width + 6.0, 15.0, Ink::Sheet, 2.0, 0.85),
+                    Words::plain($left, $y, $text, $type, Ink::Rail),
+                ],
         ];
     }
 
@@ -156,55 +191,60 @@ final readonly class MarksPainter
         ];
     }
 
-    /**
-     * @param array{kind: string, at: string, line: string, text: string, shape: string, size: string} $mark
-     * @return list<Mark>
-     */
-    private function pointed(array $mark): array
+    /** @return list<Mark> */
+    private function pointed(UserMark $mark): array
     {
-        $point = $this->point($mark['line'], $mark['at']);
+        $point = $this->point($mark->line, $mark->at);
         if ($point === null) {
             return [];
         }
         [$x, $y, $value] = $point;
-        $drop = $mark['kind'] === 'drop';
-        $words = $drop ? trim("{$mark['text']} {$value}") : $mark['text'];
+        $drop = $mark->kind === 'drop';
+        $words = $drop ? trim("{$mark->text} {$value}") : $mark->text;
         $type = Type::text(12.5, 600);
         $width = $this->measure->width($words, $type);
         $left = max($this->plot->left, min($x - $width / 2, $this->plot->right - $width));
 
         return [
-            ...($drop ? [new Stroke([[$x, $y, $x, $this->plot->bottom]], Ink::Median, 1.2, [3.0, 3.0])] : []),
-            ...Shape::at($mark['shape'], $x, $y, 4.5 * LookPart::SIZES[$mark['size']], Ink::Text),
-            ...($words === '' ? [] : [new Box($left - 3.0, $y - 25.0, $width + 6.0, 15.0, Ink::Sheet, 2.0, 0.85), Words::plain($left, $y - 13.0, $words, $type, Ink::Text)]),
+            ...$drop ? [new Stroke([[$x, $y, $x, $this->plot->bottom]], Ink::Median, 1.2, [3.0, 3.0])] : [],
+            ...Shape::at($mark->shape, $x, $y, 4.5 * LookPart::SIZES[$mark->size], Ink::Text),
+            ...$words === ''
+                ? []
+                : [
+                    new Box($left - 3.0, $y - 25.0, $width + 6.0, 15.0, Ink::Sheet, 2.0, 0.85),
+                    Words::plain($left, $y - 13.0, $words, $type, Ink::Text),
+                ],
         ];
     }
 
-    /**
-     * @param array{at: string, line: string, text: string, shape: string, size: string} $mark
-     * @return list<Mark>
-     */
-    private function note(array $mark): array
+    /** @return list<Mark> */
+    private function note(UserMark $mark): array
     {
-        $point = $this->point($mark['line'], $mark['at']);
+        $point = $this->point($mark->line, $mark->at);
         if ($point === null) {
             return [];
         }
-        $text = $mark['text'];
+        $text = $mark->text;
         [$x, $y] = $point;
         $type = Type::text(13);
         $width = $this->measure->width($text, $type);
         // Towards the middle of the picture, where there is room, and above unless it is at the top.
         $up = $y - $this->plot->top > 64.0;
         $wordsY = $up ? $y - 46.0 : $y + 56.0;
-        $left = max($this->plot->left, min($x + ($x > ($this->plot->left + $this->plot->right) / 2 ? -$width - 8.0 : 8.0), $this->plot->right - $width));
+        $left = max(
+            $this->plot->left,
+            min(
+                $x + ($x > ($this->plot->left + $this->plot->right) / 2 ? -$width - 8.0 : 8.0),
+                $this->plot->right - $width,
+            ),
+        );
         $from = [min(max($x, $left + 6.0), $left + $width - 6.0), $up ? $wordsY + 5.0 : $wordsY - 13.0];
         $angle = atan2($y - $from[1], $x - $from[0]);
         $tip = [$x - 6.0 * cos($angle), $y - 6.0 * sin($angle)];
         $wing = static fn(float $by): array => [$tip[0] - 7.0 * cos($angle + $by), $tip[1] - 7.0 * sin($angle + $by)];
 
         return [
-            ...Shape::at($mark['shape'], $x, $y, 4.5 * LookPart::SIZES[$mark['size']], Ink::Text),
+            ...Shape::at($mark->shape, $x, $y, 4.5 * LookPart::SIZES[$mark->size], Ink::Text),
             new Stroke([[...$from, ...$tip], [...$wing(0.45), ...$tip, ...$wing(-0.45)]], Ink::Text, 1.2),
             new Box($left - 3.0, $wordsY - 12.0, $width + 6.0, 16.0, Ink::Sheet, 2.0, 0.85),
             Words::plain($left, $wordsY, $text, $type, Ink::Text),
@@ -216,18 +256,29 @@ final readonly class MarksPainter
     {
         $line = $this->lineup->line($key);
         $position = $this->position($at);
-        if ($line === null || $position === null || is_nan($line->values[$position]) || is_nan($this->scale->at($line->values[$position]))) {
+        if (
+            $line === null ||
+            $position === null ||
+            is_nan($line->values[$position]) ||
+            is_nan($this->scale->at($line->values[$position]))
+        ) {
             return null;
         }
 
-        return [$this->plot->x($position), $this->scale->at($line->values[$position]), $this->lineup->format($line->values[$position])];
+        return [
+            $this->plot->x($position),
+            $this->scale->at($line->values[$position]),
+            $this->lineup->format($line->values[$position]),
+        ];
     }
 
     private function position(string $at): ?int
     {
         $positions = $this->positions($at, $at);
 
-        return $positions === null || $positions[0] < $this->plot->from || $positions[0] > $this->plot->to ? null : $positions[0];
+        return $positions === null || $positions[0] < $this->plot->from || $positions[0] > $this->plot->to
+            ? null
+            : $positions[0];
     }
 
     /** @return array{float, float}|null left and right edge, as far as shown */
@@ -238,14 +289,17 @@ final readonly class MarksPainter
             return null;
         }
 
-        return [$this->plot->x(max($positions[0], $this->plot->from)), $this->plot->x(min($positions[1], $this->plot->to))];
+        return [
+            $this->plot->x(max($positions[0], $this->plot->from)),
+            $this->plot->x(min($positions[1], $this->plot->to)),
+        ];
     }
 
     /** @return array{int, int}|null */
     private function positions(string $at, string $to): ?array
     {
         $axis = $this->lineup->axis;
-        if (! $axis instanceof PeriodAxis) {
+        if (!($axis instanceof PeriodAxis)) {
             return null;
         }
         try {

@@ -13,8 +13,13 @@ final class Pieces
      * @param 'straight'|'smooth'|'steps' $course
      * @return list<list<float>>
      */
-    public static function of(array $values, PlotArea $plot, Scale $scale, array $absent = [], string $course = 'straight'): array
-    {
+    public static function of(
+        array $values,
+        PlotArea $plot,
+        Scale $scale,
+        array $absent = [],
+        string $course = 'straight',
+    ): array {
         $step = $plot->step();
         $x = $plot->x($plot->from);
         $dense = $step > 0.0 && $step < 0.5;
@@ -28,10 +33,10 @@ final class Pieces
         $piece = [];
         for ($i = $plot->from; $i <= $plot->to; $i++) {
             $value = $values[$i];
-            if (! is_nan($value)) {
+            if (!is_nan($value)) {
                 $piece[] = $x;
                 $piece[] = $origin + $value * $slope;
-            } elseif ($piece !== [] && ! isset($absent[$i])) {
+            } elseif ($piece !== [] && !isset($absent[$i])) {
                 $pieces[] = self::drawn($piece, $dense, $course);
                 $piece = [];
             }

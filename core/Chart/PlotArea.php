@@ -18,7 +18,14 @@ final readonly class PlotArea
 
     public function enlarged(float $zoom): self
     {
-        return new self($this->left * $zoom, $this->right * $zoom, $this->top * $zoom, $this->bottom * $zoom, $this->from, $this->to);
+        return new self(
+            $this->left * $zoom,
+            $this->right * $zoom,
+            $this->top * $zoom,
+            $this->bottom * $zoom,
+            $this->from,
+            $this->to,
+        );
     }
 
     public function step(): float

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Line;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\LabelsPart;
+use DuskRail\Document\Parts\LabelsPart;
+use DuskRail\Document\Parts\Placement;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
 
-/** Values written at points of the lines in focus: those asked for, then the most telling others, as long as there is room. */
+/**
+ * Values written at points of the lines in focus: those asked for, then the most telling others, as long as there is
+ * room.
+ */
 final class PointLabels
 {
     private const HEIGHT = 15.0;
@@ -16,26 +20,39 @@ final class PointLabels
     /** @var list<array{float, float, float, float}> left, top, right and bottom of what is written already */
     private array $taken = [];
 
-    public function __construct(private readonly TextMeasure $measure, private readonly Lineup $lineup, private readonly PlotArea $plot, private readonly Scale $scale) {}
+    public function __construct(
+        private readonly TextMeasure $measure,
+        private readonly Lineup $lineup,
+        private readonly PlotArea $plot,
+        private readonly Scale $scale,
+    ) {}
 
     /** @return list<Group> */
     public function groups(): array
     {
-        $part = $this->lineup->comparison->study->labels;
+        $part = $this->lineup->comparison->study->part(LabelsPart::class);
         $groups = [];
-        $lines = array_filter($this->lineup->focus(), static fn(Line $line): bool => ! $line->dashed);
+        $lines = array_filter($this->lineup->focus(), static fn(Line $line): bool => !$line->dashed);
         // What was moved by hand has its place before all others.
         foreach ($lines as $line) {
             foreach ($part->placed as $label => $place) {
-                $position = str_starts_with($label, "{$line->key}@") ? $this->positionOf(substr($label, strlen($line->key) + 1)) : null;
-                if ($position !== null && isset(self::chosen($line, $part, $this->plot)[$position]) && ! is_nan($this->scale->at($line->values[$position]))) {
+                $position = str_starts_with($label, "{$line->key}@")
+                    ? $this->positionOf(substr($label, strlen($line->key) + 1))
+                    : null;
+                if (
+                    $position !== null &&
+                    isset(self::chosen($line, $part, $this->plot)[$position]) &&
+                    !is_nan($this->scale->at($line->values[$position]))
+                ) {
                     $groups[] = $this->moved($line, $position, $place, $part);
                 }
             }
         }
         foreach ($lines as $line) {
             foreach (self::chosen($line, $part, $this->plot) as $position => $must) {
-                $label = isset($part->placed[$this->name($line, $position)]) ? null : $this->label($line, $position, $part, $must);
+                $label = isset($part->placed[$this->name($line, $position)])
+                    ? null
+                    : $this->label($line, $position, $part, $must);
                 if ($label !== null) {
                     $groups[] = $label;
                 }
@@ -46,8 +63,8 @@ final class PointLabels
     }
 
     /**
-     * Positions in the order in which they get their places: what was asked for first, then turning points by how far the
-     * line turns there.
+     * Positions in the order in which they get their places: what was asked for first, then turning points by how far
+     * the line turns there.
      *
      * @return array<int, bool> whether it was asked for, by position
      */
@@ -55,7 +72,7 @@ final class PointLabels
     {
         $present = [];
         for ($i = $plot->from; $i <= $plot->to; $i++) {
-            if (! is_nan($line->values[$i])) {
+            if (!is_nan($line->values[$i])) {
                 $present[$i] = $line->values[$i];
             }
         }
@@ -63,8 +80,10 @@ final class PointLabels
             return [];
         }
         $asked = [
-            'last' => array_key_last($present), 'first' => array_key_first($present),
-            'highest' => array_search(max($present), $present, true), 'lowest' => array_search(min($present), $present, true),
+            'last' => array_key_last($present),
+            'first' => array_key_first($present),
+            'highest' => array_search(max($present), $present, true),
+            'lowest' => array_search(min($present), $present, true),
         ];
         $chosen = [];
         foreach ($asked as $name => $position) {
@@ -78,7 +97,10 @@ final class PointLabels
             $before = $present[$positions[$n - 1] ?? $i];
             $after = $present[$positions[$n + 1] ?? $i];
             // How far it stands out from both neighbours; where it only goes on, hardly at all.
-            $turns[$i] = ($present[$i] - $before) * ($present[$i] - $after) > 0.0 ? min(abs($present[$i] - $before), abs($present[$i] - $after)) + 1.0 : -1.0 / (1 + abs($present[$i] - $before));
+            $turns[$i] =
+                ($present[$i] - $before) * ($present[$i] - $after) > 0.0
+                    ? min(abs($present[$i] - $before), abs($present[$i] - $after)) + 1.0
+                    : -1.0 / (1 + abs($present[$i] - $before));
         }
         arsort($turns);
         foreach (array_slice(array_keys(array_diff_key($turns, $chosen)), 0, $part->more) as $position) {
@@ -95,50 +117,74 @@ final class PointLabels
         if (is_nan($y) || $y < $this->plot->top - 1.0 || $y > $this->plot->bottom + 1.0) {
             return null;
         }
-        $text = $this->lineup->format($line->values[$position]);
-        $type = self::type();
-        $width = $this->measure->width($text, $type);
+        $width = $this->width($line, $position);
+        $sides = $part->side === 'auto' ? $this->sides($line, $position) : [$part->side];
+        // One that was asked for is written even where it meets another, but not over the axis if it can be helped.
+        $inside = array_values(array_filter($sides, fn(string $side): bool => $this->hasRoom($side, $y)));
+        foreach ($sides as $side) {
+            [$x, $base] = $this->place($side, $this->plot->x($position), $y, $width);
+            if (in_array($side, $inside, true) && $this->isFree($x, $base, $width)) {
+                return $this->written($line, $position, $x, $base, $part);
+            }
+        }
+        if (!$must) {
+            return null;
+        }
+        [$x, $base] = $this->place($inside[0] ?? $sides[0], $this->plot->x($position), $y, $width);
+
+        return $this->written($line, $position, $x, $base, $part);
+    }
+
+    /** @return non-empty-list<string> a peak is written above, a trough below; a missing neighbour counts as neither */
+    private function sides(Line $line, int $position): array
+    {
+        $value = $line->values[$position];
         $before = $line->values[max($this->plot->from, $position - 1)];
         $after = $line->values[min($this->plot->to, $position + 1)];
-        // A peak is written above, a trough below.
-        $above = ! ($line->values[$position] < $before || $line->values[$position] < $after);
-        $sides = $part->side === 'auto' ? ($above ? ['above', 'below'] : ['below', 'above']) : [$part->side];
-        $point = $this->plot->x($position);
-        // One that was asked for is written even where it meets another, but not over the axis if it can be helped.
-        $inside = array_values(array_filter($sides, fn(string $side): bool => match ($side) {
+        $isPeak = (is_nan($before) || $value >= $before) && (is_nan($after) || $value >= $after);
+
+        return $isPeak ? ['above', 'below'] : ['below', 'above'];
+    }
+
+    private function hasRoom(string $side, float $y): bool
+    {
+        return match ($side) {
             'above' => $y - 8.0 - self::HEIGHT >= $this->plot->top - 14.0,
             'below' => $y + self::HEIGHT + 4.0 <= $this->plot->bottom,
             default => true,
-        }));
-        foreach ([...$sides, ...($must ? [$inside[0] ?? $sides[0]] : [])] as $n => $side) {
-            $x = match ($side) {
-                'left' => $point - 8.0 - $width,
-                'right' => $point + 8.0,
-                default => $point - $width / 2,
-            };
-            $x = max($this->plot->left, min($x, $this->plot->right - $width));
-            $base = match ($side) {
-                'above' => $y - 8.0,
-                'below' => $y + self::HEIGHT + 4.0,
-                default => $y + 4.5,
-            };
-            if ($n === count($sides) || (in_array($side, $inside, true) && $this->isFree($x, $base, $width))) {
-                return $this->written($line, $position, $x, $base, $width, $text, $part);
-            }
-        }
-
-        return null;
+        };
     }
 
-    /** @param array{x: float, y: float} $place */
-    private function moved(Line $line, int $position, array $place, LabelsPart $part): Group
+    /** @return array{float, float} left edge and base line of a label beside a point, within the plot */
+    private function place(string $side, float $x, float $y, float $width): array
     {
-        $text = $this->lineup->format($line->values[$position]);
-        $width = $this->measure->width($text, self::type());
-        $x = max($this->plot->left, min($this->plot->x($position) + $place['x'], $this->plot->right - $width));
-        $y = max($this->plot->top, min($this->scale->at($line->values[$position]) + $place['y'], $this->plot->bottom - 2.0));
+        $left = match ($side) {
+            'left' => $x - 8.0 - $width,
+            'right' => $x + 8.0,
+            default => $x - $width / 2,
+        };
+        $base = match ($side) {
+            'above' => $y - 8.0,
+            'below' => $y + self::HEIGHT + 4.0,
+            default => $y + 4.5,
+        };
 
-        return $this->written($line, $position, $x, $y, $width, $text, $part, EndLabels::leader([$this->plot->x($position), $this->scale->at($line->values[$position])], $x, $y, $width));
+        return [max($this->plot->left, min($left, $this->plot->right - $width)), $base];
+    }
+
+    private function moved(Line $line, int $position, Placement $place, LabelsPart $part): Group
+    {
+        $width = $this->width($line, $position);
+        $point = [$this->plot->x($position), $this->scale->at($line->values[$position])];
+        $x = max($this->plot->left, min($point[0] + $place->x, $this->plot->right - $width));
+        $y = max($this->plot->top, min($point[1] + $place->y, $this->plot->bottom - 2.0));
+
+        return $this->written($line, $position, $x, $y, $part, EndLabels::leader($point, $x, $y, $width));
+    }
+
+    private function width(Line $line, int $position): float
+    {
+        return $this->measure->width($this->lineup->format($line->values[$position]), self::type());
     }
 
     private function positionOf(string $period): ?int
@@ -174,15 +220,29 @@ final class PointLabels
     }
 
     /** @param list<float> $leader from its point */
-    private function written(Line $line, int $position, float $x, float $base, float $width, string $text, LabelsPart $part, array $leader = []): Group
-    {
+    private function written(
+        Line $line,
+        int $position,
+        float $x,
+        float $base,
+        LabelsPart $part,
+        array $leader = [],
+    ): Group {
+        $text = $this->lineup->format($line->values[$position]);
+        $width = $this->width($line, $position);
         $this->taken[] = [$x, $base - self::HEIGHT, $x + $width, $base];
         $point = [$this->plot->x($position), $this->scale->at($line->values[$position])];
 
-        return new Group('point-label', [
-            ...($leader === [] ? [] : [new Stroke([$leader], Ink::Median, 1.0)]),
-            ...($part->backed ? [new Box($x - 3.0, $base - 12.0, $width + 6.0, self::HEIGHT + 1.0, Ink::Sheet, 2.0, 0.9)] : []),
-            Words::plain($x, $base, $text, self::type(), Ink::of($line, Ink::Text))->haloed(),
-        ], EndLabels::facts($line->key, $this->lineup->code($position), $position, $point, $x, $base));
+        return new Group(
+            'point-label',
+            [
+                ...$leader === [] ? [] : [new Stroke([$leader], Ink::Median, 1.0)],
+                ...$part->backed
+                    ? [new Box($x - 3.0, $base - 12.0, $width + 6.0, self::HEIGHT + 1.0, Ink::Sheet, 2.0, 0.9)]
+                    : [],
+                Words::plain($x, $base, $text, self::type(), Ink::of($line, Ink::Text))->haloed(),
+            ],
+            EndLabels::facts($line->key, $this->lineup->code($position), $position, $point, $x, $base),
+        );
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Parts\AxisPart;
+use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Outcome\Comparison;
 
 /** A scale from values to pixels: straight, or logarithmic, where equal ratios are equal distances. */
 final readonly class Scale
@@ -16,8 +16,13 @@ final readonly class Scale
     /**
      * @param float $low in values, of a logarithmic scale above zero
      */
-    public function __construct(public float $low, public float $high, public float $atLow, public float $atHigh, public bool $log = false)
-    {
+    public function __construct(
+        public float $low,
+        public float $high,
+        public float $atLow,
+        public float $atHigh,
+        public bool $log = false,
+    ) {
         $span = $log ? log10($high) - log10($low) : $high - $low;
         $this->slope = $span === 0.0 ? 0.0 : ($atHigh - $atLow) / $span;
     }
@@ -68,21 +73,23 @@ final readonly class Scale
     }
 
     /**
-     * The same as the user wants it: from zero, logarithmic, or within limits of her own.
+     * The same as the user wants it: from zero, logarithmic, or within limits that were set.
      *
-     * @param float $low lowest value, INF when there is none
-     * @param bool $limited whether the limits were set in this view
+     * @param array{float, float} $extremes lowest and highest value; INF and −INF when there is none
+     * @param bool $limited whether the limits of the axis were set in this view
      */
-    public static function wanted(float $low, float $high, AxisPart $axis, bool $limited, float $bottom, float $top): self
+    public static function wanted(array $extremes, AxisPart $axis, bool $limited, float $bottom, float $top): self
     {
+        [$low, $high] = $extremes;
+        $limits = $limited ? [$axis->low, $axis->high] : [null, null];
         if ($axis->log && $high > 0.0 && $low <= $high) {
-            return self::logarithmic($low, $high, $limited ? $axis->low : null, $limited ? $axis->high : null, $bottom, $top);
+            return self::logarithmic($extremes, $limits, $bottom, $top);
         }
         $scale = self::vertical($low <= $high ? [$low, $high] : [], $bottom, $top);
         if ($axis->start === 'zero' && $scale->low > 0.0) {
             $scale = new self(0.0, $scale->high, $bottom, $top);
         }
-        if (! $limited) {
+        if (!$limited) {
             return $scale;
         }
         $from = $axis->low ?? min($scale->low, ($axis->high ?? INF) - 1.0);
@@ -91,9 +98,22 @@ final readonly class Scale
         return $from < $to ? new self($from, $to, $bottom, $top) : $scale;
     }
 
-    /** From a twentieth of a decade below the lowest value above zero to as much above the highest. */
-    private static function logarithmic(float $low, float $high, ?float $from, ?float $to, float $bottom, float $top): self
+    /** The same values between other pixels. */
+    public function between(float $atLow, float $atHigh): self
     {
+        return new self($this->low, $this->high, $atLow, $atHigh, $this->log);
+    }
+
+    /**
+     * From a twentieth of a decade below the lowest value above zero to as much above the highest.
+     *
+     * @param array{float, float} $extremes
+     * @param array{float|null, float|null} $limits
+     */
+    private static function logarithmic(array $extremes, array $limits, float $bottom, float $top): self
+    {
+        [$low, $high] = $extremes;
+        [$from, $to] = $limits;
         $low = $low > 0.0 ? $low : $high / 1000.0;
         $spare = 10 ** max(0.02, (log10($high) - log10($low)) * 0.05);
         $from = $from !== null && $from > 0.0 ? $from : $low / $spare;

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\ScatterPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Scattered;
+use DuskRail\Outcome\ScatterPoint;
 use DuskRail\Rail\Explanation;
 use DuskRail\Statistics\StraightLine;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\InvalidStudy;
-use DuskRail\Study\Scattered;
-use DuskRail\Study\ScatterPoint;
 
 /** The Scatter view: points cut into four corners, with paths, sizes and straight fits where they are wished. */
 final readonly class ScatterComposer
@@ -34,15 +36,23 @@ final readonly class ScatterComposer
         $obstacles = $this->obstacles($scatter, $along, $up);
         $hues = self::groupHues($scatter);
 
-        return new Scene($width, $height, [
-            $this->corners($scatter, $plot, $along, $up),
-            $axes->values($ticks, $up, $plot, $type),
-            $this->horizontalAxis($scatter, $along, $plot, $type),
-            ...$this->fits($scatter, $along, $up, $plot, $hues),
-            ...$this->points($scatter, $along, $up, $hues),
-            $this->cornerNames($scatter, $plot),
-            ...$this->labels($scatter, $along, $up, $plot, $obstacles, $hues),
-        ], $plot, "{$scatter->vertical->measure->name} against {$scatter->horizontal->measure->name}", self::summary($scatter), $up);
+        return new Scene(
+            $width,
+            $height,
+            [
+                $this->corners($scatter, $plot, $along, $up),
+                $axes->values($ticks, $up, $plot, $type),
+                $this->horizontalAxis($scatter, $along, $plot, $type),
+                ...$this->fits($scatter, $along, $up, $plot, $hues),
+                ...$this->points($scatter, $along, $up, $hues),
+                $this->cornerNames($scatter, $plot),
+                ...$this->labels($scatter, $along, $up, $plot, $obstacles, $hues),
+            ],
+            $plot,
+            "{$scatter->vertical->measure->name} against {$scatter->horizontal->measure->name}",
+            self::summary($scatter),
+            $up,
+        );
     }
 
     /**
@@ -54,13 +64,17 @@ final readonly class ScatterComposer
      */
     public function panels(Scattered $scatter, float $width): array
     {
-        $part = $scatter->vertical->study->panels;
+        $part = $scatter->vertical->study->part(PanelsPart::class);
         $groups = [];
         foreach ($scatter->points as $point) {
             $groups[$point->line->group][] = $point;
         }
         if ($part->by !== 'group' || count($groups) < 2) {
-            throw InvalidStudy::because('A scatter is split by group'.(count($groups) < 2 ? ', and there is only one' : '').'. Choose one picture, or a panel for each group.');
+            throw InvalidStudy::because(
+                'A scatter is split by group' .
+                    (count($groups) < 2 ? ', and there is only one' : '') .
+                    '. Choose one picture, or a panel for each group.',
+            );
         }
         ksort($groups);
         $columns = max(1, min($part->columns > 0 ? $part->columns : 3, count($groups), (int) floor($width / 200.0)));
@@ -77,14 +91,49 @@ final readonly class ScatterComposer
         foreach (array_chunk($groups, $columns, true) as $row) {
             $marks = [];
             foreach (array_keys($row) as $i => $group) {
-                $marks[] = new Placed($room + $i * ($inner + 18.0), 0.0, [new Group('panel', [
-                    $this->corners($scatter, $plot, $along, $up),
-                    $axes->values(Ticks::on($up, max(3, (int) ($height / 40))), $up, $plot, $type, $i === 0),
-                    $this->horizontalAxis($scatter, $along, $plot, $type),
-                    new Group('behind', array_map(static fn(ScatterPoint $p): Dot => new Dot($along->at($p->x), $up->at($p->y), 3.5, Ink::Hair), $scatter->points)),
-                    ...$this->points($scatter, $along, $up, [], $row[$group]),
-                    new Group('heading', [Words::plain(0.0, 15.0, $group === '' ? 'Without a group' : (string) $group, Type::text(13.5, 700), Ink::Text)]),
-                ], ['key' => "g:{$group}", 'line' => '', 'name' => (string) $group, 'step' => '0', 'from' => '0', 'width' => (string) round($inner, 1), 'top' => '26', 'bottom' => (string) (26.0 + $height), 'hue' => '0'])]);
+                $marks[] = new Placed($room + $i * ($inner + 18.0), 0.0, [
+                    new Group(
+                        'panel',
+                        [
+                            $this->corners($scatter, $plot, $along, $up),
+                            $axes->values(Ticks::on($up, max(3, (int) ($height / 40))), $up, $plot, $type, $i === 0),
+                            $this->horizontalAxis($scatter, $along, $plot, $type),
+                            new Group(
+                                'behind',
+                                array_map(
+                                    static fn(ScatterPoint $p): Dot => new Dot(
+                                        $along->at($p->x),
+                                        $up->at($p->y),
+                                        3.5,
+                                        Ink::Hair,
+                                    ),
+                                    $scatter->points,
+                                ),
+                            ),
+                            ...$this->points($scatter, $along, $up, [], $row[$group]),
+                            new Group('heading', [
+                                Words::plain(
+                                    0.0,
+                                    15.0,
+                                    $group === '' ? 'Without a group' : (string) $group,
+                                    Type::text(13.5, 700),
+                                    Ink::Text,
+                                ),
+                            ]),
+                        ],
+                        [
+                            'key' => "g:{$group}",
+                            'line' => '',
+                            'name' => (string) $group,
+                            'step' => '0',
+                            'from' => '0',
+                            'width' => (string) round($inner, 1),
+                            'top' => '26',
+                            'bottom' => (string) (26.0 + $height),
+                            'hue' => '0',
+                        ],
+                    ),
+                ]);
             }
             $rows[] = new Scene($width, $height + 26.0 + 52.0, $marks);
         }
@@ -128,10 +177,24 @@ final readonly class ScatterComposer
             $x = round($along->at($value)) + 0.5;
             $marks[] = new Stroke([[$x, $plot->top, $x, $plot->bottom]], Ink::Hair, 1.0);
             $atEdge = $x > $plot->right - 18.0;
-            $marks[] = Words::plain($atEdge ? $plot->right : $x, $plot->bottom + 18.0, $ticks->label($value), $type, Ink::Quiet, $atEdge ? 'end' : 'middle');
+            $marks[] = Words::plain(
+                $atEdge ? $plot->right : $x,
+                $plot->bottom + 18.0,
+                $ticks->label($value),
+                $type,
+                Ink::Quiet,
+                $atEdge ? 'end' : 'middle',
+            );
         }
         $unit = $scatter->horizontal->unit();
-        $marks[] = Words::plain($plot->right, $plot->bottom + 38.0, $scatter->horizontal->measure->name.($unit === '' ? '' : ", {$unit}").' →', Type::text($type->size, 600), Ink::Quiet, 'end');
+        $marks[] = Words::plain(
+            $plot->right,
+            $plot->bottom + 38.0,
+            $scatter->horizontal->measure->name . ($unit === '' ? '' : ", {$unit}") . ' →',
+            Type::text($type->size, 600),
+            Ink::Quiet,
+            'end',
+        );
 
         return new Group('x-axis', $marks);
     }
@@ -154,12 +217,25 @@ final readonly class ScatterComposer
         }
         if ($y > $plot->top && $y < $plot->bottom) {
             $marks[] = new Stroke([[$plot->left, $y, $plot->right, $y]], Ink::Median, 1.2, [5.0, 4.0]);
-            $name = $scatter->vertical->study->scatter->line;
+            $name = $scatter->vertical->study->part(ScatterPart::class)->line;
             $words = $name === 'value' ? '' : ($name === 'weighted' ? 'weighted mean ' : "{$name} ");
-            $marks[] = Words::plain($plot->right - 4.0, $y - 5.0, $words.$scatter->vertical->format($cutY), Type::text(12.5), Ink::Quiet, 'end');
+            $marks[] = Words::plain(
+                $plot->right - 4.0,
+                $y - 5.0,
+                $words . $scatter->vertical->format($cutY),
+                Type::text(12.5),
+                Ink::Quiet,
+                'end',
+            );
         }
         if ($x > $plot->left && $x < $plot->right) {
-            $marks[] = Words::plain($x + 5.0, $plot->bottom - 6.0, $scatter->horizontal->format($cutX), Type::text(12.5), Ink::Quiet);
+            $marks[] = Words::plain(
+                $x + 5.0,
+                $plot->bottom - 6.0,
+                $scatter->horizontal->format($cutX),
+                Type::text(12.5),
+                Ink::Quiet,
+            );
         }
 
         return new Group('corners', $marks);
@@ -169,10 +245,17 @@ final readonly class ScatterComposer
     {
         $marks = [];
         $type = Type::text(13, 600);
-        foreach ($scatter->vertical->study->scatter->corners as $corner => $name) {
+        foreach ($scatter->vertical->study->part(ScatterPart::class)->corners as $corner => $name) {
             if ($name !== '') {
                 $right = $corner % 2 === 1;
-                $marks[] = Words::plain($right ? $plot->right - 4.0 : $plot->left + 6.0, $corner < 2 ? $plot->top - 6.0 : $plot->bottom - 22.0, $name, $type, Ink::Quiet, $right ? 'end' : 'start');
+                $marks[] = Words::plain(
+                    $right ? $plot->right - 4.0 : $plot->left + 6.0,
+                    $corner < 2 ? $plot->top - 6.0 : $plot->bottom - 22.0,
+                    $name,
+                    $type,
+                    Ink::Quiet,
+                    $right ? 'end' : 'start',
+                );
             }
         }
 
@@ -188,20 +271,35 @@ final readonly class ScatterComposer
     {
         $groups = [];
         foreach (self::back($some ?? $scatter->points) as $point) {
-            $hue = $point->line->hue > 0 ? $point->line->hue : ($hues[$point->line->group] ?? 0);
+            $hue = $point->line->hue > 0 ? $point->line->hue : $hues[$point->line->group] ?? 0;
             $ink = $hue > 0 ? Ink::focus($hue) : Ink::Peer;
             $radius = self::radius($point, $scatter);
             $places = $point->path === [] ? [[$point->x, $point->y]] : $point->path;
-            $xy = [];
-            foreach ($places as [$x, $y]) {
-                array_push($xy, $along->at($x), $up->at($y));
+            $spots = array_map(static fn(array $at): array => [$along->at($at[0]), $up->at($at[1])], $places);
+            $marks = [];
+            if ($point->path !== []) {
+                $marks[] = new Stroke(
+                    [array_merge(...$spots)],
+                    $hue > 0 ? $ink : Ink::Peer,
+                    $point->line->hue > 0 ? 2.4 : 1.1,
+                );
             }
-            $marks = [new Stroke([$xy], $point->path === [] ? $ink : ($hue > 0 ? $ink : Ink::Peer), $point->path === [] ? 0.0 : ($point->line->hue > 0 ? 2.4 : 1.1))];
             if ($point->line->hue > 0) {
                 $marks[] = new Dot($along->at($point->x), $up->at($point->y), $radius + 2.0, Ink::Sheet);
             }
-            $marks[] = new Dot($along->at($point->x), $up->at($point->y), $radius, $ink, $hues !== [] || $scatter->vertical->study->scatter->size !== '' ? 0.75 : 1.0);
-            $groups[] = new Group('series', $marks, LinesPainter::facts($point->line));
+            $marks[] = new Dot(
+                $along->at($point->x),
+                $up->at($point->y),
+                $radius,
+                $ink,
+                $hues !== [] || $scatter->vertical->study->part(ScatterPart::class)->size !== '' ? 0.75 : 1.0,
+            );
+            $groups[] = new Group(
+                'series',
+                $marks,
+                LinesPainter::facts($point->line),
+                points: static fn(): array => $spots,
+            );
         }
 
         return $groups;
@@ -210,11 +308,16 @@ final readonly class ScatterComposer
     /** The area, not the width, is in proportion. */
     private static function radius(ScatterPoint $point, Scattered $scatter): float
     {
-        return $scatter->vertical->study->scatter->size !== '' ? 3.0 + 15.0 * sqrt($point->size) : ($point->line->hue > 0 ? 7.0 : 5.0);
+        return $scatter->vertical->study->part(ScatterPart::class)->size !== ''
+            ? 3.0 + 15.0 * sqrt($point->size)
+            : ($point->line->hue > 0
+                ? 7.0
+                : 5.0);
     }
 
     /**
-     * Straight lines through the groups, each with its equation; faintly what they would be with those that are left out.
+     * Straight lines through the groups, each with its equation; faintly what they would be with those that are
+     * left out.
      *
      * @param array<string, int> $hues
      * @return list<Group>
@@ -241,7 +344,7 @@ final readonly class ScatterComposer
     {
         $points = [];
         for ($i = 0; $i <= 60; $i++) {
-            $x = $plot->left + ($plot->right - $plot->left) * $i / 60;
+            $x = $plot->left + (($plot->right - $plot->left) * $i) / 60;
             $y = $up->at($fit->intercept + $fit->slope * $along->value($x));
             if ($y >= $plot->top && $y <= $plot->bottom) {
                 array_push($points, $x, $y);
@@ -258,49 +361,106 @@ final readonly class ScatterComposer
      * @param array<string, int> $hues
      * @return list<Group>
      */
-    private function labels(Scattered $scatter, Scale $along, Scale $up, PlotArea $plot, array $taken, array $hues): array
-    {
+    private function labels(
+        Scattered $scatter,
+        Scale $along,
+        Scale $up,
+        PlotArea $plot,
+        array $taken,
+        array $hues,
+    ): array {
         $labels = [];
         $y = $plot->top + 16.0;
         foreach ($scatter->fits as $group => $fit) {
             $sign = $fit->slope < 0 ? '−' : '+';
-            $equation = ($group === '' ? '' : "{$group}: ").'y = '.Explanation::number((float) sprintf('%.3g', $fit->intercept))." {$sign} ".Explanation::number((float) sprintf('%.3g', abs($fit->slope))).' x, R² '.(is_nan($fit->rSquared) ? '–' : number_format($fit->rSquared, 2));
+            $equation =
+                ($group === '' ? '' : "{$group}: ") .
+                'y = ' .
+                Explanation::number((float) sprintf('%.3g', $fit->intercept)) .
+                " {$sign} " .
+                Explanation::number((float) sprintf('%.3g', abs($fit->slope))) .
+                ' x, R² ' .
+                (is_nan($fit->rSquared) ? '–' : number_format($fit->rSquared, 2));
             $type = Type::text(13, 600);
-            $labels[] = new Group('equation', [Words::plain($plot->left + 8.0, $y, $equation, $type, Ink::focus($hues[$group] ?? 1))]);
+            $labels[] = new Group('equation', [
+                Words::plain($plot->left + 8.0, $y, $equation, $type, Ink::focus($hues[$group] ?? 1)),
+            ]);
             $taken[] = [$plot->left, $y - 14.0, $plot->left + 12.0 + $this->measure->width($equation, $type), $y + 5.0];
             $y += 18.0;
         }
         $many = count($scatter->points) > self::NAME_ALL;
         foreach (array_reverse(self::back($scatter->points)) as $point) {
             $focus = $point->line->hue > 0;
-            if ($many && ! $focus) {
+            if ($many && !$focus) {
                 continue;
             }
             $type = Type::text($focus ? 14.5 : 12.5, $focus ? 700 : 400);
-            $place = $this->free($this->measure->width($point->line->name, $type), $type->size, $along->at($point->x), $up->at($point->y), $plot, $taken, $focus, self::radius($point, $scatter));
+            $name = [$this->measure->width($point->line->name, $type), $type->size];
+            $spot = [$along->at($point->x), $up->at($point->y), self::radius($point, $scatter)];
+            $place = $this->free($name, $spot, $plot, $taken, $focus);
             if ($place === null) {
                 continue;
             }
             [$x, $base] = $place;
-            $taken[] = [$x - 2.0, $base - $type->size, $x + $this->measure->width($point->line->name, $type) + 2.0, $base + 4.0];
-            $labels[] = new Group('end-label', [Words::plain($x, $base, $point->line->name, $type, $focus ? Ink::focus($point->line->hue) : Ink::Quiet)], ['line' => $point->line->key]);
+            $taken[] = [
+                $x - 2.0,
+                $base - $type->size,
+                $x + $this->measure->width($point->line->name, $type) + 2.0,
+                $base + 4.0,
+            ];
+            $labels[] = new Group(
+                'end-label',
+                [
+                    Words::plain(
+                        $x,
+                        $base,
+                        $point->line->name,
+                        $type,
+                        $focus ? Ink::focus($point->line->hue) : Ink::Quiet,
+                    ),
+                ],
+                ['line' => $point->line->key],
+            );
         }
 
         return $labels;
     }
 
     /**
+     * @param array{float, float} $name width and height of the words
+     * @param array{float, float, float} $spot middle and radius of the point
      * @param list<array{float, float, float, float}> $taken
-     * @return array{float, float}|null left edge and base line; of a name that must stand somewhere the first place within the plot
+     * @param bool $must whether it must stand somewhere
+     * @return array{float, float}|null left edge and base line; of a name that must stand somewhere the first place
+     *     within the plot
      */
-    private function free(float $width, float $size, float $x, float $y, PlotArea $plot, array $taken, bool $must, float $radius): ?array
+    private function free(array $name, array $spot, PlotArea $plot, array $taken, bool $must): ?array
     {
+        [$width, $size] = $name;
+        [$x, $y, $radius] = $spot;
         $first = null;
         $aside = $radius + 5.0;
         $slant = $radius * 0.7 + 3.0;
-        foreach ([[$aside, 4.5], [-$width - $aside, 4.5], [-$width / 2, -$aside], [-$width / 2, $size + $radius + 3.0], [$slant, -$slant], [-$width - $slant, -$slant], [$slant, $size + $slant - 3.0], [-$width - $slant, $size + $slant - 3.0]] as [$dx, $dy]) {
+        foreach (
+            [
+                [$aside, 4.5],
+                [-$width - $aside, 4.5],
+                [-$width / 2, -$aside],
+                [-$width / 2, $size + $radius + 3.0],
+                [$slant, -$slant],
+                [-$width - $slant, -$slant],
+                [$slant, $size + $slant - 3.0],
+                [-$width - $slant, $size + $slant - 3.0],
+            ]
+            as [$dx, $dy]
+        ) {
             [$left, $base] = [$x + $dx, $y + $dy];
-            if ($left < $plot->left || $left + $width > $plot->right || $base - $size < $plot->top - 10.0 || $base > $plot->bottom) {
+            if (
+                $left < $plot->left ||
+                $left + $width > $plot->right ||
+                $base - $size < $plot->top - 10.0 ||
+                $base > $plot->bottom
+            ) {
                 continue;
             }
             $first ??= [$left, $base];
@@ -323,7 +483,12 @@ final readonly class ScatterComposer
             // The square within the circle and a little more: a name may touch the rim of a large one.
             $half = self::radius($p, $scatter) * 0.8 + 1.0;
 
-            return [$along->at($p->x) - $half, $up->at($p->y) - $half, $along->at($p->x) + $half, $up->at($p->y) + $half];
+            return [
+                $along->at($p->x) - $half,
+                $up->at($p->y) - $half,
+                $along->at($p->x) + $half,
+                $up->at($p->y) + $half,
+            ];
         }, $scatter->points);
     }
 
@@ -335,7 +500,14 @@ final readonly class ScatterComposer
      */
     private static function back(array $points): array
     {
-        usort($points, static fn(ScatterPoint $a, ScatterPoint $b): int => [$a->line->hue > 0, -$a->size, -$a->line->hue] <=> [$b->line->hue > 0, -$b->size, -$b->line->hue]);
+        usort(
+            $points,
+            static fn(ScatterPoint $a, ScatterPoint $b): int => [$a->line->hue > 0, -$a->size, -$a->line->hue] <=> [
+                $b->line->hue > 0,
+                -$b->size,
+                -$b->line->hue,
+            ],
+        );
 
         return $points;
     }
@@ -355,10 +527,15 @@ final readonly class ScatterComposer
 
     private static function summary(Scattered $scatter): string
     {
-        $text = count($scatter->points)." points, {$scatter->when}: {$scatter->vertical->measure->name} upwards, {$scatter->horizontal->measure->name} along.";
+        $text =
+            count($scatter->points) .
+            " points, {$scatter->when}: {$scatter->vertical->measure->name} upwards, " .
+            "{$scatter->horizontal->measure->name} along.";
         foreach ($scatter->points as $point) {
             if ($point->line->hue > 0) {
-                $text .= " {$point->line->name}: {$scatter->vertical->format($point->y)} and {$scatter->horizontal->format($point->x)}.";
+                $text .= " {$point->line->name}: {$scatter->vertical->format(
+                    $point->y,
+                )} and {$scatter->horizontal->format($point->x)}.";
             }
         }
 

@@ -27,6 +27,16 @@ final readonly class Scene
     /** The same, to be shown larger or smaller than it was drawn. */
     public function zoomed(float $zoom): self
     {
-        return new self($this->width, $this->height, $this->marks, $this->plot, $this->title, $this->description, $this->scale, $this->shared, $zoom);
+        return new self(
+            $this->width,
+            $this->height,
+            $this->marks,
+            $this->plot,
+            $this->title,
+            $this->description,
+            $this->scale,
+            $this->shared,
+            $zoom,
+        );
     }
 }

@@ -17,8 +17,16 @@ final class Shape
         return match ($shape) {
             'dot', 'dots' => [new Dot($x, $y, $radius, $ink)],
             'square', 'squares' => [new Box($x - $half, $y - $half, 2 * $half, 2 * $half, $ink)],
-            'diamond', 'diamonds' => [new Area([[$x, $y - $wide, $x + $wide, $y, $x, $y + $wide, $x - $wide, $y]], $ink, 1.0)],
-            'triangle', 'triangles' => [new Area([[$x, $y - $wide, $x + 1.15 * $wide, $y + 0.66 * $wide, $x - 1.15 * $wide, $y + 0.66 * $wide]], $ink, 1.0)],
+            'diamond', 'diamonds' => [
+                new Area([[$x, $y - $wide, $x + $wide, $y, $x, $y + $wide, $x - $wide, $y]], $ink, 1.0),
+            ],
+            'triangle', 'triangles' => [
+                new Area(
+                    [[$x, $y - $wide, $x + 1.15 * $wide, $y + 0.66 * $wide, $x - 1.15 * $wide, $y + 0.66 * $wide]],
+                    $ink,
+                    1.0,
+                ),
+            ],
             'ring', 'rings' => [new Dot($x, $y, 1.1 * $radius, $ink), new Dot($x, $y, 0.6 * $radius, Ink::Sheet)],
             default => [],
         };

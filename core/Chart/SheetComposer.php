@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Wording;
+use DuskRail\Document\Parts\TextPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Words\Wording;
 
 /** A whole sheet as one picture, to hand over: headline, subtitle, chart and source. */
 final readonly class SheetComposer
@@ -15,10 +16,15 @@ final readonly class SheetComposer
     public function __construct(private TextMeasure $measure) {}
 
     /** @param callable(float, float): Scene $picture drawn for the width and height that are left for it */
-    public function compose(Comparison $comparison, Wording $wording, float $width, float $height, callable $picture): Scene
-    {
+    public function compose(
+        Comparison $comparison,
+        Wording $wording,
+        float $width,
+        float $height,
+        callable $picture,
+    ): Scene {
         $inner = $width - 2 * self::MARGIN;
-        $zoom = $comparison->study->text->zoom();
+        $zoom = $comparison->study->part(TextPart::class)->zoom();
         $headline = Type::headline(27 * $zoom);
         [$under, $small] = [Type::text(16 * $zoom), Type::text(13 * $zoom)];
         $marks = [];
@@ -42,10 +48,16 @@ final readonly class SheetComposer
             $marks[] = Words::runs(0, $height - $foot + 6.0 + 17.0 * $zoom * $line, $runs, $small);
         }
 
-        return new Scene($width, $height, [
-            new Box(0, 0, $width, $height, Ink::Sheet),
-            new Placed(self::MARGIN, 0, $marks),
-        ], $chart->plot, $wording->headline, "{$wording->subtitle}. {$chart->description}", $chart->scale, $chart->shared);
+        return new Scene(
+            $width,
+            $height,
+            [new Box(0, 0, $width, $height, Ink::Sheet), new Placed(self::MARGIN, 0, $marks)],
+            $chart->plot,
+            $wording->headline,
+            "{$wording->subtitle}. {$chart->description}",
+            $chart->scale,
+            $chart->shared,
+        );
     }
 
     /** @return list<array{text: string, ink: string, bold: bool}> */
@@ -66,14 +78,21 @@ final readonly class SheetComposer
         $line = [];
         $used = 0.0;
         foreach ($parts as $part) {
-            foreach (preg_split('/(\n)|(?<= )/', $part['text'], -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            foreach (
+                preg_split('/(\n)|(?<= )/', $part['text'], -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: []
+                as $word
+            ) {
                 $wide = $this->measure->width(rtrim($word), $type);
                 if ($word === "\n" || ($used > 0.0 && $used + $wide > $room)) {
                     $lines[] = $line;
                     [$line, $used] = [[], 0.0];
                 }
                 if ($word !== "\n") {
-                    $line[] = ['text' => $word, 'ink' => Ink::tryFrom($part['ink']) ?? $plain, 'weight' => $part['bold'] ? 800 : $type->weight];
+                    $line[] = [
+                        'text' => $word,
+                        'ink' => Ink::tryFrom($part['ink']) ?? $plain,
+                        'weight' => $part['bold'] ? 800 : $type->weight,
+                    ];
                     $used += $this->measure->width($word, $type);
                 }
             }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Line;
-use DuskRail\Study\Parts\SparksPart;
+use DuskRail\Document\Parts\SparksPart;
+use DuskRail\Outcome\Line;
 
-/** The tiny picture in a row of the Sparks view: a line, columns, or ups and downs about zero, with its telling points. */
+/**
+ * The tiny picture in a row of the Sparks view: a line, columns, or ups and downs about zero, with its telling points.
+ */
 final readonly class SparkCell
 {
     /** More columns than this cannot be told apart at the size. */
@@ -27,10 +29,24 @@ final readonly class SparkCell
         $ink = $line->hue > 0 ? Ink::focus($line->hue) : Ink::Text;
         $form = $this->part->formOf($line->key, $line->isGroup() ? $line->name : $line->group);
         if ($form === 'line') {
-            $scale = $low === $high ? new Scale($low - 1.0, $high + 1.0, $plot->bottom, $plot->top) : new Scale($low, $high, $plot->bottom, $plot->top);
-            $zero = $low < 0.0 && $high > 0.0 ? [new Stroke([[$plot->left, $scale->at(0.0), $plot->right, $scale->at(0.0)]], Ink::Hair, 1.0)] : [];
+            $scale =
+                $low === $high
+                    ? new Scale($low - 1.0, $high + 1.0, $plot->bottom, $plot->top)
+                    : new Scale($low, $high, $plot->bottom, $plot->top);
+            $zero =
+                $low < 0.0 && $high > 0.0
+                    ? [new Stroke([[$plot->left, $scale->at(0.0), $plot->right, $scale->at(0.0)]], Ink::Hair, 1.0)]
+                    : [];
 
-            return [...$zero, new Stroke(Pieces::of($line->values, $plot, $scale, $line->absent), $line->hue > 0 ? $ink : Ink::Median, 1.5), ...$this->points($line, $plot, $scale, $ink)];
+            return [
+                ...$zero,
+                new Stroke(
+                    Pieces::of($line->values, $plot, $scale, $line->absent),
+                    $line->hue > 0 ? $ink : Ink::Median,
+                    1.5,
+                ),
+                ...$this->points($line, $plot, $scale, $ink),
+            ];
         }
 
         return $this->columns($line, $plot, min(0.0, $low), max(0.0, $high), $ink, $form === 'signs');
@@ -71,8 +87,12 @@ final readonly class SparkCell
                 continue;
             }
             $wanted = fn(string $point): bool => in_array($point, $this->part->points, true);
-            $telling = ($wanted('highest') && $value === $high) || ($wanted('lowest') && $value === $low)
-                || ($wanted('first') && $i === $line->first($this->from)) || ($wanted('last') && $i === $line->last) || ($wanted('negative') && $value < 0.0);
+            $telling =
+                ($wanted('highest') && $value === $high) ||
+                ($wanted('lowest') && $value === $low) ||
+                ($wanted('first') && $i === $line->first($this->from)) ||
+                ($wanted('last') && $i === $line->last) ||
+                ($wanted('negative') && $value < 0.0);
             if ($telling || $wanted('all')) {
                 $marked[$i] = $telling ? 2.4 : 1.3;
             }
@@ -84,7 +104,9 @@ final readonly class SparkCell
     /** @return list<Mark> */
     private function columns(Line $line, PlotArea $plot, float $low, float $high, Ink $ink, bool $signs): array
     {
-        $scale = $signs ? new Scale(-1.0, 1.0, $plot->bottom, $plot->top) : new Scale($low, $high > $low ? $high : $low + 1.0, $plot->bottom, $plot->top);
+        $scale = $signs
+            ? new Scale(-1.0, 1.0, $plot->bottom, $plot->top)
+            : new Scale($low, $high > $low ? $high : $low + 1.0, $plot->bottom, $plot->top);
         $zero = $scale->at(0.0);
         $from = max($plot->from, $plot->to - self::MOST_COLUMNS + 1);
         $step = ($plot->right - $plot->left) / max(1, $plot->to - $from + 1);
@@ -101,7 +123,15 @@ final readonly class SparkCell
                 min($zero, $end),
                 max(1.0, $step - 1.0),
                 max(0.8, abs($end - $zero)),
-                isset($marked[$i]) && $marked[$i] > 2.0 ? ($value < 0.0 ? Ink::Warn : $ink) : ($value < 0.0 ? Ink::Warn : ($line->hue > 0 ? $ink : Ink::Peer)),
+                isset($marked[$i]) && $marked[$i] > 2.0
+                    ? ($value < 0.0
+                        ? Ink::Warn
+                        : $ink)
+                    : ($value < 0.0
+                        ? Ink::Warn
+                        : ($line->hue > 0
+                            ? $ink
+                            : Ink::Peer)),
                 0.0,
                 isset($marked[$i]) && $marked[$i] > 2.0 ? 1.0 : 0.7,
             );

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use DuskRail\Data\Numerals;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\SparkRow;
-use DuskRail\Study\SparkTable;
+use DuskRail\Document\Parts\SparksPart;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\SparkRow;
+use DuskRail\Outcome\SparkTable;
 
 /** The rows of the Sparks view as one picture, to hand over. */
 final readonly class SparksComposer
@@ -26,29 +27,63 @@ final readonly class SparksComposer
         $marks = [];
         $y = 18.0;
         foreach (['latest', 'change', 'a year', 'place', 'course'] as $i => $head) {
-            $marks[] = Words::plain($name + self::CELL + ($i + 1) * 88.0 - 8.0, $y, $head, Type::text(12.5), Ink::Quiet, 'end');
+            $marks[] = Words::plain(
+                $name + self::CELL + ($i + 1) * 88.0 - 8.0,
+                $y,
+                $head,
+                Type::text(12.5),
+                Ink::Quiet,
+                'end',
+            );
         }
         $y += 12.0;
         foreach ($table->groups as $group => $rows) {
             if ($group !== '') {
-                $marks = [...$marks, ...$this->row($table, $table->totals[$group] ?? null, (string) $group, $y, $name, $cell, Type::text(13.5, 700))];
+                $marks = [
+                    ...$marks,
+                    ...$this->row(
+                        $table,
+                        $table->totals[$group] ?? null,
+                        (string) $group,
+                        $y,
+                        $name,
+                        Type::text(13.5, 700),
+                    ),
+                ];
                 $y += self::ROW;
             }
             foreach ($rows as $row) {
                 $marks[] = new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0);
-                $marks = [...$marks, ...$this->row($table, $row, $row->line->name, $y, $name, $cell, $row->line->hue > 0 ? Type::text(13.5, 700) : $type)];
+                $marks = [
+                    ...$marks,
+                    ...$this->row(
+                        $table,
+                        $row,
+                        $row->line->name,
+                        $y,
+                        $name,
+                        $row->line->hue > 0 ? Type::text(13.5, 700) : $type,
+                    ),
+                ];
                 $y += self::ROW;
             }
             $y += 6.0;
         }
 
-        return new Scene($width, $y + 6.0, $marks, null, $table->comparison->measure->name, Summary::of(Lineup::of($table->comparison)));
+        return new Scene(
+            $width,
+            $y + 6.0,
+            $marks,
+            null,
+            $table->comparison->measure->name,
+            Summary::of(Lineup::of($table->comparison)),
+        );
     }
 
     /** What draws the tiny pictures of a table. */
     public static function cell(SparkTable $table): SparkCell
     {
-        $part = $table->comparison->study->sparks;
+        $part = $table->comparison->study->part(SparksPart::class);
         $own = new SparkCell($part, $table->comparison->from, $table->comparison->to, null);
         if ($part->scale === 'own') {
             return $own;
@@ -67,7 +102,7 @@ final readonly class SparksComposer
     }
 
     /** @return list<Mark> */
-    private function row(SparkTable $table, ?SparkRow $row, string $words, float $y, float $name, SparkCell $cell, Type $type): array
+    private function row(SparkTable $table, ?SparkRow $row, string $words, float $y, float $name, Type $type): array
     {
         $ink = $row !== null && $row->line->hue > 0 ? Ink::focus($row->line->hue) : Ink::Text;
         $words = Words::fitting($this->measure, $words, $type, $name - 10.0);
@@ -75,16 +110,26 @@ final readonly class SparksComposer
         if ($row === null) {
             return $marks;
         }
-        $marks[] = new Placed($name, $y, $cell->marks($row->line, self::CELL - 12.0, self::ROW));
+        $marks[] = new Placed($name, $y, self::cell($table)->marks($row->line, self::CELL - 12.0, self::ROW));
         $decimals = $table->comparison->decimals;
-        foreach ([
-            Numerals::text($row->line->latest(), $decimals),
-            is_nan($row->change) ? '–' : Numerals::signed($row->change, $decimals),
-            is_nan($row->trend->growth) ? '–' : Numerals::signed($row->trend->growth, 1).' %',
-            $row->rank === null ? '' : (string) $row->rank,
-            $row->trend->verdict,
-        ] as $i => $text) {
-            $marks[] = Words::plain($name + self::CELL + ($i + 1) * 88.0 - 8.0, $y + 16.0, $text, Type::text(13.5, $type->weight), $i === 4 ? Ink::Quiet : $ink, 'end');
+        foreach (
+            [
+                Numerals::text($row->line->latest(), $decimals),
+                is_nan($row->change) ? '–' : Numerals::signed($row->change, $decimals),
+                is_nan($row->trend->growth) ? '–' : Numerals::signed($row->trend->growth, 1) . ' %',
+                $row->rank === null ? '' : (string) $row->rank,
+                $row->trend->verdict,
+            ]
+            as $i => $text
+        ) {
+            $marks[] = Words::plain(
+                $name + self::CELL + ($i + 1) * 88.0 - 8.0,
+                $y + 16.0,
+                $text,
+                Type::text(13.5, $type->weight),
+                $i === 4 ? Ink::Quiet : $ink,
+                'end',
+            );
         }
 
         return $marks;

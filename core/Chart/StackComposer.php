@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use DuskRail\Data\Numerals;
-use DuskRail\Study\Layer;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Stacked;
+use DuskRail\Document\Parts\StackPart;
+use DuskRail\Outcome\Layer;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Stacked;
 
 /** The Stack view: the parts of a whole, named at the right with their shares. */
 final readonly class StackComposer
@@ -24,22 +25,52 @@ final readonly class StackComposer
         $stacked = Stacked::of($lineup);
         $scale = self::scale($stacked, $lineup, $height - 46.0, 14.0);
         $ticks = Ticks::on($scale, max(2, (int) (($scale->atLow - $scale->atHigh) / 62)));
-        $labels = $this->labels($stacked, $lineup, Type::text($narrow ? 13 : 14.5, 400), $width * ($narrow ? 0.34 : 0.3));
+        $labels = $this->labels(
+            $stacked,
+            $lineup,
+            Type::text($narrow ? 13 : 14.5, 400),
+            $width * ($narrow ? 0.34 : 0.3),
+        );
         $left = $axes->room($ticks, $axisType);
         $right = $width - ($labels === [] ? 18.0 : 26.0 + max(array_column($labels, 'width')));
-        $plot = new PlotArea($left, max($left + 40.0, $right), $scale->atHigh, $scale->atLow, $lineup->from, $lineup->to);
+        $plot = new PlotArea(
+            $left,
+            max($left + 40.0, $right),
+            $scale->atHigh,
+            $scale->atLow,
+            $lineup->from,
+            $lineup->to,
+        );
 
-        return new Scene($width, $height, [
-            $axes->values($ticks, $scale, $plot, $axisType),
-            $axes->places(TimeTicks::along($lineup->axis, $plot->from, $plot->to, $plot->step(), fn(string $text): float => $this->measure->width($text, $axisType)), $plot, $axisType),
-            ...(new StackPainter($lineup, $plot, $scale, $stacked))->marks(),
-            ...$this->placed($labels, $plot, $scale, $height, $stacked->adds),
-        ], $plot, $lineup->comparison->measure->name, Summary::of($lineup), $scale);
+        return new Scene(
+            $width,
+            $height,
+            [
+                $axes->values($ticks, $scale, $plot, $axisType),
+                $axes->places(
+                    TimeTicks::along(
+                        $lineup->axis,
+                        $plot->from,
+                        $plot->to,
+                        $plot->step(),
+                        fn(string $text): float => $this->measure->width($text, $axisType),
+                    ),
+                    $plot,
+                    $axisType,
+                ),
+                ...(new StackPainter($lineup, $plot, $scale, $stacked))->marks(),
+                ...$this->placed($labels, $plot, $scale, $height, $stacked->adds),
+            ],
+            $plot,
+            $lineup->comparison->measure->name,
+            Summary::of($lineup),
+            $scale,
+        );
     }
 
     public static function scale(Stacked $stacked, Lineup $lineup, float $bottom, float $top): Scale
     {
-        if ($lineup->comparison->study->stack->form === 'shares') {
+        if ($lineup->comparison->study->part(StackPart::class)->form === 'shares') {
             return new Scale(0.0, 100.0, $bottom, $top);
         }
         $low = 0.0;
@@ -53,26 +84,46 @@ final readonly class StackComposer
         }
 
         // Areas tell by their size, so they start at zero.
-        return $low < 0.0 ? Scale::vertical([$low, $high], $bottom, $top) : new Scale(0.0, $high > 0.0 ? $high * 1.02 : 1.0, $bottom, $top);
+        return $low < 0.0
+            ? Scale::vertical([$low, $high], $bottom, $top)
+            : new Scale(0.0, $high > 0.0 ? $high * 1.02 : 1.0, $bottom, $top);
     }
 
-    /** @return list<array{layer: Layer, name: string, value: string, width: float, type: Type}> of layers that reach the end */
+    /**
+     * @return list<array{layer: Layer, name: string, value: string, width: float, type: Type}> of layers that reach
+     *     the end
+     */
     private function labels(Stacked $stacked, Lineup $lineup, Type $type, float $room): array
     {
         $labels = [];
-        $layers = count($stacked->layers) > 14 ? array_filter($stacked->layers, static fn(Layer $l): bool => $l->line->hue > 0 || $l->line->key === Stacked::REST) : $stacked->layers;
+        $layers =
+            count($stacked->layers) > 14
+                ? array_filter(
+                    $stacked->layers,
+                    static fn(Layer $l): bool => $l->line->hue > 0 || $l->line->key === Stacked::REST,
+                )
+                : $stacked->layers;
         foreach ($layers as $layer) {
             $at = $layer->line->last;
             if ($at === null || is_nan($layer->upper[$at])) {
                 continue;
             }
             $total = $stacked->totals[$at];
-            $value = $stacked->adds && $total > 0.0 ? Numerals::text($layer->line->values[$at] / $total * 100.0, 0).' %' : $lineup->format($layer->line->values[$at]);
+            $value =
+                $stacked->adds && $total > 0.0
+                    ? Numerals::text(($layer->line->values[$at] / $total) * 100.0, 0) . ' %'
+                    : $lineup->format($layer->line->values[$at]);
             $own = $layer->line->hue > 0 ? Type::text($type->size, 700) : $type;
             $name = $layer->line->name;
             $valueWidth = $this->measure->width(" {$value}", Type::text($type->size, 600));
             $name = Words::fitting($this->measure, $name, $own, $room - $valueWidth);
-            $labels[] = ['layer' => $layer, 'name' => $name, 'value' => $value, 'width' => $this->measure->width($name, $own) + $valueWidth, 'type' => $own];
+            $labels[] = [
+                'layer' => $layer,
+                'name' => $name,
+                'value' => $value,
+                'width' => $this->measure->width($name, $own) + $valueWidth,
+                'type' => $own,
+            ];
         }
 
         return $labels;
@@ -97,13 +148,26 @@ final readonly class StackComposer
             $line = $label['layer']->line;
             $ink = $line->hue > 0 ? Ink::focus($line->hue) : Ink::Quiet;
             $x = $plot->right + 20.0;
-            $groups[] = new Group('end-label', [
-                new Stroke([[$plot->x((int) $line->last) + 2.0, $middles[$i], $x - 4.0, $places[$i]]], Ink::Median, 1.0),
-                Words::runs($x, $places[$i] + 5.0, [
-                    ['text' => $label['name'], 'ink' => $ink, 'weight' => $label['type']->weight],
-                    ['text' => " {$label['value']}", 'ink' => $ink, 'weight' => 600],
-                ], $label['type']),
-            ], ['line' => $line->key]);
+            $groups[] = new Group(
+                'end-label',
+                [
+                    new Stroke(
+                        [[$plot->x((int) $line->last) + 2.0, $middles[$i], $x - 4.0, $places[$i]]],
+                        Ink::Median,
+                        1.0,
+                    ),
+                    Words::runs(
+                        $x,
+                        $places[$i] + 5.0,
+                        [
+                            ['text' => $label['name'], 'ink' => $ink, 'weight' => $label['type']->weight],
+                            ['text' => " {$label['value']}", 'ink' => $ink, 'weight' => 600],
+                        ],
+                        $label['type'],
+                    ),
+                ],
+                ['line' => $line->key],
+            );
         }
 
         return $groups;

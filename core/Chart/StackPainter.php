@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Layer;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Stacked;
+use DuskRail\Document\Parts\StackPart;
+use DuskRail\Outcome\Layer;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Stacked;
 
 /** Draws the layers of a stack within a plot. */
 final readonly class StackPainter
@@ -18,7 +19,7 @@ final readonly class StackPainter
     public function __construct(Lineup $lineup, private PlotArea $plot, private Scale $scale, ?Stacked $stacked = null)
     {
         $this->stacked = $stacked ?? Stacked::of($lineup);
-        $this->form = $lineup->comparison->study->stack->form;
+        $this->form = $lineup->comparison->study->part(StackPart::class)->form;
     }
 
     /** @return list<Group> from the bottom up */
@@ -51,11 +52,9 @@ final readonly class StackPainter
         }
         $through = $this->form === 'through' || $this->form === 'lines';
         $marks[] = new Stroke($upper, $through ? $ink : Ink::Sheet, $through ? ($line->hue > 0 ? 2.4 : 1.2) : 1.0);
-        if (! $through) {
-            // What the pointer reads.
-            $marks[] = new Stroke($upper, $ink, 0.0);
-        }
 
-        return new Group('series', $marks, LinesPainter::facts($line));
+        $points = LinesPainter::pointsOf($layer->upper, $this->plot, $this->scale);
+
+        return new Group('series', $marks, LinesPainter::facts($line), points: $points);
     }
 }

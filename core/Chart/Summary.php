@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-use DuskRail\Study\Line;
-use DuskRail\Study\Lineup;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
 
 /** A chart in one paragraph, for those who do not see it. */
 final class Summary
@@ -26,8 +26,13 @@ final class Summary
                 continue;
             }
             [$first, $low, $high] = self::telling($line, $lineup->from, $line->last);
-            $said = static fn(int $at): string => "{$lineup->format($line->values[$at])} in {$lineup->when($line, $at)}";
-            $text .= " {$line->name} goes from {$said($first)} to {$said($line->last)}, lowest {$said($low)}, highest {$said($high)}.";
+            $valueAt = static fn(int $at): string => "{$lineup->format($line->values[$at])} in {$lineup->when(
+                $line,
+                $at,
+            )}";
+            $text .= " {$line->name} goes from {$valueAt($first)} to {$valueAt($line->last)}, lowest {$valueAt(
+                $low,
+            )}, highest {$valueAt($high)}.";
         }
 
         return $text;

@@ -72,7 +72,7 @@ final readonly class Ticks
     /** The smallest round step that is not below a width. */
     public static function step(float $width): float
     {
-        if ($width <= 0.0 || ! is_finite($width)) {
+        if ($width <= 0.0 || !is_finite($width)) {
             return 1.0;
         }
         $power = 10.0 ** floor(log10($width));

@@ -38,14 +38,14 @@ final class TimeTicks
         $yearWidth = $width('2024') + 0.7 * self::ROOM;
         $first = $axis->period($from);
         $last = $axis->period($to);
-        $pixelsAYear = $step * ($to - $from + 1) / max(0.01, ($last->lastDay() - $first->firstDay() + 1) / 365.25);
+        $pixelsAYear = ($step * ($to - $from + 1)) / max(0.01, ($last->lastDay() - $first->firstDay() + 1) / 365.25);
         if ($pixelsAYear < 4 * ($width('Mar') + self::ROOM)) {
             $every = (int) Ticks::step(max(1.0, $yearWidth / $pixelsAYear));
 
-            return self::spans($axis, $from, $to, $step, Frequency::Year, $every, $width);
+            return self::spans($axis, [$from, $to], $step, Frequency::Year, $every, $width);
         }
         if ($axis->frequency === Frequency::HalfYear || $axis->frequency === Frequency::Quarter) {
-            return self::spans($axis, $from, $to, $step, $axis->frequency, 1, $width);
+            return self::spans($axis, [$from, $to], $step, $axis->frequency, 1, $width);
         }
         $pixelsAMonth = $pixelsAYear / 12;
         if ($axis->frequency === Frequency::Day && $pixelsAMonth > 5 * ($width('28 Mar') + self::ROOM)) {
@@ -57,7 +57,7 @@ final class TimeTicks
             }
         }
 
-        return self::spans($axis, $from, $to, $step, Frequency::Month, $every, $width);
+        return self::spans($axis, [$from, $to], $step, Frequency::Month, $every, $width);
     }
 
     /**
@@ -68,18 +68,37 @@ final class TimeTicks
      */
     private static function cycle(CycleAxis $axis, int $from, int $to, float $step, callable $width): array
     {
-        $widest = max($width($axis->placeLabel($from)), $width($axis->placeLabel($to)), $width($axis->placeLabel(intdiv($from + $to, 2)))) + self::ROOM;
+        $widest =
+            max(
+                $width($axis->placeLabel($from)),
+                $width($axis->placeLabel($to)),
+                $width($axis->placeLabel(intdiv($from + $to, 2))),
+            ) + self::ROOM;
         if ($axis->frequency === Frequency::Day && $axis->cycle === Cycle::Year) {
-            $firsts = array_values(array_filter(range($from, $to), static fn(int $place): bool => str_starts_with($axis->placeLabel($place), '1 ')));
+            $firsts = array_values(
+                array_filter(
+                    range($from, $to),
+                    static fn(int $place): bool => str_starts_with($axis->placeLabel($place), '1 '),
+                ),
+            );
             $every = 1;
             foreach ([1, 2, 3, 6, 12] as $every) {
                 if ($step * 30 * $every >= $widest) {
                     break;
                 }
             }
-            $firsts = array_values(array_filter($firsts, static fn(int $place, int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_BOTH));
+            $firsts = array_values(
+                array_filter($firsts, static fn(int $place, int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_BOTH),
+            );
 
-            return array_map(static fn(int $place): TimeTick => new TimeTick((float) ($place - $from), (float) ($place - $from), $axis->placeLabel($place)), $firsts);
+            return array_map(
+                static fn(int $place): TimeTick => new TimeTick(
+                    (float) ($place - $from),
+                    (float) ($place - $from),
+                    $axis->placeLabel($place),
+                ),
+                $firsts,
+            );
         }
         $ticks = [];
         $every = max(1, (int) ceil($widest / max($step, 1e-6)));
@@ -111,11 +130,19 @@ final class TimeTicks
     /**
      * One label for each span of a coarser frequency, centred on the positions it covers.
      *
+     * @param array{int, int} $shown first and last position
      * @param callable(string): float $width
      * @return list<TimeTick>
      */
-    private static function spans(PeriodAxis $axis, int $from, int $to, float $step, Frequency $span, int $every, callable $width): array
-    {
+    private static function spans(
+        PeriodAxis $axis,
+        array $shown,
+        float $step,
+        Frequency $span,
+        int $every,
+        callable $width,
+    ): array {
+        [$from, $to] = $shown;
         $ticks = [];
         $yearSaid = null;
         $i = $from;
@@ -130,21 +157,22 @@ final class TimeTicks
                 continue;
             }
             $label = match ($span) {
-                Frequency::Month => Period::monthShort($period->ordinal % 12 + 1),
-                Frequency::Quarter => 'Q'.($period->ordinal % 4 + 1),
-                Frequency::HalfYear => 'H'.($period->ordinal % 2 + 1),
+                Frequency::Month => Period::monthShort(($period->ordinal % 12) + 1),
+                Frequency::Quarter => 'Q' . (($period->ordinal % 4) + 1),
+                Frequency::HalfYear => 'H' . (($period->ordinal % 2) + 1),
                 default => $period->label(),
             };
-            $whole = $start > $from || $axis->period($start)->in($span)->firstDay() === $axis->period($start)->firstDay();
+            $whole =
+                $start > $from || $axis->period($start)->in($span)->firstDay() === $axis->period($start)->firstDay();
             // A label may stick out of a short first or last span by a few pixels, not by more.
             $fits = ($i - $start) * $step >= $width($label) - 8.0 || $span === $axis->frequency;
-            if (! $fits && ($start === $from || $i > $to)) {
+            if (!$fits && ($start === $from || $i > $to)) {
                 continue;
             }
             $year = $span === Frequency::Year ? null : $period->yearNumber();
             $centre = $every > 1 && $span !== Frequency::Year ? $start - $from : ($start + $i - 1) / 2 - $from;
             $ticks[] = new TimeTick(
-                $start === $from && (! $whole || $span !== $axis->frequency) ? null : (float) ($start - $from),
+                $start === $from && (!$whole || $span !== $axis->frequency) ? null : (float) ($start - $from),
                 (float) $centre,
                 $label,
                 $year !== null && $year !== $yearSaid ? (string) $year : '',
@@ -168,7 +196,12 @@ final class TimeTicks
         for ($i = $from; $i <= $to; $i += $every) {
             $period = $axis->period($i);
             $words = explode(' ', $period->short());
-            $ticks[] = new TimeTick($i - $from, $i - $from, "{$words[0]} {$words[1]}", $words[2] === $yearSaid ? '' : $words[2]);
+            $ticks[] = new TimeTick(
+                $i - $from,
+                $i - $from,
+                "{$words[0]} {$words[1]}",
+                $words[2] === $yearSaid ? '' : $words[2],
+            );
             $yearSaid = $words[2];
         }
 

@@ -45,7 +45,7 @@ final readonly class Words implements Mark
     public static function fitting(TextMeasure $measure, string $text, Type $type, float $room, int $least = 4): string
     {
         while (mb_strlen($text) > $least && $measure->width($text, $type) > $room) {
-            $text = rtrim(mb_substr($text, 0, mb_strlen(rtrim($text, '…')) - 1)).'…';
+            $text = rtrim(mb_substr($text, 0, mb_strlen(rtrim($text, '…')) - 1)) . '…';
         }
 
         return $text;

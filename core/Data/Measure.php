@@ -6,14 +6,17 @@ namespace DuskRail\Data;
 
 use DuskRail\Time\Frequency;
 
-/** What is counted or measured, at which frequency, in which unit (without the period: a flow's unit is `Ml`, not `Ml per month`); and with how many decimals it is written, if that was said. */
+/**
+ * What is counted or measured, at which frequency, in which unit (without the period: a flow's unit is `Ml`, not `Ml
+ * per month`); and with how many decimals it is written, if that was said.
+ */
 final readonly class Measure
 {
     private function __construct(
         public string $key,
         public string $name,
         public Unit $unit,
-        public Kind $kind,
+        public MeasureKind $kind,
         public Better $better,
         public Frequency $frequency,
         public ?int $decimals = null,
@@ -23,18 +26,29 @@ final readonly class Measure
         string $key,
         string $name,
         string $unit,
-        Kind $kind,
+        MeasureKind $kind,
         Frequency $frequency,
         Better $better = Better::Neither,
-        ?int $decimals = null,
     ): self {
-        return new self($key, $name, Unit::parse($unit), $kind, $better, $frequency, $decimals);
+        return new self($key, $name, Unit::parse($unit), $kind, $better, $frequency);
+    }
+
+    /** The same, written with so many decimals; null for as many as its figures deserve. */
+    public function withDecimals(?int $decimals): self
+    {
+        return new self($this->key, $this->name, $this->unit, $this->kind, $this->better, $this->frequency, $decimals);
     }
 
     /** The unit of one value: a flow's is per period. */
     public function unitEach(): Unit
     {
-        return $this->kind === Kind::Flow ? $this->unit->each($this->frequency) : $this->unit;
+        return $this->kind === MeasureKind::Flow ? $this->unit->each($this->frequency) : $this->unit;
+    }
+
+    /** Whether others can be divided by it: a quotient is divided by nothing more. */
+    public function canDivide(): bool
+    {
+        return $this->kind !== MeasureKind::Rate;
     }
 
     /** What others are divided by when they are divided by this: its unit, or its own name where it has none. */
@@ -42,6 +56,6 @@ final readonly class Measure
     {
         $unit = $this->unit->amount === '' ? Unit::parse(mb_strtolower($this->name)) : $this->unit;
 
-        return $this->kind === Kind::Flow ? $unit->each($this->frequency) : $unit;
+        return $this->kind === MeasureKind::Flow ? $unit->each($this->frequency) : $unit;
     }
 }

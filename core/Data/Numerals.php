@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
-/** Writes numbers for people: thousands marked, a true minus sign, as many decimals as the numbers around it deserve. */
+/**
+ * Writes numbers for people: thousands marked, a true minus sign, as many decimals as the numbers around it deserve.
+ */
 final class Numerals
 {
     public static function text(float $value, int $decimals): string
@@ -43,8 +45,8 @@ final class Numerals
 
     public static function ordinal(int $number): string
     {
-        $ending = $number % 100 >= 11 && $number % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][$number % 10] ?? 'th');
+        $ending = $number % 100 >= 11 && $number % 100 <= 13 ? 'th' : ['th', 'st', 'nd', 'rd'][$number % 10] ?? 'th';
 
-        return $number.$ending;
+        return $number . $ending;
     }
 }

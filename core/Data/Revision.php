@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
-/** What a new state of figures changes in the one before: how many are new, changed and gone, and the largest of the changes. */
+/**
+ * What a new state of figures changes in the one before: how many are new, changed and gone, and the largest of the
+ * changes.
+ */
 final class Revision
 {
     private const LARGEST = 12;
@@ -17,7 +20,10 @@ final class Revision
 
     public int $same = 0;
 
-    /** @var list<array{measure: string, entity: string, ordinal: int, old: float, new: float}> the largest first, against what was there */
+    /**
+     * @var list<array{measure: string, entity: string, ordinal: int, old: float, new: float}> the largest first,
+     *     against what was there
+     */
     public array $largest = [];
 
     /**
@@ -34,13 +40,19 @@ final class Revision
             $was = $old[$ordinal - $oldFirst] ?? NAN;
             $is = $new[$ordinal - $newFirst] ?? NAN;
             if (is_nan($was) || is_nan($is)) {
-                $this->new += is_nan($was) && ! is_nan($is) ? 1 : 0;
-                $this->gone += ! is_nan($was) && is_nan($is) ? 1 : 0;
+                $this->new += is_nan($was) && !is_nan($is) ? 1 : 0;
+                $this->gone += !is_nan($was) && is_nan($is) ? 1 : 0;
             } elseif ($was === $is) {
                 $this->same++;
             } else {
                 $this->changed++;
-                $this->note(['measure' => $measure, 'entity' => $entity, 'ordinal' => $ordinal, 'old' => $was, 'new' => $is]);
+                $this->note([
+                    'measure' => $measure,
+                    'entity' => $entity,
+                    'ordinal' => $ordinal,
+                    'old' => $was,
+                    'new' => $is,
+                ]);
             }
         }
     }
@@ -65,7 +77,10 @@ final class Revision
             return;
         }
         $this->largest[] = $change;
-        usort($this->largest, static fn(array $a, array $b): int => self::size($b['old'], $b['new']) <=> self::size($a['old'], $a['new']));
+        usort(
+            $this->largest,
+            static fn(array $a, array $b): int => self::size($b['old'], $b['new']) <=> self::size($a['old'], $a['new']),
+        );
         $this->largest = array_slice($this->largest, 0, self::LARGEST);
     }
 }

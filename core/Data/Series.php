@@ -14,7 +14,7 @@ final readonly class Series
     public function lastPosition(): ?int
     {
         for ($i = count($this->values) - 1; $i >= 0; $i--) {
-            if (! is_nan($this->values[$i])) {
+            if (!is_nan($this->values[$i])) {
                 return $i;
             }
         }

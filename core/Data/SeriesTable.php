@@ -15,11 +15,17 @@ final readonly class SeriesTable
 
     /**
      * @param iterable<Series> $series each as long as the axis
-     * @param (Closure(): array<string, list<float>>)|null $weights of quotients what they were divided by, by key, worked
+     * @param (Closure(): array<string, list<float>>)|null $weights of quotients what they were divided by, by key,
+     *     worked
      *     out when asked for
      */
-    public function __construct(public PeriodAxis $axis, public Unit $unit, public Kind $kind, iterable $series, public ?Closure $weights = null)
-    {
+    public function __construct(
+        public PeriodAxis $axis,
+        public Unit $unit,
+        public MeasureKind $kind,
+        iterable $series,
+        public ?Closure $weights = null,
+    ) {
         $byKey = [];
         foreach ($series as $one) {
             $byKey[$one->key] = $one;
@@ -30,7 +36,13 @@ final readonly class SeriesTable
     /** The same with one more series, or another in the place of the one with its key. */
     public function with(Series $one): self
     {
-        return new self($this->axis, $this->unit, $this->kind, [...array_values(array_diff_key($this->series, [$one->key => true])), $one], $this->weights);
+        return new self(
+            $this->axis,
+            $this->unit,
+            $this->kind,
+            [...array_values(array_diff_key($this->series, [$one->key => true])), $one],
+            $this->weights,
+        );
     }
 
     /** @param Closure(): array<string, list<float>> $weights */
@@ -44,7 +56,7 @@ final readonly class SeriesTable
      *
      * @param callable(list<float>, string): list<float> $calculation is given a series' values and its key
      */
-    public function map(callable $calculation, ?Unit $unit = null, ?Kind $kind = null): self
+    public function map(callable $calculation, ?Unit $unit = null, ?MeasureKind $kind = null): self
     {
         $series = [];
         foreach ($this->series as $key => $one) {

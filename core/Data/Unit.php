@@ -9,12 +9,16 @@ use DuskRail\Time\Frequency;
 /**
  * A unit that is worked out along the rail: an amount, and what it is counted per.
  *
- * `Ml per month` is amount `Ml` per [`month`]; divided by connections and times 1,000,000 it is `l per connection per month`.
+ * `Ml per month` is amount `Ml` per [`month`]; divided by connections and times 1,000,000 it is `l per connection
+ * per month`.
  * An index or a percentage has left its amount behind and cannot be divided further; its Sort says so.
  */
 final readonly class Unit
 {
-    /** SI prefixes by power of ten (SI Brochure, 9th ed., 2019, table 7), for the amounts they are used with in the trade. */
+    /**
+     * SI prefixes by power of ten (SI Brochure, 9th ed., 2019, table 7), for the amounts they are used with in the
+     * trade.
+     */
     private const PREFIXES = ['k' => 3, 'M' => 6, 'G' => 9, 'T' => 12];
 
     private const PREFIXED = ['l', 'L', 'W', 'Wh', 'g', 'm', 't', 'J', 'B'];
@@ -24,7 +28,7 @@ final readonly class Unit
         public string $amount,
         public array $per = [],
         public float $perMany = 1.0,
-        public Sort $sort = Sort::Amount,
+        public ValueType $sort = ValueType::Amount,
     ) {}
 
     /** Reads `Ml`, `Ml/month`, `litres per person per day`. */
@@ -33,7 +37,10 @@ final readonly class Unit
         $parts = preg_split('/\s+per\s+|\s*\/\s*/', trim($text)) ?: [''];
         $amount = array_shift($parts);
 
-        return new self($amount, array_map(self::singular(...), array_values(array_filter($parts, static fn(string $p): bool => $p !== ''))));
+        return new self(
+            $amount,
+            array_map(self::singular(...), array_values(array_filter($parts, static fn(string $p): bool => $p !== ''))),
+        );
     }
 
     /** Whether it counts things, `bursts` or nothing said, rather than measuring an amount such as `Ml`. */
@@ -41,17 +48,20 @@ final readonly class Unit
     {
         $bare = isset(self::PREFIXES[$this->amount[0] ?? '']) ? substr($this->amount, 1) : $this->amount;
 
-        return $this->sort === Sort::Amount && $this->perMany === 1.0 && ! in_array($bare, self::PREFIXED, true) && ! str_contains($this->amount, '%');
+        return $this->sort === ValueType::Amount &&
+            $this->perMany === 1.0 &&
+            !in_array($bare, self::PREFIXED, true) &&
+            !str_contains($this->amount, '%');
     }
 
     /** @param string $label how the base is said: `2019 = 100` */
     public static function index(string $label): self
     {
-        return new self($label, [], 1.0, Sort::Index);
+        return new self($label, [], 1.0, ValueType::Index);
     }
 
     /** A number that has left its amount behind: a percentage, a rank, a score. */
-    public static function of(Sort $sort, ?string $label = null): self
+    public static function of(ValueType $sort, ?string $label = null): self
     {
         return new self($label ?? $sort->value, [], 1.0, $sort);
     }
@@ -60,8 +70,8 @@ final readonly class Unit
     public function difference(): self
     {
         return match ($this->sort) {
-            Sort::Index, Sort::Percent => self::of(Sort::Points),
-            Sort::Rank => self::of(Sort::Points, 'places'),
+            ValueType::Index, ValueType::Percent => self::of(ValueType::Points),
+            ValueType::Rank => self::of(ValueType::Points, 'places'),
             default => $this,
         };
     }
@@ -69,7 +79,10 @@ final readonly class Unit
     /** The amount of several periods together: `Ml per month` over twelve is `Ml per 12 months`. */
     public function together(Frequency $frequency, int $periods): self
     {
-        $per = array_map(static fn(string $noun): string => $noun === $frequency->value ? "{$periods} {$noun}s" : $noun, $this->per);
+        $per = array_map(
+            static fn(string $noun): string => $noun === $frequency->value ? "{$periods} {$noun}s" : $noun,
+            $this->per,
+        );
 
         return new self($this->amount, array_values($per), $this->perMany, $this->sort);
     }
@@ -85,7 +98,12 @@ final readonly class Unit
     /** Counted per something else in time. */
     public function insteadOf(Frequency $frequency, string $noun): self
     {
-        return new self($this->amount, array_map(static fn(string $n): string => $n === $frequency->value ? $noun : $n, $this->per), $this->perMany, $this->sort);
+        return new self(
+            $this->amount,
+            array_map(static fn(string $n): string => $n === $frequency->value ? $noun : $n, $this->per),
+            $this->perMany,
+            $this->sort,
+        );
     }
 
     /** @param string $note said after the amount: `crowns, prices of 2024` */
@@ -96,7 +114,7 @@ final readonly class Unit
 
     public function isAmount(): bool
     {
-        return $this->sort === Sort::Amount;
+        return $this->sort === ValueType::Amount;
     }
 
     /** What a flow is counted in at a frequency: `Ml` by the month is `Ml per month`. */
@@ -130,9 +148,14 @@ final readonly class Unit
         }
         $per = array_values($per);
         if ($divisor->amount === $this->amount && $this->amount !== '') {
-            $amount = $times === 100.0 ? '%' : ($times === 1.0 ? 'ratio' : 'per '.self::plain($times));
+            $amount = $times === 100.0 ? '%' : ($times === 1.0 ? 'ratio' : 'per ' . self::plain($times));
 
-            return new self(implode(' ', [$amount, ...$left]), $per, 1.0, $amount === '%' && $per === [] ? Sort::Percent : Sort::Amount);
+            return new self(
+                implode(' ', [$amount, ...$left]),
+                $per,
+                1.0,
+                $amount === '%' && $per === [] ? ValueType::Percent : ValueType::Amount,
+            );
         }
         $amount = implode('-', [$this->amount, ...$left]);
         $prefix = self::PREFIXES[$amount[0] ?? ''] ?? 0;
@@ -146,7 +169,10 @@ final readonly class Unit
         );
     }
 
-    /** Multiplied by another unit: what the one is counted per and the other counts goes out (crowns per Ml × Ml per month). */
+    /**
+     * Multiplied by another unit: what the one is counted per and the other counts goes out (crowns per Ml × Ml per
+     * month).
+     */
     public function by(self $other): self
     {
         $left = $this->per;
@@ -159,10 +185,17 @@ final readonly class Unit
                 $amounts[$counted] = '';
             }
         }
-        $percent = array_filter([$this->sort, $other->sort], static fn(Sort $s): bool => $s !== Sort::Amount) !== [];
+        $percent =
+            array_filter([$this->sort, $other->sort], static fn(ValueType $s): bool => $s !== ValueType::Amount) !== [];
 
         return new self(
-            implode(' × ', array_filter($percent ? [($this->sort === Sort::Amount ? $this : $other)->amount] : $amounts, static fn(string $a): bool => $a !== '')),
+            implode(
+                ' × ',
+                array_filter(
+                    $percent ? [($this->sort === ValueType::Amount ? $this : $other)->amount] : $amounts,
+                    static fn(string $a): bool => $a !== '',
+                ),
+            ),
             array_values([...$left, ...$right]),
             $this->perMany * $other->perMany,
         );
@@ -173,7 +206,7 @@ final readonly class Unit
         $per = $this->per;
         $text = $this->amount;
         if ($per !== [] && $this->perMany !== 1.0) {
-            $text .= ' per '.self::plain($this->perMany).' '.self::plural((string) array_shift($per));
+            $text .= ' per ' . self::plain($this->perMany) . ' ' . self::plural((string) array_shift($per));
         }
         foreach ($per as $noun) {
             $text .= " per {$noun}";
@@ -187,7 +220,7 @@ final readonly class Unit
         return match (true) {
             $noun === 'people' => 'person',
             in_array($noun, ['staff', 'km', 'ms', 'series'], true), strlen($noun) < 4 => $noun,
-            str_ends_with($noun, 'ies') => substr($noun, 0, -3).'y',
+            str_ends_with($noun, 'ies') => substr($noun, 0, -3) . 'y',
             str_ends_with($noun, 'ss') => $noun,
             str_ends_with($noun, 's') => substr($noun, 0, -1),
             default => $noun,
@@ -199,7 +232,7 @@ final readonly class Unit
         return match (true) {
             $noun === 'person' => 'people',
             in_array($noun, ['staff'], true), strlen($noun) < 4 => $noun,
-            preg_match('/[^aeiou]y$/', $noun) === 1 => substr($noun, 0, -1).'ies',
+            preg_match('/[^aeiou]y$/', $noun) === 1 => substr($noun, 0, -1) . 'ies',
             default => "{$noun}s",
         };
     }

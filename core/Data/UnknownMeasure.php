@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
-use DomainException;
+use DuskRail\Refusal;
 
-final class UnknownMeasure extends DomainException
+final class UnknownMeasure extends Refusal
 {
     public static function named(string $key): self
     {

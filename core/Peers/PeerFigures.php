@@ -44,23 +44,34 @@ final class PeerFigures
             // The sum is a number exactly when every value is.
             $whole[$key] = is_finite(array_sum($values));
             foreach ($values as $i => $value) {
-                if ($whole[$key] || ! is_nan($value)) {
+                if ($whole[$key] || !is_nan($value)) {
                     $sums[$i] += $value;
                     $counts[$i]++;
                 }
             }
         }
-        $means = array_map(static fn(float $sum, int $count): float => $count === 0 ? NAN : $sum / $count, $sums, $counts);
+        $means = array_map(
+            static fn(float $sum, int $count): float => $count === 0 ? NAN : $sum / $count,
+            $sums,
+            $counts,
+        );
         foreach ($series as $key => $values) {
             foreach ($values as $i => $value) {
-                if ($whole[$key] || ! is_nan($value)) {
+                if ($whole[$key] || !is_nan($value)) {
                     $off = $value - $means[$i];
                     $squares[$i] += $off * $off;
                 }
             }
         }
 
-        return [$means, array_map(static fn(float $s, int $count): float => $count < 2 ? NAN : sqrt($s / ($count - 1)), $squares, $counts)];
+        return [
+            $means,
+            array_map(
+                static fn(float $s, int $count): float => $count < 2 ? NAN : sqrt($s / ($count - 1)),
+                $squares,
+                $counts,
+            ),
+        ];
     }
 
     /**
@@ -78,7 +89,7 @@ final class PeerFigures
             $sum = $total = 0.0;
             foreach ($series as $key => $values) {
                 $weight = $weights[$key][$i] ?? NAN;
-                if (! is_nan($values[$i]) && ! is_nan($weight)) {
+                if (!is_nan($values[$i]) && !is_nan($weight)) {
                     $sum += $values[$i] * $weight;
                     $total += $weight;
                 }

@@ -28,7 +28,7 @@ final readonly class Position
      */
     public static function of(float $value, array $peers, bool $lowerIsBetter): ?self
     {
-        $peers = array_values(array_filter($peers, static fn(float $v): bool => ! is_nan($v)));
+        $peers = array_values(array_filter($peers, static fn(float $v): bool => !is_nan($v)));
         if (is_nan($value) || $peers === []) {
             return null;
         }
@@ -38,7 +38,7 @@ final readonly class Position
         return new self(
             $better + 1,
             count($peers) + 1,
-            100.0 * (count($peers) - $better - $equal / 2) / count($peers),
+            (100.0 * (count($peers) - $better - $equal / 2)) / count($peers),
             Quantile::of($peers, 0.5),
             Quantile::of($peers, $lowerIsBetter ? 0.25 : 0.75),
         );

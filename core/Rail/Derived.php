@@ -24,20 +24,19 @@ final class Derived
         $named = Expression::parse($formula, $names)->measures();
         $base = null;
         foreach ($named as $key) {
-            $base = $base === null || $data->measures()[$key]->frequency->isFinerThan($data->measures()[$base]->frequency) ? $key : $base;
+            $base =
+                $base === null || $data->measures()[$key]->frequency->isFinerThan($data->measures()[$base]->frequency)
+                    ? $key
+                    : $base;
         }
         if ($base === null) {
-            throw InvalidFormula::because('The formula names no measure. It can name '.implode(', ', $names).'.');
+            throw InvalidFormula::because('The formula names no measure. It can name ' . implode(', ', $names) . '.');
         }
-        $run = Rail::of()->with(StopCatalogue::make('formula', ['text' => $formula]))->run($data->table($base), Scope::all($data));
+        $run = Rail::of()
+            ->with(StopCatalogue::make('formula', ['text' => $formula]))
+            ->run($data->table($base), Scope::all($data));
         $refused = $run->refused();
 
         return $refused === null ? $run->table() : throw InvalidFormula::because((string) $refused->refusal);
-    }
-
-    /** A formula in which a measure has another name now. */
-    public static function renamed(string $formula, string $old, string $new): string
-    {
-        return (string) preg_replace('/(?<![\p{L}\p{N}])'.preg_quote($old, '/').'(?![\p{L}\p{N}])/iu', str_replace(['\\', '$'], ['\\\\', '\\$'], $new), $formula);
     }
 }

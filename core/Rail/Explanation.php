@@ -15,7 +15,12 @@ final readonly class Explanation
      * @param list<int> $inputs positions of all values of the same line that went in, when there are several
      * @param list<array{measure: string, ordinal: int}> $observations of other measures that went in
      */
-    private function __construct(public string $text, public int $at, public array $inputs, public array $observations) {}
+    private function __construct(
+        public string $text,
+        public int $at,
+        public array $inputs,
+        public array $observations,
+    ) {}
 
     /**
      * @param list<int> $inputs

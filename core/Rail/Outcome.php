@@ -14,7 +14,12 @@ final readonly class Outcome
      * @param int|null $open first position of values that are of unfinished periods
      * @param string $note a choice made inside the stop that its unit does not show, said beside the unit
      */
-    public function __construct(public SeriesTable $table, public array $remarks = [], public string $note = '', public ?int $open = null) {}
+    public function __construct(
+        public SeriesTable $table,
+        public array $remarks = [],
+        public string $note = '',
+        public ?int $open = null,
+    ) {}
 
     public function withTable(SeriesTable $table): self
     {

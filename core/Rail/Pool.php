@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Peers\PeerFigures;
@@ -22,7 +22,12 @@ final readonly class Pool
      * @param list<string> $members entity keys
      * @param bool $averaged the amounts of one member on average, to be seen beside the members
      */
-    private function __construct(public string $key, public string $name, public array $members, private bool $averaged) {}
+    private function __construct(
+        public string $key,
+        public string $name,
+        public array $members,
+        private bool $averaged,
+    ) {}
 
     /** @param list<string> $members */
     public static function sum(string $key, string $name, array $members): self
@@ -45,18 +50,26 @@ final readonly class Pool
         }
         $values = array_map(static fn(Series $s): array => $s->values, $members);
         // Levels that are quotients already have no sum, and nothing to be weighed by.
-        $together = $table->kind === Kind::Rate ? PeerFigures::mean($values) : $this->together($members, $table->axis->count);
+        $together =
+            $table->kind === MeasureKind::Rate
+                ? PeerFigures::mean($values)
+                : $this->together($members, $table->axis->count);
 
         return $table->with(new Series($this->key, $together));
     }
 
-    /** After a division: the quotients of the members weighed by what they were divided by, which is a ratio of sums. */
+    /**
+     * After a division: the quotients of the members weighed by what they were divided by, which is a ratio of sums.
+     */
     public function weighed(SeriesTable $table): SeriesTable
     {
-        if ($table->weights === null || ! isset($table->series[$this->key])) {
+        if ($table->weights === null || !isset($table->series[$this->key])) {
             return $table;
         }
-        $members = array_map(static fn(Series $s): array => $s->values, array_intersect_key($table->series, array_flip($this->members)));
+        $members = array_map(
+            static fn(Series $s): array => $s->values,
+            array_intersect_key($table->series, array_flip($this->members)),
+        );
 
         return $table->with(new Series($this->key, PeerFigures::weightedMean($members, ($table->weights)())));
     }
@@ -73,7 +86,7 @@ final readonly class Pool
             $last = $series->lastPosition();
             $begun = false;
             foreach ($series->values as $i => $value) {
-                $begun = $begun || ! is_nan($value);
+                $begun = $begun || !is_nan($value);
                 if ($begun && $i <= $last) {
                     $sums[$i] += $value;
                     $counts[$i]++;
@@ -81,6 +94,10 @@ final readonly class Pool
             }
         }
 
-        return array_map(fn(float $sum, int $of): float => $of === 0 ? NAN : ($this->averaged ? $sum / $of : $sum), $sums, $counts);
+        return array_map(
+            fn(float $sum, int $of): float => $of === 0 ? NAN : ($this->averaged ? $sum / $of : $sum),
+            $sums,
+            $counts,
+        );
     }
 }

@@ -6,6 +6,8 @@ namespace DuskRail\Rail;
 
 use DuskRail\Data\DataSource;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Stops\Formula;
+use DuskRail\Settings\InvalidSetting;
 
 /** The calculations of a study in the order in which they are done. */
 final readonly class Rail
@@ -15,10 +17,11 @@ final readonly class Rail
     /** @param list<PlacedStop> $stops */
     private function __construct(public array $stops) {}
 
+    /** @throws InvalidSetting when there are too many, or two with one id */
     public static function of(PlacedStop ...$stops): self
     {
         if (count($stops) > self::MOST_STOPS) {
-            throw InvalidSetting::because('Rail', 'it holds '.self::MOST_STOPS.' stops at most. Remove one first.');
+            throw InvalidSetting::because('Rail', 'it holds ' . self::MOST_STOPS . ' stops at most. Remove one first.');
         }
         $ids = array_map(static fn(PlacedStop $s): string => $s->id, $stops);
         if (count(array_unique($ids)) < count($ids)) {
@@ -45,7 +48,26 @@ final readonly class Rail
 
     public function replacing(PlacedStop $new): self
     {
-        return new self(array_map(static fn(PlacedStop $s): PlacedStop => $s->id === $new->id ? $new : $s, $this->stops));
+        return new self(
+            array_map(static fn(PlacedStop $s): PlacedStop => $s->id === $new->id ? $new : $s, $this->stops),
+        );
+    }
+
+    /**
+     * The same where measures have other names now.
+     *
+     * @param array<array-key, string> $names new name by old one, of all measures
+     */
+    public function renamed(array $names): self
+    {
+        return new self(
+            array_map(
+                static fn(PlacedStop $placed): PlacedStop => $placed->stop instanceof Formula
+                    ? new PlacedStop($placed->id, $placed->stop->renamed($names), $placed->bypassed)
+                    : $placed,
+                $this->stops,
+            ),
+        );
     }
 
     /** The stop moved earlier (-1) or later (+1). */
@@ -53,7 +75,7 @@ final readonly class Rail
     {
         $from = $this->position($id);
         $to = $from === null ? null : $from + $by;
-        if ($from === null || ! isset($this->stops[$to])) {
+        if ($from === null || !isset($this->stops[$to])) {
             return $this;
         }
         $stops = $this->stops;
@@ -71,26 +93,28 @@ final readonly class Rail
     }
 
     /**
-     * Does the calculations. A stop that is bypassed or makes no sense for what arrives passes its figures on unchanged.
+     * Does the calculations. A stop that is bypassed or makes no sense for what arrives passes its figures on
+     * unchanged.
      *
      * @param DataSource $data a Scope where it matters who is in focus or off; of a plain data set all are peers
      */
     public function run(SeriesTable $origin, DataSource $data): Run
     {
         $scope = $data instanceof Scope ? $data : Scope::all($data);
-        $legs = [];
+        $steps = [];
         $table = $origin;
         foreach ($this->stops as $placed) {
             $refusal = $placed->bypassed ? null : $placed->stop->refusal($table, $scope);
-            $outcome = $placed->bypassed || $refusal !== null ? new Outcome($table) : $placed->stop->apply($table, $scope);
+            $outcome =
+                $placed->bypassed || $refusal !== null ? new Outcome($table) : $placed->stop->apply($table, $scope);
             foreach ($scope->pools as $pool) {
                 $outcome = $outcome->withTable($pool->weighed($outcome->table));
             }
-            $legs[] = new Leg($placed, $table, $outcome, $refusal);
+            $steps[] = new RunStep($placed, $table, $outcome, $refusal);
             $table = $outcome->table;
         }
 
-        return new Run($origin, $legs);
+        return new Run($origin, $steps);
     }
 
     private function position(string $id): ?int

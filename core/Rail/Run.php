@@ -9,36 +9,45 @@ use DuskRail\Data\SeriesTable;
 /** A rail carried out on a table. */
 final readonly class Run
 {
-    /** @param list<Leg> $legs */
-    public function __construct(public SeriesTable $origin, public array $legs) {}
+    /** @param list<RunStep> $steps one for each stop of the rail */
+    public function __construct(public SeriesTable $origin, public array $steps) {}
 
     public function table(): SeriesTable
     {
-        return $this->legs === [] ? $this->origin : $this->legs[count($this->legs) - 1]->outcome->table;
+        return $this->steps === [] ? $this->origin : $this->steps[count($this->steps) - 1]->outcome->table;
     }
 
-    /** First position whose values are of unfinished periods, as far as the axis has stayed the same since that was found. */
+    /**
+     * First position whose values are of unfinished periods, as far as the axis has stayed the same since that was
+     * found.
+     */
     public function open(): ?int
     {
         $axis = $this->table()->axis;
-        foreach (array_reverse($this->legs) as $leg) {
-            if ($leg->outcome->table->axis != $axis) {
+        foreach (array_reverse($this->steps) as $step) {
+            if ($step->outcome->table->axis != $axis) {
                 return null;
             }
-            if ($leg->outcome->open !== null) {
-                return $leg->outcome->open;
+            if ($step->outcome->open !== null) {
+                return $step->outcome->open;
             }
         }
 
         return null;
     }
 
-    /** The first stop that was refused, or null. */
-    public function refused(): ?Leg
+    /** @return list<RunStep> those that did their calculation: neither bypassed nor refused */
+    public function inUse(): array
     {
-        foreach ($this->legs as $leg) {
-            if ($leg->refusal !== null) {
-                return $leg;
+        return array_values(array_filter($this->steps, static fn(RunStep $step): bool => $step->isInUse()));
+    }
+
+    /** The first stop that was refused, or null. */
+    public function refused(): ?RunStep
+    {
+        foreach ($this->steps as $step) {
+            if ($step->refusal !== null) {
+                return $step;
             }
         }
 

@@ -57,7 +57,11 @@ final readonly class Scope implements DataSource
 
     public function table(string $measureKey): SeriesTable
     {
-        return array_reduce($this->pools, static fn(SeriesTable $table, Pool $pool): SeriesTable => $pool->addedTo($table), $this->data->table($measureKey));
+        return array_reduce(
+            $this->pools,
+            static fn(SeriesTable $table, Pool $pool): SeriesTable => $pool->addedTo($table),
+            $this->data->table($measureKey),
+        );
     }
 
     public function unsettled(string $measureKey): array
@@ -91,7 +95,7 @@ final readonly class Scope implements DataSource
         $values = [];
         $apart = [...$this->off, ...array_map(static fn(Pool $pool): string => $pool->key, $this->pools)];
         foreach ($table->series as $key => $series) {
-            if (! in_array($key, $apart, true)) {
+            if (!in_array($key, $apart, true)) {
                 $values[$key] = $series->values;
             }
         }

@@ -5,43 +5,30 @@ declare(strict_types=1);
 namespace DuskRail\Rail;
 
 use DuskRail\Data\SeriesTable;
+use DuskRail\Settings\HasSettings;
 
 /**
- * One calculation on the rail. A stop is immutable and knows nothing of the study it stands in.
+ * One calculation on the rail. A stop is immutable and knows nothing of the study it stands in. Its settings are the
+ * properties of its constructor, each declared by an attribute (see Settings/Setting).
  *
  * To add one: write a class in Rail/Stops, and name it in StopCatalogue.
  */
-interface Stop
+interface Stop extends HasSettings
 {
     /** Its name in study documents: lower case, hyphens. */
     public static function type(): string;
 
-    /** What the list of calculations calls it, and what it is for in half a sentence. */
-    public static function title(): string;
-
+    /** What it is for in half a sentence, for the list of calculations, where it stands under its title. */
     public static function purpose(): string;
 
     /** The stop as it is first put in, given what arrives there. */
     public static function usual(SeriesTable $arriving, Scope $scope): self;
-
-    /**
-     * @param array<string, mixed> $settings as settings() gives them, or as a form sends them
-     *
-     * @throws InvalidSetting
-     */
-    public static function from(array $settings): self;
-
-    /** @return array<string, scalar> everything that from() needs to make it again */
-    public function settings(): array;
 
     /** The name it stands under on the rail, in a few characters: `÷ connections`, `12-month mean`. */
     public function label(SeriesTable $arriving, Scope $scope): string;
 
     /** What it adds to the chart's subtitle: `per connection`, `12-month mean`. */
     public function phrase(SeriesTable $arriving, Scope $scope): string;
-
-    /** @return list<Field> what can be changed, in reading order: together they make a sentence */
-    public function fields(SeriesTable $arriving, Scope $scope): array;
 
     /** Why the calculation makes no sense for what arrives, and what to do instead; null when it does. */
     public function refusal(SeriesTable $arriving, Scope $scope): ?string;
@@ -55,5 +42,11 @@ interface Stop
      * @param SeriesTable $leaving what apply() made of what arrived
      * @param int $position of the leaving table
      */
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation;
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation;
 }

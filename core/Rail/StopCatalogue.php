@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail;
 
-/** Every calculation there is, in the order in which they are offered. A new stop is registered here. */
+use DuskRail\Settings\InvalidSetting;
+
+/** Every calculation there is, in the order in which they are offered. A new stop is named here. */
 final class StopCatalogue
 {
+    /** @var list<class-string<Stop>> */
     private const STOPS = [
         Stops\ChangeOfPeriod::class,
         Stops\PerDay::class,
@@ -24,11 +27,14 @@ final class StopCatalogue
         Stops\Formula::class,
     ];
 
+    /** @var list<class-string<Stop>> */
+    private static array $more = [];
+
     /** @return array<string, class-string<Stop>> by type */
     public static function all(): array
     {
         $byType = [];
-        foreach (self::STOPS as $class) {
+        foreach ([...self::STOPS, ...self::$more] as $class) {
             $byType[$class::type()] = $class;
         }
 
@@ -36,14 +42,42 @@ final class StopCatalogue
     }
 
     /**
-     * @param array<string, mixed> $settings
+     * @return class-string<Stop>
      *
-     * @throws InvalidSetting
+     * @throws UnknownStop
+     */
+    public static function named(string $type): string
+    {
+        return self::all()[$type] ?? throw UnknownStop::called($type, array_keys(self::all()));
+    }
+
+    /**
+     * @param array<array-key, mixed> $settings
+     *
+     * @throws UnknownStop|InvalidSetting
      */
     public static function make(string $type, array $settings): Stop
     {
-        $class = self::all()[$type] ?? throw InvalidSetting::unknownStop($type);
+        return self::named($type)::from($settings);
+    }
 
-        return $class::from($settings);
+    /**
+     * Does something while there are other stops beside those of the program.
+     *
+     * @template T
+     *
+     * @param list<class-string<Stop>> $more
+     * @param callable(): T $do
+     * @return T
+     */
+    public static function extended(array $more, callable $do): mixed
+    {
+        $before = self::$more;
+        self::$more = [...$before, ...$more];
+        try {
+            return $do();
+        } finally {
+            self::$more = $before;
+        }
     }
 }

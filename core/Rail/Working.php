@@ -6,14 +6,19 @@ namespace DuskRail\Rail;
 
 use DuskRail\Data\Origin;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
+use DuskRail\Data\ValueType;
 use DuskRail\Time\Period;
 
 /** How one plotted value came about: every stop with the numbers put in, from the row of the file to the chart. */
 final readonly class Working
 {
     /** @param list<WorkingStep> $steps from the file on */
-    private function __construct(public string $entity, public string $period, public array $steps, public ?Origin $origin) {}
+    private function __construct(
+        public string $entity,
+        public string $period,
+        public array $steps,
+        public ?Origin $origin,
+    ) {}
 
     /**
      * @param int $position of the table that the run ends in
@@ -22,30 +27,48 @@ final readonly class Working
     {
         $steps = [];
         $at = $position;
-        foreach (array_reverse($run->legs) as $leg) {
-            if ($leg->placed->bypassed || $leg->refusal !== null) {
-                continue;
-            }
-            $leaving = $leg->outcome->table;
-            $explanation = $leg->placed->stop->explain($leg->arriving, $leaving, $scope, $key, $at);
+        foreach (array_reverse($run->inUse()) as $step) {
+            $leaving = $step->outcome->table;
+            $explanation = $step->placed->stop->explain($step->arriving, $leaving, $scope, $key, $at);
             $inputs = [];
             foreach ($explanation->inputs as $input) {
-                $inputs[] = ['period' => $leg->arriving->axis->period($input)->label(), 'value' => Explanation::number($leg->arriving->series[$key]->values[$input]), 'position' => $input];
+                $inputs[] = [
+                    'period' => $step->arriving->axis->period($input)->label(),
+                    'value' => Explanation::number($step->arriving->series[$key]->values[$input]),
+                    'position' => $input,
+                ];
             }
-            array_unshift($steps, new WorkingStep(
-                $leg->placed->stop->label($leg->arriving, $scope),
-                $leaving->axis->period($at)->label(),
-                $explanation->text,
-                self::result($leaving, $key, $at),
-                $inputs,
-                self::cells($explanation->observations, $scope, $key),
-            ));
+            array_unshift(
+                $steps,
+                new WorkingStep(
+                    $step->placed->stop->label($step->arriving, $scope),
+                    $leaving->axis->period($at)->label(),
+                    $explanation->text,
+                    self::result($leaving, $key, $at),
+                    $inputs,
+                    self::cells($explanation->observations, $scope, $key),
+                ),
+            );
             $at = $explanation->at;
         }
         $period = $run->origin->axis->period($at);
-        array_unshift($steps, new WorkingStep($scope->measures()[$measure]->name, $period->label(), '', self::result($run->origin, $key, $at), []));
+        array_unshift(
+            $steps,
+            new WorkingStep(
+                $scope->measures()[$measure]->name,
+                $period->label(),
+                '',
+                self::result($run->origin, $key, $at),
+                [],
+            ),
+        );
 
-        return new self($scope->nameOf($key), $run->table()->axis->period($position)->label(), $steps, $scope->origin($measure, $key, $period->ordinal));
+        return new self(
+            $scope->nameOf($key),
+            $run->table()->axis->period($position)->label(),
+            $steps,
+            $scope->origin($measure, $key, $period->ordinal),
+        );
     }
 
     /** The same as plain text, to be pasted into a mail. */
@@ -53,7 +76,7 @@ final readonly class Working
     {
         $lines = ["{$this->entity}, {$this->period}"];
         foreach ($this->steps as $step) {
-            $lines[] = "{$step->stop}: ".($step->equation === '' ? '' : "{$step->equation} = ").$step->result;
+            $lines[] = "{$step->stop}: " . ($step->equation === '' ? '' : "{$step->equation} = ") . $step->result;
             foreach ($step->inputs as $input) {
                 $lines[] = "    {$input['period']}: {$input['value']}";
             }
@@ -78,7 +101,11 @@ final readonly class Working
         foreach ($observations as ['measure' => $measure, 'ordinal' => $ordinal]) {
             $about = $scope->measures()[$measure];
             $origin = $scope->origin($measure, $key, $ordinal);
-            $cells[] = "{$about->name}, ".Period::at($about->frequency, $ordinal)->label().': '.($origin?->text() ?? 'the file it came from is not known');
+            $cells[] =
+                "{$about->name}, " .
+                Period::at($about->frequency, $ordinal)->label() .
+                ': ' .
+                ($origin?->text() ?? 'the file it came from is not known');
         }
 
         return $cells;
@@ -86,6 +113,9 @@ final readonly class Working
 
     private static function result(SeriesTable $table, string $key, int $position): string
     {
-        return trim(Explanation::number($table->series[$key]->values[$position]).($table->unit->sort === Sort::Index ? '' : " {$table->unit->text()}"));
+        return trim(
+            Explanation::number($table->series[$key]->values[$position]) .
+                ($table->unit->sort === ValueType::Index ? '' : " {$table->unit->text()}"),
+        );
     }
 }

@@ -8,7 +8,8 @@ namespace DuskRail\Rail;
 final readonly class WorkingStep
 {
     /**
-     * @param list<array{period: string, value: string, position: int}> $inputs the values that went in, when there are several
+     * @param list<array{period: string, value: string, position: int}> $inputs the values that went in, when there
+     *     are several
      * @param list<string> $cells where the observations of other measures were read
      */
     public function __construct(

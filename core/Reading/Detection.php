@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-use DomainException;
+use DuskRail\Refusal;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
@@ -13,9 +13,15 @@ use DuskRail\Time\PeriodReading;
 final readonly class Detection
 {
     /** Headings by which columns are known; common practice, no source. */
-    private const ENTITY = '/^(entity|entities|utility|company|organi[sz]ation|provider|name|country|area|region|site|plant|place|city|town|state|station|unit name|geo|ref area|reporting area|location|district|branch|school|hospital)\b/i';
+    private const ENTITY =
+        '/^(entity|entities|utility|company|organi[sz]ation|provider|name|country|area|' .
+        'region|site|plant|place|city|town|state|station|unit name|geo|ref area|' .
+        'reporting area|location|district|branch|school|hospital)\b/i';
 
-    private const PERIOD = '/\b(period|date|month|year|quarter|week|day|time|opened|closed|jahr|monat|quartal|woche|datum|tag|zeit|periode|année|mois|trimestre|semaine|jour|fecha|mes|año|data|mese|anno|jaar|maand|rok|år|måned)\b/iu';
+    private const PERIOD =
+        '/\b(period|date|month|year|quarter|week|day|time|opened|closed|jahr|monat|quartal|' .
+        'woche|datum|tag|zeit|periode|année|mois|trimestre|semaine|jour|fecha|mes|año|data|' .
+        'mese|anno|jaar|maand|rok|år|måned)\b/iu';
 
     private const MEASURE = '/^(measure|indicator|variable|item|metric|what)\b/i';
 
@@ -24,7 +30,9 @@ final readonly class Detection
     private const STATUS = '/^(status|flag|state of|quality|obs status)\b/i';
 
     /** Headings of plain numbers that are in order: of an age, of what came since. */
-    private const ORDER = '/\b(age|since|lap|round|step|stage|dose|depth|distance|minutes?|hours?|days?|weeks?|months?|time|cycle|trial|iteration)\b/i';
+    private const ORDER =
+        '/\b(age|since|lap|round|step|stage|dose|depth|distance|minutes?|hours?|days?|weeks?|' .
+        'months?|time|cycle|trial|iteration)\b/i';
 
     private const ID = '/\b(id|job|case|ref|reference|ticket|order|invoice|number|no)\b/i';
 
@@ -34,27 +42,26 @@ final readonly class Detection
     private function __construct(public Plan $plan, public array $evidence) {}
 
     /**
-     * @param Shape|null $shape the shape the user says it has; null to find out
-     * @param int|null $heading the row she says the headings are in, -1 for none; null to find out
+     * @param TableShape|null $shape the shape the user says it has; null to find out
+     * @param int|null $heading the row that the headings are said to be in, -1 for none; null to find out
      *
      * @throws NotATable
      */
-    public static function of(Sample $sample, ?Shape $shape = null, ?int $heading = null): self
+    public static function of(Sample $sample, ?TableShape $shape = null, ?int $heading = null): self
     {
-        if ($sample->width < 2) {
+        self::check($sample);
+        $heading = match (true) {
+            $heading === null => self::headingRow($sample),
+            $heading < 0 => null,
+            default => min($heading, count($sample->rows) - 1),
+        };
+        if ($heading !== null && $sample->column(0, $heading) === []) {
             throw NotATable::because(
-                'The table has a single column.',
-                'A table needs at least a column of periods or names and a column of figures; if its cells are parted by something else than comma, semicolon, tab or bar, save it as CSV.',
+                'There is a heading row and nothing below it.',
+                'Bring a file that holds the figures too.',
             );
         }
-        if ($sample->width > Observations::COLUMNS) {
-            throw NotATable::because('The table has '.number_format($sample->width).' columns, more than '.number_format(Observations::COLUMNS).'.', 'Write it with one row per figure, or split it.');
-        }
-        $heading = $heading === null ? self::headingRow($sample) : ($heading < 0 ? null : min($heading, count($sample->rows) - 1));
-        if ($heading !== null && $sample->column(0, $heading) === []) {
-            throw NotATable::because('There is a heading row and nothing below it.', 'Bring a file that holds the figures too.');
-        }
-        $mayPair = $heading !== null && in_array($shape, [null, Shape::PeriodsAcross], true);
+        $mayPair = $heading !== null && in_array($shape, [null, TableShape::PeriodsAcross], true);
         $paired = $mayPair ? PairedHeadings::inTwoRows($sample, $heading) : null;
         if ($paired !== null) {
             return self::pairedPlan($sample, $paired);
@@ -67,19 +74,58 @@ final readonly class Detection
         }
         $shape ??= self::shape($sample, $heading, $across, $down);
 
-        $parts = $down !== null && $down[1]->notation === PeriodNotation::Year && in_array($shape, [Shape::Long, Shape::EntitiesAcross, Shape::Events], true) ? self::partsOfDate($sample, $heading, $down[0]) : null;
-        if ($parts !== null) {
-            return self::inParts($sample, $heading, $shape, $down, $parts);
+        $dated = in_array($shape, [TableShape::Long, TableShape::EntitiesAcross, TableShape::Events], true);
+        if ($dated && $down !== null && $down[1]->notation === PeriodNotation::Year) {
+            $parts = self::partsOfDate($sample, $heading, $down[0]);
+            if ($parts !== null) {
+                return self::inParts($sample, $heading, $shape, $down, $parts);
+            }
         }
 
+        return self::inShape($shape, $sample, $heading, $across, $down);
+    }
+
+    /** @throws NotATable where it is too narrow or too wide */
+    private static function check(Sample $sample): void
+    {
+        if ($sample->width < 2) {
+            throw NotATable::because(
+                'The table has a single column.',
+                'A table needs at least a column of periods or names and a column of figures; if its cells ' .
+                    'are parted by something else than comma, semicolon, tab or bar, save it as CSV.',
+            );
+        }
+        if ($sample->width > Observations::COLUMNS) {
+            throw NotATable::because(
+                'The table has ' .
+                    number_format($sample->width) .
+                    ' columns, more than ' .
+                    number_format(Observations::COLUMNS) .
+                    '.',
+                'Write it with one row per figure, or split it.',
+            );
+        }
+    }
+
+    /**
+     * @param array{list<int>, PeriodReading}|null $across
+     * @param array{int, PeriodReading}|null $down
+     */
+    private static function inShape(
+        TableShape $shape,
+        Sample $sample,
+        ?int $heading,
+        ?array $across,
+        ?array $down,
+    ): self {
         return match ($shape) {
-            Shape::PeriodsAcross => self::acrossPlan($sample, $heading ?? 0, $across),
-            Shape::YearsAcross => self::yearsPlan($sample, $heading ?? 0, $across),
-            Shape::EntitiesAcross => self::entitiesPlan($sample, $heading ?? 0, $down),
-            Shape::Attributes => self::attributesPlan($sample, $heading ?? 0),
-            Shape::Moment => self::momentPlan($sample, $heading ?? 0),
-            Shape::Events => self::eventsPlan($sample, $heading, $down),
-            Shape::Long => self::longPlan($sample, $heading, $down),
+            TableShape::PeriodsAcross => self::acrossPlan($sample, $heading ?? 0, $across),
+            TableShape::YearsAcross => self::yearsPlan($sample, $heading ?? 0, $across),
+            TableShape::EntitiesAcross => self::entitiesPlan($sample, $heading ?? 0, $down),
+            TableShape::Attributes => self::attributesPlan($sample, $heading ?? 0),
+            TableShape::Moment => self::momentPlan($sample, $heading ?? 0),
+            TableShape::Events => self::eventsPlan($sample, $heading, $down),
+            TableShape::Long => self::longPlan($sample, $heading, $down),
         };
     }
 
@@ -87,59 +133,80 @@ final readonly class Detection
      * @param array{list<int>, PeriodReading}|null $across
      * @param array{int, PeriodReading}|null $down
      */
-    private static function shape(Sample $sample, ?int $heading, ?array $across, ?array $down): Shape
+    private static function shape(Sample $sample, ?int $heading, ?array $across, ?array $down): TableShape
     {
         if ($across !== null && count($across[0]) >= 2) {
             return self::monthsColumn($sample, $heading) !== null && $across[1]->notation === PeriodNotation::Year
-                ? Shape::YearsAcross : Shape::PeriodsAcross;
+                ? TableShape::YearsAcross
+                : TableShape::PeriodsAcross;
         }
         if ($down === null) {
-            $others = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [self::mostVaried($sample, $heading, self::textColumns($sample, $heading, []))]));
-            $figures = array_filter($others, static fn(int $c): bool => self::isNumeric($sample->column($c, $heading), $sample->delimiter));
+            $others = array_values(
+                array_diff(range(0, $sample->breadth($heading) - 1), [
+                    self::mostVaried($sample, $heading, self::textColumns($sample, $heading, [])),
+                ]),
+            );
+            $figures = array_filter(
+                $others,
+                static fn(int $c): bool => self::isNumeric($sample->column($c, $heading), $sample->delimiter),
+            );
 
-            return count($figures) > count($others) / 2 ? Shape::Moment : Shape::Attributes;
+            return count($figures) > count($others) / 2 ? TableShape::Moment : TableShape::Attributes;
         }
 
         $texts = self::textColumns($sample, $heading, [$down[0]]);
         if ($texts === []) {
             // One column of figures alone is what was measured of one entity.
-            return $sample->breadth($heading) === 2 && ! isset($sample->notes()['measure']) ? Shape::Long : Shape::EntitiesAcross;
+            return $sample->breadth($heading) === 2 && !isset($sample->notes()['measure'])
+                ? TableShape::Long
+                : TableShape::EntitiesAcross;
         }
 
         // With a year (of joining, of opening) but no figure beside it, the rows describe entities.
         return match (true) {
-            count($texts) === $sample->breadth($heading) - 1 && $down[1]->notation->frequency() !== Frequency::Day => Shape::Attributes,
-            self::eventsEvidence($sample, $heading, $down) !== '' => Shape::Events,
-            default => count($texts) === $sample->breadth($heading) - 1 ? Shape::Attributes : Shape::Long,
+            count($texts) === $sample->breadth($heading) - 1 && $down[1]->notation->frequency() !== Frequency::Day
+                => TableShape::Attributes,
+            self::eventsEvidence($sample, $heading, $down) !== '' => TableShape::Events,
+            default => count($texts) === $sample->breadth($heading) - 1 ? TableShape::Attributes : TableShape::Long,
         };
     }
 
     /**
      * The other ways a table could lie, the most readable first, with how much of it each reads.
      *
-     * @return list<array{shape: Shape, figures: int, share: float}>
+     * @return list<Alternative>
      */
     public static function alternatives(Sample $sample, Plan $plan): array
     {
         $few = new Sample(array_slice($sample->rows, 0, 120), $sample->fileName, $sample->delimiter);
         $found = [];
-        foreach (Shape::cases() as $shape) {
+        foreach (TableShape::cases() as $shape) {
             // Whole months are no moments at which things happen.
-            if ($shape === $plan->shape || $shape === Shape::Attributes || ($shape === Shape::Events && $plan->periods->notation->frequency() !== Frequency::Day)) {
+            if (
+                $shape === $plan->shape ||
+                $shape === TableShape::Attributes ||
+                ($shape === TableShape::Events && $plan->periods->notation->frequency() !== Frequency::Day)
+            ) {
                 continue;
             }
             try {
-                $read = Reader::read($few->rows, self::of($few, $shape, $plan->heading ?? -1)->plan->with(['duplicates' => Duplicates::Last->value]));
-            } catch (DomainException) {
+                $read = Reader::read(
+                    $few->rows,
+                    self::of($few, $shape, $plan->heading ?? -1)->plan->with(['duplicates' => Duplicates::Last->value]),
+                );
+            } catch (Refusal) {
                 continue;
             }
             $figures = $read->valueCount();
             $share = $figures / max(1, $figures + $read->problemCount);
             if ($share >= 0.5 && $figures > 1) {
-                $found[] = ['shape' => $shape, 'figures' => $figures, 'share' => $share];
+                $found[] = new Alternative($shape, $figures, $share);
             }
         }
-        usort($found, static fn(array $a, array $b): int => [$b['share'], $b['figures']] <=> [$a['share'], $a['figures']]);
+        usort(
+            $found,
+            static fn(Alternative $a, Alternative $b): int => [$b->share, $b->figures] <=> [$a->share, $a->figures],
+        );
 
         return $found;
     }
@@ -151,7 +218,10 @@ final readonly class Detection
      */
     private static function eventsEvidence(Sample $sample, ?int $heading, array $down): string
     {
-        if ($down[1]->notation->frequency() !== Frequency::Day || self::named($sample, $heading, range(0, $sample->breadth($heading) - 1), self::MEASURE) !== null) {
+        if (
+            $down[1]->notation->frequency() !== Frequency::Day ||
+            self::named($sample, $heading, range(0, $sample->breadth($heading) - 1), self::MEASURE) !== null
+        ) {
             return '';
         }
         $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$down[0]]));
@@ -159,15 +229,21 @@ final readonly class Detection
         if ($id !== null) {
             return "“{$sample->heading($id, $heading)}” tells single things apart";
         }
-        $entity = self::named($sample, $heading, $columns, self::ENTITY) ?? self::mostVaried($sample, $heading, self::textColumns($sample, $heading, [$down[0]]));
+        $entity =
+            self::named($sample, $heading, $columns, self::ENTITY) ??
+            self::mostVaried($sample, $heading, self::textColumns($sample, $heading, [$down[0]]));
         $rows = count($sample->rows) - 1 - ($heading ?? -1);
         $pairs = [];
         for ($row = ($heading ?? -1) + 1, $count = count($sample->rows); $row < $count; $row++) {
-            $pairs[$sample->cell($row, $down[0])."\t".($entity === null ? '' : $sample->cell($row, $entity))] = true;
+            $pairs[
+                $sample->cell($row, $down[0]) . "\t" . ($entity === null ? '' : $sample->cell($row, $entity))
+            ] = true;
         }
         $again = $rows - count($pairs);
 
-        return $again >= 2 && $again >= 0.15 * $rows ? "{$again} of {$rows} rows are for an entity and a day that another row is for" : '';
+        return $again >= 2 && $again >= 0.15 * $rows
+            ? "{$again} of {$rows} rows are for an entity and a day that another row is for"
+            : '';
     }
 
     /** @param list<int> $among */
@@ -175,7 +251,11 @@ final readonly class Detection
     {
         foreach ($among as $column) {
             $cells = array_filter($sample->column($column, $heading), static fn(string $c): bool => $c !== '');
-            if (preg_match(self::ID, self::plain($sample->heading($column, $heading))) === 1 && count($cells) >= 3 && count(array_unique($cells)) >= 0.7 * count($cells)) {
+            if (
+                preg_match(self::ID, self::plain($sample->heading($column, $heading))) === 1 &&
+                count($cells) >= 3 &&
+                count(array_unique($cells)) >= 0.7 * count($cells)
+            ) {
                 return $column;
             }
         }
@@ -189,7 +269,12 @@ final readonly class Detection
         for ($column = 0; $heading !== null && $column < $sample->breadth($heading); $column++) {
             $cells = array_filter($sample->column($column, $heading), static fn(string $c): bool => $c !== '');
             $read = array_filter($cells, static fn(string $c): bool => PeriodNotation::Number->read($c) !== null);
-            if (preg_match(self::ORDER, self::plain($sample->heading($column, $heading))) === 1 && count($cells) >= 3 && count($read) === count($cells) && count(array_unique($cells)) >= 3) {
+            if (
+                preg_match(self::ORDER, self::plain($sample->heading($column, $heading))) === 1 &&
+                count($cells) >= 3 &&
+                count($read) === count($cells) &&
+                count(array_unique($cells)) >= 3
+            ) {
                 return [$column, PeriodReading::of(PeriodNotation::Number)];
             }
         }
@@ -207,8 +292,20 @@ final readonly class Detection
         $within = static function (string $pattern, int $most, ?int $except) use ($sample, $heading, $year): ?int {
             for ($column = 0; $column < $sample->breadth($heading); $column++) {
                 $cells = array_filter($sample->column($column, $heading), static fn(string $c): bool => $c !== '');
-                $fits = array_filter($cells, static fn(string $c): bool => preg_match('/^\d{1,2}$/', $c) === 1 && (int) $c >= 1 && (int) $c <= $most || ($most === 12 && PeriodNotation::monthOfYear($c) !== null));
-                if ($column !== $year && $column !== $except && $cells !== [] && count($fits) === count($cells) && preg_match($pattern, self::plain($sample->heading($column, $heading))) === 1) {
+                $fits = array_filter(
+                    $cells,
+                    static fn(string $c): bool => (preg_match('/^\d{1,2}$/', $c) === 1 &&
+                        (int) $c >= 1 &&
+                        (int) $c <= $most) ||
+                        ($most === 12 && PeriodNotation::monthOfYear($c) !== null),
+                );
+                if (
+                    $column !== $year &&
+                    $column !== $except &&
+                    $cells !== [] &&
+                    count($fits) === count($cells) &&
+                    preg_match($pattern, self::plain($sample->heading($column, $heading))) === 1
+                ) {
                     return $column;
                 }
             }
@@ -224,18 +321,26 @@ final readonly class Detection
      * @param array{int, PeriodReading} $down
      * @param array{int, int|null} $parts
      */
-    private static function inParts(Sample $sample, ?int $heading, Shape $shape, array $down, array $parts): self
+    private static function inParts(Sample $sample, ?int $heading, TableShape $shape, array $down, array $parts): self
     {
         [$month, $day] = $parts;
         $reading = PeriodReading::of($day === null ? PeriodNotation::MonthNumber : PeriodNotation::YearFirst);
         $apart = array_values(array_filter([$month, $day], is_int(...)));
         $guess = match ($shape) {
-            Shape::EntitiesAcross => self::entitiesPlan($sample, $heading ?? 0, $down, $apart),
-            Shape::Events => self::eventsPlan($sample, $heading, $down, $apart),
+            TableShape::EntitiesAcross => self::entitiesPlan($sample, $heading ?? 0, $down, $apart),
+            TableShape::Events => self::eventsPlan($sample, $heading, $down, $apart),
             default => self::longPlan($sample, $heading, $down, $apart),
         };
-        $plan = $guess->plan->with(['notation' => $reading->notation->value, 'frequency' => $reading->frequency->value, 'month' => $month, 'day' => $day]);
-        $columns = implode(' and ', array_map(static fn(int $c): string => "“{$sample->heading($c, $heading)}”", [$down[0], ...$apart]));
+        $plan = $guess->plan->with([
+            'notation' => $reading->notation->value,
+            'frequency' => $reading->frequency->value,
+            'month' => $month,
+            'day' => $day,
+        ]);
+        $columns = implode(
+            ' and ',
+            array_map(static fn(int $c): string => "“{$sample->heading($c, $heading)}”", [$down[0], ...$apart]),
+        );
 
         return new self($plan, ["{$columns} together say when", ...array_slice($guess->evidence, 1)]);
     }
@@ -244,21 +349,48 @@ final readonly class Detection
     private static function pairedPlan(Sample $sample, PairedHeadings $paired): self
     {
         $labels = array_values(array_diff(range(0, max(1, $sample->breadth($paired->heading)) - 1), $paired->columns));
-        $entity = self::named($sample, $paired->heading, $labels, self::ENTITY) ?? self::mostVaried($sample, $paired->heading, $labels);
-        $plan = self::plan($sample, Shape::PeriodsAcross, $paired->heading, $entity, null, null, null, null, $paired->columns, $paired->periods);
+        $entity =
+            self::named($sample, $paired->heading, $labels, self::ENTITY) ??
+            self::mostVaried($sample, $paired->heading, $labels);
+        $plan = self::plan(
+            $sample,
+            TableShape::PeriodsAcross,
+            $paired->heading,
+            new Columns($paired->columns, entity: $entity),
+            $paired->periods,
+        );
 
-        return new self($plan->with(['above' => $paired->above, 'joined' => $paired->above === null]), [$paired->evidence()]);
+        return new self($plan->with(['above' => $paired->above, 'joined' => $paired->above === null]), [
+            $paired->evidence(),
+        ]);
     }
 
     private static function momentPlan(Sample $sample, int $heading): self
     {
         $columns = range(0, $sample->breadth($heading) - 1);
-        $entity = self::named($sample, $heading, $columns, self::ENTITY) ?? self::mostVaried($sample, $heading, self::textColumns($sample, $heading, []));
-        $figures = array_values(array_filter($columns, static fn(int $c): bool => $c !== $entity && self::isNumeric($sample->column($c, $heading), $sample->delimiter)));
+        $entity =
+            self::named($sample, $heading, $columns, self::ENTITY) ??
+            self::mostVaried($sample, $heading, self::textColumns($sample, $heading, []));
+        $figures = array_values(
+            array_filter(
+                $columns,
+                static fn(int $c): bool => $c !== $entity &&
+                    self::isNumeric($sample->column($c, $heading), $sample->delimiter),
+            ),
+        );
 
         return new self(
-            self::plan($sample, Shape::Moment, $heading, $entity, null, null, null, null, $figures, PeriodReading::of(PeriodNotation::Number)),
-            ['no column and no heading says when, so all of it is of one moment; what stands in the headings are measures or categories, and no time'],
+            self::plan(
+                $sample,
+                TableShape::Moment,
+                $heading,
+                new Columns($figures, entity: $entity),
+                PeriodReading::of(PeriodNotation::Number),
+            ),
+            [
+                'no column and no heading says when, so all of it is of one moment; what stands in the ' .
+                'headings are measures or categories, and no time',
+            ],
         );
     }
 
@@ -276,18 +408,36 @@ final readonly class Detection
         $ways = [];
         foreach (array_diff($columns, [$entity]) as $column) {
             $ways[$column] = match (true) {
-                $column === $id => Way::Different,
-                in_array($column, $texts, true) => Way::Out,
-                default => Way::Sum,
+                $column === $id => EventSummary::Different,
+                in_array($column, $texts, true) => EventSummary::Out,
+                default => EventSummary::Sum,
             };
         }
-        $monthly = $periods->notation->frequency() === Frequency::Day ? PeriodReading::of($periods->notation, Frequency::Month) : $periods;
+        $monthly =
+            $periods->notation->frequency() === Frequency::Day
+                ? PeriodReading::of($periods->notation, Frequency::Month)
+                : $periods;
         $evidence = $down === null ? '' : self::eventsEvidence($sample, $heading, $down);
-        $plan = self::plan($sample, Shape::Events, $heading, $entity, $period, null, null, null, array_keys(array_filter($ways, static fn(Way $way): bool => $way !== Way::Out)), $monthly);
+        $plan = self::plan(
+            $sample,
+            TableShape::Events,
+            $heading,
+            new Columns(
+                array_keys(array_filter($ways, static fn(EventSummary $way): bool => $way !== EventSummary::Out)),
+                entity: $entity,
+                period: $period,
+            ),
+            $monthly,
+        );
 
-        return new self($plan->with(['ways' => array_map(static fn(Way $way): string => $way->value, $ways)]), [
-            ...($evidence === '' ? [] : [$evidence]), ...self::periodEvidence($sample, $heading, $period, $periods), 'a period in which nothing happened counts as none',
-        ]);
+        return new self(
+            $plan->with(['ways' => array_map(static fn(EventSummary $way): string => $way->value, $ways)]),
+            [
+                ...$evidence === '' ? [] : [$evidence],
+                ...self::periodEvidence($sample, $heading, $period, $periods),
+                'a period in which nothing happened counts as none',
+            ],
+        );
     }
 
     /** A heading as words: `REF_AREA` is `REF AREA`. */
@@ -301,7 +451,7 @@ final readonly class Detection
     {
         foreach (array_slice($sample->rows, 0, 30) as $row => $cells) {
             $filled = count(array_filter($cells, static fn(string $c): bool => trim($c) !== ''));
-            if ($filled >= 2 && $filled >= 0.6 * $sample->width && ! $sample->isNote($row)) {
+            if ($filled >= 2 && $filled >= 0.6 * $sample->width && !$sample->isNote($row)) {
                 return self::looksLikeData($sample, $row) ? null : $row;
             }
         }
@@ -309,7 +459,10 @@ final readonly class Detection
         return 0;
     }
 
-    /** A first row is data when a cell in it reads as a period in a column of such periods, and another as a number among numbers. */
+    /**
+     * A first row is data when a cell in it reads as a period in a column of such periods, and another as a number
+     * among numbers.
+     */
     private static function looksLikeData(Sample $sample, int $row): bool
     {
         $period = $number = false;
@@ -320,7 +473,10 @@ final readonly class Detection
             if ($reading !== null) {
                 $period = $period || $reading->read($cell) !== null;
             } elseif (self::isNumeric($below, $sample->delimiter)) {
-                $number = $number || preg_match('/\d/', $cell) === 1 && NumberNotation::detect([$cell], $sample->delimiter)->read($cell) !== null;
+                $number =
+                    $number ||
+                    (preg_match('/\d/', $cell) === 1 &&
+                        NumberNotation::detect([$cell], $sample->delimiter)->read($cell) !== null);
             }
         }
 
@@ -342,14 +498,20 @@ final readonly class Detection
             }
             if (count($columns) > ($best === null ? 0 : count($best[0]))) {
                 $reading = PeriodReading::detect($texts);
-                $best = [$columns, $reading !== null && $reading->notation === $notation ? $reading : PeriodReading::of($notation)];
+                $best = [
+                    $columns,
+                    $reading !== null && $reading->notation === $notation ? $reading : PeriodReading::of($notation),
+                ];
             }
         }
 
         return $best;
     }
 
-    /** @return array{int, PeriodReading}|null the column of periods: one that says so in its heading before any other */
+    /**
+     * @return array{int, PeriodReading}|null the column of periods: one that says so in its heading before any
+     *     other
+     */
     private static function periodColumn(Sample $sample, ?int $heading): ?array
     {
         $found = null;
@@ -393,7 +555,10 @@ final readonly class Detection
     {
         $columns = [];
         for ($column = 0; $column < $sample->breadth($heading); $column++) {
-            if (! in_array($column, $except, true) && ! self::isNumeric($sample->column($column, $heading), $sample->delimiter)) {
+            if (
+                !in_array($column, $except, true) &&
+                !self::isNumeric($sample->column($column, $heading), $sample->delimiter)
+            ) {
                 $columns[] = $column;
             }
         }
@@ -404,7 +569,7 @@ final readonly class Detection
     /** @param list<string> $cells */
     private static function isNumeric(array $cells, string $delimiter): bool
     {
-        $cells = array_filter($cells, static fn(string $c): bool => ! NumberNotation::isMissing($c));
+        $cells = array_filter($cells, static fn(string $c): bool => !NumberNotation::isMissing($c));
         if ($cells === []) {
             return false;
         }
@@ -426,7 +591,10 @@ final readonly class Detection
         return null;
     }
 
-    /** @param list<int> $among the column with the most different texts: names of entities rather than of groups or units */
+    /**
+     * @param list<int> $among the column with the most different texts: names of entities rather than of groups or
+     *     units
+     */
     private static function mostVaried(Sample $sample, ?int $heading, array $among): ?int
     {
         $best = null;
@@ -456,7 +624,10 @@ final readonly class Detection
     private static function acrossPlan(Sample $sample, int $heading, ?array $across): self
     {
         // The other way round may be asked for although no heading reads as a period; the reader will say which do not.
-        [$columns, $periods] = $across ?? [range(1, $sample->breadth($heading) - 1), PeriodReading::of(PeriodNotation::Year)];
+        [$columns, $periods] = $across ?? [
+            range(1, $sample->breadth($heading) - 1),
+            PeriodReading::of(PeriodNotation::Year),
+        ];
         $labels = array_values(array_diff(range(0, $sample->breadth($heading) - 1), $columns));
         $unit = self::named($sample, $heading, $labels, self::UNIT);
         $measure = self::named($sample, $heading, $labels, self::MEASURE);
@@ -464,23 +635,47 @@ final readonly class Detection
         $entity = self::named($sample, $heading, $free, self::ENTITY) ?? self::mostVaried($sample, $heading, $free);
 
         return new self(
-            self::plan($sample, Shape::PeriodsAcross, $heading, $entity, null, $measure, $unit, null, $columns, $periods),
-            [count($columns).' column headings read as periods, from '.$sample->cell($heading, $columns[0]).' to '.$sample->cell($heading, $columns[count($columns) - 1])],
+            self::plan(
+                $sample,
+                TableShape::PeriodsAcross,
+                $heading,
+                new Columns($columns, entity: $entity, measure: $measure, unit: $unit),
+                $periods,
+            ),
+            [
+                count($columns) .
+                ' column headings read as periods, from ' .
+                $sample->cell($heading, $columns[0]) .
+                ' to ' .
+                $sample->cell($heading, $columns[count($columns) - 1]),
+            ],
         );
     }
 
     /** @param array{list<int>, PeriodReading}|null $across */
     private static function yearsPlan(Sample $sample, int $heading, ?array $across): self
     {
-        [$columns, $periods] = $across ?? [range(1, $sample->breadth($heading) - 1), PeriodReading::of(PeriodNotation::Year)];
+        [$columns, $periods] = $across ?? [
+            range(1, $sample->breadth($heading) - 1),
+            PeriodReading::of(PeriodNotation::Year),
+        ];
         $months = self::monthsColumn($sample, $heading) ?? 0;
         $corner = $sample->cell($heading, $months);
-        $plan = self::plan($sample, Shape::YearsAcross, $heading, null, $months, null, null, null, $columns, $periods);
+        $plan = self::plan(
+            $sample,
+            TableShape::YearsAcross,
+            $heading,
+            new Columns($columns, period: $months),
+            $periods,
+        );
 
         return new self(
             // What stands in the corner is what is counted, unless it only says “month”.
             $corner === '' || preg_match(self::PERIOD, $corner) === 1 ? $plan : $plan->with(['measureName' => $corner]),
-            [count($columns).' column headings read as years', "“{$sample->heading($months, $heading)}” holds the months of the year"],
+            [
+                count($columns) . ' column headings read as years',
+                "“{$sample->heading($months, $heading)}” holds the months of the year",
+            ],
         );
     }
 
@@ -494,17 +689,27 @@ final readonly class Detection
         $columns = array_values(array_diff(range(0, $sample->breadth($heading) - 1), [$period, ...$apart]));
 
         return new self(
-            self::plan($sample, Shape::EntitiesAcross, $heading, null, $period, null, null, null, $columns, $periods),
-            [...self::periodEvidence($sample, $heading, $period, $periods), 'every other column holds figures, so its heading names an entity'],
+            self::plan($sample, TableShape::EntitiesAcross, $heading, new Columns($columns, period: $period), $periods),
+            [
+                ...self::periodEvidence($sample, $heading, $period, $periods),
+                'every other column holds figures, so its heading names an entity',
+            ],
         );
     }
 
     private static function attributesPlan(Sample $sample, int $heading): self
     {
         $columns = range(0, $sample->breadth($heading) - 1);
-        $entity = self::named($sample, $heading, $columns, self::ENTITY) ?? self::mostVaried($sample, $heading, $columns);
+        $entity =
+            self::named($sample, $heading, $columns, self::ENTITY) ?? self::mostVaried($sample, $heading, $columns);
         $others = array_values(array_diff($columns, [$entity]));
-        $plan = self::plan($sample, Shape::Attributes, $heading, $entity, null, null, null, null, $others, PeriodReading::of(PeriodNotation::Year));
+        $plan = self::plan(
+            $sample,
+            TableShape::Attributes,
+            $heading,
+            new Columns($others, entity: $entity),
+            PeriodReading::of(PeriodNotation::Year),
+        );
 
         return new self($plan, ['no column and no row of headings holds periods, so the rows describe entities']);
     }
@@ -536,7 +741,20 @@ final readonly class Detection
         }
 
         return new self(
-            self::plan($sample, Shape::Long, $heading, $entity, $period, $measure, $unit, $status, $measure === null ? $values : array_slice($values, -1), $periods),
+            self::plan(
+                $sample,
+                TableShape::Long,
+                $heading,
+                new Columns(
+                    $measure === null ? $values : array_slice($values, -1),
+                    entity: $entity,
+                    period: $period,
+                    measure: $measure,
+                    unit: $unit,
+                    status: $status,
+                ),
+                $periods,
+            ),
             $evidence,
         );
     }
@@ -544,35 +762,43 @@ final readonly class Detection
     /** @return list<string> */
     private static function periodEvidence(Sample $sample, ?int $heading, int $column, PeriodReading $periods): array
     {
-        $evidence = ["“{$sample->heading($column, $heading)}” holds periods such as {$sample->cell(($heading ?? -1) + 1, $column)}"];
+        $evidence = [
+            "“{$sample->heading($column, $heading)}” holds periods such as {$sample->cell(
+                ($heading ?? -1) + 1,
+                $column,
+            )}",
+        ];
         if ($periods->isAmbiguous($sample->column($column, $heading))) {
-            $evidence[] = "day and month could be the other way round; they are read as in {$periods->notation->example()}";
+            $evidence[] =
+                'day and month could be the other way round; they are read as in ' . "{$periods->notation->example()}";
         }
 
         return $evidence;
     }
 
-    /** @param list<int> $values */
     private static function plan(
         Sample $sample,
-        Shape $shape,
+        TableShape $shape,
         ?int $heading,
-        ?int $entity,
-        ?int $period,
-        ?int $measure,
-        ?int $unit,
-        ?int $status,
-        array $values,
+        Columns $columns,
         PeriodReading $periods,
     ): Plan {
         $notes = $sample->notes();
         $name = $notes['measure'] ?? $sample->title();
+        if ($shape === TableShape::Attributes) {
+            $group = self::named($sample, $heading, $columns->values, self::GROUP);
+            $columns = new Columns($columns->values, $columns->entity, group: $group);
+        }
 
         return new Plan(
-            $shape, $heading, $entity, $period, $measure, $unit, $status, $values, $periods,
-            self::numbers($sample, $heading, $values), Duplicates::Ask,
-            self::described($notes, $name), $name, $sample->title(),
-            $shape === Shape::Attributes ? self::named($sample, $heading, $values, self::GROUP) : null,
+            $shape,
+            $heading,
+            $columns,
+            $periods,
+            self::numbers($sample, $heading, $columns->values),
+            Duplicates::Ask,
+            self::described($notes, $name),
+            new Stated($name, $sample->title()),
         );
     }
 

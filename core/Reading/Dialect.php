@@ -4,17 +4,27 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-/** How a text table is written down: its encoding and what parts its cells. Detected from the first bytes of the file. */
+/**
+ * How a text table is written down: its encoding and what parts its cells. Detected from the first bytes of the file.
+ */
 final readonly class Dialect
 {
     public const DELIMITERS = [',' => 'comma', ';' => 'semicolon', "\t" => 'tab', '|' => 'bar'];
 
     public const ENCODINGS = ['UTF-8', 'Windows-1252', 'UTF-16LE', 'UTF-16BE'];
 
-    /** Signatures of files that are sometimes renamed to .csv (from memory; each is the format's own published magic number). */
+    /**
+     * Signatures of files that are sometimes renamed to .csv (from memory; each is the format's own published magic
+     * number).
+     */
     private const SIGNATURES = [
-        "\x89PNG" => 'a PNG picture', "\xFF\xD8\xFF" => 'a JPEG picture', 'GIF8' => 'a GIF picture', '%PDF' => 'a PDF',
-        "PK\x03\x04" => 'a zip archive or a spreadsheet file', "\xD0\xCF\x11\xE0" => 'an old spreadsheet or document', "\x1F\x8B" => 'a gzip archive',
+        "\x89PNG" => 'a PNG picture',
+        "\xFF\xD8\xFF" => 'a JPEG picture',
+        'GIF8' => 'a GIF picture',
+        '%PDF' => 'a PDF',
+        "PK\x03\x04" => 'a zip archive or a spreadsheet file',
+        "\xD0\xCF\x11\xE0" => 'an old spreadsheet or document',
+        "\x1F\x8B" => 'a gzip archive',
     ];
 
     private const LONGEST_LINE = 1_000_000;
@@ -35,28 +45,36 @@ final readonly class Dialect
     {
         [$encoding, $skip] = self::encoding($sample);
         $body = substr($sample, $skip);
-        if (trim($body, " \t\r\n\0") === '' && ! str_contains($body, "\0")) {
+        if (trim($body, " \t\r\n\0") === '' && !str_contains($body, "\0")) {
             throw NotATable::empty();
         }
         foreach (self::SIGNATURES as $signature => $what) {
             if (str_starts_with($sample, $signature)) {
-                throw NotATable::because("This is {$what}, whatever its name says.", 'Save the table as CSV or TSV and bring that.');
+                throw NotATable::because(
+                    "This is {$what}, whatever its name says.",
+                    'Save the table as CSV or TSV and bring that.',
+                );
             }
         }
-        if (! str_starts_with($encoding, 'UTF-16')) {
+        if (!str_starts_with($encoding, 'UTF-16')) {
             $nul = strpos($body, "\0");
             if ($nul !== false) {
                 $line = substr_count(substr($body, 0, $nul), "\n") + 1;
 
                 throw NotATable::because(
-                    "There is a NUL byte in line {$line} (byte ".number_format($skip + $nul + 1).'), which no text table has.',
+                    "There is a NUL byte in line {$line} (byte " .
+                        number_format($skip + $nul + 1) .
+                        '), which no text table has.',
                     'The file is damaged or not a text; save the table as CSV again and bring that.',
                 );
             }
         }
         $text = self::decoded($body, $encoding);
         if (strlen($text) > self::LONGEST_LINE && strcspn($text, "\r\n") > self::LONGEST_LINE) {
-            throw NotATable::because('The first line is longer than a million characters.', 'A table has line breaks; save it as CSV again and bring that.');
+            throw NotATable::because(
+                'The first line is longer than a million characters.',
+                'A table has line breaks; save it as CSV again and bring that.',
+            );
         }
 
         return new self($encoding, self::delimiter($text), $skip);
@@ -84,7 +102,7 @@ final readonly class Dialect
     {
         for ($cut = 1; $cut <= 4 && $cut < strlen($sample); $cut++) {
             $byte = ord($sample[strlen($sample) - $cut]);
-            if ($byte >= 0xC0) {
+            if ($byte >= 0xc0) {
                 return substr($sample, 0, -$cut);
             }
             if ($byte < 0x80) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 
 /** Things that happened, gathered row by row and made into figures by entity and period. */
 final class EventTally
@@ -34,11 +34,12 @@ final class EventTally
     }
 
     /**
-     * The measures that come of it, over the whole span of the file: a period in which nothing happened counts none and adds
-     * up to nothing, but has no mean.
+     * The measures that come of it, over the whole span of the file: a period in which nothing happened counts none and
+     * adds up to nothing, but has no mean.
      *
      * @param callable(int): string $heading of a column
-     * @return iterable<array{ReadMeasure, array<int, array<int, float>>, array<int, array<int, int>>}> with its values and their
+     * @return iterable<array{ReadMeasure, array<int, array<int, float>>, array<int, array<int, int>>}> with its
+     *     values and their
      *     places, by entity and ordinal
      */
     public function measures(callable $heading): iterable
@@ -48,19 +49,34 @@ final class EventTally
             return;
         }
         $span = range(min($ordinals), max($ordinals));
-        if ($this->plan->counted) {
-            yield [$this->plan->describe($this->plan->measureName, '', Kind::Flow), ...$this->figures($span, fn(int $entity, int $ordinal): float => (float) ($this->counts[$entity][$ordinal] ?? 0))];
+        if ($this->plan->events->counted) {
+            yield [
+                $this->plan->describe($this->plan->stated->measureName, '', MeasureKind::Flow),
+                ...$this->figures(
+                    $span,
+                    fn(int $entity, int $ordinal): float => (float) ($this->counts[$entity][$ordinal] ?? 0),
+                ),
+            ];
         }
-        foreach ($this->plan->ways as $column => $way) {
-            if ($way === Way::Out) {
+        foreach ($this->plan->events->ways as $column => $way) {
+            if ($way === EventSummary::Out) {
                 continue;
             }
             $read = Heading::read($heading($column));
             yield [
-                $this->plan->describe($way->measure($read->name), $way === Way::Different ? '' : $read->unit, $way->kind()),
-                ...$this->figures($span, fn(int $entity, int $ordinal): float => isset($this->cells[$column][$entity][$ordinal])
-                    ? $way->of($this->cells[$column][$entity][$ordinal])
-                    : (in_array($way, [Way::Sum, Way::Different], true) ? 0.0 : NAN)),
+                $this->plan->describe(
+                    $way->measure($read->name),
+                    $way === EventSummary::Different ? '' : $read->unit,
+                    $way->kind(),
+                ),
+                ...$this->figures(
+                    $span,
+                    fn(int $entity, int $ordinal): float => isset($this->cells[$column][$entity][$ordinal])
+                        ? $way->of($this->cells[$column][$entity][$ordinal])
+                        : (in_array($way, [EventSummary::Sum, EventSummary::Different], true)
+                            ? 0.0
+                            : NAN),
+                ),
             ];
         }
     }

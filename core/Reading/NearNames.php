@@ -8,7 +8,23 @@ namespace DuskRail\Reading;
 final class NearNames
 {
     /** What names of organisations may end in or leave out without being another; common practice, no source. */
-    private const IDLE = ['the', 'of', 'and', 'co', 'company', 'ltd', 'limited', 'plc', 'inc', 'llc', 'gmbh', 'ag', 'sa', 'corp', 'corporation'];
+    private const IDLE = [
+        'the',
+        'of',
+        'and',
+        'co',
+        'company',
+        'ltd',
+        'limited',
+        'plc',
+        'inc',
+        'llc',
+        'gmbh',
+        'ag',
+        'sa',
+        'corp',
+        'corporation',
+    ];
 
     /** How alike two names must be, 0 to 1. */
     private const ENOUGH = 0.74;
@@ -31,7 +47,10 @@ final class NearNames
         return $best;
     }
 
-    /** 1 for names that differ in idle words, letter case and marks alone, less the more letters would have to be changed. */
+    /**
+     * 1 for names that differ in idle words, letter case and marks alone, less the more letters would have to be
+     * changed.
+     */
     public static function likeness(string $one, string $two): float
     {
         [$a, $b] = [self::words($one), self::words($two)];
@@ -56,6 +75,8 @@ final class NearNames
     {
         $plain = mb_strtolower((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', $name));
 
-        return array_values(array_diff(array_filter(explode(' ', $plain), static fn(string $w): bool => $w !== ''), self::IDLE));
+        return array_values(
+            array_diff(array_filter(explode(' ', $plain), static fn(string $w): bool => $w !== ''), self::IDLE),
+        );
     }
 }

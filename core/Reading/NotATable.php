@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-use DomainException;
+use DuskRail\Refusal;
 
 /** The file as a whole cannot be read; the message says why and what to do. */
-final class NotATable extends DomainException
+final class NotATable extends Refusal
 {
     public static function because(string $reason, string $remedy): self
     {
@@ -16,6 +16,9 @@ final class NotATable extends DomainException
 
     public static function empty(): self
     {
-        return self::because('The file is empty.', 'Save the table again, with a heading row and at least one row of figures, and bring that.');
+        return self::because(
+            'The file is empty.',
+            'Save the table again, with a heading row and at least one row of figures, and bring that.',
+        );
     }
 }

@@ -11,7 +11,24 @@ enum NumberNotation: string
     case Comma = 'comma';
 
     /** What files write where there is no value; common practice, no source. */
-    private const MISSING = ['' => 1, '-' => 1, '–' => 1, '—' => 1, '.' => 1, '..' => 1, '...' => 1, '…' => 1, ':' => 1, 'n/a' => 1, 'na' => 1, '#n/a' => 1, 'nan' => 1, 'null' => 1, 'none' => 1, 'x' => 1];
+    private const MISSING = [
+        '' => 1,
+        '-' => 1,
+        '–' => 1,
+        '—' => 1,
+        '.' => 1,
+        '..' => 1,
+        '...' => 1,
+        '…' => 1,
+        ':' => 1,
+        'n/a' => 1,
+        'na' => 1,
+        '#n/a' => 1,
+        'nan' => 1,
+        'null' => 1,
+        'none' => 1,
+        'x' => 1,
+    ];
 
     public function example(): string
     {
@@ -29,7 +46,13 @@ enum NumberNotation: string
         $point = $comma = 0;
         foreach ($texts as $text) {
             // What stands around the digits, a unit or a mark, says nothing about the decimal mark.
-            if (preg_match('/^[-+−(€$£¥\s]*(\d(?:[\d.,\s\x{00A0}\x{202F}\']*\d)?)[)%]?[\s\p{L}*†‡§¹²³()\[\]°\/%-]{0,14}$/u', trim($text), $m) !== 1) {
+            if (
+                preg_match(
+                    '/^[-+−(€$£¥\s]*(\d(?:[\d.,\s\x{00A0}\x{202F}\']*\d)?)[)%]?[\s\p{L}*†‡§¹²³()\[\]°\/%-]{0,14}$/u',
+                    trim($text),
+                    $m,
+                ) !== 1
+            ) {
                 continue;
             }
             $text = $m[1];
@@ -62,12 +85,21 @@ enum NumberNotation: string
         }
         $decimal = $this === self::Point ? '\.' : ',';
         $thousands = $this === self::Point ? "[,'’\\s\\x{00A0}\\x{202F}]" : "[.'’\\s\\x{00A0}\\x{202F}]";
-        if (preg_match("/^([-+−]?)(\\d{1,3}(?:{$thousands}\\d{3})+|\\d+)?(?:{$decimal}(\\d+))?(?:[eE]([-+]?\\d{1,3}))?\\s*%?$/u", $text, $m) !== 1 || ($m[2] ?? '').($m[3] ?? '') === '') {
+        if (
+            preg_match(
+                "/^([-+−]?)(\\d{1,3}(?:{$thousands}\\d{3})+|\\d+)?(?:{$decimal}(\\d+))?" .
+                    "(?:[eE]([-+]?\\d{1,3}))?\\s*%?$/u",
+                $text,
+                $m,
+            ) !== 1 ||
+            ($m[2] ?? '') . ($m[3] ?? '') === ''
+        ) {
             return null;
         }
-        $number = preg_replace('/\D/u', '', $m[2] ?? '').'.'.($m[3] ?? '0').'e'.(($m[4] ?? '') === '' ? '0' : $m[4]);
+        $number =
+            preg_replace('/\D/u', '', $m[2] ?? '') . '.' . ($m[3] ?? '0') . 'e' . (($m[4] ?? '') === '' ? '0' : $m[4]);
 
-        return (float) (($m[1] === '' || $m[1] === '+' ? '' : '-').$number);
+        return (float) (($m[1] === '' || $m[1] === '+' ? '' : '-') . $number);
     }
 
     /** @param list<string> $texts */

@@ -42,7 +42,19 @@ final readonly class Observations
      */
     public function withProblems(array $problems, int $count, int $duplicates): self
     {
-        return new self($this->frequency, $this->measures, $this->entities, $this->values, $this->places, $this->statuses, $problems, $count, $duplicates, $this->rowCount, $this->attributes);
+        return new self(
+            $this->frequency,
+            $this->measures,
+            $this->entities,
+            $this->values,
+            $this->places,
+            $this->statuses,
+            $problems,
+            $count,
+            $duplicates,
+            $this->rowCount,
+            $this->attributes,
+        );
     }
 
     public function isEmpty(): bool
@@ -71,7 +83,7 @@ final readonly class Observations
         $gaps = 0;
         foreach ($this->values as $entities) {
             foreach ($entities as $periods) {
-                $ordinals = array_keys(array_filter($periods, static fn(float $v): bool => ! is_nan($v)));
+                $ordinals = array_keys(array_filter($periods, static fn(float $v): bool => !is_nan($v)));
                 $gaps += $ordinals === [] ? 0 : max($ordinals) - min($ordinals) + 1 - count($ordinals);
             }
         }

@@ -8,8 +8,8 @@ use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
 /**
- * Headings that name measures and periods alike: in two rows, of which one repeats for each of the other, or joined in one,
- * as in `Leakage 2022`.
+ * Headings that name measures and periods alike: in two rows, of which one repeats for each of the other, or joined in
+ * one, as in `Leakage 2022`.
  */
 final readonly class PairedHeadings
 {
@@ -19,13 +19,20 @@ final readonly class PairedHeadings
      * @param list<string> $measures each once
      * @param list<string> $spans the periods as they are written, by column
      */
-    private function __construct(public int $heading, public ?int $above, public array $columns, public PeriodReading $periods, private array $measures, private array $spans) {}
+    private function __construct(
+        public int $heading,
+        public ?int $above,
+        public array $columns,
+        public PeriodReading $periods,
+        private array $measures,
+        private array $spans,
+    ) {}
 
     /** @param int $heading row that was taken for the headings; the other may stand over it or under it */
     public static function inTwoRows(Sample $sample, int $heading): ?self
     {
         foreach ([[$heading - 1, $heading], [$heading, $heading + 1]] as [$above, $below]) {
-            if ($above < 0 || ! isset($sample->rows[$below + 1]) || $sample->isNote($above)) {
+            if ($above < 0 || !isset($sample->rows[$below + 1]) || $sample->isNote($above)) {
                 continue;
             }
             // A cell over several columns stands over the first of them.
@@ -37,12 +44,31 @@ final readonly class PairedHeadings
             }
             foreach ([[$lower, $upper], [$upper, $lower]] as [$times, $others]) {
                 foreach (PeriodNotation::recognisable() as $notation) {
-                    $columns = array_keys(array_filter($times, static fn(string $text): bool => $notation->read($text) !== null));
+                    $columns = array_keys(
+                        array_filter($times, static fn(string $text): bool => $notation->read($text) !== null),
+                    );
                     $names = array_map(static fn(int $column): string => $others[$column], $columns);
                     $spans = array_map(static fn(int $column): string => $times[$column], $columns);
-                    $named = array_filter($names, static fn(string $name): bool => $notation->read($name) === null && preg_match('/\p{L}/u', $name) === 1);
-                    if (count($columns) >= 4 && count($named) === count($columns) && self::areCrossed($names, $spans) && count(array_unique($names)) >= 2 && count(array_unique($spans)) < count($spans)) {
-                        return new self($below, $above, $columns, PeriodReading::detect($spans) ?? PeriodReading::of($notation), array_values(array_unique($names)), $spans);
+                    $named = array_filter(
+                        $names,
+                        static fn(string $name): bool => $notation->read($name) === null &&
+                            preg_match('/\p{L}/u', $name) === 1,
+                    );
+                    if (
+                        count($columns) >= 4 &&
+                        count($named) === count($columns) &&
+                        self::areCrossed($names, $spans) &&
+                        count(array_unique($names)) >= 2 &&
+                        count(array_unique($spans)) < count($spans)
+                    ) {
+                        return new self(
+                            $below,
+                            $above,
+                            $columns,
+                            PeriodReading::detect($spans) ?? PeriodReading::of($notation),
+                            array_values(array_unique($names)),
+                            $spans,
+                        );
                     }
                 }
             }
@@ -61,8 +87,20 @@ final readonly class PairedHeadings
                     [$columns[], $names[], $spans[]] = [$column, ...$parted];
                 }
             }
-            if (count($columns) >= 2 && count($columns) >= 0.6 * $sample->breadth($heading) && self::areCrossed($names, $spans) && count(array_unique($names)) * count(array_unique($spans)) === count($columns)) {
-                return new self($heading, null, $columns, PeriodReading::of($notation), array_values(array_unique($names)), $spans);
+            if (
+                count($columns) >= 2 &&
+                count($columns) >= 0.6 * $sample->breadth($heading) &&
+                self::areCrossed($names, $spans) &&
+                count(array_unique($names)) * count(array_unique($spans)) === count($columns)
+            ) {
+                return new self(
+                    $heading,
+                    null,
+                    $columns,
+                    PeriodReading::of($notation),
+                    array_values(array_unique($names)),
+                    $spans,
+                );
             }
         }
 
@@ -71,11 +109,18 @@ final readonly class PairedHeadings
 
     public function evidence(): string
     {
-        $each = implode(', ', array_slice($this->measures, 0, 4)).(count($this->measures) > 4 ? ' …' : '');
+        $each = implode(', ', array_slice($this->measures, 0, 4)) . (count($this->measures) > 4 ? ' …' : '');
 
         return $this->above === null
-            ? count($this->columns)." column headings hold a measure and a period: {$each}, {$this->spans[0]} to {$this->spans[count($this->spans) - 1]}"
-            : 'rows '.($this->above + 1).' and '.($this->heading + 1)." are headings together: {$each} for each period";
+            ? count($this->columns) .
+                    " column headings hold a measure and a period: {$each}, {$this->spans[0]} to {$this->spans[count(
+                            $this->spans,
+                        ) - 1]}"
+            : 'rows ' .
+                    ($this->above + 1) .
+                    ' and ' .
+                    ($this->heading + 1) .
+                    " are headings together: {$each} for each period";
     }
 
     /**

@@ -81,54 +81,73 @@ final class Reader
 
     /**
      * @param iterable<int, list<string>> $rows by row number from 0
-     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells could not be
+     * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells
+     *     could not be
      */
     public static function read(iterable $rows, Plan $plan, ?callable $progress = null): Observations
     {
         $reader = new self($plan);
-        if ($plan->shape === Shape::Attributes) {
+        if ($plan->shape === TableShape::Attributes) {
             return $reader->attributes($rows);
         }
         foreach ($rows as $number => $row) {
             if ($plan->heading !== null && $number <= $plan->heading) {
-                if ($number === $plan->above) {
-                    $reader->upper = self::filled($row);
-                }
-                if ($number === $plan->heading) {
-                    $reader->headings = array_map(trim(...), $row);
-                    $reader->breadth = count($row);
-                    foreach ($plan->joined ? $plan->values : [] as $column) {
-                        $parted = Plan::parted($reader->headings[$column] ?? '', $plan->periods);
-                        [$reader->upper[$column], $reader->headings[$column]] = $parted ?? [$plan->measureName, $reader->headings[$column] ?? ''];
-                    }
-                }
+                $reader->heading($number, $row);
                 continue;
             }
             if ($row === [] || (count($row) < 3 && trim(implode('', $row)) === '')) {
                 continue;
             }
-            $reader->rowCount++;
-            if ($reader->breadth > 0 && count($row) > $reader->breadth) {
-                $reader->overlong($number, $row);
-            }
-            match ($plan->shape) {
-                Shape::Long => $reader->long($number, $row),
-                Shape::PeriodsAcross => $reader->periodsAcross($number, $row),
-                Shape::EntitiesAcross => $reader->entitiesAcross($number, $row),
-                Shape::YearsAcross => $reader->yearsAcross($number, $row),
-                Shape::Moment => $reader->moment($number, $row),
-                Shape::Events => $reader->event($number, $row),
-            };
+            $reader->row($number, $row);
             if ($progress !== null && $reader->rowCount % 20_000 === 0) {
                 $progress($reader->rowCount, $reader->problemCount);
             }
         }
 
-        if ($plan->shape === Shape::Events) {
+        if ($plan->shape === TableShape::Events) {
             $reader->combineEvents();
         }
 
         return $reader->observations();
+    }
+
+    /** @param list<string> $row at or above the headings */
+    private function heading(int $number, array $row): void
+    {
+        $plan = $this->plan;
+        if ($number === $plan->above) {
+            $this->upper = self::filled($row);
+        }
+        if ($number !== $plan->heading) {
+            return;
+        }
+        $this->headings = array_map(trim(...), $row);
+        $this->breadth = count($row);
+        foreach ($plan->joined ? $plan->columns->values : [] as $column) {
+            $heading = $this->headings[$column] ?? '';
+            [$this->upper[$column], $this->headings[$column]] = Plan::parted($heading, $plan->periods) ?? [
+                $plan->stated->measureName,
+                $heading,
+            ];
+        }
+    }
+
+    /** @param list<string> $row of figures */
+    private function row(int $number, array $row): void
+    {
+        $this->rowCount++;
+        if ($this->breadth > 0 && count($row) > $this->breadth) {
+            $this->overlong($number, $row);
+        }
+        match ($this->plan->shape) {
+            TableShape::Long => $this->long($number, $row),
+            TableShape::PeriodsAcross => $this->periodsAcross($number, $row),
+            TableShape::EntitiesAcross => $this->entitiesAcross($number, $row),
+            TableShape::YearsAcross => $this->yearsAcross($number, $row),
+            TableShape::Moment => $this->moment($number, $row),
+            TableShape::Events => $this->event($number, $row),
+            TableShape::Attributes => null,
+        };
     }
 
     /**
@@ -156,16 +175,27 @@ final class Reader
      */
     private function moment(int $number, array $row): void
     {
-        $entity = $this->entity($number, $this->plan->entity === null ? $this->plan->entityName : ($row[$this->plan->entity] ?? ''));
+        $entity = $this->entity(
+            $number,
+            $this->plan->columns->entity === null
+                ? $this->plan->stated->entityName
+                : $row[$this->plan->columns->entity] ?? '',
+        );
         if ($entity === null) {
             return;
         }
-        foreach ($this->plan->values as $column) {
+        foreach ($this->plan->columns->values as $column) {
             $measure = $this->measure($number, $this->headingText($column), '');
-            if (! isset($row[$column])) {
+            if (!isset($row[$column])) {
                 $this->short($number, $column);
             } elseif ($measure !== null) {
-                $this->put($number, $column, $row[$column], $measure, $entity, $this->when()->ordinal, 0);
+                $this->put(
+                    $number * Observations::COLUMNS + $column,
+                    $row[$column],
+                    $measure,
+                    $entity,
+                    $this->when()->ordinal,
+                );
             }
         }
     }
@@ -173,28 +203,41 @@ final class Reader
     /** The moment that a table without periods is of: the one that was said, or one that has no date. */
     private function when(): Period
     {
-        return $this->when ??= $this->plan->moment === '' ? Period::at(Frequency::Number, 1) : Period::parse($this->plan->moment);
+        return $this->when ??=
+            $this->plan->stated->moment === ''
+                ? Period::at(Frequency::Number, 1)
+                : Period::parse($this->plan->stated->moment);
     }
 
     /** @param list<string> $row */
     private function event(int $number, array $row): void
     {
         $plan = $this->plan;
-        if ($plan->period === null) {
-            throw NotATable::because('No column is chosen for the periods.', 'Choose the column that says when each thing happened.');
+        if ($plan->columns->period === null) {
+            throw NotATable::because(
+                'No column is chosen for the periods.',
+                'Choose the column that says when each thing happened.',
+            );
         }
-        $ordinal = $this->ordinal($number, $plan->period, $plan->month === null ? $row[$plan->period] ?? '' : $this->dated($row));
-        $entity = $this->entity($number, $plan->entity === null ? $plan->entityName : ($row[$plan->entity] ?? ''));
+        $ordinal = $this->ordinal(
+            $number,
+            $plan->columns->period,
+            $plan->columns->month === null ? $row[$plan->columns->period] ?? '' : $this->dated($row),
+        );
+        $entity = $this->entity(
+            $number,
+            $plan->columns->entity === null ? $plan->stated->entityName : $row[$plan->columns->entity] ?? '',
+        );
         if ($ordinal === null || $entity === null) {
             return;
         }
-        $this->events->happened($entity, $ordinal, $number * Observations::COLUMNS + $plan->period);
-        foreach ($plan->ways as $column => $way) {
+        $this->events->happened($entity, $ordinal, $number * Observations::COLUMNS + $plan->columns->period);
+        foreach ($plan->events->ways as $column => $way) {
             $text = trim($row[$column] ?? '');
-            if ($way === Way::Out || ($way === Way::Different && $text === '')) {
+            if ($way === EventSummary::Out || ($way === EventSummary::Different && $text === '')) {
                 continue;
             }
-            $cell = $way === Way::Different ? $text : $this->figure($number, $column, $text)?->value;
+            $cell = $way === EventSummary::Different ? $text : $this->figure($number, $column, $text)?->value;
             if ($cell !== null) {
                 $this->events->add($column, $entity, $ordinal, $cell);
             }
@@ -215,31 +258,47 @@ final class Reader
     private function long(int $number, array $row): void
     {
         $plan = $this->plan;
-        if ($plan->period === null) {
-            throw NotATable::because('No column is chosen for the periods.', 'Choose the column that says when, or change how the table lies.');
+        if ($plan->columns->period === null) {
+            throw NotATable::because(
+                'No column is chosen for the periods.',
+                'Choose the column that says when, or change how the table lies.',
+            );
         }
-        $text = $plan->month === null ? $row[$plan->period] ?? '' : $this->dated($row);
-        $ordinal = $this->ordinals[$text] ?? $this->ordinal($number, $plan->period, $text);
+        $text = $plan->columns->month === null ? $row[$plan->columns->period] ?? '' : $this->dated($row);
+        $ordinal = $this->ordinals[$text] ?? $this->ordinal($number, $plan->columns->period, $text);
         if ($ordinal === null) {
             return;
         }
-        $name = $plan->entity === null ? $plan->entityName : ($row[$plan->entity] ?? '');
+        $name = $plan->columns->entity === null ? $plan->stated->entityName : $row[$plan->columns->entity] ?? '';
         $entity = $this->entityIds[$name] ?? $this->entity($number, $name);
         if ($entity === null) {
             return;
         }
-        $status = $plan->status === null ? 0 : Status::fromMark($row[$plan->status] ?? '')->value;
-        foreach ($plan->values as $column) {
-            if (! isset($row[$column])) {
+        $status = $plan->columns->status === null ? 0 : Status::fromMark($row[$plan->columns->status] ?? '')->value;
+        foreach ($plan->columns->values as $column) {
+            if (!isset($row[$column])) {
                 $this->short($number, $column);
                 continue;
             }
-            $measureName = $plan->measure === null ? $this->valueName($column) : ($row[$plan->measure] ?? '');
-            $measure = $this->measureIds[$measureName] ?? $this->measure($number, $measureName, $plan->unit === null ? '' : trim($row[$plan->unit] ?? ''));
-            if ($measure !== null && ($plan->periods->notation !== PeriodNotation::Code || $this->isOfItsKind($number, $measure, $text))) {
-                $this->put($number, $column, $row[$column], $measure, $entity, $ordinal, $status);
+            $measure = $this->measureOfRow($number, $column, $row);
+            if (
+                $measure !== null &&
+                ($plan->periods->notation !== PeriodNotation::Code || $this->isOfItsKind($number, $measure, $text))
+            ) {
+                $place = $number * Observations::COLUMNS + $column;
+                $this->put($place, $row[$column], $measure, $entity, $ordinal, $status);
             }
         }
+    }
+
+    /** @param list<string> $row */
+    private function measureOfRow(int $number, int $column, array $row): ?int
+    {
+        $columns = $this->plan->columns;
+        $name = $columns->measure === null ? $this->valueName($column) : $row[$columns->measure] ?? '';
+
+        return $this->measureIds[$name] ??
+            $this->measure($number, $name, $columns->unit === null ? '' : trim($row[$columns->unit] ?? ''));
     }
 
     /** Where each period says itself what it is, those of one measure must be of one kind. */
@@ -250,7 +309,14 @@ final class Reader
         if ($own === null) {
             $this->measures[$measure] = $this->measures[$measure]->of($frequency);
         } elseif ($own !== $frequency) {
-            $this->problem(Problem::cell($row + 1, $this->headingText((int) $this->plan->period), $text, "a {$own->value}, as the others of {$this->measures[$measure]->name}"));
+            $this->problem(
+                Problem::cell(
+                    $row + 1,
+                    $this->headingText((int) $this->plan->columns->period),
+                    $text,
+                    "a {$own->value}, as the others of {$this->measures[$measure]->name}",
+                ),
+            );
 
             return false;
         }
@@ -261,46 +327,61 @@ final class Reader
     /** @param list<string> $row */
     private function periodsAcross(int $number, array $row): void
     {
-        $plan = $this->plan;
-        $entity = $this->entity($number, $plan->entity === null ? $plan->entityName : ($row[$plan->entity] ?? ''));
-        $unit = $plan->unit === null ? '' : trim($row[$plan->unit] ?? '');
-        $measure = $plan->isPaired() ? null : $this->measure($number, $plan->measure === null ? $plan->measureName : ($row[$plan->measure] ?? ''), $unit);
-        if ($entity === null || ($measure === null && ! $plan->isPaired())) {
+        $columns = $this->plan->columns;
+        $paired = $this->plan->isPaired();
+        $name = $columns->entity === null ? $this->plan->stated->entityName : $row[$columns->entity] ?? '';
+        $entity = $this->entity($number, $name);
+        $unit = $columns->unit === null ? '' : trim($row[$columns->unit] ?? '');
+        $only = $columns->measure === null ? $this->plan->stated->measureName : $row[$columns->measure] ?? '';
+        $measure = $paired ? null : $this->measure($number, $only, $unit);
+        if ($entity === null || ($measure === null && !$paired)) {
             return;
         }
-        foreach ($plan->values as $column) {
+        foreach ($columns->values as $column) {
             $ordinal = $this->headingOrdinal($column);
-            $measure = ! $plan->isPaired() ? $measure : $this->measure($number, $this->isTurned() ? $this->headingText($column) : ($this->upper[$column] ?? ''), $unit);
-            if ($measure === null) {
-                continue;
+            if ($paired) {
+                $measure = $this->measure($number, $this->pairedMeasure($column), $unit);
             }
-            if (! isset($row[$column])) {
+            if ($measure !== null && !isset($row[$column])) {
                 $this->short($number, $column);
-            } elseif ($ordinal !== null) {
-                $this->put($number, $column, $row[$column], $measure, $entity, $ordinal, 0);
+            } elseif ($measure !== null && $ordinal !== null) {
+                $this->put($number * Observations::COLUMNS + $column, $row[$column], $measure, $entity, $ordinal);
             }
         }
+    }
+
+    private function pairedMeasure(int $column): string
+    {
+        return $this->isTurned() ? $this->headingText($column) : $this->upper[$column] ?? '';
     }
 
     /** @param list<string> $row */
     private function entitiesAcross(int $number, array $row): void
     {
         $plan = $this->plan;
-        $text = $plan->month === null ? $row[$plan->period ?? 0] ?? '' : $this->dated($row);
-        $ordinal = $this->ordinals[$text] ?? $this->ordinal($number, $plan->period ?? 0, $text);
+        $text = $plan->columns->month === null ? $row[$plan->columns->period ?? 0] ?? '' : $this->dated($row);
+        $ordinal = $this->ordinals[$text] ?? $this->ordinal($number, $plan->columns->period ?? 0, $text);
         if ($ordinal === null) {
             return;
         }
-        $measure = $this->measure($number, $plan->measureName, Heading::read($this->headingText($plan->values[0] ?? 0))->unit);
-        if ($measure !== null && $plan->periods->notation === PeriodNotation::Code && ! $this->isOfItsKind($number, $measure, $text)) {
+        $measure = $this->measure(
+            $number,
+            $plan->stated->measureName,
+            Heading::read($this->headingText($plan->columns->values[0] ?? 0))->unit,
+        );
+        if (
+            $measure !== null &&
+            $plan->periods->notation === PeriodNotation::Code &&
+            !$this->isOfItsKind($number, $measure, $text)
+        ) {
             return;
         }
-        foreach ($plan->values as $column) {
+        foreach ($plan->columns->values as $column) {
             $entity = $this->entity($number, Heading::read($this->headingText($column))->name);
-            if (! isset($row[$column])) {
+            if (!isset($row[$column])) {
                 $this->short($number, $column);
             } elseif ($entity !== null && $measure !== null) {
-                $this->put($number, $column, $row[$column], $measure, $entity, $ordinal, 0);
+                $this->put($number * Observations::COLUMNS + $column, $row[$column], $measure, $entity, $ordinal);
             }
         }
     }
@@ -309,21 +390,34 @@ final class Reader
     private function yearsAcross(int $number, array $row): void
     {
         $plan = $this->plan;
-        $text = $row[$plan->period ?? 0] ?? '';
+        $text = $row[$plan->columns->period ?? 0] ?? '';
         $month = PeriodNotation::monthOfYear($text);
         if ($month === null) {
-            $this->problem(Problem::cell($number + 1, $this->headingText($plan->period ?? 0), $text, 'the name of a month'));
+            $this->problem(
+                Problem::cell(
+                    $number + 1,
+                    $this->headingText($plan->columns->period ?? 0),
+                    $text,
+                    'the name of a month',
+                ),
+            );
 
             return;
         }
-        $measure = $this->measure($number, $plan->measureName, '');
-        $entity = $this->entity($number, $plan->entityName);
-        foreach ($plan->values as $column) {
+        $measure = $this->measure($number, $plan->stated->measureName, '');
+        $entity = $this->entity($number, $plan->stated->entityName);
+        foreach ($plan->columns->values as $column) {
             $year = $this->headingOrdinal($column);
-            if (! isset($row[$column])) {
+            if (!isset($row[$column])) {
                 $this->short($number, $column);
             } elseif ($year !== null && $measure !== null && $entity !== null) {
-                $this->put($number, $column, $row[$column], $measure, $entity, Period::month($year, $month)->ordinal, 0);
+                $this->put(
+                    $number * Observations::COLUMNS + $column,
+                    $row[$column],
+                    $measure,
+                    $entity,
+                    Period::month($year, $month)->ordinal,
+                );
             }
         }
     }
@@ -341,39 +435,45 @@ final class Reader
                 continue;
             }
             $this->rowCount++;
-            $name = trim($row[$this->plan->entity ?? 0] ?? '');
+            $name = trim($row[$this->plan->columns->entity ?? 0] ?? '');
             if ($this->entity($number, $name) === null) {
                 continue;
             }
-            foreach ($this->plan->values as $column) {
+            foreach ($this->plan->columns->values as $column) {
                 $attributes[$name][$this->headingText($column)] = trim($row[$column] ?? '');
             }
-            if ($this->plan->group !== null) {
-                $attributes[$name]['group'] = trim($row[$this->plan->group] ?? '');
+            if ($this->plan->columns->group !== null) {
+                $attributes[$name]['group'] = trim($row[$this->plan->columns->group] ?? '');
             }
         }
 
         return $this->observations($attributes);
     }
 
-    private function put(int $row, int $column, string $text, int $measure, int $entity, int $ordinal, int $status): void
+    /** @param int $place row × Observations::COLUMNS + column of the cell, both from 0 */
+    private function put(int $place, string $text, int $measure, int $entity, int $ordinal, int $status = 0): void
     {
         $value = $this->plan->numbers->read($text);
         if ($value === null) {
+            [$row, $column] = [intdiv($place, Observations::COLUMNS), $place % Observations::COLUMNS];
             $figure = $this->figure($row, $column, $text);
-            if ($figure === null || ! $this->isInItsUnit($row, $column, $text, $measure, $figure->unit)) {
+            if ($figure === null || !$this->isInItsUnit($row, $column, $text, $measure, $figure->unit)) {
                 return;
             }
-            [$value, $status] = [$figure->value, $figure->status === Status::Measured ? $status : $figure->status->value];
+            [$value, $status] = [
+                $figure->value,
+                $figure->status === Status::Measured ? $status : $figure->status->value,
+            ];
         }
         if (isset($this->values[$measure][$entity][$ordinal])) {
+            $row = intdiv($place, Observations::COLUMNS);
             $value = $this->combined($row, $measure, $entity, $ordinal, $value);
             if ($value === null) {
                 return;
             }
         }
         $this->values[$measure][$entity][$ordinal] = $value;
-        $this->places[$measure][$entity][$ordinal] = $row * Observations::COLUMNS + $column;
+        $this->places[$measure][$entity][$ordinal] = $place;
         if ($status !== 0) {
             $this->statuses[$measure][$entity][$ordinal] = $status;
         }
@@ -387,17 +487,27 @@ final class Reader
     private function dated(array $row): string
     {
         $cell = static fn(?int $column): string => $column === null ? '' : trim($row[$column] ?? '');
-        $month = PeriodNotation::monthOfYear($cell($this->plan->month)) ?? $cell($this->plan->month);
+        $month = PeriodNotation::monthOfYear($cell($this->plan->columns->month)) ?? $cell($this->plan->columns->month);
         $two = static fn(int|string $part): string => str_pad((string) $part, 2, '0', STR_PAD_LEFT);
 
-        return $cell($this->plan->period).'-'.$two($month).($this->plan->day === null ? '' : '-'.$two($cell($this->plan->day)));
+        return $cell($this->plan->columns->period) .
+            '-' .
+            $two($month) .
+            ($this->plan->columns->day === null ? '' : '-' . $two($cell($this->plan->columns->day)));
     }
 
     private function figure(int $row, int $column, string $text): ?Figure
     {
         $figure = Figure::read($this->plan->numbers, $text);
         if ($figure === null) {
-            $this->problem(Problem::cell($row + 1, $this->headingText($column), $text, "a number such as {$this->plan->numbers->example()}"));
+            $this->problem(
+                Problem::cell(
+                    $row + 1,
+                    $this->headingText($column),
+                    $text,
+                    "a number such as {$this->plan->numbers->example()}",
+                ),
+            );
         }
 
         return $figure;
@@ -411,18 +521,30 @@ final class Reader
         }
         $this->cellUnits[$measure] ??= $unit;
         if ($this->cellUnits[$measure] !== $unit) {
-            $this->problem(Problem::cell($row + 1, $this->headingText($column), $text, "a figure in {$this->cellUnits[$measure]}, as before it"));
+            $this->problem(
+                Problem::cell(
+                    $row + 1,
+                    $this->headingText($column),
+                    $text,
+                    "a figure in {$this->cellUnits[$measure]}, as before it",
+                ),
+            );
 
             return false;
         }
-        if ($this->measures[$measure]->unit === '' && ! isset($this->plan->measures[$this->measures[$measure]->name]['unit'])) {
+        if (
+            $this->measures[$measure]->unit === '' &&
+            !isset($this->plan->measures[$this->measures[$measure]->name]['unit'])
+        ) {
             $this->measures[$measure] = $this->measures[$measure]->counted($unit);
         }
 
         return true;
     }
 
-    /** What stands in the place of a value that is there already and one that comes again; null to leave what is there. */
+    /**
+     * What stands in the place of a value that is there already and one that comes again; null to leave what is there.
+     */
     private function combined(int $row, int $measure, int $entity, int $ordinal, float $value): ?float
     {
         $there = $this->values[$measure][$entity][$ordinal];
@@ -430,35 +552,48 @@ final class Reader
         if ($this->plan->duplicates === Duplicates::Ask) {
             $first = intdiv($this->places[$measure][$entity][$ordinal], Observations::COLUMNS) + 1;
             $period = Period::at($this->measures[$measure]->frequency ?? $this->frequency(), $ordinal)->label();
-            $this->problem(Problem::duplicate(
-                $row + 1,
-                $this->measures[$measure]->name,
-                "{$this->entities[$entity]}, {$period} again",
-                "one value; the first is in row {$first}",
-            ));
+            $this->problem(
+                Problem::duplicate(
+                    $row + 1,
+                    $this->measures[$measure]->name,
+                    "{$this->entities[$entity]}, {$period} again",
+                    "one value; the first is in row {$first}",
+                ),
+            );
 
             return null;
         }
-        $present = ! is_nan($value);
+        $present = !is_nan($value);
         $repeats = $this->repeats[$measure][$entity][$ordinal] ?? (is_nan($there) ? 0 : 1);
         $this->repeats[$measure][$entity][$ordinal] = $repeats + ($present ? 1 : 0);
 
         return match ($this->plan->duplicates) {
             Duplicates::First => null,
             Duplicates::Last => $value,
-            Duplicates::Sum => ! $present ? null : ($repeats === 0 ? $value : $there + $value),
-            Duplicates::Mean => ! $present ? null : ($repeats === 0 ? $value : $there + ($value - $there) / ($repeats + 1)),
+            Duplicates::Sum => !$present ? null : ($repeats === 0 ? $value : $there + $value),
+            Duplicates::Mean => !$present
+                ? null
+                : ($repeats === 0
+                    ? $value
+                    : $there + ($value - $there) / ($repeats + 1)),
         };
     }
 
     private function ordinal(int $row, int $column, string $text): ?int
     {
-        if (! array_key_exists($text, $this->ordinals)) {
+        if (!array_key_exists($text, $this->ordinals)) {
             $this->ordinals[$text] = $this->plan->periods->read($text);
         }
         $ordinal = $this->ordinals[$text];
         if ($ordinal === null) {
-            $this->problem(Problem::cell($row + 1, $this->headingText($column), $text, "a period such as {$this->plan->periods->notation->example()}"));
+            $this->problem(
+                Problem::cell(
+                    $row + 1,
+                    $this->headingText($column),
+                    $text,
+                    "a period such as {$this->plan->periods->notation->example()}",
+                ),
+            );
         }
 
         return $ordinal;
@@ -467,19 +602,28 @@ final class Reader
     /** Whether of two rows of headings the upper one holds the periods. */
     private function isTurned(): bool
     {
-        $column = $this->plan->values[0] ?? 0;
+        $column = $this->plan->columns->values[0] ?? 0;
 
-        return $this->turned ??= $this->plan->periods->read($this->headings[$column] ?? '') === null && $this->plan->periods->read($this->upper[$column] ?? '') !== null;
+        return $this->turned ??=
+            $this->plan->periods->read($this->headings[$column] ?? '') === null &&
+            $this->plan->periods->read($this->upper[$column] ?? '') !== null;
     }
 
     private function headingOrdinal(int $column): ?int
     {
         $key = "#{$column}";
-        if (! array_key_exists($key, $this->ordinals)) {
+        if (!array_key_exists($key, $this->ordinals)) {
             $text = ($this->plan->above !== null && $this->isTurned() ? $this->upper : $this->headings)[$column] ?? '';
             $this->ordinals[$key] = $this->plan->periods->read($text);
             if ($this->ordinals[$key] === null) {
-                $this->problem(Problem::cell(($this->plan->heading ?? 0) + 1, 'column '.($column + 1), $text, "a heading that is a period, such as {$this->plan->periods->notation->example()}"));
+                $this->problem(
+                    Problem::cell(
+                        ($this->plan->heading ?? 0) + 1,
+                        'column ' . ($column + 1),
+                        $text,
+                        "a heading that is a period, such as {$this->plan->periods->notation->example()}",
+                    ),
+                );
             }
         }
 
@@ -491,18 +635,36 @@ final class Reader
         if (isset($this->entityIds[$name])) {
             return $this->entityIds[$name];
         }
-        if (! mb_check_encoding($name, 'UTF-8')) {
-            $this->problem(Problem::cell($row + 1, $this->plan->entity === null ? 'heading' : $this->headingText($this->plan->entity), $name, 'letters in UTF-8; the file may be written in another way than it begins'));
+        if (!mb_check_encoding($name, 'UTF-8')) {
+            $this->problem(
+                Problem::cell(
+                    $row + 1,
+                    $this->plan->columns->entity === null
+                        ? 'heading'
+                        : $this->headingText($this->plan->columns->entity),
+                    $name,
+                    'letters in UTF-8; the file may be written in another way than it begins',
+                ),
+            );
 
             return null;
         }
         $clean = FormulaGuard::unguard(trim((string) preg_replace('/\s+/u', ' ', $name)));
         if ($clean === '') {
-            $this->problem(Problem::cell($row + 1, $this->plan->entity === null ? 'heading' : $this->headingText($this->plan->entity), $name, 'the name of an entity'));
+            $this->problem(
+                Problem::cell(
+                    $row + 1,
+                    $this->plan->columns->entity === null
+                        ? 'heading'
+                        : $this->headingText($this->plan->columns->entity),
+                    $name,
+                    'the name of an entity',
+                ),
+            );
 
             return null;
         }
-        if (! isset($this->entityIds[$clean])) {
+        if (!isset($this->entityIds[$clean])) {
             $this->entities[] = $clean;
             $this->entityIds[$clean] = count($this->entities) - 1;
         }
@@ -517,7 +679,16 @@ final class Reader
         }
         $clean = FormulaGuard::unguard(trim(mb_scrub($name)));
         if ($clean === '') {
-            $this->problem(Problem::cell($row + 1, $this->plan->measure === null ? 'measure' : $this->headingText($this->plan->measure), $name, 'the name of a measure'));
+            $this->problem(
+                Problem::cell(
+                    $row + 1,
+                    $this->plan->columns->measure === null
+                        ? 'measure'
+                        : $this->headingText($this->plan->columns->measure),
+                    $name,
+                    'the name of a measure',
+                ),
+            );
 
             return null;
         }
@@ -533,14 +704,14 @@ final class Reader
         $heading = $this->headingText($column);
         $says = preg_match('/^(value|values|figure|amount|obs_value|column \d+)$/i', $heading) !== 1;
 
-        return $says || count($this->plan->values) > 1 ? $heading : $this->plan->measureName;
+        return $says || count($this->plan->columns->values) > 1 ? $heading : $this->plan->stated->measureName;
     }
 
     private function headingText(int $column): string
     {
         $text = $this->headings[$column] ?? '';
 
-        return $text === '' ? 'column '.($column + 1) : $text;
+        return $text === '' ? 'column ' . ($column + 1) : $text;
     }
 
     /** @param list<string> $row */
@@ -548,7 +719,14 @@ final class Reader
     {
         $extra = trim(implode(' ', array_slice($row, $this->breadth)));
         if ($extra !== '') {
-            $this->problem(Problem::cell($number + 1, 'column '.($this->breadth + 1), $extra, "the end of the row; there are {$this->breadth} headings"));
+            $this->problem(
+                Problem::cell(
+                    $number + 1,
+                    'column ' . ($this->breadth + 1),
+                    $extra,
+                    "the end of the row; there are {$this->breadth} headings",
+                ),
+            );
         }
     }
 
@@ -568,8 +746,8 @@ final class Reader
     private function frequency(): Frequency
     {
         return match ($this->plan->shape) {
-            Shape::YearsAcross => Frequency::Month,
-            Shape::Moment => $this->when()->frequency,
+            TableShape::YearsAcross => Frequency::Month,
+            TableShape::Moment => $this->when()->frequency,
             default => $this->plan->periods->frequency,
         };
     }
@@ -578,8 +756,17 @@ final class Reader
     private function observations(array $attributes = []): Observations
     {
         return new Observations(
-            $this->frequency(), array_values($this->measures), $this->entities, $this->values, $this->places, $this->statuses,
-            $this->problems, $this->problemCount, $this->duplicateCount, $this->rowCount, $attributes,
+            $this->frequency(),
+            array_values($this->measures),
+            $this->entities,
+            $this->values,
+            $this->places,
+            $this->statuses,
+            $this->problems,
+            $this->problemCount,
+            $this->duplicateCount,
+            $this->rowCount,
+            $attributes,
         );
     }
 }

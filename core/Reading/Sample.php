@@ -27,7 +27,7 @@ final readonly class Sample
     /** How many columns there are: as many as the headings, where there are any; what sticks out is no column. */
     public function breadth(?int $heading): int
     {
-        return $heading === null || ! isset($this->rows[$heading]) ? $this->width : max(2, count($this->rows[$heading]));
+        return $heading === null || !isset($this->rows[$heading]) ? $this->width : max(2, count($this->rows[$heading]));
     }
 
     /** @return list<string> cells of a column below a row */
@@ -45,7 +45,7 @@ final readonly class Sample
     {
         $text = $row === null ? '' : $this->cell($row, $column);
 
-        return $text === '' ? 'Column '.($column + 1) : $text;
+        return $text === '' ? 'Column ' . ($column + 1) : $text;
     }
 
     /** Whether a row is a remark above the table, as this program writes them: it begins with #. */
@@ -68,8 +68,14 @@ final readonly class Sample
     /** The file's name without its ending, as words: a name for what has none. */
     public function title(): string
     {
-        $name = trim((string) preg_replace('/[-_.\s]+/', ' ', (string) preg_replace('/\.[A-Za-z0-9]{1,5}$/', '', basename($this->fileName))));
+        $name = trim(
+            (string) preg_replace(
+                '/[-_.\s]+/',
+                ' ',
+                (string) preg_replace('/\.[A-Za-z0-9]{1,5}$/', '', basename($this->fileName)),
+            ),
+        );
 
-        return $name === '' ? 'Value' : mb_strtoupper(mb_substr($name, 0, 1)).mb_substr($name, 1);
+        return $name === '' ? 'Value' : mb_strtoupper(mb_substr($name, 0, 1)) . mb_substr($name, 1);
     }
 }

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Line;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 use DuskRail\Time\PeriodRange;
 
-/** How many comparisons of a focus line with another would turn if the base were another: the ranking depends on the choice. */
+/**
+ * How many comparisons of a focus line with another would turn if the base were another: the ranking depends on the
+ * choice.
+ */
 final class BaseDecides implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
@@ -31,8 +34,14 @@ final class BaseDecides implements Signal
 
         return Notice::saying(
             "base-decides-{$index->base->code()}",
-            "The base decides: with {$worst['base']->label()}, {$worst['example']}".($worst['turned'] > 1 ? ", and {$worst['turned']} of {$worst['of']} comparisons with the focus would turn." : ' (1 of '.$worst['of'].' comparisons).'),
-        )->mendedBy("Try {$worst['base']->label()}", 'change-stop', ['id' => $index->stop, 'settings' => ['base' => IndexAtEnd::code($worst['base'])]]);
+            "The base decides: with {$worst['base']->label()}, {$worst['example']}" .
+                ($worst['turned'] > 1
+                    ? ", and {$worst['turned']} of {$worst['of']} comparisons with the focus would turn."
+                    : ' (1 of ' . $worst['of'] . ' comparisons).'),
+        )->mendedBy("Try {$worst['base']->label()}", 'change-stop', [
+            'id' => $index->stop,
+            'settings' => ['base' => IndexAtEnd::code($worst['base'])],
+        ]);
     }
 
     /**
@@ -63,7 +72,10 @@ final class BaseDecides implements Signal
                 $would = $other->latest() / $theirs <=> $line->latest() / $mine;
                 if ($is * $would < 0) {
                     $turned++;
-                    $example = $example === '' ? "{$other->name} would end ".($would > 0 ? 'above' : 'below')." {$line->name}" : $example;
+                    $example =
+                        $example === ''
+                            ? "{$other->name} would end " . ($would > 0 ? 'above' : 'below') . " {$line->name}"
+                            : $example;
                 }
             }
         }

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\View;
+use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Views\Views;
 
 /** Zero and what is below have no place on a logarithmic axis. */
 final class BelowLogarithm implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        if (! $comparison->study->axis->log || ! in_array($comparison->study->view, [View::Lines, View::Overlay], true)) {
+        if (!$comparison->study->part(AxisPart::class)->log || !Views::of($comparison->study)->uses(AxisPart::class)) {
             return null;
         }
         $names = [];
@@ -26,10 +27,19 @@ final class BelowLogarithm implements Signal
             }
         }
         if ($count === 0) {
-            return Notice::saying('log-axis', 'Equal steps of the axis are equal ratios.')->mendedBy('Equal amounts', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
+            return Notice::saying('log-axis', 'Equal steps of the axis are equal ratios.')->mendedBy(
+                'Equal amounts',
+                'set',
+                ['part' => 'axis', 'settings' => ['log' => '0']],
+            );
         }
 
-        return Notice::saying("log-below-{$count}", "{$count} ".($count === 1 ? 'value is' : 'values are').' zero or below and cannot be drawn on a logarithmic axis.', implode(', ', $names))
-            ->mendedBy('Equal amounts', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
+        return Notice::saying(
+            "log-below-{$count}",
+            "{$count} " .
+                ($count === 1 ? 'value is' : 'values are') .
+                ' zero or below and cannot be drawn on a logarithmic axis.',
+            implode(', ', $names),
+        )->mendedBy('Equal amounts', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
     }
 }

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Signals;
 
 use DuskRail\Data\Numerals;
-use DuskRail\Data\Sort;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\View;
+use DuskRail\Data\ValueType;
+use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Views\Views;
 
 /** The vertical axis does not start at zero. That is fair for lines, but the reader must be able to see both. */
 final class CutAxis implements Signal
@@ -17,17 +18,32 @@ final class CutAxis implements Signal
         $unit = $comparison->run->table()->unit;
         $low = $comparison->lowest();
         $study = $comparison->study;
-        if (! in_array($unit->sort, [Sort::Amount, Sort::Index], true) || ! in_array($study->view, [View::Lines, View::Overlay], true) || $study->isSplit() || $study->axis->log) {
+        if (
+            !in_array($unit->sort, [ValueType::Amount, ValueType::Index], true) ||
+            !Views::of($study)->uses(AxisPart::class) ||
+            Views::of($study)->isSplit($study) ||
+            $study->part(AxisPart::class)->log
+        ) {
             return null;
         }
-        if ($study->axis->start === 'both') {
-            return Notice::saying('both-axes', 'The axis is shown cut and from zero.')->mendedBy('Cut only', 'set', ['part' => 'axis', 'settings' => ['start' => 'cut']]);
+        if ($study->part(AxisPart::class)->start === 'both') {
+            return Notice::saying('both-axes', 'The axis is shown cut and from zero.')->mendedBy('Cut only', 'set', [
+                'part' => 'axis',
+                'settings' => ['start' => 'cut'],
+            ]);
         }
-        if ($comparison->study->axis->start === 'zero') {
-            return Notice::saying('whole-axis', 'The axis starts at zero.')->mendedBy('Cut it', 'set', ['part' => 'axis', 'settings' => ['start' => 'cut']]);
+        if ($comparison->study->part(AxisPart::class)->start === 'zero') {
+            return Notice::saying('whole-axis', 'The axis starts at zero.')->mendedBy('Cut it', 'set', [
+                'part' => 'axis',
+                'settings' => ['start' => 'cut'],
+            ]);
         }
 
-        return $comparison->isCut() ? Notice::saying('cut-axis', 'The axis is cut: it starts near '.Numerals::text($low, $comparison->decimals).', not at zero.')
-            ->mendedBy('See both', 'set', ['part' => 'axis', 'settings' => ['start' => 'both']]) : null;
+        return $comparison->isCut()
+            ? Notice::saying(
+                'cut-axis',
+                'The axis is cut: it starts near ' . Numerals::text($low, $comparison->decimals) . ', not at zero.',
+            )->mendedBy('See both', 'set', ['part' => 'axis', 'settings' => ['start' => 'both']])
+            : null;
     }
 }

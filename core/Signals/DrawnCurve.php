@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\View;
+use DuskRail\Document\Parts\LookPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Views\Views;
 
 /** Between two points a smooth curve shows what nobody measured. */
 final class DrawnCurve implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        return $comparison->study->look->course === 'smooth' && in_array($comparison->study->view, [View::Lines, View::Overlay], true)
-            ? Notice::saying('drawn-curve', 'The curve between the points is a drawing aid; it never leaves the range of the two it joins.')->mendedBy('Straight', 'set', ['part' => 'look', 'settings' => ['course' => 'straight']])
+        return $comparison->study->part(LookPart::class)->course === 'smooth' &&
+            Views::of($comparison->study)->uses(LookPart::class)
+            ? Notice::saying(
+                'drawn-curve',
+                'The curve between the points is a drawing aid; it never leaves the range of the two it joins.',
+            )->mendedBy('Straight', 'set', ['part' => 'look', 'settings' => ['course' => 'straight']])
             : null;
     }
 }

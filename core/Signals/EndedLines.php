@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
+use DuskRail\Outcome\Comparison;
 
 /** A line that ends well before the others: the entity may have been merged or renamed. */
 final class EndedLines implements Signal
@@ -18,8 +18,11 @@ final class EndedLines implements Signal
 
                 $note = $comparison->data->entities()[$line->key]->note ?? '';
 
-                return Notice::saying("ended-{$line->key}", "{$line->name} ends in {$period}".($note === '' ? ': was it merged into another, or renamed?' : ": {$note}."))
-                    ->mendedBy('Take it off', 'state', ['entity' => $line->key, 'state' => 'off']);
+                return Notice::saying(
+                    "ended-{$line->key}",
+                    "{$line->name} ends in {$period}" .
+                        ($note === '' ? ': was it merged into another, or renamed?' : ": {$note}."),
+                )->mendedBy('Take it off', 'state', ['entity' => $line->key, 'state' => 'off']);
             }
         }
 

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Parts\Band;
+use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Outcome\Comparison;
 
 /** Too few peers for a quartile or a tenth of them to mean anything. */
 final class FewPeers implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        $band = $comparison->study->peers->band;
+        $band = $comparison->study->part(PeersPart::class)->band;
         $needed = match ($band) {
             Band::Quartiles => 4,
             Band::Deciles => 10,
@@ -20,7 +21,11 @@ final class FewPeers implements Signal
         };
         $count = count($comparison->summarised());
 
-        return $count >= $needed ? null : Notice::saying("few-peers-{$count}", "{$count} peers are too few for {$band->label()}; it takes {$needed}.")
-            ->mendedBy('Lowest to highest', 'set', ['part' => 'peers', 'settings' => ['band' => Band::Range->value]]);
+        return $count >= $needed
+            ? null
+            : Notice::saying(
+                "few-peers-{$count}",
+                "{$count} peers are too few for {$band->label()}; it takes {$needed}.",
+            )->mendedBy('Lowest to highest', 'set', ['part' => 'peers', 'settings' => ['band' => Band::Range->value]]);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
+use DuskRail\Outcome\Comparison;
 
 /** Values missing between others. The lines are open there; whoever does not look closely may not see it. */
 final class Gaps implements Signal
@@ -16,7 +16,7 @@ final class Gaps implements Signal
             $missing = 0;
             $begun = false;
             for ($i = $comparison->from; $i <= ($line->last ?? -1); $i++) {
-                $begun = $begun || ! is_nan($line->values[$i]);
+                $begun = $begun || !is_nan($line->values[$i]);
                 $missing += $begun && is_nan($line->values[$i]) ? 1 : 0;
             }
             if ($missing > 0) {
@@ -27,11 +27,18 @@ final class Gaps implements Signal
             return null;
         }
         $names = array_map(strval(...), array_keys($gaps));
-        $few = count($names) > 2 ? "{$names[0]}, {$names[1]} and ".(count($names) - 2).' more' : implode(' and ', $names);
+        $few =
+            count($names) > 2
+                ? "{$names[0]}, {$names[1]} and " . (count($names) - 2) . ' more'
+                : implode(' and ', $names);
 
         return Notice::saying(
-            'gaps-'.hash('crc32b', implode(',', $names)),
-            "{$few} ".(count($names) === 1 ? 'has a gap' : 'have gaps').'; '.(count($names) === 1 ? 'its line is' : 'their lines are').' left open there.',
+            'gaps-' . hash('crc32b', implode(',', $names)),
+            "{$few} " .
+                (count($names) === 1 ? 'has a gap' : 'have gaps') .
+                '; ' .
+                (count($names) === 1 ? 'its line is' : 'their lines are') .
+                ' left open there.',
             implode(', ', array_map(static fn(string $n, int $m): string => "{$n}: {$m}", $names, $gaps)),
         );
     }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace DuskRail\Signals;
 
 use DuskRail\Data\SeriesTable;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Outcome\Comparison;
 use DuskRail\Rail\Stops\IndexToBase;
-use DuskRail\Study\Comparison;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodRange;
 
@@ -17,22 +18,35 @@ final readonly class IndexAtEnd
 
     public static function in(Comparison $comparison): ?self
     {
-        $legs = array_values(array_filter($comparison->run->legs, static fn($leg): bool => ! $leg->placed->bypassed && $leg->refusal === null));
-        $last = $legs === [] ? null : $legs[count($legs) - 1];
+        $steps = array_values(
+            array_filter(
+                $comparison->run->steps,
+                static fn($step): bool => !$step->placed->bypassed && $step->refusal === null,
+            ),
+        );
+        $last = $steps === [] ? null : $steps[count($steps) - 1];
         $base = $last?->placed->stop instanceof IndexToBase ? $last->placed->stop->base() : null;
 
         // Measures beside each other are no ranking that a base could turn.
-        return $last === null || $base === null || $comparison->study->lines->across === 'measures' ? null : new self($last->placed->id, $base->at($last->arriving->axis->frequency), $last->arriving);
+        return $last === null || $base === null || $comparison->study->part(LinesPart::class)->across === 'measures'
+            ? null
+            : new self($last->placed->id, $base->at($last->arriving->axis->frequency), $last->arriving);
     }
 
-    /** @return list<PeriodRange> the two bases of the same length before this one and the two after, as far as the data reach */
+    /**
+     * @return list<PeriodRange> the two bases of the same length before this one and the two after, as far as the
+     *     data reach
+     */
     public function others(): array
     {
         $length = $this->base->count();
         $others = [];
         for ($by = 1; $by <= 2; $by++) {
             foreach ([-$by, $by] as $steps) {
-                $other = PeriodRange::between($this->base->first->plus($steps * $length), $this->base->last->plus($steps * $length));
+                $other = PeriodRange::between(
+                    $this->base->first->plus($steps * $length),
+                    $this->base->last->plus($steps * $length),
+                );
                 $positions = $this->arriving->axis->positions($other);
                 if ($positions !== null && $positions[1] - $positions[0] + 1 === $length) {
                     $others[] = $other;

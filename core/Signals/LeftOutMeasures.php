@@ -4,19 +4,31 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
+use DuskRail\Outcome\Comparison;
 
 /** Measures that cannot stand beside the others, since their units differ at the end of the rail. */
 final class LeftOutMeasures implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        if ($comparison->leftOut === []) {
+        if ($comparison->measures->leftOut === []) {
             return null;
         }
-        $names = array_map(strval(...), array_keys($comparison->leftOut));
-        $few = count($names) > 3 ? "{$names[0]}, {$names[1]} and ".(count($names) - 2).' more' : implode(', ', $names);
+        $names = array_map(strval(...), array_keys($comparison->measures->leftOut));
+        $few =
+            count($names) > 3 ? "{$names[0]}, {$names[1]} and " . (count($names) - 2) . ' more' : implode(', ', $names);
 
-        return Notice::saying('left-out-'.hash('crc32b', implode(',', $names)), "{$few} cannot stand beside the others here. An index or a percentage brings measures together.", implode('; ', array_map(static fn(string $name, string $reason): string => "{$name}: {$reason}", $names, $comparison->leftOut)));
+        return Notice::saying(
+            'left-out-' . hash('crc32b', implode(',', $names)),
+            "{$few} cannot stand beside the others here. An index or a percentage brings measures together.",
+            implode(
+                '; ',
+                array_map(
+                    static fn(string $name, string $reason): string => "{$name}: {$reason}",
+                    $names,
+                    $comparison->measures->leftOut,
+                ),
+            ),
+        );
     }
 }

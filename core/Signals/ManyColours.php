@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
+use DuskRail\Outcome\Comparison;
 
 /** More than three lines in colour all want attention at once (common practice, no source). */
 final class ManyColours implements Signal
@@ -13,7 +13,12 @@ final class ManyColours implements Signal
     {
         $count = count($comparison->focus());
 
-        return $count <= 3 ? null : Notice::saying('many-colours', "{$count} lines are in colour; a reader follows two or three.")
-            ->mendedBy('Let all go', 'release', []);
+        return $count <= 3
+            ? null
+            : Notice::saying('many-colours', "{$count} lines are in colour; a reader follows two or three.")->mendedBy(
+                'Let all go',
+                'release',
+                [],
+            );
     }
 }

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
+use DuskRail\Rail\RunStep;
 use DuskRail\Rail\Stops\PerDenominator;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Line;
-use DuskRail\Study\Parts\PeerLine;
-use DuskRail\Study\Parts\PeersPart;
 
 /** A mean of quotients counts the small as much as the large; what all come to together is the ratio of their sums. */
 final class MeanOfRatios implements Signal
@@ -16,18 +17,35 @@ final class MeanOfRatios implements Signal
     public function notice(Comparison $comparison): ?Notice
     {
         $study = $comparison->study;
-        $divided = array_filter($comparison->run->legs, static fn($leg): bool => $leg->placed->stop instanceof PerDenominator && ! $leg->placed->bypassed && $leg->refusal === null);
-        if ($study->peers->line !== PeerLine::Mean || $divided === [] || $comparison->peerLine === []) {
+        $divided = array_filter(
+            $comparison->run->inUse(),
+            static fn(RunStep $step): bool => $step->placed->stop instanceof PerDenominator,
+        );
+        if (
+            $study->part(PeersPart::class)->line !== PeerLine::Mean ||
+            $divided === [] ||
+            $comparison->peerLine === []
+        ) {
             return null;
         }
-        $peers = $study->peers;
-        $together = Comparison::of($study->withPart('peers', new PeersPart(PeerLine::Together, $peers->band, $peers->group, $peers->target)), $comparison->data->source())->peerLine;
+        $peers = $study->part(PeersPart::class);
+        $together = Comparison::of(
+            $study->withPart($peers->with(['line' => PeerLine::Pooled])),
+            $comparison->data->source(),
+        )->peerLine;
         $last = Line::lastOf($comparison->peerLine, $comparison->from, $comparison->to);
         if ($last === null || is_nan($together[$last] ?? NAN)) {
             return null;
         }
 
-        return Notice::saying('mean-of-ratios', "The peer mean counts every line alike and comes to {$comparison->format($comparison->peerLine[$last])}; the ratio of their sums is {$comparison->format($together[$last])}.")
-            ->mendedBy('Take the ratio of sums', 'set', ['part' => 'peers', 'settings' => ['line' => PeerLine::Together->value]]);
+        return Notice::saying(
+            'mean-of-ratios',
+            "The peer mean counts every line alike and comes to {$comparison->format(
+                $comparison->peerLine[$last],
+            )}; the ratio of their sums is {$comparison->format($together[$last])}.",
+        )->mendedBy('Take the ratio of sums', 'set', [
+            'part' => 'peers',
+            'settings' => ['line' => PeerLine::Pooled->value],
+        ]);
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
+use DuskRail\Outcome\Comparison;
 use DuskRail\Statistics\Quantile;
-use DuskRail\Study\Comparison;
 use DuskRail\Time\PeriodRange;
 
 /**
@@ -30,7 +30,7 @@ final class OddBase implements Signal
         foreach ($comparison->present() as $line) {
             $base = $then[$line->key];
             $sides = [$base / ($before[$line->key] ?: NAN) - 1.0, $base / ($after[$line->key] ?: NAN) - 1.0];
-            if (! is_nan($sides[0]) && ! is_nan($sides[1])) {
+            if (!is_nan($sides[0]) && !is_nan($sides[1])) {
                 // As far as from the nearer of the two sides, if it lies to the same side of both.
                 $away[$line->name] = $sides[0] * $sides[1] <= 0.0 ? 0.0 : min(abs($sides[0]), abs($sides[1]));
                 $shares[$line->name] = $base / (($before[$line->key] + $after[$line->key]) / 2) - 1.0;
@@ -47,13 +47,25 @@ final class OddBase implements Signal
         uasort($odd, static fn(float $a, float $b): int => abs($b) <=> abs($a));
         $name = (string) array_key_first($odd);
         $percent = round(abs($odd[$name]) * 100);
-        $others = count($odd) > 1 ? ' (and '.(count($odd) - 1).' more)' : '';
+        $others = count($odd) > 1 ? ' (and ' . (count($odd) - 1) . ' more)' : '';
 
         return Notice::saying(
             "odd-base-{$index->base->code()}",
-            "{$index->base->label()} was no ordinary base for {$name}{$others}: {$percent} % ".($odd[$name] > 0 ? 'above' : 'below').' the time before and after, so its index misleads.',
-            implode(', ', array_map(static fn(string $n, float $s): string => sprintf('%s %+.0f %%', $n, $s * 100), array_map(strval(...), array_keys($odd)), $odd)),
-        )->mendedBy("Use {$earlier->label()}", 'change-stop', ['id' => $index->stop, 'settings' => ['base' => IndexAtEnd::code($earlier)]]);
+            "{$index->base->label()} was no ordinary base for {$name}{$others}: {$percent} % " .
+                ($odd[$name] > 0 ? 'above' : 'below') .
+                ' the time before and after, so its index misleads.',
+            implode(
+                ', ',
+                array_map(
+                    static fn(string $n, float $s): string => sprintf('%s %+.0f %%', $n, $s * 100),
+                    array_map(strval(...), array_keys($odd)),
+                    $odd,
+                ),
+            ),
+        )->mendedBy("Use {$earlier->label()}", 'change-stop', [
+            'id' => $index->stop,
+            'settings' => ['base' => IndexAtEnd::code($earlier)],
+        ]);
     }
 
     /**
@@ -65,7 +77,10 @@ final class OddBase implements Signal
     private static function beside(IndexAtEnd $index, int $side): array
     {
         $length = $index->base->count();
-        $stretch = static fn(int $by): PeriodRange => PeriodRange::between($index->base->first->plus($side * $by * $length), $index->base->last->plus($side * $by * $length));
+        $stretch = static fn(int $by): PeriodRange => PeriodRange::between(
+            $index->base->first->plus($side * $by * $length),
+            $index->base->last->plus($side * $by * $length),
+        );
         [$near, $far] = [$index->means($stretch(1)), $index->means($stretch(2))];
         $means = [];
         foreach ($near as $key => $mean) {

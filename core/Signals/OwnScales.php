@@ -4,19 +4,27 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Views\Views;
 
 /** Panels on scales of their own look comparable and are not. */
 final class OwnScales implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        $panels = $comparison->study->panels;
+        $panels = $comparison->study->part(PanelsPart::class);
 
         return match (true) {
-            ! $comparison->study->isSplit() || $panels->scale === 'same' => null,
-            $panels->scale === 'span' => Notice::saying('panels-span', 'Every panel has its own middle: rises and falls compare, levels do not.')->mendedBy('One scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
-            default => Notice::saying('panels-own', 'Every panel has a scale of its own, so neither sizes nor slopes compare.')->mendedBy('One scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
+            !Views::of($comparison->study)->isSplit($comparison->study) || $panels->scale === 'same' => null,
+            $panels->scale === 'span' => Notice::saying(
+                'panels-span',
+                'Every panel has its own middle: rises and falls compare, levels do not.',
+            )->mendedBy('One scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
+            default => Notice::saying(
+                'panels-own',
+                'Every panel has a scale of its own, so neither sizes nor slopes compare.',
+            )->mendedBy('One scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
         };
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
+use DuskRail\Outcome\Comparison;
 
 /** Looks at a comparison for one thing that would mislead. To add one: write a class, and name it in Signals. */
 interface Signal

@@ -4,37 +4,68 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
+use DuskRail\Outcome\Comparison;
 
 /** Every signal there is, the graver first. A new one is registered here. */
 final class Signals
 {
     private const ALL = [
-        WordsThatNoLongerHold::class, AxisLimits::class, OwnScales::class, BelowLogarithm::class, LeftOutMeasures::class, FewPeers::class, MeanOfRatios::class, OddBase::class, BaseDecides::class, UnfinishedEnd::class, UnsettledEnd::class,
-        StepInFocus::class, EndedLines::class, Gaps::class, DrawnCurve::class, ManyColours::class, CutAxis::class,
+        WordsThatNoLongerHold::class,
+        AxisLimits::class,
+        OwnScales::class,
+        BelowLogarithm::class,
+        LeftOutMeasures::class,
+        FewPeers::class,
+        MeanOfRatios::class,
+        OddBase::class,
+        BaseDecides::class,
+        UnfinishedEnd::class,
+        UnsettledEnd::class,
+        StepInFocus::class,
+        EndedLines::class,
+        Gaps::class,
+        DrawnCurve::class,
+        ManyColours::class,
+        CutAxis::class,
     ];
 
     /** @return list<Notice> those that are not dismissed */
     public static function of(Comparison $comparison): array
     {
         $notices = [];
-        foreach ($comparison->run->legs as $leg) {
-            $id = $leg->placed->id;
-            if ($leg->refusal !== null) {
-                $notices[] = Notice::saying("refused-{$id}", "{$leg->placed->stop::title()} is passed by: {$leg->refusal}")->mendedBy('Remove it', 'remove-stop', ['id' => $id]);
+        foreach ($comparison->run->steps as $step) {
+            $id = $step->placed->id;
+            if ($step->refusal !== null) {
+                $notices[] = Notice::saying(
+                    "refused-{$id}",
+                    "{$step->placed->stop::title()} is passed by: {$step->refusal}",
+                )->mendedBy('Remove it', 'remove-stop', ['id' => $id]);
             }
-            foreach ($leg->outcome->remarks as $remark) {
-                $notice = Notice::saying("{$id}-".hash('crc32b', $remark->sentence), $remark->sentence, $remark->detail);
-                $notices[] = $remark->remedy === '' ? $notice : $notice->mendedBy($remark->remedy, 'change-stop', ['id' => $id, 'settings' => $remark->remedySettings]);
+            foreach ($step->outcome->remarks as $remark) {
+                $notice = Notice::saying(
+                    "{$id}-" . hash('crc32b', $remark->sentence),
+                    $remark->sentence,
+                    $remark->detail,
+                );
+                $notices[] =
+                    $remark->remedy === ''
+                        ? $notice
+                        : $notice->mendedBy($remark->remedy, 'change-stop', [
+                            'id' => $id,
+                            'settings' => $remark->remedySettings,
+                        ]);
             }
         }
         foreach (self::ALL as $class) {
             $notices[] = (new $class())->notice($comparison);
         }
 
-        return array_values(array_filter(
-            $notices,
-            static fn(?Notice $notice): bool => $notice !== null && ! in_array($notice->id, $comparison->study->dismissed, true),
-        ));
+        return array_values(
+            array_filter(
+                $notices,
+                static fn(?Notice $notice): bool => $notice !== null &&
+                    !in_array($notice->id, $comparison->study->dismissed, true),
+            ),
+        );
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Line;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 use DuskRail\Time\PeriodRange;
 
 /** The newest period has come in for some only, so that medians and ranks there are of fewer. */
@@ -17,15 +17,22 @@ final class UnfinishedEnd implements Signal
         if ($comparison->isSinceEvent() || $end <= $comparison->from) {
             return null;
         }
-        $has = static fn(int $at): int => count(array_filter($comparison->present(), static fn(Line $l): bool => ! is_nan($l->values[$at])));
+        $has = static fn(int $at): int => count(
+            array_filter($comparison->present(), static fn(Line $l): bool => !is_nan($l->values[$at])),
+        );
         [$now, $before] = [$has($end), $has($end - 1)];
         if ($now >= $before || $now === 0) {
             return null;
         }
         $period = $comparison->axis->period($end);
-        $until = PeriodRange::between($comparison->axis->period($comparison->from), $comparison->axis->period($end - 1));
+        $until = PeriodRange::between(
+            $comparison->axis->period($comparison->from),
+            $comparison->axis->period($end - 1),
+        );
 
-        return Notice::saying("unfinished-{$period->code()}", "{$period->label()} has come in for {$now} of {$before} only.")
-            ->mendedBy("End in {$until->last->short()}", 'range', ['range' => $until->code()]);
+        return Notice::saying(
+            "unfinished-{$period->code()}",
+            "{$period->label()} has come in for {$now} of {$before} only.",
+        )->mendedBy("End in {$until->last->short()}", 'range', ['range' => $until->code()]);
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Line;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 use DuskRail\Time\Period;
 
 /** The newest figures of some are provisional or estimated: what they show may yet be revised. */
@@ -14,21 +14,31 @@ final class UnsettledEnd implements Signal
     public function notice(Comparison $comparison): ?Notice
     {
         $unsettled = $comparison->data->unsettled($comparison->measure->key);
-        $lines = array_values(array_filter($comparison->present(), static fn(Line $line): bool => isset($unsettled[$line->key]) && $line->last !== null));
+        $lines = array_values(
+            array_filter(
+                $comparison->present(),
+                static fn(Line $line): bool => isset($unsettled[$line->key]) && $line->last !== null,
+            ),
+        );
         if ($comparison->isSinceEvent() || $lines === []) {
             return null;
         }
         // Those in focus first: the message is about them.
-        usort($lines, static fn(Line $a, Line $b): int => ($b->hue > 0) <=> ($a->hue > 0));
-        $from = Period::at($comparison->run->origin->axis->frequency, min(array_map(static fn(Line $line): int => $unsettled[$line->key], $lines)));
+        usort($lines, static fn(Line $a, Line $b): int => $b->hue > 0 <=> $a->hue > 0);
+        $from = Period::at(
+            $comparison->run->origin->axis->frequency,
+            min(array_map(static fn(Line $line): int => $unsettled[$line->key], $lines)),
+        );
         if ($from->firstDay() > $comparison->axis->period($comparison->to)->lastDay()) {
             return null;
         }
         $others = count($lines) - 1;
 
         return Notice::saying(
-            "unsettled-{$from->code()}-".count($lines),
-            "{$lines[0]->name}".($others === 0 ? ' has' : ' and '.$others.' more have')." provisional figures from {$from->label()} on; they may yet be revised.",
+            "unsettled-{$from->code()}-" . count($lines),
+            "{$lines[0]->name}" .
+                ($others === 0 ? ' has' : ' and ' . $others . ' more have') .
+                " provisional figures from {$from->label()} on; they may yet be revised.",
             implode(', ', array_map(static fn(Line $line): string => $line->name, $lines)),
         );
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
-use DuskRail\Study\Comparison;
-use DuskRail\Study\LiveNumber;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Words\LiveNumber;
 
 /** Words whose numbers follow the figures, and whose direction the figures no longer bear out. */
 final class WordsThatNoLongerHold implements Signal
@@ -15,6 +15,12 @@ final class WordsThatNoLongerHold implements Signal
         $words = "{$comparison->study->words->headline} {$comparison->study->words->subtitle}";
         $faults = LiveNumber::faults($words, $comparison);
 
-        return $faults === [] ? null : Notice::saying('words-'.hash('crc32b', implode($faults)), $faults[0], implode(' ', array_slice($faults, 1)));
+        return $faults === []
+            ? null
+            : Notice::saying(
+                'words-' . hash('crc32b', implode($faults)),
+                $faults[0],
+                implode(' ', array_slice($faults, 1)),
+            );
     }
 }

@@ -6,7 +6,8 @@ namespace DuskRail\Statistics;
 
 /**
  * Classical seasonal decomposition by moving averages: Kendall and Stuart (1983), “The Advanced Theory of Statistics”,
- * vol. 3, as R's decompose() does it: a centred moving average (its ends at half weight for an even period) is the trend;
+ * vol. 3, as R's decompose() does it: a centred moving average (its ends at half weight for an even period) is the
+ * trend;
  * what remains is averaged for each season, and the seasonal figures are centred.
  */
 final readonly class Decomposition
@@ -31,7 +32,7 @@ final readonly class Decomposition
         foreach ($values as $i => $value) {
             $level = $trend[$i];
             $rest = $multiplicative ? ($level === 0.0 ? NAN : $value / $level) : $value - $level;
-            if (! is_nan($rest)) {
+            if (!is_nan($rest)) {
                 $sums[$season] += $rest;
                 $counts[$season]++;
             }
@@ -43,7 +44,11 @@ final readonly class Decomposition
         }
         $mean = array_sum($figures) / $period;
         $figures = array_map(static fn(float $f): float => $multiplicative ? $f / $mean : $f - $mean, $figures);
-        $seasonal = array_slice(array_merge(...array_fill(0, intdiv(count($values), $period) + 1, $figures)), 0, count($values));
+        $seasonal = array_slice(
+            array_merge(...array_fill(0, intdiv(count($values), $period) + 1, $figures)),
+            0,
+            count($values),
+        );
 
         return new self($trend, $seasonal);
     }

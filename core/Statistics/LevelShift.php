@@ -6,7 +6,8 @@ namespace DuskRail\Statistics;
 
 /**
  * A lasting step in a series: the place where the medians of the year before and the year after differ most, if that is
- * over 15 % of the level and over five times the usual difference of such medians half a year apart from any step.
+ * over 15 % of the level before and over five times the usual difference of such medians, which is their median over
+ * all places a year or more away from the step.
  *
  * Comparing whole years keeps seasons out of it. A rule of thumb (common practice, no source), not a significance test.
  */
@@ -27,7 +28,7 @@ final readonly class LevelShift
         for ($i = $year, $count = count($values); $i + $year <= $count; $i++) {
             $before = Quantile::of(array_slice($values, $i - $year, $year), 0.5);
             $after = Quantile::of(array_slice($values, $i, $year), 0.5);
-            if ($before > 0.0 && ! is_nan($after)) {
+            if ($before > 0.0 && !is_nan($after)) {
                 $shares[$i] = $after / $before - 1.0;
             }
         }
@@ -38,36 +39,49 @@ final readonly class LevelShift
         foreach ($shares as $i => $share) {
             $at = abs($share) > abs($shares[$at]) ? $i : $at;
         }
-        // Far from the step, medians a year apart differ by what is usual for the series.
-        $usual = Quantile::of(array_values(array_map(abs(...), array_filter($shares, static fn(int $i): bool => abs($i - $at) >= $year, ARRAY_FILTER_USE_KEY))), 0.5);
+        // A year or more from the step neither median reaches over it, so they differ by what is usual for the series.
+        $usual = Quantile::of(
+            array_values(
+                array_map(
+                    abs(...),
+                    array_filter($shares, static fn(int $i): bool => abs($i - $at) >= $year, ARRAY_FILTER_USE_KEY),
+                ),
+            ),
+            0.5,
+        );
         $clear = abs($shares[$at]) > self::SHARE && abs($shares[$at]) > 5 * $usual;
-        if (! $clear) {
+        if (!$clear) {
             return null;
         }
 
-        return new self(self::sharpest($values, $at, $year), $shares[$at]);
+        return new self(self::sharpest($values, $at, $year, $shares[$at] < 0.0 ? -1.0 : 1.0), $shares[$at]);
     }
 
     /**
-     * The single largest move in the direction of the step around its place.
+     * The place around the step at which the values move furthest in its direction.
      *
      * @param list<float> $values
+     * @param float $direction 1.0 of a step up, −1.0 of a step down
      */
-    private static function sharpest(array $values, int $around, int $year): int
+    private static function sharpest(array $values, int $around, int $year, float $direction): int
     {
-        $level = static fn(int $from, int $length): float => Quantile::of(array_slice($values, max(0, $from), $length), 0.5);
+        $level = static fn(int $from, int $length): float => Quantile::of(
+            array_slice($values, max(0, $from), $length),
+            0.5,
+        );
         $best = $around;
         $most = 0.0;
         $span = max(2, intdiv($year, 3));
         for ($i = max($span, $around - $span); $i <= min(count($values) - $span, $around + $span); $i++) {
-            $move = abs($level($i, $span) - $level($i - $span, $span));
+            $move = $direction * ($level($i, $span) - $level($i - $span, $span));
             if ($move > $most) {
                 [$best, $most] = [$i, $move];
             }
         }
         // Medians of a few values are blind to one period more or less; the values themselves are not.
+        $step = static fn(int $i): float => $direction * (($values[$i] ?? NAN) - ($values[$i - 1] ?? NAN));
         foreach ([$best - 1, $best + 1] as $near) {
-            if (abs(($values[$near] ?? NAN) - ($values[$near - 1] ?? NAN)) > abs($values[$best] - $values[$best - 1])) {
+            if ($step($near) > $step($best)) {
                 $best = $near;
             }
         }

@@ -6,7 +6,8 @@ namespace DuskRail\Statistics;
 
 /**
  * Whether a series rises or falls more often than chance would have it: Mann (1945), “Nonparametric Tests Against
- * Trend”; Kendall (1975), “Rank Correlation Methods”, with the variance corrected for ties and the continuity correction.
+ * Trend”; Kendall (1975), “Rank Correlation Methods”, with the variance corrected for ties and the continuity
+ * correction.
  */
 final readonly class MannKendall
 {
@@ -19,7 +20,7 @@ final readonly class MannKendall
      */
     public static function of(array $values): ?self
     {
-        $values = array_values(array_filter($values, static fn(float $v): bool => ! is_nan($v)));
+        $values = array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
         $n = count($values);
         if ($n < 4) {
             return null;
@@ -47,11 +48,11 @@ final readonly class MannKendall
             // Series of the integral from zero: Abramowitz and Stegun, 26.2.11.
             $term = $sum = $z;
             for ($k = 1; $k < 200 && abs($term) > 1e-17; $k++) {
-                $term *= $z * $z / (2 * $k + 1);
+                $term *= ($z * $z) / (2 * $k + 1);
                 $sum += $term;
             }
 
-            return 0.5 - $sum * exp(-$z * $z / 2) / sqrt(2 * M_PI);
+            return 0.5 - ($sum * exp((-$z * $z) / 2)) / sqrt(2 * M_PI);
         }
         // Continued fraction of Laplace: Abramowitz and Stegun, 26.2.14.
         $fraction = 0.0;
@@ -59,6 +60,6 @@ final readonly class MannKendall
             $fraction = $k / ($z + $fraction);
         }
 
-        return exp(-$z * $z / 2) / sqrt(2 * M_PI) / ($z + $fraction);
+        return exp((-$z * $z) / 2) / sqrt(2 * M_PI) / ($z + $fraction);
     }
 }

@@ -16,15 +16,17 @@ final class Ordering
     /**
      * Positions of the values from the lowest to the highest; missing ones (NAN) are left out.
      *
-     * Many values are dealt into as many bins between the lowest and the highest, which leaves little to be sorted unless
-     * they are crowded in one place.
+     * Many values are dealt into as many bins between the lowest and the highest, which leaves little to be sorted
+     * unless they are crowded in one place.
      *
      * @param list<float> $values
      * @return list<int>
      */
     public static function ascending(array $values): array
     {
-        $present = is_finite(array_sum($values)) ? $values : array_filter($values, static fn(float $v): bool => ! is_nan($v));
+        $present = is_finite(array_sum($values))
+            ? $values
+            : array_filter($values, static fn(float $v): bool => !is_nan($v));
         $count = count($present);
         if ($count <= self::MANY) {
             asort($present);
@@ -40,7 +42,7 @@ final class Ordering
                 $ends[(int) (($value - $low) * $scale) + 1]++;
             }
         }
-        if (! is_finite($scale) || max($ends) > self::CROWDED) {
+        if (!is_finite($scale) || max($ends) > self::CROWDED) {
             asort($present);
 
             return array_keys($present);

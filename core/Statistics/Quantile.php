@@ -18,7 +18,9 @@ final class Quantile
     public static function of(array $values, float $share): float
     {
         // The sum is a number exactly when every value is, and asking it is far cheaper than asking each of them.
-        $present = is_finite(array_sum($values)) ? $values : array_values(array_filter($values, static fn(float $v): bool => ! is_nan($v)));
+        $present = is_finite(array_sum($values))
+            ? $values
+            : array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
         $count = count($present);
         if ($count === 0) {
             return NAN;
@@ -32,9 +34,7 @@ final class Quantile
             sort($present);
         }
 
-        return $part === 0.0
-            ? $present[$below]
-            : $present[$below] + $part * ($present[$below + 1] - $present[$below]);
+        return $part === 0.0 ? $present[$below] : $present[$below] + $part * ($present[$below + 1] - $present[$below]);
     }
 
     /**
@@ -50,7 +50,7 @@ final class Quantile
         $low = min($values);
         $high = max($values);
         $scale = $high > $low ? ($count - 1) / ($high - $low) : INF;
-        if (! is_finite($scale)) {
+        if (!is_finite($scale)) {
             sort($values);
 
             return [$values, $wanted];

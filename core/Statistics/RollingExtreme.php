@@ -26,8 +26,8 @@ final class RollingExtreme
     }
 
     /**
-     * By blocks, as van Herk (1992), “A fast algorithm for local minimum and maximum filters”: three comparisons a value
-     * however long the window.
+     * By blocks, as van Herk (1992), “A fast algorithm for local minimum and maximum filters”: three comparisons a
+     * value however long the window.
      *
      * @param list<float> $values
      * @param bool $highest the maximum, else the minimum
@@ -47,7 +47,7 @@ final class RollingExtreme
             $most = -INF;
             $present = 0;
             for ($i = $start, $place = 1; $i < $end; $i++, $place++) {
-                if ($whole || ! is_nan($values[$i])) {
+                if ($whole || !is_nan($values[$i])) {
                     $present++;
                     $value = $sign * $values[$i];
                     $most = $value > $most ? $value : $most;
@@ -58,7 +58,7 @@ final class RollingExtreme
             $most = -INF;
             $present = 0;
             for ($i = $end - 1, $place = $end - $start - 1; $place > 0; $i--, $place--) {
-                if ($whole || ! is_nan($values[$i])) {
+                if ($whole || !is_nan($values[$i])) {
                     $present++;
                     $value = $sign * $values[$i];
                     $most = $value > $most ? $value : $most;
@@ -85,8 +85,8 @@ final class RollingExtreme
         $count = 0;
         foreach ($values as $i => $value) {
             $leaving = $i >= $window ? $values[$i - $window] : NAN;
-            $comes = ! is_nan($value);
-            if (! is_nan($leaving)) {
+            $comes = !is_nan($value);
+            if (!is_nan($leaving)) {
                 $at = self::place($sorted, $leaving);
                 if ($comes) {
                     // One in the place of the other: what lies between the two moves by one.
@@ -105,9 +105,8 @@ final class RollingExtreme
                 array_splice($sorted, self::place($sorted, $value), 0, [$value]);
                 $count++;
             }
-            $medians[] = $count >= $needed && $count > 0
-                ? ($sorted[($count - 1) >> 1] + $sorted[$count >> 1]) / 2
-                : NAN;
+            $medians[] =
+                $count >= $needed && $count > 0 ? ($sorted[($count - 1) >> 1] + $sorted[$count >> 1]) / 2 : NAN;
         }
 
         return $medians;

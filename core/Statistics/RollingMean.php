@@ -36,7 +36,7 @@ final class RollingMean
             $present = 0;
             for ($i = $start, $place = 1; $i < $end; $i++, $place++) {
                 $value = $values[$i];
-                if (! is_nan($value)) {
+                if (!is_nan($value)) {
                     $sum += $value;
                     $present++;
                 }
@@ -50,7 +50,7 @@ final class RollingMean
             $present = 0;
             for ($i = $end - 1, $place = $window - 1; $place > 0; $i--, $place--) {
                 $value = $values[$i];
-                if (! is_nan($value)) {
+                if (!is_nan($value)) {
                     $sum += $value;
                     $present++;
                 }

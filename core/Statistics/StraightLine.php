@@ -7,7 +7,12 @@ namespace DuskRail\Statistics;
 /** The straight line of least squares through points, by sums of products about the means (Longley, 1967, on why). */
 final readonly class StraightLine
 {
-    private function __construct(public float $slope, public float $intercept, public float $rSquared, public int $count) {}
+    private function __construct(
+        public float $slope,
+        public float $intercept,
+        public float $rSquared,
+        public int $count,
+    ) {}
 
     /**
      * @param list<float> $x
@@ -18,7 +23,7 @@ final readonly class StraightLine
     {
         $pairs = [];
         foreach ($y as $i => $value) {
-            if (! is_nan($value) && ! is_nan($x[$i])) {
+            if (!is_nan($value) && !is_nan($x[$i])) {
                 $pairs[] = [$x[$i], $value];
             }
         }
@@ -39,6 +44,6 @@ final readonly class StraightLine
         }
         $slope = $xy / $xx;
 
-        return new self($slope, $meanY - $slope * $meanX, $yy === 0.0 ? NAN : $xy * $xy / ($xx * $yy), $count);
+        return new self($slope, $meanY - $slope * $meanX, $yy === 0.0 ? NAN : ($xy * $xy) / ($xx * $yy), $count);
     }
 }

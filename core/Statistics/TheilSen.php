@@ -15,7 +15,7 @@ final class TheilSen
     {
         $places = $present = [];
         foreach ($values as $i => $value) {
-            if (! is_nan($value)) {
+            if (!is_nan($value)) {
                 $places[] = $i;
                 $present[] = $value;
             }

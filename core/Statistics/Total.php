@@ -14,7 +14,7 @@ final class Total
     public function add(float $value): void
     {
         $sum = $this->sum + $value;
-        $this->lost += abs($this->sum) >= abs($value) ? ($this->sum - $sum) + $value : ($value - $sum) + $this->sum;
+        $this->lost += abs($this->sum) >= abs($value) ? $this->sum - $sum + $value : $value - $sum + $this->sum;
         $this->sum = $sum;
     }
 

@@ -6,38 +6,50 @@ namespace DuskRail\Time;
 
 /**
  * The places within a year, a month or a week, so that several of them can be laid over each other: the months from
- * January (or from the first of a fiscal year), the days with 29 February among them, ISO weeks 1 to 53, Monday to Sunday.
+ * January (or from the first of a fiscal year), the days with 29 February among them, ISO weeks 1 to 53, Monday to
+ * Sunday.
  *
  * A place that a certain year does not have (29 February, week 53) is simply not there; nothing after it is moved.
  */
 final readonly class CycleAxis
 {
     /** @param int $count places in the longest turn of the cycle */
-    private function __construct(public Cycle $cycle, public Frequency $frequency, public int $startMonth, public int $count) {}
+    private function __construct(
+        public Cycle $cycle,
+        public Frequency $frequency,
+        public int $startMonth,
+        public int $count,
+    ) {}
 
     /**
      * @param int $startMonth 1 to 12, of fiscal years; ISO weeks always count from the first week of the calendar year
      *
-     * @throws UnknownPeriod when figures of the frequency have no places in the cycle, or the year starts within a period
+     * @throws UnknownPeriod when figures of the frequency have no places in the cycle, or the year starts within a
+     *     period
      */
     public static function of(Cycle $cycle, Frequency $frequency, int $startMonth = 1): self
     {
-        if (! $cycle->divides($frequency)) {
+        if (!$cycle->divides($frequency)) {
             throw UnknownPeriod::withoutCycle($cycle, $frequency);
         }
         $startMonth = $cycle === Cycle::Year && $frequency !== Frequency::Week ? $startMonth : 1;
         $monthsEach = 12 / ($frequency->perYear() ?? 12);
         if (($startMonth - 1) % $monthsEach !== 0) {
-            throw UnknownPeriod::startingWithin($frequency, $startMonth);
+            throw UnknownPeriod::startingWithin($frequency, Period::monthShort($startMonth));
         }
 
-        return new self($cycle, $frequency, $startMonth, match (true) {
-            $cycle === Cycle::Week => 7,
-            $cycle === Cycle::Month => 31,
-            $frequency === Frequency::Day => 366,
-            $frequency === Frequency::Week => 53,
-            default => (int) $frequency->perYear(),
-        });
+        return new self(
+            $cycle,
+            $frequency,
+            $startMonth,
+            match (true) {
+                $cycle === Cycle::Week => 7,
+                $cycle === Cycle::Month => 31,
+                $frequency === Frequency::Day => 366,
+                $frequency === Frequency::Week => 53,
+                default => (int) $frequency->perYear(),
+            },
+        );
     }
 
     /**
@@ -76,11 +88,25 @@ final readonly class CycleAxis
     public function period(int $turn, int $place): ?Period
     {
         $period = match (true) {
-            $this->cycle === Cycle::Week => Period::at(Frequency::Day, Period::at(Frequency::Week, $turn)->firstDay() + $place),
-            $this->cycle === Cycle::Month => Period::at(Frequency::Day, Period::at(Frequency::Month, $turn)->firstDay() + $place),
-            $this->frequency === Frequency::Week => Period::at(Frequency::Week, Period::week($turn, 1)->ordinal + $place),
+            $this->cycle === Cycle::Week => Period::at(
+                Frequency::Day,
+                Period::at(Frequency::Week, $turn)->firstDay() + $place,
+            ),
+            $this->cycle === Cycle::Month => Period::at(
+                Frequency::Day,
+                Period::at(Frequency::Month, $turn)->firstDay() + $place,
+            ),
+            $this->frequency === Frequency::Week => Period::at(
+                Frequency::Week,
+                Period::week($turn, 1)->ordinal + $place,
+            ),
             $this->frequency === Frequency::Day => $this->dayAt($turn, $place),
-            default => Period::at($this->frequency, $turn * (int) $this->frequency->perYear() + intdiv(($this->startMonth - 1) * (int) $this->frequency->perYear(), 12) + $place),
+            default => Period::at(
+                $this->frequency,
+                $turn * (int) $this->frequency->perYear() +
+                    intdiv(($this->startMonth - 1) * (int) $this->frequency->perYear(), 12) +
+                    $place,
+            ),
         };
 
         return $period !== null && $this->place($period) === [$turn, $place] ? $period : null;
@@ -109,10 +135,10 @@ final readonly class CycleAxis
 
         return match ($this->frequency) {
             Frequency::Day => implode(' ', array_slice(explode(' ', $this->exemplar($place)->short()), 0, 2)),
-            Frequency::Week => 'week '.($place + 1),
-            Frequency::Month => Period::monthShort(($this->startMonth - 1 + $place) % 12 + 1),
-            Frequency::Quarter => 'Q'.((intdiv($this->startMonth - 1, 3) + $place) % 4 + 1),
-            default => 'H'.((intdiv($this->startMonth - 1, 6) + $place) % 2 + 1),
+            Frequency::Week => 'week ' . ($place + 1),
+            Frequency::Month => Period::monthShort((($this->startMonth - 1 + $place) % 12) + 1),
+            Frequency::Quarter => 'Q' . (((intdiv($this->startMonth - 1, 3) + $place) % 4) + 1),
+            default => 'H' . (((intdiv($this->startMonth - 1, 6) + $place) % 2) + 1),
         };
     }
 
@@ -122,7 +148,10 @@ final readonly class CycleAxis
         return Period::at(Frequency::Day, $this->exemplarStart() + $place);
     }
 
-    /** The turn that holds 29 February starts before it: 2000 of calendar years, 1999 of years that start in March or later. */
+    /**
+     * The turn that holds 29 February starts before it: 2000 of calendar years, 1999 of years that start in March or
+     * later.
+     */
     private function exemplarStart(): int
     {
         return Calendar::dayNumber($this->startMonth <= 2 ? 2000 : 1999, $this->startMonth, 1);

@@ -8,8 +8,8 @@ namespace DuskRail\Time;
 final class Lag
 {
     /**
-     * For every position of an axis the position of the period before, or of the same period a year before; −1 where the
-     * axis has none. 29 February and week 53 have none in most years.
+     * For every position of an axis the position of the period before, or of the same period a year before; −1 where
+     * the axis has none. 29 February and week 53 have none in most years.
      *
      * @return list<int>
      */

@@ -11,8 +11,18 @@ namespace DuskRail\Time;
 final readonly class Period
 {
     private const MONTHS = [
-        'January', 'February', 'March', 'April', 'May', 'June',
-        'July', 'August', 'September', 'October', 'November', 'December',
+        'January',
+        'February',
+        'March',
+        'April',
+        'May',
+        'June',
+        'July',
+        'August',
+        'September',
+        'October',
+        'November',
+        'December',
     ];
 
     private function __construct(public Frequency $frequency, public int $ordinal) {}
@@ -64,7 +74,9 @@ final readonly class Period
         return new self(Frequency::Number, $number);
     }
 
-    /** Reads what code() writes; `#7` is the plain number 7, and `month#24228` any period by its frequency and ordinal. */
+    /**
+     * Reads what code() writes; `#7` is the plain number 7, and `month#24228` any period by its frequency and ordinal.
+     */
     public static function parse(string $text): self
     {
         return match (true) {
@@ -73,9 +85,16 @@ final readonly class Period
             preg_match('/^(\d{4})-Q([1-4])$/', $text, $m) === 1 => self::quarter((int) $m[1], (int) $m[2]),
             preg_match('/^(\d{4})-(\d{2})$/', $text, $m) === 1 => self::month((int) $m[1], (int) $m[2]),
             preg_match('/^(\d{4})-W(\d{2})$/', $text, $m) === 1 => self::week((int) $m[1], (int) $m[2]),
-            preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $text, $m) === 1 => self::day((int) $m[1], (int) $m[2], (int) $m[3]),
+            preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $text, $m) === 1 => self::day(
+                (int) $m[1],
+                (int) $m[2],
+                (int) $m[3],
+            ),
             preg_match('/^#(-?\d{1,9})$/', $text, $m) === 1 => self::number((int) $m[1]),
-            preg_match('/^([a-z-]+)#(-?\d{1,9})$/', $text, $m) === 1 && Frequency::tryFrom($m[1]) !== null => self::at(Frequency::from($m[1]), (int) $m[2]),
+            preg_match('/^([a-z-]+)#(-?\d{1,9})$/', $text, $m) === 1 && Frequency::tryFrom($m[1]) !== null => self::at(
+                Frequency::from($m[1]),
+                (int) $m[2],
+            ),
             default => throw UnknownPeriod::inText($text),
         };
     }
@@ -87,9 +106,9 @@ final readonly class Period
 
         return match ($this->frequency) {
             Frequency::Year => sprintf('%04d', $n),
-            Frequency::HalfYear => sprintf('%04d-H%d', intdiv($n, 2), $n % 2 + 1),
-            Frequency::Quarter => sprintf('%04d-Q%d', intdiv($n, 4), $n % 4 + 1),
-            Frequency::Month => sprintf('%04d-%02d', intdiv($n, 12), $n % 12 + 1),
+            Frequency::HalfYear => sprintf('%04d-H%d', intdiv($n, 2), ($n % 2) + 1),
+            Frequency::Quarter => sprintf('%04d-Q%d', intdiv($n, 4), ($n % 4) + 1),
+            Frequency::Month => sprintf('%04d-%02d', intdiv($n, 12), ($n % 12) + 1),
             Frequency::Week => sprintf('%04d-W%02d', ...Calendar::isoWeek($n)),
             Frequency::Day => sprintf('%04d-%02d-%02d', ...Calendar::date($n)),
             Frequency::Number => "#{$n}",
@@ -103,9 +122,9 @@ final readonly class Period
 
         return match ($this->frequency) {
             Frequency::Year, Frequency::Number => (string) $n,
-            Frequency::HalfYear => ($n % 2 === 0 ? 'first' : 'second').' half of '.intdiv($n, 2),
-            Frequency::Quarter => sprintf('Q%d %d', $n % 4 + 1, intdiv($n, 4)),
-            Frequency::Month => self::MONTHS[$n % 12].' '.intdiv($n, 12),
+            Frequency::HalfYear => ($n % 2 === 0 ? 'first' : 'second') . ' half of ' . intdiv($n, 2),
+            Frequency::Quarter => sprintf('Q%d %d', ($n % 4) + 1, intdiv($n, 4)),
+            Frequency::Month => self::MONTHS[$n % 12] . ' ' . intdiv($n, 12),
             Frequency::Week => vsprintf('week %2$d of %1$d', Calendar::isoWeek($n)),
             Frequency::Day => self::dayLabel($n, false),
         };
@@ -117,8 +136,8 @@ final readonly class Period
         $n = $this->ordinal;
 
         return match ($this->frequency) {
-            Frequency::HalfYear => sprintf('H%d %d', $n % 2 + 1, intdiv($n, 2)),
-            Frequency::Month => self::monthShort($n % 12 + 1).' '.intdiv($n, 12),
+            Frequency::HalfYear => sprintf('H%d %d', ($n % 2) + 1, intdiv($n, 2)),
+            Frequency::Month => self::monthShort(($n % 12) + 1) . ' ' . intdiv($n, 12),
             Frequency::Week => vsprintf('W%2$d %1$d', Calendar::isoWeek($n)),
             Frequency::Day => self::dayLabel($n, true),
             default => $this->label(),
@@ -155,9 +174,9 @@ final readonly class Period
 
         return match ($this->frequency) {
             Frequency::Year => Calendar::dayNumber($n, 1, 1),
-            Frequency::HalfYear => Calendar::dayNumber(intdiv($n, 2), $n % 2 * 6 + 1, 1),
-            Frequency::Quarter => Calendar::dayNumber(intdiv($n, 4), $n % 4 * 3 + 1, 1),
-            Frequency::Month => Calendar::dayNumber(intdiv($n, 12), $n % 12 + 1, 1),
+            Frequency::HalfYear => Calendar::dayNumber(intdiv($n, 2), ($n % 2) * 6 + 1, 1),
+            Frequency::Quarter => Calendar::dayNumber(intdiv($n, 4), ($n % 4) * 3 + 1, 1),
+            Frequency::Month => Calendar::dayNumber(intdiv($n, 12), ($n % 12) + 1, 1),
             Frequency::Week => $n * 7 - 3,
             Frequency::Day, Frequency::Number => $n,
         };
@@ -176,7 +195,7 @@ final readonly class Period
             return $this;
         }
         if ($frequency === Frequency::Number || $this->frequency === Frequency::Number) {
-            throw UnknownPeriod::withoutCalendar($this);
+            throw UnknownPeriod::withoutCalendar($this->label());
         }
 
         return self::holding($frequency, intdiv($this->firstDay() + $this->lastDay(), 2));
@@ -206,6 +225,8 @@ final readonly class Period
 
     private static function within(int $value, int $low, int $high, string $what): int
     {
-        return $value >= $low && $value <= $high ? $value : throw UnknownPeriod::outOfBounds($value, $low, $high, $what);
+        return $value >= $low && $value <= $high
+            ? $value
+            : throw UnknownPeriod::outOfBounds($value, $low, $high, $what);
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Time;
 
-/** A way of writing periods that files use. One column is read in one notation, so `03/04/2024` is never guessed cell by cell. */
+/**
+ * A way of writing periods that files use. One column is read in one notation, so `03/04/2024` is never guessed cell by
+ * cell.
+ */
 enum PeriodNotation: string
 {
     case Year = 'year';
@@ -58,10 +61,18 @@ enum PeriodNotation: string
         };
     }
 
-    /** @return list<self> those that texts alone can speak for; a plain number or a mixture is something else until the rest of the table says so */
+    /**
+     * @return list<self> those that texts alone can speak for; a plain number or a mixture is something else until
+     *     the rest of the table says so
+     */
     public static function recognisable(): array
     {
-        return array_values(array_filter(self::cases(), static fn(self $notation): bool => $notation !== self::Code && $notation !== self::Number));
+        return array_values(
+            array_filter(
+                self::cases(),
+                static fn(self $notation): bool => $notation !== self::Code && $notation !== self::Number,
+            ),
+        );
     }
 
     /** The ordinal of the period a cell names, or null when it names none in this notation. */
@@ -79,67 +90,104 @@ enum PeriodNotation: string
     public static function monthOfYear(string $text): ?int
     {
         $text = self::inEnglish(mb_strtolower(trim($text)));
-        if (preg_match('/^'.self::MONTH_WORD.'$/', $text, $m) !== 1) {
+        if (preg_match('/^' . self::MONTH_WORD . '$/', $text, $m) !== 1) {
             return null;
         }
         $full = strtolower(Period::month(2000, self::monthNumber($m[1]))->label());
 
-        return str_starts_with($full, rtrim($text, '.')) || $text === 'sept' || $text === 'sept.' ? self::monthNumber($m[1]) : null;
+        return str_starts_with($full, rtrim($text, '.')) || $text === 'sept' || $text === 'sept.'
+            ? self::monthNumber($m[1])
+            : null;
     }
 
     private function period(string $text): ?Period
     {
-        $month = self::MONTH_WORD;
-        $text = $this === self::MonthName || $this === self::DayName ? self::inEnglish($text) : $text;
+        return match ($this) {
+            self::Code => Period::parse(strtoupper($text)),
+            self::Number => preg_match('/^[-−]?\d{1,7}(?:\.0+)?$/u', $text) === 1
+                ? Period::at(Frequency::Number, (int) str_replace('−', '-', $text))
+                : null,
+            self::Year => preg_match('/^(1[5-9]\d\d|2[0-2]\d\d)$/', $text) === 1 ? Period::year((int) $text) : null,
+            self::FiscalYear => self::fiscalYear($text),
+            default => $this->partOfYear($text),
+        };
+    }
+
+    /** A year over the turn of two is known by the one it begins in; FY24 says one only. */
+    private static function fiscalYear(string $text): ?Period
+    {
+        $over = preg_match('/^(?:fy ?)?(\d{4}) ?[-\/–] ?(\d{2}|\d{4})$/u', $text, $m) === 1;
+        if ($over && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100) {
+            return Period::year((int) $m[1]);
+        }
+
+        return preg_match("/^fy ?(\d{4}|'?\d{2})$/", $text, $m) === 1 ? Period::year(self::fullYear($m[1])) : null;
+    }
+
+    private function partOfYear(string $text): ?Period
+    {
+        if ($this === self::MonthName || $this === self::DayName) {
+            $text = self::inEnglish($text);
+        }
+        foreach ($this->patterns() as $pattern) {
+            if (preg_match($pattern, $text, $m) === 1) {
+                return $this->periodOf(
+                    self::fullYear($m['year']),
+                    self::partNumber($m['part'] ?? ''),
+                    (int) ($m['day'] ?? 0),
+                );
+            }
+        }
+
+        return null;
+    }
+
+    private function periodOf(int $year, int $part, int $day): Period
+    {
+        return match ($this) {
+            self::HalfYear => Period::halfYear($year, $part),
+            self::Quarter => Period::quarter($year, $part),
+            self::Week => Period::week($year, $part),
+            self::MonthNumber, self::MonthName => Period::month($year, $part),
+            default => Period::day($year, $part, $day),
+        };
+    }
+
+    /** @return list<string> with the groups `year`, `part` (of the year) and `day` */
+    private function patterns(): array
+    {
+        $year = '(?<year>\d{4})';
+        $two = '(?<part>\d{1,2})';
+        $day = '(?<day>\d{1,2})';
+        $name = '(?<part>' . self::MONTH_WORD . ')';
+        // A time of day is passed over: what happened at ten happened on that day.
+        $time = '(?:[t ]\d{1,2}:\d{2}(?::\d{2}(?:\.\d+)?)?(?:z|[-+]\d{2}:?\d{2})?)?';
 
         return match ($this) {
-            self::Year => preg_match('/^(1[5-9]\d\d|2[0-2]\d\d)$/', $text) === 1 ? Period::year((int) $text) : null,
-            self::FiscalYear => match (true) {
-                // A year over the turn of two is known by the one it begins in; FY24 says one only.
-                preg_match('/^(?:fy ?)?(\d{4}) ?[-\/–] ?(\d{2}|\d{4})$/u', $text, $m) === 1 && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100 => Period::year((int) $m[1]),
-                preg_match("/^fy ?(\d{4}|'?\d{2})$/", $text, $m) === 1 => Period::year(self::fullYear($m[1])),
-                default => null,
-            },
-            self::Code => Period::parse(strtoupper($text)),
-            self::Number => preg_match('/^[-−]?\d{1,7}(?:\.0+)?$/u', $text) === 1 ? Period::at(Frequency::Number, (int) str_replace('−', '-', $text)) : null,
-            self::HalfYear => match (true) {
-                preg_match('/^(\d{4})[-\/ ]?h([12])$/', $text, $m) === 1 => Period::halfYear((int) $m[1], (int) $m[2]),
-                preg_match('/^h([12])[-\/ ]?(\d{4})$/', $text, $m) === 1 => Period::halfYear((int) $m[2], (int) $m[1]),
-                default => null,
-            },
-            self::Quarter => match (true) {
-                preg_match('/^(\d{4})[-\/ ]?q([1-4])$/', $text, $m) === 1 => Period::quarter((int) $m[1], (int) $m[2]),
-                preg_match('/^q([1-4])[-\/ ]?(\d{4})$/', $text, $m) === 1 => Period::quarter((int) $m[2], (int) $m[1]),
-                default => null,
-            },
-            self::MonthNumber => match (true) {
-                preg_match('/^(\d{4})(?:-|\/|\.| ?m)(\d{1,2})$/', $text, $m) === 1 => Period::month((int) $m[1], (int) $m[2]),
-                preg_match('/^(\d{1,2})[-\/.](\d{4})$/', $text, $m) === 1 => Period::month((int) $m[2], (int) $m[1]),
-                preg_match('/^((?:19|20)\d\d)(0[1-9]|1[0-2])$/', $text, $m) === 1 => Period::month((int) $m[1], (int) $m[2]),
-                default => null,
-            },
-            self::MonthName => match (true) {
-                preg_match("/^{$month}[- ,\\/]*(\\d{4}|'?\\d{2})$/", $text, $m) === 1 => Period::month(self::fullYear($m[2]), self::monthNumber($m[1])),
-                preg_match("/^(\\d{4})[- ,\\/]*{$month}$/", $text, $m) === 1 => Period::month((int) $m[1], self::monthNumber($m[2])),
-                default => null,
-            },
-            self::Week => preg_match('/^(\d{4})[- ]?w(\d{1,2})$/', $text, $m) === 1 ? Period::week((int) $m[1], (int) $m[2]) : null,
-            self::YearFirst => match (true) {
-                // A time of day is passed over: what happened at ten happened on that day.
-                preg_match('/^(\d{4})[-\/.](\d{1,2})[-\/.](\d{1,2})(?:[t ]\d{1,2}:\d{2}(?::\d{2}(?:\.\d+)?)?(?:z|[-+]\d{2}:?\d{2})?)?$/', $text, $m) === 1,
-                preg_match('/^((?:19|20)\d\d)(\d\d)(\d\d)$/', $text, $m) === 1 => Period::day((int) $m[1], (int) $m[2], (int) $m[3]),
-                default => null,
-            },
-            self::DayFirst => preg_match('/^(\d{1,2})[-\/.](\d{1,2})[-\/.](\d{4})$/', $text, $m) === 1
-                ? Period::day((int) $m[3], (int) $m[2], (int) $m[1]) : null,
-            self::MonthFirst => preg_match('/^(\d{1,2})[-\/.](\d{1,2})[-\/.](\d{4})$/', $text, $m) === 1
-                ? Period::day((int) $m[3], (int) $m[1], (int) $m[2]) : null,
-            self::DayName => match (true) {
-                preg_match("/^(\\d{1,2})[- ]{$month}[- ,]*(\\d{4})$/", $text, $m) === 1 => Period::day((int) $m[3], self::monthNumber($m[2]), (int) $m[1]),
-                preg_match("/^{$month} (\\d{1,2}),? (\\d{4})$/", $text, $m) === 1 => Period::day((int) $m[3], self::monthNumber($m[1]), (int) $m[2]),
-                default => null,
-            },
+            self::HalfYear => ["~^{$year}[-/ ]?h(?<part>[12])$~", "~^h(?<part>[12])[-/ ]?{$year}$~"],
+            self::Quarter => ["~^{$year}[-/ ]?q(?<part>[1-4])$~", "~^q(?<part>[1-4])[-/ ]?{$year}$~"],
+            self::Week => ["~^{$year}[- ]?w{$two}$~"],
+            self::MonthNumber => [
+                "~^{$year}(?:-|/|\\.| ?m){$two}$~",
+                "~^{$two}[-/.]{$year}$~",
+                '~^(?<year>(?:19|20)\d\d)(?<part>0[1-9]|1[0-2])$~',
+            ],
+            self::MonthName => ["~^{$name}[- ,/]*(?<year>\\d{4}|'?\\d{2})$~", "~^{$year}[- ,/]*{$name}$~"],
+            self::YearFirst => [
+                "~^{$year}[-/.]{$two}[-/.]{$day}{$time}$~",
+                '~^(?<year>(?:19|20)\d\d)(?<part>\d\d)(?<day>\d\d)$~',
+            ],
+            self::DayFirst => ["~^{$day}[-/.]{$two}[-/.]{$year}$~"],
+            self::MonthFirst => ["~^{$two}[-/.]{$day}[-/.]{$year}$~"],
+            self::DayName => ["~^{$day}[- ]{$name}[- ,]*{$year}$~", "~^{$name} {$day},? {$year}$~"],
+            default => [],
         };
+    }
+
+    /** A number, or that of the month whose name it is. */
+    private static function partNumber(string $text): int
+    {
+        return ctype_digit($text) ? (int) $text : self::monthNumber(substr($text, 0, 3));
     }
 
     /** A text with the name of a month in any language of ICU put into English: `31 mars 2024`, `März 24`. */
@@ -153,7 +201,9 @@ enum PeriodNotation: string
 
         return preg_replace_callback(
             '/\p{L}[\p{L}\p{M}’\'.-]*\p{L}\.?/u',
-            static fn(array $m): string => isset($names[rtrim($m[0], '.')]) ? explode('|', self::MONTHS)[$names[rtrim($m[0], '.')] - 1] : $m[0],
+            static fn(array $m): string => isset($names[rtrim($m[0], '.')])
+                ? explode('|', self::MONTHS)[$names[rtrim($m[0], '.')] - 1]
+                : $m[0],
             $text,
             1,
         ) ?? $text;
@@ -166,7 +216,7 @@ enum PeriodNotation: string
         static $names = null;
         if ($names === null) {
             /** @var array<string, int> $names */
-            $names = require __DIR__.'/month-names.php';
+            $names = require __DIR__ . '/month-names.php';
         }
 
         return $names;
@@ -177,7 +227,10 @@ enum PeriodNotation: string
         return intdiv((int) strpos(self::MONTHS, $start), 4) + 1;
     }
 
-    /** Two-digit years fall in the hundred years that end in 2049 (the rule most spreadsheets use; common practice, no source). */
+    /**
+     * Two-digit years fall in the hundred years that end in 2049 (the rule most spreadsheets use; common practice, no
+     * source).
+     */
     private static function fullYear(string $text): int
     {
         $year = (int) ltrim($text, "'");

@@ -12,7 +12,7 @@ final readonly class PeriodRange
     public static function between(Period $first, Period $last): self
     {
         if ($first->frequency !== $last->frequency || $last->ordinal < $first->ordinal) {
-            throw UnknownPeriod::backwards($first, $last);
+            throw UnknownPeriod::backwards($first->label(), $last->label());
         }
 
         return new self($first, $last);
@@ -38,8 +38,12 @@ final readonly class PeriodRange
     public function label(): string
     {
         $year = Period::year($this->first->yearNumber());
-        if ($this->first->frequency !== Frequency::Number && $this->count() > 1
-            && $this->first->firstDay() === $year->firstDay() && $this->last->lastDay() === $year->lastDay()) {
+        if (
+            $this->first->frequency !== Frequency::Number &&
+            $this->count() > 1 &&
+            $this->first->firstDay() === $year->firstDay() &&
+            $this->last->lastDay() === $year->lastDay()
+        ) {
             return $year->label();
         }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Time;
 
-/** How the periods of one column (or one row of headings) are read: their notation, and the frequency they stand for. */
+/**
+ * How the periods of one column (or one row of headings) are read: their notation, and the frequency they stand for.
+ */
 final readonly class PeriodReading
 {
     private function __construct(public PeriodNotation $notation, public Frequency $frequency) {}
@@ -12,7 +14,12 @@ final readonly class PeriodReading
     public static function of(PeriodNotation $notation, ?Frequency $frequency = null): self
     {
         // Only days can stand for the longer period that they lie in.
-        return new self($notation, $frequency !== null && $notation->frequency() === Frequency::Day && $notation !== PeriodNotation::Code ? $frequency : $notation->frequency());
+        return new self(
+            $notation,
+            $frequency !== null && $notation->frequency() === Frequency::Day && $notation !== PeriodNotation::Code
+                ? $frequency
+                : $notation->frequency(),
+        );
     }
 
     /**
@@ -25,7 +32,9 @@ final readonly class PeriodReading
      */
     public static function detect(array $texts, float $share = 0.9): ?self
     {
-        $texts = array_values(array_unique(array_filter(array_map('trim', $texts), static fn(string $t): bool => $t !== '')));
+        $texts = array_values(
+            array_unique(array_filter(array_map('trim', $texts), static fn(string $t): bool => $t !== '')),
+        );
         if ($texts === []) {
             return null;
         }

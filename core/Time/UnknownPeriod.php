@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace DuskRail\Time;
 
-use DomainException;
+use DuskRail\Refusal;
 
-final class UnknownPeriod extends DomainException
+final class UnknownPeriod extends Refusal
 {
     public static function inText(string $text): self
     {
-        return new self(sprintf(
-            '“%s” is not a period. Write a year (2024), half-year (2024-H1), quarter (2024-Q1), month (2024-03), week (2024-W05) or day (2024-03-31).',
-            mb_strimwidth($text, 0, 40, '…'),
-        ));
+        return new self(
+            sprintf(
+                '“%s” is not a period. Write a year (2024), half-year (2024-H1), quarter (2024-Q1), month ' .
+                    '(2024-03), week (2024-W05) or day (2024-03-31).',
+                mb_strimwidth($text, 0, 40, '…'),
+            ),
+        );
     }
 
     public static function outOfBounds(int $value, int $low, int $high, string $what): self
@@ -21,27 +24,35 @@ final class UnknownPeriod extends DomainException
         return new self("There is no {$what} {$value}; it runs from {$low} to {$high}.");
     }
 
-    public static function withoutCalendar(Period $period): self
+    public static function withoutCalendar(string $period): self
     {
-        return new self("{$period->label()} is a plain number and lies in no calendar period.");
+        return new self("{$period} is a plain number and lies in no calendar period.");
     }
 
-    public static function backwards(Period $first, Period $last): self
+    public static function backwards(string $first, string $last): self
     {
-        return new self("The range ends ({$last->label()}) before it begins ({$first->label()}).");
+        return new self("The range ends ({$last}) before it begins ({$first}).");
     }
 
     public static function withoutCycle(Cycle $cycle, Frequency $frequency): self
     {
         $adjective = ucfirst($frequency->adjective());
 
-        return new self($cycle === Cycle::Year
-            ? "{$adjective} figures have no places within a year, so there is nothing to lay over each other. Take months, weeks or days."
-            : "{$adjective} figures have no days within a {$cycle->value}. Lay years over each other, or take daily figures.");
+        return new self(
+            $cycle === Cycle::Year
+                ? "{$adjective} figures have no places within a year, so there is nothing to lay over each " .
+                    'other. Take months, weeks or days.'
+                : "{$adjective} figures have no days within a {$cycle->value}. Lay years over each other, or " .
+                    'take daily figures.',
+        );
     }
 
-    public static function startingWithin(Frequency $frequency, int $month): self
+    public static function startingWithin(Frequency $frequency, string $month): self
     {
-        return new self('A year that starts in '.Period::monthShort($month)." starts within a {$frequency->value}. Choose a month in which one begins, or take monthly figures.");
+        return new self(
+            'A year that starts in ' .
+                $month .
+                " starts within a {$frequency->value}. Choose a month in which one begins, or take monthly figures.",
+        );
     }
 }

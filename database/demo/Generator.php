@@ -24,15 +24,30 @@ final class Generator
      * Name, group, connections in 2016, year it joined the leakage programme (0: not yet).
      */
     private const UTILITIES = [
-        ['Veldmere Water', 'Estuary', 61_200, 2019], ['Tarrow', 'Estuary', 28_400, 2020], ['Ousely Sound', 'Estuary', 44_900, 0],
-        ['Marl Haven', 'Estuary', 17_800, 2018], ['Sallowick', 'Estuary', 9_600, 2022], ['Fennimore Quay', 'Estuary', 33_100, 2021],
-        ['Brackenmouth', 'Estuary', 21_500, 2020], ['Silt Reach', 'Estuary', 6_900, 0],
-        ['Harrowfell', 'Upland', 24_300, 0], ['Gallinmoor', 'Upland', 12_700, 2019], ['Upper Lenn', 'Upland', 8_200, 2021],
-        ['Skelderfold', 'Upland', 15_900, 2018], ['Windreth', 'Upland', 19_400, 2022], ['Pellin Tops', 'Upland', 5_300, 0],
-        ['Otterhulme', 'Upland', 11_100, 2020], ['Ravenspool', 'Upland', 7_400, 2023],
-        ['Dunmarsh', 'Plain', 52_600, 2020], ['Wendleford', 'Plain', 38_800, 0], ['Corrow', 'Plain', 14_200, 2021],
-        ['Millharrow', 'Plain', 70_500, 2018], ['Barrowmead', 'Plain', 26_700, 2022], ['Longfallow', 'Plain', 18_300, 0],
-        ['Great Osker', 'Plain', 96_400, 2019], ['Teasel Cross', 'Plain', 22_900, 2021],
+        ['Veldmere Water', 'Estuary', 61_200, 2019],
+        ['Tarrow', 'Estuary', 28_400, 2020],
+        ['Ousely Sound', 'Estuary', 44_900, 0],
+        ['Marl Haven', 'Estuary', 17_800, 2018],
+        ['Sallowick', 'Estuary', 9_600, 2022],
+        ['Fennimore Quay', 'Estuary', 33_100, 2021],
+        ['Brackenmouth', 'Estuary', 21_500, 2020],
+        ['Silt Reach', 'Estuary', 6_900, 0],
+        ['Harrowfell', 'Upland', 24_300, 0],
+        ['Gallinmoor', 'Upland', 12_700, 2019],
+        ['Upper Lenn', 'Upland', 8_200, 2021],
+        ['Skelderfold', 'Upland', 15_900, 2018],
+        ['Windreth', 'Upland', 19_400, 2022],
+        ['Pellin Tops', 'Upland', 5_300, 0],
+        ['Otterhulme', 'Upland', 11_100, 2020],
+        ['Ravenspool', 'Upland', 7_400, 2023],
+        ['Dunmarsh', 'Plain', 52_600, 2020],
+        ['Wendleford', 'Plain', 38_800, 0],
+        ['Corrow', 'Plain', 14_200, 2021],
+        ['Millharrow', 'Plain', 70_500, 2018],
+        ['Barrowmead', 'Plain', 26_700, 2022],
+        ['Longfallow', 'Plain', 18_300, 0],
+        ['Great Osker', 'Plain', 96_400, 2019],
+        ['Teasel Cross', 'Plain', 22_900, 2021],
     ];
 
     private readonly Randomizer $random;
@@ -85,7 +100,11 @@ final class Generator
             }
             // Silt Reach becomes part of Fennimore Quay at the start of 2021: one series ends, the other jumps.
             if ($name === 'Fennimore Quay') {
-                $connectionsByYear = array_map(static fn(int $year, float $number): float => $number + ($year >= 5 ? 6_900 * 1.009 ** $year : 0.0), array_keys($connectionsByYear), $connectionsByYear);
+                $connectionsByYear = array_map(
+                    static fn(int $year, float $number): float => $number + ($year >= 5 ? 6_900 * 1.009 ** $year : 0.0),
+                    array_keys($connectionsByYear),
+                    $connectionsByYear,
+                );
             }
             foreach ($this->months($utility, $at, $connectionsByYear) as $row) {
                 $monthly[] = $row;
@@ -104,7 +123,8 @@ final class Generator
     private function months(array $utility, int $at, array $connections): array
     {
         [$name, $group, , $joined] = $utility;
-        $leakEach = ['Estuary' => 118.0, 'Upland' => 152.0, 'Plain' => 104.0][$group] * (0.86 + 0.28 * $this->uniform());
+        $leakEach =
+            ['Estuary' => 118.0, 'Upland' => 152.0, 'Plain' => 104.0][$group] * (0.86 + 0.28 * $this->uniform());
         $useEach = 305.0 * (0.92 + 0.16 * $this->uniform());
         $burstEach = ['Estuary' => 1.15, 'Upland' => 1.5, 'Plain' => 0.95][$group] * (0.85 + 0.3 * $this->uniform());
         $energyEach = ['Estuary' => 0.55, 'Upland' => 0.42, 'Plain' => 0.63][$group] * (0.9 + 0.2 * $this->uniform());
@@ -112,18 +132,27 @@ final class Generator
         $rows = [];
         for ($i = 0; $i < self::MONTHS; $i++) {
             $year = self::FIRST_YEAR + intdiv($i, 12);
-            $month = $i % 12 + 1;
+            $month = ($i % 12) + 1;
             if ($name === 'Silt Reach' && $year >= 2021) {
                 break;
             }
             $days = Calendar::daysInMonth($year, $month);
-            $count = $connections[$year - self::FIRST_YEAR] + ($month - 6.5) / 12 * ($connections[min(9, $year - self::FIRST_YEAR + 1)] - $connections[$year - self::FIRST_YEAR]) * 0.5;
-            $summer = cos(($month - 7) / 12 * 2 * M_PI);
-            $winter = max(0.0, cos(($month - 1) / 12 * 2 * M_PI));
+            $count =
+                $connections[$year - self::FIRST_YEAR] +
+                (($month - 6.5) / 12) *
+                    ($connections[min(9, $year - self::FIRST_YEAR + 1)] - $connections[$year - self::FIRST_YEAR]) *
+                    0.5;
+            $summer = cos((($month - 7) / 12) * 2 * M_PI);
+            $winter = max(0.0, cos((($month - 1) / 12) * 2 * M_PI));
             // The dry summer of 2022 lifts demand everywhere, most on the plain.
-            $dry = $year === 2022 && $month >= 6 && $month <= 9 ? ['Estuary' => 0.10, 'Upland' => 0.06, 'Plain' => 0.21][$group] * [6 => 0.5, 7 => 1.0, 8 => 1.15, 9 => 0.6][$month] : 0.0;
+            $dry =
+                $year === 2022 && $month >= 6 && $month <= 9
+                    ? ['Estuary' => 0.1, 'Upland' => 0.06, 'Plain' => 0.21][$group] *
+                        [6 => 0.5, 7 => 1.0, 8 => 1.15, 9 => 0.6][$month]
+                    : 0.0;
             $drift = 0.9 * $drift + 0.1 + 0.012 * $this->noise();
-            $leak = $leakEach * (1 + 0.07 * $winter) * $drift * $this->programme($name, $joined, $year + ($month - 1) / 12);
+            $leak =
+                $leakEach * (1 + 0.07 * $winter) * $drift * $this->programme($name, $joined, $year + ($month - 1) / 12);
             // Gallinmoor counts its leakage in another way from April 2020: a step.
             $leak *= $name === 'Gallinmoor' && $i >= 51 ? 1.24 : 1.0;
             // Tarrow's 2019 was freakish (a burst trunk main), so an index on that year flatters it ever after.
@@ -132,18 +161,33 @@ final class Generator
             $bursts = $burstEach * (0.7 + 0.9 * $winter + 1.2 * $dry) * (1 - 0.015 * ($year - 2016));
             $complaints = 1.6 * (1 + 0.8 * $dry) * ($name === 'Harrowfell' ? 1.015 : 0.96) ** ($i / 12);
             $values = [
-                ['Water supplied', 'Ml', ($use + $leak) * $count * $days / 1e6, 1],
-                ['Leakage', 'Ml', $leak * (1 + 0.02 * $this->noise()) * $count * $days / 1e6, 2],
-                ['Bursts', 'bursts', $this->counted($bursts * $count / 1000 * $days / 30), 0],
-                ['Energy', 'MWh', $energyEach * ($use + $leak) * $count * $days / 1e6 * (1 + 0.02 * $this->noise()), 1],
-                ['Complaints', 'complaints', $this->counted($complaints * $count / 1000), 0],
+                ['Water supplied', 'Ml', (($use + $leak) * $count * $days) / 1e6, 1],
+                ['Leakage', 'Ml', ($leak * (1 + 0.02 * $this->noise()) * $count * $days) / 1e6, 2],
+                ['Bursts', 'bursts', $this->counted(((($bursts * $count) / 1000) * $days) / 30), 0],
+                [
+                    'Energy',
+                    'MWh',
+                    (($energyEach * ($use + $leak) * $count * $days) / 1e6) * (1 + 0.02 * $this->noise()),
+                    1,
+                ],
+                ['Complaints', 'complaints', $this->counted(($complaints * $count) / 1000), 0],
             ];
             foreach ($values as [$measure, $unit, $value, $decimals]) {
                 // A few gaps, as returns have them.
-                $gap = ($name === 'Corrow' && $measure === 'Leakage' && $i >= 62 && $i <= 64) || ($name === 'Pellin Tops' && $measure === 'Energy' && $i === 30) || ($name === 'Otterhulme' && $measure === 'Leakage' && $i === 80);
+                $gap =
+                    ($name === 'Corrow' && $measure === 'Leakage' && $i >= 62 && $i <= 64) ||
+                    ($name === 'Pellin Tops' && $measure === 'Energy' && $i === 30) ||
+                    ($name === 'Otterhulme' && $measure === 'Leakage' && $i === 80);
                 // A few of the newest figures are provisional.
                 $provisional = $i >= 115 && ($at % 5 === 0 || $name === 'Wendleford');
-                $rows[] = [$name, sprintf('%04d-%02d', $year, $month), $measure, $unit, $gap ? '' : number_format($value, $decimals, '.', ''), $provisional ? 'provisional' : ''];
+                $rows[] = [
+                    $name,
+                    sprintf('%04d-%02d', $year, $month),
+                    $measure,
+                    $unit,
+                    $gap ? '' : number_format($value, $decimals, '.', ''),
+                    $provisional ? 'provisional' : '',
+                ];
             }
         }
 
@@ -156,7 +200,7 @@ final class Generator
         $left = 1.0 - 0.004 * ($when - 2016);
         if ($joined > 0 && $when > $joined) {
             $years = $when - $joined;
-            $strength = $name === 'Veldmere Water' ? 0.40 : 0.11 + 0.02 * (2023 - $joined);
+            $strength = $name === 'Veldmere Water' ? 0.4 : 0.11 + 0.02 * (2023 - $joined);
             $left *= 1.0 - $strength * (1 - exp(-$years / 2.6));
         }
 
@@ -178,11 +222,22 @@ final class Generator
             // People served in 2025 are not yet known.
             $people[] = $ended || $year === 9 ? '' : (int) round($number * $household * (1 - 0.002 * $year));
             $count[] = $ended ? '' : (int) round($number);
-            $mainsRow[] = $ended ? '' : number_format($mains * (1 + 0.004 * $year) + ($name === 'Fennimore Quay' && $year >= 5 ? 118 : 0), 1, '.', '');
+            $mainsRow[] = $ended
+                ? ''
+                : number_format(
+                    $mains * (1 + 0.004 * $year) + ($name === 'Fennimore Quay' && $year >= 5 ? 118 : 0),
+                    1,
+                    '.',
+                    '',
+                );
             // Wendleford's cost of 2021 holds a settlement: an outlier.
-            $each = 0.176 * (1 + 0.027) ** $year * (1 + 0.02 * $this->noise()) * ($name === 'Wendleford' && $year === 5 ? 2.3 : 1.0);
+            $each =
+                0.176 *
+                (1 + 0.027) ** $year *
+                (1 + 0.02 * $this->noise()) *
+                ($name === 'Wendleford' && $year === 5 ? 2.3 : 1.0);
             $cost[] = $ended || $year === 9 ? '' : (int) round($number * $each);
-            $staff[] = $ended ? '' : (int) round($number / 610 * (1 - 0.006 * $year) + 6);
+            $staff[] = $ended ? '' : (int) round(($number / 610) * (1 - 0.006 * $year) + 6);
         }
 
         return [
@@ -207,10 +262,16 @@ final class Generator
         for ($day = Calendar::dayNumber(2019, 1, 1); $day <= $last; $day++) {
             [$year, $month, $date] = Calendar::date($day);
             $weekday = ($day + 3) % 7;
-            $season = cos(2 * M_PI * ($day - Calendar::dayNumber($year, 7, 20)) / 365.25);
+            $season = cos((2 * M_PI * ($day - Calendar::dayNumber($year, 7, 20))) / 365.25);
             $drought = $year === 2022 ? 3.4 * exp(-((($day - Calendar::dayNumber(2022, 8, 6)) / 26) ** 2)) : 0.0;
             $drift = 0.8 * $drift + 0.35 * $this->noise();
-            $value = 25.6 - 0.28 * ($day - Calendar::dayNumber(2019, 1, 1)) / 365.25 + 1.9 * $season + ($weekday >= 5 ? -1.3 : 0.4) + $drought + $drift;
+            $value =
+                25.6 -
+                (0.28 * ($day - Calendar::dayNumber(2019, 1, 1))) / 365.25 +
+                1.9 * $season +
+                ($weekday >= 5 ? -1.3 : 0.4) +
+                $drought +
+                $drift;
             $rows[] = [sprintf('%04d-%02d-%02d', $year, $month, $date), number_format($value, 2, '.', '')];
         }
 
@@ -236,7 +297,10 @@ final class Generator
         $years = range(self::FIRST_YEAR, 2025);
         $rows = [['Bursts', ...$years]];
         foreach ($names as $i => $month) {
-            $rows[] = [$month, ...array_map(static fn(int $year): string|int|float => $counts[$i + 1][$year] ?? '', $years)];
+            $rows[] = [
+                $month,
+                ...array_map(static fn(int $year): string|int|float => $counts[$i + 1][$year] ?? '', $years),
+            ];
         }
 
         return $rows;
@@ -258,7 +322,13 @@ final class Generator
                     $job++;
                     $row = [Calendar::date($day), $name, $districts[$this->random->getInt(0, 4)], "J{$job}"];
                     for ($part = $this->random->getInt(1, 10) === 1 ? 2 : 1; $part > 0; $part--) {
-                        $rows[] = [vsprintf('%04d-%02d-%02d', $row[0]), $row[1], $row[2], $row[3], $this->random->getInt(90, 2_400)];
+                        $rows[] = [
+                            vsprintf('%04d-%02d-%02d', $row[0]),
+                            $row[1],
+                            $row[2],
+                            $row[3],
+                            $this->random->getInt(90, 2_400),
+                        ];
                     }
                 }
             }
@@ -279,7 +349,12 @@ final class Generator
         for ($i = 0; $i < self::MONTHS; $i++) {
             $year = self::FIRST_YEAR + intdiv($i, 12);
             $level *= 1 + ($year === 2022 ? 0.0068 : ($year === 2023 ? 0.0036 : 0.0019)) + 0.0008 * $this->noise();
-            $rows[] = [sprintf('%04d-%02d', $year, $i % 12 + 1), 'General price index', '2015 = 100', number_format($level, 1, '.', '')];
+            $rows[] = [
+                sprintf('%04d-%02d', $year, ($i % 12) + 1),
+                'General price index',
+                '2015 = 100',
+                number_format($level, 1, '.', ''),
+            ];
         }
 
         return $rows;

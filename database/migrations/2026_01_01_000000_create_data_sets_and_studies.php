@@ -6,7 +6,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('datasets', static function (Blueprint $table): void {
@@ -46,7 +46,8 @@ return new class () extends Migration {
             $table->json('about');
             $table->unique(['dataset_id', 'key']);
         });
-        // A series is valid from one version of its data set until before another, so a new version only writes what changed.
+        // A series is valid from one version of its data set until before another, so a new version only writes what
+        // changed.
         Schema::create('series', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('measure_id')->constrained()->cascadeOnDelete();
@@ -87,7 +88,10 @@ return new class () extends Migration {
 
     public function down(): void
     {
-        foreach (['study_revisions', 'studies', 'uploads', 'series', 'entities', 'measures', 'imported_files', 'datasets'] as $table) {
+        foreach (
+            ['study_revisions', 'studies', 'uploads', 'series', 'entities', 'measures', 'imported_files', 'datasets']
+            as $table
+        ) {
             Schema::dropIfExists($table);
         }
     }

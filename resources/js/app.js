@@ -4,7 +4,7 @@ import './drop.js';
 import './popovers.js';
 import './words.js';
 import './roster.js';
-import './chart.js';
+import './reading.js';
 import './labels.js';
 import './axis.js';
 import './panels.js';

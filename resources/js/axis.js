@@ -1,7 +1,11 @@
 // The vertical axis: a click on it opens its editor, a pull at its upper or lower half sets the limit there.
 import { change } from './server.js';
 
-let pull = null;
+/** What is being pulled. */
+export const axis = {
+    /** @type {{y: number, upper: boolean, moved: boolean} | null} */
+    pull: null,
+};
 
 const chart = () => document.querySelector('#chart .chart');
 
@@ -13,38 +17,47 @@ function inChart(event) {
 
 /** Whether a place is on the axis, left of the plot. */
 export function onAxis(event) {
-    if (!chart() || !['lines', 'overlay'].includes(chart().dataset.view) || !event.target.closest?.('#chart .chart')) return false;
+    if (!event.target.closest?.('#chart .chart')) return false;
+    if (!chart().dataset.tools.split(' ').includes('limits')) return false;
     const [x, y] = inChart(event);
     return x < Number(chart().dataset.left) - 2 && y <= Number(chart().dataset.bottom) + 8;
 }
 
-/** The limit at which what was grabbed lies under the pointer. */
-function limit(y) {
-    const { top, bottom, low, high, log } = chart().dataset;
+/**
+ * The limit at which what was grabbed lies under the pointer.
+ *
+ * @param {{top: string, bottom: string, low: string, high: string, log: string}} scale of the axis: pixels and values
+ * @param {{y: number, upper: boolean}} pull where it was grabbed, and which half that is in
+ * @param {number} y where the pointer is now
+ * @returns {number | null} null where that would need an axis without end
+ */
+export function limit(scale, pull, y) {
+    const [top, bottom] = [Number(scale.top), Number(scale.bottom)];
     const height = bottom - top;
-    const [from, to] = log === '1' ? [Math.log10(low), Math.log10(high)] : [Number(low), Number(high)];
+    const isLog = scale.log === '1';
+    const [from, to] = [Number(scale.low), Number(scale.high)].map((value) => (isLog ? Math.log10(value) : value));
     const grabbed = from + ((bottom - pull.y) / height) * (to - from);
     const share = pull.upper ? (bottom - y) / height : (y - top) / height;
     if (share < 0.05) return null;
     const value = pull.upper ? from + (grabbed - from) / share : to - (to - grabbed) / share;
-    return Number((log === '1' ? 10 ** value : value).toPrecision(3));
+    return Number((isLog ? 10 ** value : value).toPrecision(3));
 }
 
 document.addEventListener('pointerdown', (event) => {
     if (!onAxis(event)) return;
     const [, y] = inChart(event);
     const { top, bottom } = chart().dataset;
-    pull = { y, upper: y < (Number(top) + Number(bottom)) / 2, moved: false };
+    axis.pull = { y, upper: y < (Number(top) + Number(bottom)) / 2, moved: false };
 });
 document.addEventListener('pointermove', (event) => {
-    if (!pull || !chart()) return;
+    if (!axis.pull || !chart()) return;
     const [, y] = inChart(event);
-    pull.moved ||= Math.abs(y - pull.y) > 5;
-    if (!pull.moved) return;
-    const value = limit(y);
+    axis.pull.moved ||= Math.abs(y - axis.pull.y) > 5;
+    if (!axis.pull.moved) return;
+    const value = limit(chart().dataset, axis.pull, y);
     const readout = document.getElementById('readout');
     if (value === null || !readout) return;
-    readout.children[0].textContent = `${pull.upper ? 'to' : 'from'} ${value}`;
+    readout.children[0].textContent = `${axis.pull.upper ? 'to' : 'from'} ${value}`;
     readout.children[1].textContent = 'Let go to set the axis';
     readout.children[2].textContent = '';
     readout.hidden = false;
@@ -53,11 +66,17 @@ document.addEventListener('pointermove', (event) => {
     readout.style.top = `${y * zoom}px`;
 });
 document.addEventListener('pointerup', (event) => {
-    if (!pull || !chart()) return;
-    const { moved, upper } = pull;
-    const value = moved ? limit(inChart(event)[1]) : null;
-    pull = null;
-    if (moved) document.getElementById('readout').hidden = true;
-    if (value !== null) change({ change: 'set', part: 'axis', [`settings[${upper ? 'high' : 'low'}]`]: value, 'settings[view]': chart().dataset.view });
-    else if (!moved) document.getElementById('set-axis')?.showPopover();
+    if (!axis.pull || !chart()) return;
+    const { pull } = axis;
+    const value = pull.moved ? limit(chart().dataset, pull, inChart(event)[1]) : null;
+    axis.pull = null;
+    if (pull.moved) document.getElementById('readout').hidden = true;
+    if (value !== null)
+        change({
+            change: 'set',
+            part: 'axis',
+            [`settings[${pull.upper ? 'high' : 'low'}]`]: value,
+            'settings[view]': chart().dataset.view,
+        });
+    else if (!pull.moved) document.getElementById('set-axis')?.showPopover();
 });

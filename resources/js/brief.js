@@ -1,7 +1,10 @@
 // A brief that is read: a name lights its line up in all pictures at once; presenting goes by the arrow keys.
-const page = () => document.querySelector('.brief');
 
-let kept = null;
+/** The name that was chosen: the key of its line, or null. */
+export const choice = {
+    kept: null,
+};
+const page = () => document.querySelector('.brief');
 
 function light(key) {
     for (const chart of page().querySelectorAll('.chart')) {
@@ -15,20 +18,22 @@ function light(key) {
         const series = found && chart.querySelector('.series.lit:not(.panel *)');
         if (series) [...chart.querySelectorAll('.series')].at(-1).after(series);
     }
-    for (const button of page().querySelectorAll('.brief-list button')) button.setAttribute('aria-pressed', String(button.dataset.line === kept));
+    for (const button of page().querySelectorAll('.brief-list button'))
+        button.setAttribute('aria-pressed', String(button.dataset.line === choice.kept));
 }
 
-for (const [kind, on] of [['pointerover', true], ['focusin', true], ['pointerout', false], ['focusout', false]]) {
+for (const kind of ['pointerover', 'focusin', 'pointerout', 'focusout']) {
+    const on = kind === 'pointerover' || kind === 'focusin';
     document.addEventListener(kind, (event) => {
         const button = event.target.closest?.('.brief-list button');
-        if (button) light(on ? button.dataset.line : kept);
+        if (button) light(on ? button.dataset.line : choice.kept);
     });
 }
 document.addEventListener('click', (event) => {
     const button = event.target.closest('.brief-list button');
     if (button) {
-        kept = kept === button.dataset.line ? null : button.dataset.line;
-        light(kept);
+        choice.kept = choice.kept === button.dataset.line ? null : button.dataset.line;
+        light(choice.kept);
     }
     if (event.target.closest('[data-present]')) present(0);
 });

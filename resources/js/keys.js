@@ -9,19 +9,29 @@ document.addEventListener('click', (event) => {
     if (event.target.closest('[data-keys]')) document.getElementById('keys').showModal();
     if (event.target.closest('#message')) tell('');
 });
+function find() {
+    if (getComputedStyle(document.querySelector('[data-drawer]')).display !== 'none')
+        document.body.classList.add('drawer-open');
+    document.getElementById('find').focus();
+}
+
+/** Looks at the study in the next view, or in the one before. */
+function turn(by) {
+    const views = [...document.querySelectorAll('.views button[data-view]')];
+    const at = views.findIndex((button) => button.classList.contains('on'));
+    views[(at + by + views.length) % views.length].click();
+}
+
 document.addEventListener('keydown', (event) => {
     if (!workspace() || typing(event.target)) return;
     const key = event.key.toLowerCase();
-    if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y')) {
+    if (event.ctrlKey || event.metaKey) {
+        if (key !== 'z' && key !== 'y') return;
         event.preventDefault();
         history(key === 'y' || event.shiftKey ? 'redo' : 'undo');
-    } else if (event.key === '/' && !event.ctrlKey) {
+    } else if (key === '/') {
         event.preventDefault();
-        if (getComputedStyle(document.querySelector('[data-drawer]')).display !== 'none') document.body.classList.add('drawer-open');
-        document.getElementById('find').focus();
-    } else if (key === 'v' && !event.ctrlKey && !event.metaKey && !event.altKey) {
-        const views = [...document.querySelectorAll('.views button[data-view]')];
-        const at = views.findIndex((button) => button.classList.contains('on'));
-        views[(at + (event.shiftKey ? views.length - 1 : 1)) % views.length].click();
-    } else if (event.key === '?') document.getElementById('keys').showModal();
+        find();
+    } else if (key === 'v' && !event.altKey) turn(event.shiftKey ? -1 : 1);
+    else if (key === '?') document.getElementById('keys').showModal();
 });

@@ -1,26 +1,36 @@
 // Labels are moved by hand: pulled with the pointer, or pushed by keys; one key puts them back.
 import { change } from './server.js';
 
+/** What is being moved. */
+export const labelMove = {
+    pull: null,
+    last: null,
+    dropped: false,
+};
+
 const SVG = 'http://www.w3.org/2000/svg';
 const STEP = 4;
-
-let pull = null;
-let last = null;
-let dropped = false;
 
 const chart = () => document.querySelector('#chart .chart');
 
 /** The label of a point that is being read, or the one at the end of its line. */
 export function labelAt(line, position) {
-    const labels = [...chart().querySelectorAll('[data-label]:not(.beside *)')].filter((label) => (label.dataset.line ?? '') === line && Number(label.dataset.position) === position);
+    const labels = [...chart().querySelectorAll('[data-label]:not(.beside *)')].filter(
+        (label) => (label.dataset.line ?? '') === line && Number(label.dataset.position) === position,
+    );
     return labels.find((label) => label.matches('.point-label')) ?? labels[0] ?? null;
 }
 
 /** Sends where the words of a label begin, from the point that they belong to. */
 function move(label, dx, dy) {
     const { label: name, atX, atY, x, y } = label.dataset;
-    last = name;
-    return change({ change: 'move-label', label: name, x: Number(x) + dx - Number(atX), y: Number(y) + dy - Number(atY) });
+    labelMove.last = name;
+    return change({
+        change: 'move-label',
+        label: name,
+        x: Number(x) + dx - Number(atX),
+        y: Number(y) + dy - Number(atY),
+    });
 }
 
 /** Moves a label by an arrow key, or puts it back; whether there was anything to do. */
@@ -38,21 +48,22 @@ export function pushed(label, key) {
 const zoom = () => chart().viewBox.baseVal.width / chart().getBoundingClientRect().width;
 
 document.addEventListener('pointerdown', (event) => {
-    dropped = false;
+    labelMove.dropped = false;
     const label = event.target.closest?.('#chart .chart [data-label]:not(.beside *)');
-    if (label && event.button === 0) pull = { label, x: event.clientX, y: event.clientY, moved: false };
+    if (label && event.button === 0) labelMove.pull = { label, x: event.clientX, y: event.clientY, moved: false };
 });
 document.addEventListener('pointermove', (event) => {
-    if (!pull || !chart()) return;
-    const [dx, dy] = [event.clientX - pull.x, event.clientY - pull.y];
-    pull.moved ||= Math.hypot(dx, dy) > 4;
-    if (!pull.moved) return;
+    if (!labelMove.pull || !chart()) return;
+    const [dx, dy] = [event.clientX - labelMove.pull.x, event.clientY - labelMove.pull.y];
+    labelMove.pull.moved ||= Math.hypot(dx, dy) > 4;
+    if (!labelMove.pull.moved) return;
     event.preventDefault();
-    const { label } = pull;
+    const { label } = labelMove.pull;
     const text = label.querySelector('text');
     const [mx, my] = [dx * zoom(), dy * zoom()];
     for (const part of label.children) {
-        if (part.tagName === 'text' || part.tagName === 'rect') part.setAttribute('transform', `translate(${mx} ${my})`);
+        if (part.tagName === 'text' || part.tagName === 'rect')
+            part.setAttribute('transform', `translate(${mx} ${my})`);
         else part.remove();
     }
     // The leader follows.
@@ -66,24 +77,34 @@ document.addEventListener('pointermove', (event) => {
     label.prepend(leader);
 });
 document.addEventListener('pointerup', (event) => {
-    if (!pull) return;
-    const { label, x, y, moved } = pull;
-    pull = null;
-    dropped = moved;
+    if (!labelMove.pull) return;
+    const { label, x, y, moved } = labelMove.pull;
+    labelMove.pull = null;
+    labelMove.dropped = moved;
     if (moved && chart()) {
         move(label, (event.clientX - x) * zoom(), (event.clientY - y) * zoom());
         chart().focus();
     }
 });
 // What was dragged was not clicked.
-document.addEventListener('click', (event) => {
-    if (dropped && event.target.closest?.('#chart')) event.stopImmediatePropagation();
-    dropped = false;
-}, true);
+document.addEventListener(
+    'click',
+    (event) => {
+        if (labelMove.dropped && event.target.closest?.('#chart')) event.stopImmediatePropagation();
+        labelMove.dropped = false;
+    },
+    true,
+);
 // Right after a label was dragged, the key puts that one back, wherever the points are read.
 document.addEventListener('keydown', (event) => {
-    if (event.key !== 'Backspace' || last === null || event.defaultPrevented || event.target.closest?.('input, textarea, select')) return;
+    if (
+        event.key !== 'Backspace' ||
+        labelMove.last === null ||
+        event.defaultPrevented ||
+        event.target.closest?.('input, textarea, select')
+    )
+        return;
     event.preventDefault();
-    change({ change: 'move-label', label: last });
-    last = null;
+    change({ change: 'move-label', label: labelMove.last });
+    labelMove.last = null;
 });

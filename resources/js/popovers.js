@@ -1,6 +1,12 @@
 // Editors and menus stand under what they belong to, and stay open while their study is drawn anew.
 import htmx from 'htmx.org/dist/htmx.esm.js';
 
+/** The editor that was open before a swap, and the menu that something was chosen from. */
+export const editors = {
+    open: undefined,
+    chosen: undefined,
+};
+
 function place(popover) {
     const opener = document.querySelector(`[popovertarget="${popover.id}"]`);
     if (!opener) return;
@@ -12,7 +18,12 @@ function place(popover) {
 /** Whether something is being typed that has not been sent; it must not be lost. */
 function isTyping(part) {
     const field = document.activeElement;
-    return part.contains(field) && field.matches('input.input') && field.value !== field.defaultValue && field.value !== field.dataset.sent;
+    return (
+        part.contains(field) &&
+        field.matches('input.input') &&
+        field.value !== field.defaultValue &&
+        field.value !== field.dataset.sent
+    );
 }
 document.addEventListener('change', (event) => {
     if (event.target.matches('.editor input.input')) event.target.dataset.sent = event.target.value;
@@ -27,42 +38,51 @@ async function fill(popover) {
         const opened = [...part.querySelectorAll('details')].map((details) => details.open);
         part.innerHTML = await response.text();
         htmx.process(part);
-        part.querySelectorAll('details').forEach((details, i) => { details.open = opened[i] ?? false; });
+        part.querySelectorAll('details').forEach((details, i) => {
+            details.open = opened[i] ?? false;
+        });
         if (held) document.getElementById(held)?.focus();
     }
     place(popover);
 }
 
-document.addEventListener('toggle', (event) => {
-    if (!event.target.matches?.('.editor:not(.working)') || event.newState !== 'open') return;
-    place(event.target);
-    fill(event.target);
-    event.target.querySelector('select, input:not([type=hidden]), button, a')?.focus();
-}, true);
+document.addEventListener(
+    'toggle',
+    (event) => {
+        if (!event.target.matches?.('.editor:not(.working)') || event.newState !== 'open') return;
+        place(event.target);
+        fill(event.target);
+        event.target.querySelector('select, input:not([type=hidden]), button, a')?.focus();
+    },
+    true,
+);
 
 // A slider says where it stands while it is moved; at the end of its way it sets no limit.
 for (const kind of ['input', 'change']) {
-    document.addEventListener(kind, (event) => {
-        if (!event.target.matches?.('input.slider')) return;
-        const { value, nextElementSibling: limit, dataset } = event.target;
-        limit.value = value === event.target[dataset.end] ? '' : value;
-        limit.nextElementSibling.textContent = limit.value === '' ? 'none' : Number(Number(value).toPrecision(4)).toLocaleString('en');
-    }, true);
+    document.addEventListener(
+        kind,
+        (event) => {
+            if (!event.target.matches?.('input.slider')) return;
+            const { value, nextElementSibling: limit, dataset } = event.target;
+            limit.value = value === event.target[dataset.end] ? '' : value;
+            limit.nextElementSibling.textContent =
+                limit.value === '' ? 'none' : Number(Number(value).toPrecision(4)).toLocaleString('en');
+        },
+        true,
+    );
 }
 
-let open;
-let chosen;
 document.addEventListener('htmx:before:swap', (event) => {
-    chosen = event.detail.ctx?.sourceElement?.closest?.('.menu');
-    open = document.querySelector('.editor:not(.working):popover-open')?.id;
+    editors.chosen = event.detail.ctx?.sourceElement?.closest?.('.menu');
+    editors.open = document.querySelector('.editor:not(.working):popover-open')?.id;
 });
 document.addEventListener('htmx:after:swap', () => {
     const added = document.querySelector('.editor[data-open]');
-    const popover = added ?? (open && document.getElementById(open));
+    const popover = added ?? (editors.open && document.getElementById(editors.open));
     added?.removeAttribute('data-open');
     // A menu has done its work once something was chosen from it.
-    if (chosen) document.querySelector('.menu:popover-open')?.hidePopover();
-    if (!popover || (chosen && !added)) return;
+    if (editors.chosen) document.querySelector('.menu:popover-open')?.hidePopover();
+    if (!popover || (editors.chosen && !added)) return;
     if (!popover.matches(':popover-open')) popover.showPopover();
     else fill(popover);
     // Once it has the size of what came.

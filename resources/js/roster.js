@@ -23,7 +23,7 @@ function search() {
 /** One row can be reached by Tab; the arrows go on from there. */
 function rove(to) {
     const picks = rows().map((row) => row.querySelector('.pick'));
-    const current = picks.includes(to) ? to : picks.find((pick) => pick.tabIndex === 0) ?? picks[0];
+    const current = picks.includes(to) ? to : (picks.find((pick) => pick.tabIndex === 0) ?? picks[0]);
     for (const pick of document.querySelectorAll('#rows .pick')) pick.tabIndex = pick === current ? 0 : -1;
 }
 
@@ -62,16 +62,18 @@ document.addEventListener('focusout', (event) => {
     if (event.target.closest?.('#rows')) light(null);
 });
 document.addEventListener('keydown', (event) => {
-    const inRoster = event.target.closest?.('#rows');
-    if (event.target.id === 'find' && (event.key === 'ArrowDown' || event.key === 'Enter')) {
+    if (event.target.id !== 'find') return;
+    if (event.key === 'ArrowDown' || event.key === 'Enter') {
         event.preventDefault();
         rows()[0]?.querySelector('.pick').focus();
     }
-    if (event.target.id === 'find' && event.key === 'Escape') {
+    if (event.key === 'Escape') {
         event.target.value = '';
         search();
     }
-    if (!inRoster) return;
+});
+document.addEventListener('keydown', (event) => {
+    if (!event.target.closest?.('#rows')) return;
     const list = rows();
     const at = list.indexOf(event.target.closest('.row'));
     const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: list.length - 1 }[event.key];

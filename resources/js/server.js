@@ -1,6 +1,12 @@
 // Talking to the server: every edit is one request whose answer is the workspace drawn anew.
 import htmx from 'htmx.org/dist/htmx.esm.js';
 
+/** The preview that is under way, and the timer of the message. */
+export const requests = {
+    preview: undefined,
+    telling: undefined,
+};
+
 export const workspace = () => document.getElementById('workspace');
 
 const token = () => JSON.parse(document.body.getAttribute('hx-headers:inherited'))['X-CSRF-TOKEN'];
@@ -23,16 +29,15 @@ function swapped(method, url, values) {
 }
 
 /** The chart as it would be after a change that is not made; only the latest of several calls is answered. */
-let preview;
 export async function previewed(values) {
-    preview?.abort();
-    preview = new AbortController();
+    requests.preview?.abort();
+    requests.preview = new AbortController();
     try {
         const response = await fetch(workspace().dataset.changes, {
             method: 'POST',
             headers: { 'X-CSRF-TOKEN': token(), Accept: 'text/html' },
             body: new URLSearchParams({ ...values, preview: '1' }),
-            signal: preview.signal,
+            signal: requests.preview.signal,
         });
         return response.ok ? await response.text() : null;
     } catch {
@@ -41,7 +46,7 @@ export async function previewed(values) {
 }
 
 export function noPreview() {
-    preview?.abort();
+    requests.preview?.abort();
 }
 
 /** Runs now and after every swap. */
@@ -51,17 +56,18 @@ export function always(run) {
     else run();
 }
 
-let telling;
 export function tell(text) {
     const message = document.getElementById('message');
     if (!message) return;
     message.textContent = text;
     message.classList.toggle('shown', text !== '');
-    clearTimeout(telling);
-    if (text !== '') telling = setTimeout(() => tell(''), 12000);
+    clearTimeout(requests.telling);
+    if (text !== '') requests.telling = setTimeout(() => tell(''), 12000);
 }
 
-document.addEventListener('htmx:error', () => tell('The server does not answer. Nothing is lost; try again when it is back.'));
+document.addEventListener('htmx:error', () =>
+    tell('The server does not answer. Nothing is lost; try again when it is back.'),
+);
 document.addEventListener('htmx:after:swap', () => {
     const message = document.getElementById('message');
     if (message?.classList.contains('shown')) tell(message.textContent);
@@ -71,10 +77,14 @@ document.addEventListener('htmx:before:swap', (event) => {
     const status = event.detail.ctx?.response?.status ?? 200;
     if (status >= 400 && status !== 422) {
         event.preventDefault();
-        tell(status === 419 ? 'The page has been open too long. Load it again; the study is saved.' : `The server could not do that (${status}). Nothing was changed.`);
+        tell(
+            status === 419
+                ? 'The page has been open too long. Load it again; the study is saved.'
+                : `The server could not do that (${status}). Nothing was changed.`,
+        );
     }
 });
-// Whoever has typed into a field keeps what she typed; all others show what the study says.
+// A field that the user has typed into keeps what was typed; all others show what the study says.
 document.addEventListener('htmx:after:swap', () => {
     for (const field of workspace()?.querySelectorAll('select, input:not([type=hidden]):not([type=search])') ?? []) {
         if (field === document.activeElement && field.tagName === 'INPUT') continue;

@@ -1,6 +1,12 @@
 // The server draws the chart as large as there is room for it.
 import { always, redraw, workspace } from './server.js';
 
+/** Whether the chart is being drawn at another size, and the timer that will. */
+export const fitting = {
+    drawing: false,
+    later: undefined,
+};
+
 const COOKIE = 'dusk-rail-sheet';
 
 function room() {
@@ -20,27 +26,26 @@ function room() {
     return { width, height };
 }
 
-let drawing = false;
 async function fit() {
     const wanted = room();
     const chart = document.getElementById('chart');
-    if (!wanted || drawing || !workspace() || !chart) return;
+    if (!wanted || fitting.drawing || !workspace() || !chart) return;
     document.cookie = `${COOKIE}=${wanted.width}x${wanted.height};path=/;max-age=31536000;samesite=lax`;
     // A few pixels of height are not worth a new picture, or a longer signal would make the chart jump.
-    const oneHeight = chart.querySelector('.chart') === null || Math.abs(wanted.height - chart.dataset.height) < 10;
-    if (Math.abs(wanted.width - chart.dataset.width) < 2 && oneHeight) return;
-    drawing = true;
+    const oneHeight =
+        chart.querySelector('.chart') === null || Math.abs(wanted.height - Number(chart.dataset.height)) < 10;
+    if (Math.abs(wanted.width - Number(chart.dataset.width)) < 2 && oneHeight) return;
+    fitting.drawing = true;
     await redraw();
-    drawing = false;
+    fitting.drawing = false;
 }
 
-let later;
 addEventListener('resize', () => {
-    clearTimeout(later);
-    later = setTimeout(fit, 120);
+    clearTimeout(fitting.later);
+    fitting.later = setTimeout(fit, 120);
 });
 document.fonts.ready.then(fit);
 always(() => {
-    clearTimeout(later);
-    later = setTimeout(fit, 30);
+    clearTimeout(fitting.later);
+    fitting.later = setTimeout(fit, 30);
 });

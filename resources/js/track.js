@@ -1,6 +1,11 @@
 // The track: both ends of the time shown, and the base, dragged or moved by the arrow keys.
 import { always, change, noPreview, previewed } from './server.js';
 
+/** What is being dragged. */
+export const moving = {
+    drag: null,
+};
+
 const picture = () => document.querySelector('#track svg');
 const number = (name) => Number(picture().dataset[name]);
 
@@ -22,11 +27,18 @@ const parts = {
             const stride = strideOf(part);
             const far = number('count') - (Number(part.dataset.to) - Number(part.dataset.from) + 1);
             // A whole year moves from year to year.
-            return Math.max(0, Math.min(far, Number(part.dataset.from) + Math.round((to - part.dataset.from) / stride) * stride));
+            return Math.max(
+                0,
+                Math.min(far, Number(part.dataset.from) + Math.round((to - part.dataset.from) / stride) * stride),
+            );
         },
         values(to, part) {
             const length = Number(part.dataset.to) - Number(part.dataset.from);
-            return { change: 'change-stop', id: picture().dataset.baseStop, 'settings[base]': `${code(to)}..${code(to + length)}` };
+            return {
+                change: 'change-stop',
+                id: picture().dataset.baseStop,
+                'settings[base]': `${code(to)}..${code(to + length)}`,
+            };
         },
     },
 };
@@ -48,15 +60,26 @@ const kindOf = (part) => Object.keys(parts).find((name) => part.classList.contai
 
 always(() => {
     if (!picture()) return;
-    for (const [name, label] of [['track-from', 'Start of the time shown'], ['track-to', 'End of the time shown'], ['track-base', 'Base']]) {
+    for (const [name, label] of [
+        ['track-from', 'Start of the time shown'],
+        ['track-to', 'End of the time shown'],
+        ['track-base', 'Base'],
+    ]) {
         const part = picture().querySelector(`.${name}`);
         if (!part) continue;
-        const about = { tabindex: 0, role: 'slider', 'aria-label': label, 'aria-valuemin': 0, 'aria-valuemax': number('count') - 1, 'aria-valuenow': parts[name].at(part), 'aria-valuetext': part.dataset.label };
+        const about = {
+            tabindex: 0,
+            role: 'slider',
+            'aria-label': label,
+            'aria-valuemin': 0,
+            'aria-valuemax': number('count') - 1,
+            'aria-valuenow': parts[name].at(part),
+            'aria-valuetext': part.dataset.label,
+        };
         for (const [attribute, value] of Object.entries(about)) part.setAttribute(attribute, value);
     }
 });
 
-let drag = null;
 const x = (event) => {
     const box = picture().getBoundingClientRect();
     return (event.clientX - box.left) * (picture().viewBox.baseVal.width / box.width);
@@ -70,27 +93,27 @@ document.addEventListener('pointerdown', (event) => {
     part.setPointerCapture(event.pointerId);
     part.classList.add('dragging');
     const kind = kindOf(part);
-    drag = { part, kind, grabbed: x(event), start: parts[kind].at(part), to: parts[kind].at(part), drawn: null };
+    moving.drag = { part, kind, grabbed: x(event), start: parts[kind].at(part), to: parts[kind].at(part), drawn: null };
 });
 document.addEventListener('pointermove', (event) => {
-    if (!drag) return;
-    const wanted = drag.start + Math.round((x(event) - drag.grabbed) / (number('step') || 1));
-    const to = parts[drag.kind].clamp(wanted, drag.part);
-    if (to === drag.to) return;
-    drag.to = to;
-    drag.part.setAttribute('transform', `translate(${(to - drag.start) * number('step')} 0)`);
+    if (!moving.drag) return;
+    const wanted = moving.drag.start + Math.round((x(event) - moving.drag.grabbed) / (number('step') || 1));
+    const to = parts[moving.drag.kind].clamp(wanted, moving.drag.part);
+    if (to === moving.drag.to) return;
+    moving.drag.to = to;
+    moving.drag.part.setAttribute('transform', `translate(${(to - moving.drag.start) * number('step')} 0)`);
     draw();
 });
 
 /** The chart follows: one preview at a time, and always the newest place next. */
 async function draw() {
-    if (!drag || drag.busy) return;
-    const mine = drag;
-    while (drag === mine && mine.drawn !== mine.to) {
+    if (!moving.drag || moving.drag.busy) return;
+    const mine = moving.drag;
+    while (moving.drag === mine && mine.drawn !== mine.to) {
         mine.busy = true;
         mine.drawn = mine.to;
         const html = await previewed(parts[mine.kind].values(mine.to, mine.part));
-        if (drag === mine && html) {
+        if (moving.drag === mine && html) {
             document.getElementById('chart').outerHTML = html;
             document.dispatchEvent(new Event('chart:drawn'));
         }
@@ -100,13 +123,14 @@ async function draw() {
 
 for (const kind of ['pointerup', 'pointercancel']) {
     document.addEventListener(kind, () => {
-        if (!drag) return;
-        const done = drag;
-        drag = null;
+        if (!moving.drag) return;
+        const done = moving.drag;
+        moving.drag = null;
         noPreview();
         done.part.classList.remove('dragging');
         done.part.removeAttribute('transform');
-        if (done.to !== done.start) change(parts[done.kind].values(kind === 'pointerup' ? done.to : done.start, done.part));
+        if (done.to !== done.start)
+            change(parts[done.kind].values(kind === 'pointerup' ? done.to : done.start, done.part));
     });
 }
 document.addEventListener('keydown', (event) => {

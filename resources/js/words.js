@@ -2,20 +2,28 @@
 const parts = (form) => [form.querySelector('.shown'), form.querySelector('textarea')];
 
 /** What is being written: from an opening brace, or from the bar within brackets, to the caret. */
-const begun = (field) => /(\{[^{}]*|(?<=\[[^[\]|]*)\|[^[\]|]*)$/.exec(field.value.slice(0, field.selectionStart))?.[0] ?? null;
+const begun = (field) =>
+    /(\{[^{}]*|(?<=\[[^[\]|]*)\|[^[\]|]*)$/.exec(field.value.slice(0, field.selectionStart))?.[0] ?? null;
 
 function offer(form) {
     const [, field] = parts(form);
     const list = form.querySelector('.completions');
     const start = begun(field);
-    const fitting = start === null ? [] : JSON.parse(field.dataset.offers).filter((one) => one.toLowerCase().startsWith(start.toLowerCase()) && one !== start);
-    list.replaceChildren(...fitting.slice(0, 7).map((text, i) => {
-        const item = document.createElement('li');
-        item.role = 'option';
-        item.textContent = text;
-        item.setAttribute('aria-selected', String(i === 0));
-        return item;
-    }));
+    const fitting =
+        start === null
+            ? []
+            : JSON.parse(field.dataset.offers).filter(
+                  (one) => one.toLowerCase().startsWith(start.toLowerCase()) && one !== start,
+              );
+    list.replaceChildren(
+        ...fitting.slice(0, 7).map((text, i) => {
+            const item = document.createElement('li');
+            item.role = 'option';
+            item.textContent = text;
+            item.setAttribute('aria-selected', String(i === 0));
+            return item;
+        }),
+    );
     list.hidden = fitting.length === 0;
 }
 
@@ -32,7 +40,9 @@ function take(form, item) {
 function choose(list, by) {
     const items = [...list.children];
     const now = items.findIndex((item) => item.getAttribute('aria-selected') === 'true');
-    items.forEach((item, i) => item.setAttribute('aria-selected', String(i === (now + by + items.length) % items.length)));
+    items.forEach((item, i) =>
+        item.setAttribute('aria-selected', String(i === (now + by + items.length) % items.length)),
+    );
 }
 
 document.addEventListener('input', (event) => {

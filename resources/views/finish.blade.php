@@ -1,7 +1,7 @@
 <x-layout title="House finish">
     <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">Data</a><span class="right"><button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></span></header>
     <main class="page finish">
-        @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
+        @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <h1>House finish</h1>
         <p class="quiet">What new studies look like, and what all of them have in common.</p>
@@ -20,7 +20,7 @@
             <p><label for="finish-ground">Ground</label>
                 <span class="select is-small"><select id="finish-ground" name="ground">
                     @foreach (['system' => 'as each reader’s system has it', 'day' => 'day', 'night' => 'night'] as $value => $label)<option value="{{ $value }}" @selected(old('ground', $house->ground) === $value)>{{ $label }}</option>@endforeach
-                </select></span> <span class="quiet">until she says otherwise</span></p>
+                </select></span> <span class="quiet">until the reader chooses another</span></p>
             <p><label for="finish-source">Source</label> <input class="input is-small wide" id="finish-source" name="source" value="{{ old('source', $house->source) }}" required maxlength="200" autocomplete="off"></p>
             <h2>Colours of single entities</h2>
             <ul>

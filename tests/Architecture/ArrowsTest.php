@@ -17,12 +17,28 @@ final class ArrowsTest
         'Time' => [],
         'Statistics' => [],
         'Data' => ['Time'],
+        'Settings' => ['Data'],
         'Reading' => ['Time', 'Data'],
         'Peers' => ['Statistics'],
-        'Rail' => ['Time', 'Data', 'Statistics', 'Peers'],
-        'Study' => ['Time', 'Data', 'Statistics', 'Peers', 'Rail'],
-        'Signals' => ['Time', 'Data', 'Statistics', 'Peers', 'Rail', 'Study'],
-        'Chart' => ['Time', 'Data', 'Statistics', 'Peers', 'Rail', 'Study'],
+        'Rail' => ['Time', 'Data', 'Settings', 'Statistics', 'Peers'],
+        'Document' => ['Time', 'Data', 'Settings', 'Rail'],
+        'Outcome' => ['Time', 'Data', 'Settings', 'Statistics', 'Peers', 'Rail', 'Document'],
+        'Words' => ['Time', 'Data', 'Settings', 'Statistics', 'Peers', 'Rail', 'Document', 'Outcome'],
+        'Chart' => ['Time', 'Data', 'Settings', 'Statistics', 'Peers', 'Rail', 'Document', 'Outcome', 'Words'],
+        'Views' => ['Time', 'Data', 'Settings', 'Statistics', 'Peers', 'Rail', 'Document', 'Outcome', 'Words', 'Chart'],
+        'Signals' => [
+            'Time',
+            'Data',
+            'Settings',
+            'Statistics',
+            'Peers',
+            'Rail',
+            'Document',
+            'Outcome',
+            'Words',
+            'Chart',
+            'Views',
+        ],
     ];
 
     /** @return iterable<Rule> */
@@ -33,8 +49,11 @@ final class ArrowsTest
             yield PHPat::rule()
                 ->classes(self::room($room))
                 ->canOnlyDependOn()
-                ->classes(...$allowed, ...[Selector::classname('/^[A-Z][A-Za-z]*$/', true)])
-                ->because("core/{$room} may use ".($others === [] ? 'nothing but PHP' : implode(', ', $others).' and PHP'));
+                ->classes(...$allowed, ...[Selector::classname('/^([A-Z][A-Za-z]*|DuskRail\\\\Refusal)$/', true)])
+                ->because(
+                    "core/{$room} may use " .
+                        ($others === [] ? 'nothing but PHP' : implode(', ', $others) . ' and PHP'),
+                );
         }
     }
 

@@ -31,27 +31,40 @@ final class Browser
         self::driver();
         $options = new ChromeOptions();
         $options->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', "--window-size={$width},{$height}",
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-dev-shm-usage',
+            "--window-size={$width},{$height}",
         ]);
         $options->setExperimentalOption('prefs', ['download.default_directory' => self::downloads()]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        $browser = new self(RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 30_000, 60_000));
+        $browser = new self(RemoteWebDriver::create('http://127.0.0.1:' . self::$port, $capabilities, 30_000, 60_000));
         // The window's frame takes some of its size.
-        $browser->web->manage()->window()->setSize(new WebDriverDimension(
-            $width + $browser->number('outerWidth - innerWidth'),
-            $height + $browser->number('outerHeight - innerHeight'),
-        ));
+        $browser->web
+            ->manage()
+            ->window()
+            ->setSize(
+                new WebDriverDimension(
+                    $width + $browser->number('outerWidth - innerWidth'),
+                    $height + $browser->number('outerHeight - innerHeight'),
+                ),
+            );
 
         return $browser;
     }
 
     public static function downloads(): string
     {
-        $folder = sys_get_temp_dir().'/dusk-rail-downloads-'.getmypid();
-        if (! is_dir($folder)) {
+        $folder = sys_get_temp_dir() . '/dusk-rail-downloads-' . getmypid();
+        if (!is_dir($folder)) {
             mkdir($folder);
         }
 
@@ -88,7 +101,11 @@ final class Browser
     {
         return $this->steadily($selector, function () use ($selector, $text): void {
             $this->find($selector)->click();
-            $this->actions()->keyDown(null, WebDriverKeys::CONTROL)->sendKeys(null, 'a')->keyUp(null, WebDriverKeys::CONTROL)->perform();
+            $this->actions()
+                ->keyDown(null, WebDriverKeys::CONTROL)
+                ->sendKeys(null, 'a')
+                ->keyUp(null, WebDriverKeys::CONTROL)
+                ->perform();
             $this->find($selector)->sendKeys([$text, WebDriverKeys::ENTER]);
         });
     }
@@ -146,7 +163,9 @@ final class Browser
     {
         $number = $this->run("return {$expression}");
 
-        return is_numeric($number) ? (int) round((float) $number) : throw new RuntimeException("{$expression} is no number.");
+        return is_numeric($number)
+            ? (int) round((float) $number)
+            : throw new RuntimeException("{$expression} is no number.");
     }
 
     /** @phpstan-impure */
@@ -180,7 +199,9 @@ final class Browser
             usleep(50_000);
         }
 
-        throw new RuntimeException("Waited ten seconds for {$what}. On the screen: ".mb_strimwidth($this->text('body'), 0, 1500, '…'));
+        throw new RuntimeException(
+            "Waited ten seconds for {$what}. On the screen: " . mb_strimwidth($this->text('body'), 0, 1500, '…'),
+        );
     }
 
     /** @return list<string> what the page complained of */
@@ -202,8 +223,8 @@ final class Browser
         if (self::$driver !== null) {
             return;
         }
-        self::$port = 9600 + getmypid() % 300;
-        self::$driver = new Process(['chromedriver', '--port='.self::$port], null, null, null, null);
+        self::$port = 9600 + (getmypid() % 300);
+        self::$driver = new Process(['chromedriver', '--port=' . self::$port], null, null, null, null);
         self::$driver->disableOutput();
         self::$driver->start();
         for ($try = 0; $try < 100 && @fsockopen('127.0.0.1', self::$port) === false; $try++) {
@@ -211,7 +232,7 @@ final class Browser
         }
         register_shutdown_function(static function (): void {
             self::$driver?->stop(2);
-            foreach (glob(self::downloads().'/*') ?: [] as $file) {
+            foreach (glob(self::downloads() . '/*') ?: [] as $file) {
                 unlink($file);
             }
             rmdir(self::downloads());

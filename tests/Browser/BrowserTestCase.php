@@ -25,6 +25,9 @@ abstract class BrowserTestCase extends TestCase
         $this->browser->close();
         $this->application->stop();
         // A refused edit answers 422, which the browser notes; nothing else may be noted.
-        self::assertSame([], array_values(array_filter($complaints, static fn(string $m): bool => ! str_contains($m, ' 422 '))));
+        self::assertSame(
+            [],
+            array_values(array_filter($complaints, static fn(string $m): bool => !str_contains($m, ' 422 '))),
+        );
     }
 }

@@ -15,7 +15,7 @@ final class ServedApplication
 
     public static function start(bool $demo): self
     {
-        $folder = sys_get_temp_dir().'/dusk-rail-test-'.getmypid().'-'.random_int(1000, 9999);
+        $folder = sys_get_temp_dir() . '/dusk-rail-test-' . getmypid() . '-' . random_int(1000, 9999);
         mkdir($folder);
         touch("{$folder}/test.sqlite");
         $served = new self($folder, 8400 + random_int(0, 299));
@@ -51,8 +51,15 @@ final class ServedApplication
     private function up(): void
     {
         $this->server = new Process(
-            ['php', '-d', 'opcache.enable=1', '-S', "127.0.0.1:{$this->port}", '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'],
-            dirname(__DIR__, 2).'/public',
+            [
+                'php',
+                '-d',
+                'opcache.enable=1',
+                '-S',
+                "127.0.0.1:{$this->port}",
+                '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php',
+            ],
+            dirname(__DIR__, 2) . '/public',
             $this->environment(),
             null,
             null,
@@ -66,12 +73,22 @@ final class ServedApplication
 
     private function artisan(string ...$arguments): void
     {
-        (new Process(['php', 'artisan', ...array_values($arguments), '--quiet'], dirname(__DIR__, 2), $this->environment()))->mustRun();
+        (new Process(
+            ['php', 'artisan', ...array_values($arguments), '--quiet'],
+            dirname(__DIR__, 2),
+            $this->environment(),
+        ))->mustRun();
     }
 
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['DB_DATABASE' => "{$this->folder}/test.sqlite", 'APP_ENV' => 'local', 'APP_DEBUG' => 'true', 'SESSION_DRIVER' => 'file', 'CACHE_STORE' => 'file'];
+        return [
+            'DB_DATABASE' => "{$this->folder}/test.sqlite",
+            'APP_ENV' => 'local',
+            'APP_DEBUG' => 'true',
+            'SESSION_DRIVER' => 'file',
+            'CACHE_STORE' => 'file',
+        ];
     }
 }

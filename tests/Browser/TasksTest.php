@@ -43,22 +43,28 @@ final class TasksTest extends BrowserTestCase
         $browser->see('.words.subtitle', 'Leakage per connection, 12-month mean, average of 2019 = 100');
 
         // The end label of the line in focus is what was worked out by hand.
-        $browser->see('.end-label[data-line=ashen]', 'Ashen '.number_format($expected, 0));
+        $browser->see('.end-label[data-line=ashen]', 'Ashen ' . number_format($expected, 0));
         self::assertSame('Peer median', mb_substr($this->label(''), 0, 11));
 
         $browser->click('.words.headline .shown');
-        $browser->actions()->sendKeys(null, 'Ashen has halved its leakage'.WebDriverKeys::ENTER)->perform();
+        $browser
+            ->actions()
+            ->sendKeys(null, 'Ashen has halved its leakage' . WebDriverKeys::ENTER)
+            ->perform();
         $browser->see('.words.headline .in-focus-1', 'Ashen')->see('.words.headline', 'Ashen has halved its leakage');
 
         $browser->click('[popovertarget=hand-over]')->click('#hand-over button[data-hand-over]');
-        $picture = Browser::downloads().'/leakage.png';
+        $picture = Browser::downloads() . '/leakage.png';
         $browser->until('the picture', static fn(): bool => is_file($picture) && filesize($picture) > 20_000);
         $size = getimagesize($picture);
         self::assertIsArray($size);
         self::assertSame(2 * ($browser->number('document.getElementById("chart").dataset.width') + 60), $size[0]);
     }
 
-    /** A label that was dragged stays at its point, and a name at its end, when next month's file comes; a key puts it back. */
+    /**
+     * A label that was dragged stays at its point, and a name at its end, when next month's file comes; a key puts it
+     * back.
+     */
     public function testALabelIsDraggedAndStaysWhenAMonthComes(): void
     {
         $browser = $this->browser;
@@ -66,7 +72,11 @@ final class TasksTest extends BrowserTestCase
         $rows = static function (int ...$months): string {
             $rows = "Utility,Month,Leakage (Ml)\n";
             foreach ($months as $month) {
-                $rows .= sprintf("Ashen,2024-%1\$02d,%2\$d\nBirchen,2024-%1\$02d,20\n", $month, 40 + 5 * abs(6 - $month));
+                $rows .= sprintf(
+                    "Ashen,2024-%1\$02d,%2\$d\nBirchen,2024-%1\$02d,20\n",
+                    $month,
+                    40 + 5 * abs(6 - $month),
+                );
             }
 
             return $rows;
@@ -75,17 +85,33 @@ final class TasksTest extends BrowserTestCase
         file_put_contents("{$folder}/losses.csv", $rows(...range(1, 9)));
         file_put_contents("{$folder}/october.csv", $rows(10));
         $this->bring('.bring input[type=file]', "{$folder}/losses.csv");
-        $browser->see('h1', '2 entities')->choose('select[name=home]', 'Ashen')->click('.confirm .go')->see('.words.subtitle', 'Leakage');
+        $browser
+            ->see('h1', '2 entities')
+            ->choose('select[name=home]', 'Ashen')
+            ->click('.confirm .go')
+            ->see('.words.subtitle', 'Leakage');
         $browser->click('[popovertarget=set-labels]')->click('#set-labels input[value=lowest]');
         $browser->see('.point-label', '40');
         $browser->press(WebDriverKeys::ESCAPE);
         $this->settled();
         foreach (['.point-label' => [60, 40], '.end-label[data-line=ashen]' => [-150, 60]] as $label => [$dx, $dy]) {
             $before = $this->labelPlace($label);
-            $browser->actions()->clickAndHold($browser->find("{$label} text"))->moveByOffset($dx, $dy)->release()->perform();
-            $browser->until('the label to be moved', fn(): bool => abs($this->labelPlace($label)[0] - $before[0] - $dx) < 2 && abs($this->labelPlace($label)[1] - $before[1] - $dy) < 2);
+            $browser
+                ->actions()
+                ->clickAndHold($browser->find("{$label} text"))
+                ->moveByOffset($dx, $dy)
+                ->release()
+                ->perform();
+            $browser->until(
+                'the label to be moved',
+                fn(): bool => abs($this->labelPlace($label)[0] - $before[0] - $dx) < 2 &&
+                    abs($this->labelPlace($label)[1] - $before[1] - $dy) < 2,
+            );
         }
-        $moved = ['.point-label' => $this->labelPlace('.point-label'), '.end-label[data-line=ashen]' => $this->labelPlace('.end-label[data-line=ashen]')];
+        $moved = [
+            '.point-label' => $this->labelPlace('.point-label'),
+            '.end-label[data-line=ashen]' => $this->labelPlace('.end-label[data-line=ashen]'),
+        ];
         $place = (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH);
 
         $browser->web->get($this->application->url('/'));
@@ -108,37 +134,57 @@ final class TasksTest extends BrowserTestCase
     /** @return array{float, float, float, float} where a label's words begin, and how far that is from its point */
     private function labelPlace(string $label): array
     {
-        $found = $this->browser->run("const d = document.querySelector('{$label}').dataset; return [d.x, d.y, d.x - d.atX, d.y - d.atY].map(Number)");
+        $found = $this->browser->run(
+            "const d = document.querySelector('{$label}').dataset; return [d.x, d.y, d.x - d.atX, d.y - " .
+                'd.atY].map(Number)',
+        );
         assert(is_array($found));
         [$x, $y, $fromX, $fromY] = array_map(static fn(mixed $v): float => is_numeric($v) ? (float) $v : NAN, $found);
 
         return [$x, $y, $fromX, $fromY];
     }
 
-    /** Everything the Forum has, as one data set through the interface; then next month's file, and the last dot moves. */
+    /**
+     * Everything the Forum has, as one data set through the interface; then next month's file, and the last dot moves.
+     */
     public function testSevenFilesBecomeOneDataSetAndNextMonthMovesTheLastDot(): void
     {
         $browser = $this->browser;
-        $files = dirname(__DIR__, 2).'/database/demo/files';
+        $files = dirname(__DIR__, 2) . '/database/demo/files';
         $browser->web->get($this->application->url('/'));
         $this->bring('.bring input[type=file]', "{$files}/monthly.csv");
-        $browser->see('h1', '24 entities, January 2016 to October 2025')->choose('select[name=home]', 'Veldmere Water')->click('.confirm .go')->see('.words.subtitle', 'Ml per month');
+        $browser
+            ->see('h1', '24 entities, January 2016 to October 2025')
+            ->choose('select[name=home]', 'Veldmere Water')
+            ->click('.confirm .go')
+            ->see('.words.subtitle', 'Ml per month');
         $study = (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH);
-        foreach ([
-            'utilities.csv' => ['24 entities with their attributes', null],
-            'annual.csv' => ['24 entities, 2016 to 2025', null],
-            'price-index.csv' => ['1 entity', null],
-            'daily-veldmere.csv' => ['1 January 2019 to 31 October 2025', ['measureName' => 'Water into supply']],
-            'months-by-year.csv' => ['1 entity', ['entityName' => 'Veldmere Water']],
-            'repairs.csv' => ['3 measures', null],
-        ] as $file => [$seen, $named]) {
+        foreach (
+            [
+                'utilities.csv' => ['24 entities with their attributes', null],
+                'annual.csv' => ['24 entities, 2016 to 2025', null],
+                'price-index.csv' => ['1 entity', null],
+                'daily-veldmere.csv' => ['1 January 2019 to 31 October 2025', ['measureName' => 'Water into supply']],
+                'months-by-year.csv' => ['1 entity', ['entityName' => 'Veldmere Water']],
+                'repairs.csv' => ['3 measures', null],
+            ]
+            as $file => [$seen, $named]
+        ) {
             $browser->web->get($this->application->url('/'));
             $this->bring('section:last-of-type .drop input[type=file]', "{$files}/{$file}");
             $browser->see('#understanding', $seen);
             foreach ($named ?? [] as $field => $text) {
-                $browser->until($field, static fn(): bool => $browser->run("return document.querySelector('input[name={$field}]') !== null") === true);
+                $browser->until(
+                    $field,
+                    static fn(): bool => $browser->run(
+                        "return document.querySelector('input[name={$field}]') !== null",
+                    ) === true,
+                );
                 $browser->write("input[name={$field}]", $text);
-                $browser->until("{$field} to be kept", static fn(): bool => $browser->property("input[name={$field}]", 'defaultValue') === $text);
+                $browser->until(
+                    "{$field} to be kept",
+                    static fn(): bool => $browser->property("input[name={$field}]", 'defaultValue') === $text,
+                );
             }
             $browser->click('.confirm .go')->see('.words.subtitle', 'Ml per month');
         }
@@ -149,12 +195,19 @@ final class TasksTest extends BrowserTestCase
         $browser->web->get($this->application->url($study));
         $this->settled();
         $before = $browser->number('document.querySelector(".chart").dataset.to');
-        $month = "Utility,Measure,Unit,Month,Value\nVeldmere Water Co.,Water supplied,Ml,2025-11,700\nTarrow,Water supplied,Ml,2025-11,400\n";
-        file_put_contents(Browser::downloads().'/november.csv', $month);
+        $month =
+            "Utility,Measure,Unit,Month,Value\nVeldmere Water Co.,Water " .
+            "supplied,Ml,2025-11,700\nTarrow,Water " .
+            "supplied,Ml,2025-11,400\n";
+        file_put_contents(Browser::downloads() . '/november.csv', $month);
         $browser->click('.crumb')->see('h2', 'About it');
-        $this->bring('.one-dataset .drop input[type=file]', Browser::downloads().'/november.csv');
+        $this->bring('.one-dataset .drop input[type=file]', Browser::downloads() . '/november.csv');
         // The name that is almost right is asked about, and what would change is shown.
-        $browser->see('#understanding', 'It is Veldmere Water')->click('.strangers .button')->see('#understanding', '2 new')->click('.confirm .go');
+        $browser
+            ->see('#understanding', 'It is Veldmere Water')
+            ->click('.strangers .button')
+            ->see('#understanding', '2 new')
+            ->click('.confirm .go');
         $browser->see('.words.subtitle', 'Ml per month')->see('.pin', 'v8');
         $this->settled();
         self::assertSame($before + 1, $browser->number('document.querySelector(".chart").dataset.to'));
@@ -170,14 +223,20 @@ final class TasksTest extends BrowserTestCase
         // Neither the page nor a list loses its place over an edit.
         $browser->run('document.documentElement.dataset.kept = "yes"; document.getElementById("rows").scrollTop = 60');
         $browser->click('#row-tarrow .pick')->see('.chart', 'Tarrow');
-        self::assertSame([60, 'yes'], $browser->run('return [document.getElementById("rows").scrollTop, document.documentElement.dataset.kept]'));
+        self::assertSame(
+            [60, 'yes'],
+            $browser->run('return [document.getElementById("rows").scrollTop, document.documentElement.dataset.kept]'),
+        );
         $this->application->restart();
         // What was under way when it was killed may be complained of.
         $browser->complaints();
         $browser->web->navigate()->refresh();
         $browser->see('#stop-s3 b', '2021 = 100')->see('.row.f.in-focus-2', 'Tarrow');
         $browser->click('[data-history=undo]');
-        $browser->until('Tarrow to be let go', static fn(): bool => count($browser->web->findElements(WebDriverBy::cssSelector('.row.f'))) === 1);
+        $browser->until(
+            'Tarrow to be let go',
+            static fn(): bool => count($browser->web->findElements(WebDriverBy::cssSelector('.row.f'))) === 1,
+        );
         $browser->click('[data-history=undo]')->see('#stop-s3 b', '2019 = 100');
         $browser->chord(WebDriverKeys::CONTROL, 'y');
         $browser->see('#stop-s3 b', '2021 = 100');
@@ -192,13 +251,24 @@ final class TasksTest extends BrowserTestCase
         $browser->actions()->sendKeys(null, 'harr')->perform();
         $browser->until('one name to be left', fn(): bool => count($this->shown()) === 2);
         $browser->press(WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_DOWN);
-        $browser->until('its line to light up', static fn(): bool => $browser->attribute('.series.lit', 'data-line') === 'harrowfell');
+        $browser->until(
+            'its line to light up',
+            static fn(): bool => $browser->attribute('.series.lit', 'data-line') === 'harrowfell',
+        );
         $browser->press(WebDriverKeys::ENTER);
-        $browser->until('the line to be in focus', static fn(): bool => $browser->attribute('.series[data-line=harrowfell]', 'data-hue') === '2');
+        $browser->until(
+            'the line to be in focus',
+            static fn(): bool => $browser->attribute('.series[data-line=harrowfell]', 'data-hue') === '2',
+        );
         // The caret stays where it was, in a list that was drawn anew.
         self::assertTrue($browser->run('return document.activeElement.matches("#rows .pick")'));
         $browser->press('o');
-        $browser->until('the line to be off', static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.series[data-line=harrowfell]')) === []);
+        $browser->until(
+            'the line to be off',
+            static fn(): bool => $browser->web->findElements(
+                WebDriverBy::cssSelector('.series[data-line=harrowfell]'),
+            ) === [],
+        );
 
         // From the chart to the roster: the lowest line at its end is Veldmere's.
         $browser->find('#find')->clear();
@@ -212,27 +282,59 @@ final class TasksTest extends BrowserTestCase
 
         // A click on empty space lets go.
         $size = $browser->find('.chart')->getSize();
-        $browser->actions()->moveToElement($browser->find('.chart'), 40 - intdiv($size->getWidth(), 2), intdiv($size->getHeight(), 2) - 60)->click()->perform();
-        $browser->until('nothing to be in focus', static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.row.f')) === []);
+        $browser
+            ->actions()
+            ->moveToElement(
+                $browser->find('.chart'),
+                40 - intdiv($size->getWidth(), 2),
+                intdiv($size->getHeight(), 2) - 60,
+            )
+            ->click()
+            ->perform();
+        $browser->until(
+            'nothing to be in focus',
+            static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.row.f')) === [],
+        );
     }
 
     public function testTheChartFollowsWhileTheTrackIsDraggedAndTheStudyOnceItIsDropped(): void
     {
         $browser = $this->browser;
         $this->open('/studies/3');
-        $browser->until('the track to be ready', static fn(): bool => $browser->attribute('.track-from', 'role') === 'slider');
+        $browser->until(
+            'the track to be ready',
+            static fn(): bool => $browser->attribute('.track-from', 'role') === 'slider',
+        );
         usleep(400_000);
         $step = (float) $browser->attribute('#track svg', 'data-step');
-        $browser->actions()->clickAndHold($browser->find('.track-from'))->moveByOffset((int) round($step * 24), 0)->perform();
-        $browser->until('the chart to begin in 2018', static fn(): bool => $browser->attribute('.chart', 'data-from') === '24');
+        $browser
+            ->actions()
+            ->clickAndHold($browser->find('.track-from'))
+            ->moveByOffset((int) round($step * 24), 0)
+            ->perform();
+        $browser->until(
+            'the chart to begin in 2018',
+            static fn(): bool => $browser->attribute('.chart', 'data-from') === '24',
+        );
         self::assertSame('0', $browser->attribute('.track-from', 'data-position'));
         $browser->actions()->release()->perform();
-        $browser->until('the study to begin in 2018', static fn(): bool => $browser->attribute('.track-from', 'data-position') === '24');
+        $browser->until(
+            'the study to begin in 2018',
+            static fn(): bool => $browser->attribute('.track-from', 'data-position') === '24',
+        );
 
-        $browser->actions()->clickAndHold($browser->find('.track-base rect'))->moveByOffset((int) round($step * 25), 0)->release()->perform();
+        $browser
+            ->actions()
+            ->clickAndHold($browser->find('.track-base rect'))
+            ->moveByOffset((int) round($step * 25), 0)
+            ->release()
+            ->perform();
         $browser->see('#stop-s3 b', '2021 = 100')->see('.chart .base-label', 'base 2021');
         $browser->click('[data-history=undo]')->click('[data-history=undo]');
-        $browser->until('all of the time again', static fn(): bool => $browser->attribute('.track-from', 'data-position') === '0');
+        $browser->until(
+            'all of the time again',
+            static fn(): bool => $browser->attribute('.track-from', 'data-position') === '0',
+        );
     }
 
     /** Six stops by hand, then the working of the last point: the printed numbers come to the plotted value. */
@@ -241,9 +343,22 @@ final class TasksTest extends BrowserTestCase
         $browser = $this->browser;
         $this->open('/studies/1');
         $browser->click('#row-veldmere-water .pick');
-        foreach (['Per day' => 'per day', 'Per denominator' => '÷ people served', 'Rolling' => '12-month mean', 'Index to base' => '2017 = 100', 'Against' => 'peer median', 'Change' => 'change on a year ago'] as $title => $label) {
+        foreach (
+            [
+                'Per day' => 'per day',
+                'Per denominator' => '÷ people served',
+                'Rolling' => '12-month mean',
+                'Index to base' => '2017 = 100',
+                'Against' => 'peer median',
+                'Change' => 'change on a year ago',
+            ]
+            as $title => $label
+        ) {
             $this->add($title);
-            $browser->until("{$title} on the rail", static fn(): bool => str_contains($browser->text('.rail ol'), $label));
+            $browser->until(
+                "{$title} on the rail",
+                static fn(): bool => str_contains($browser->text('.rail ol'), $label),
+            );
         }
         $browser->press(WebDriverKeys::ESCAPE);
         $this->settled();
@@ -252,9 +367,14 @@ final class TasksTest extends BrowserTestCase
         $browser->see('#readout', 'Veldmere Water, October 2025');
         $shown = $browser->text('#readout span');
         $browser->press(WebDriverKeys::ENTER);
-        $browser->see('#working', 'Veldmere Water, October 2025')->see('#working', 'monthly.csv, row 588, column 5')->see('#working', 'People served, 2024: annual.csv, row ');
+        $browser
+            ->see('#working', 'Veldmere Water, October 2025')
+            ->see('#working', 'monthly.csv, row 588, column 5')
+            ->see('#working', 'People served, 2024: annual.csv, row ');
         $lines = explode("\n", $browser->property('#working .as-text', 'value'));
-        $step = static fn(string $start): string => array_values(array_filter($lines, static fn(string $l): bool => str_starts_with($l, $start)))[0] ?? '';
+        $step = static fn(string $start): string => array_values(
+            array_filter($lines, static fn(string $l): bool => str_starts_with($l, $start)),
+        )[0] ?? '';
         $numbers = static function (string $text): array {
             preg_match_all('/(?<![\w.])−?\d[\d,]*(?:\.\d+)?/u', $text, $found);
 
@@ -267,15 +387,29 @@ final class TasksTest extends BrowserTestCase
         self::assertEqualsWithDelta($leak / 31, $daily, 1e-5);
         [$divided, $people, , $times, $each] = $numbers($step('÷ people served: '));
         self::assertEqualsWithDelta($daily, $divided, 1e-9);
-        self::assertEqualsWithDelta($divided / $people * $times, $each, 1e-3);
-        $gathered = array_map(static fn(string $l): float => $numbers(explode(': ', $l)[1])[0], array_slice(array_values(array_filter($lines, static fn(string $l): bool => preg_match('/^    [A-Z][a-z]+ \d{4}: /', $l) === 1)), 0, 12));
+        self::assertEqualsWithDelta(($divided / $people) * $times, $each, 1e-3);
+        $gathered = array_map(
+            static fn(string $l): float => $numbers(explode(': ', $l)[1])[0],
+            array_slice(
+                array_values(
+                    array_filter(
+                        $lines,
+                        static fn(string $l): bool => preg_match('/^    [A-Z][a-z]+ \d{4}: /', $l) === 1,
+                    ),
+                ),
+                0,
+                12,
+            ),
+        );
         $mean = array_sum($gathered) / 12;
         self::assertEqualsWithDelta($each, $gathered[11], 1e-9);
         $index = $numbers($step('2017 = 100: '));
         self::assertEqualsWithDelta($mean, $index[2], 1e-3);
         [, , , $base] = $index;
-        self::assertEqualsWithDelta($index[2] / $base * 100, end($index), 1e-3);
-        [$own, $median, $gap] = $numbers(str_replace('peer median: ', '', strstr($step('− peer median'), 'median: ') ?: ''));
+        self::assertEqualsWithDelta(($index[2] / $base) * 100, end($index), 1e-3);
+        [$own, $median, $gap] = $numbers(
+            str_replace('peer median: ', '', strstr($step('− peer median'), 'median: ') ?: ''),
+        );
         self::assertEqualsWithDelta(end($index), $own, 1e-9);
         self::assertEqualsWithDelta($own - $median, $gap, 1e-3);
         [$now, $before, , $change] = $numbers($step('change on a year ago: '));
@@ -294,7 +428,10 @@ final class TasksTest extends BrowserTestCase
         self::assertStringNotContainsString('no ordinary base', $browser->text('#signals'));
         $browser->click('[data-history=undo]')->see('#stop-s3 b', '2019 = 100');
         $browser->click('#signals li:first-child .dismiss');
-        $browser->until('the signal to be put away', static fn(): bool => ! str_contains($browser->text('#signals'), 'no ordinary base'));
+        $browser->until(
+            'the signal to be put away',
+            static fn(): bool => !str_contains($browser->text('#signals'), 'no ordinary base'),
+        );
         $browser->web->navigate()->refresh();
         $browser->see('#signals', 'The base decides');
         self::assertStringNotContainsString('no ordinary base', $browser->text('#signals'));
@@ -302,12 +439,24 @@ final class TasksTest extends BrowserTestCase
         $browser->click('#more-signals > summary')->click('#row-dunmarsh .pick')->see('.chart', 'Dunmarsh');
         self::assertTrue($browser->run('return document.getElementById("more-signals").open'));
 
-        $browser->click('[popovertarget=standing]')->see('#standing', 'Veldmere Water')->see('#standing', '1 of 22')->see('#standing', 'falling');
+        $browser
+            ->click('[popovertarget=standing]')
+            ->see('#standing', 'Veldmere Water')
+            ->see('#standing', '1 of 22')
+            ->see('#standing', 'falling');
         $browser->choose('#peers-band', 'the middle half');
-        $browser->until('the band', static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.chart .band path')) !== []);
+        $browser->until(
+            'the band',
+            static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.chart .band path')) !== [],
+        );
         // What is chosen stays chosen, and the table under it knows the target.
         $browser->choose('#peers-line', 'all of them together')->see('.chart', 'Peers together');
-        $browser->until('the panel to be filled anew', static fn(): bool => $browser->run('return document.querySelector("#peers-line option[selected]").value') === 'together');
+        $browser->until(
+            'the panel to be filled anew',
+            static fn(): bool => $browser->run(
+                'return document.querySelector("#peers-line option[selected]").value',
+            ) === 'together',
+        );
         $browser->write('#peers-target', '70')->see('#standing', 'to target')->see('.chart', 'target 70');
     }
 
@@ -315,7 +464,10 @@ final class TasksTest extends BrowserTestCase
     {
         $browser = $this->browser;
         $this->open('/studies/3');
-        $browser->click('[data-view=figures]')->see('.figures caption', '2019 = 100')->see('.figures tbody tr', 'Oct 2025 66.4');
+        $browser
+            ->click('[data-view=figures]')
+            ->see('.figures caption', '2019 = 100')
+            ->see('.figures tbody tr', 'Oct 2025 66.4');
         $browser->actions()->moveToElement($browser->find('#stop-origin .name'))->perform();
         $browser->see('.figures caption', 'Ml per month')->see('.figures tbody tr', 'Oct 2025 149.6');
         $browser->actions()->moveToElement($browser->find('#stop-s1 .name'))->perform();
@@ -324,16 +476,28 @@ final class TasksTest extends BrowserTestCase
         $browser->see('.figures caption', '2019 = 100')->see('.figures tbody tr', 'Oct 2025 66.4');
     }
 
-    /** The guess is wrong on purpose: the user sees it, swaps the direction, mends a cell's reading and goes on knowingly. */
+    /**
+     * The guess is wrong on purpose: the user sees it, swaps the direction, mends a cell's reading and goes on
+     * knowingly.
+     */
     public function testAWrongGuessIsMendedInPlace(): void
     {
         $folder = Browser::downloads();
-        file_put_contents("{$folder}/supply.csv", "When,Ashen,Birchen\n2021-01,10,20\n2021-02,11,soon\n2021-03,12,22\n");
+        file_put_contents(
+            "{$folder}/supply.csv",
+            "When,Ashen,Birchen\n2021-01,10,20\n2021-02,11,soon\n2021-03,12,22\n",
+        );
         $browser = $this->browser;
         $browser->web->get($this->application->url('/'));
         $this->bring('.bring input[type=file]', "{$folder}/supply.csv");
-        $browser->see('h1', '2 entities, January 2021 to March 2021')->see('.problems', '“soon”')->see('.problems', 'a number such as 1,234.5');
-        $browser->click('.swap')->see('h1', 'Nothing can be read this way yet')->see('.problems', 'a heading that is a period');
+        $browser
+            ->see('h1', '2 entities, January 2021 to March 2021')
+            ->see('.problems', '“soon”')
+            ->see('.problems', 'a number such as 1,234.5');
+        $browser
+            ->click('.swap')
+            ->see('h1', 'Nothing can be read this way yet')
+            ->see('.problems', 'a heading that is a period');
         $browser->click('.swap')->see('h1', '2 entities');
         $browser->write('input[name=measureName]', 'Supply');
         $browser->see('.about legend', 'Supply');
@@ -352,7 +516,10 @@ final class TasksTest extends BrowserTestCase
         $browser = $this->browser;
         $this->open('/studies/3');
         $browser->click('#stop-s3 .name')->click('#editor-s3 .acts button:first-child');
-        $browser->until('the index to have moved', static fn(): bool => $browser->attribute('#stop-s3 + li', 'id') === 'stop-s2');
+        $browser->until(
+            'the index to have moved',
+            static fn(): bool => $browser->attribute('#stop-s3 + li', 'id') === 'stop-s2',
+        );
         $browser->click('#editor-s3 .acts button:first-child');
         $browser->see('#message', 'Move this stop before the index');
         self::assertSame('stop-s3', $browser->attribute('#stop-s1 + li', 'id'));
@@ -374,7 +541,12 @@ final class TasksTest extends BrowserTestCase
         if ($width < 1280) {
             $browser->web->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
                 'cmd' => 'Emulation.setDeviceMetricsOverride',
-                'params' => ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 500],
+                'params' => [
+                    'width' => $width,
+                    'height' => $height,
+                    'deviceScaleFactor' => 1,
+                    'mobile' => $width < 500,
+                ],
             ]);
         }
         foreach (['day', 'night'] as $ground) {
@@ -392,7 +564,12 @@ final class TasksTest extends BrowserTestCase
                 $browser->press(WebDriverKeys::ESCAPE);
             }
             foreach (['overlay', 'stack', 'sparks', 'scatter', 'lines', 'figures'] as $view) {
-                $browser->click("[data-view={$view}]")->until($view, static fn(): bool => $browser->attribute("[data-view={$view}]", 'aria-pressed') === 'true');
+                $browser
+                    ->click("[data-view={$view}]")
+                    ->until(
+                        $view,
+                        static fn(): bool => $browser->attribute("[data-view={$view}]", 'aria-pressed') === 'true',
+                    );
                 self::assertSame([], $this->violations(), $view);
             }
             $browser->click('.views button:nth-child(3)')->see('.panels', 'Dunmarsh');
@@ -413,8 +590,11 @@ final class TasksTest extends BrowserTestCase
      */
     private function violations(): array
     {
-        $this->browser->run((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
-        $found = $this->browser->web->executeAsyncScript('const done = arguments[0]; axe.run().then((r) => done(r.violations.map((v) => v.id + ": " + v.nodes.map((n) => n.html.slice(0, 160) + " " + n.failureSummary).join(" | "))))');
+        $this->browser->run((string) file_get_contents(dirname(__DIR__, 2) . '/node_modules/axe-core/axe.min.js'));
+        $found = $this->browser->web->executeAsyncScript(
+            'const done = arguments[0]; axe.run().then((r) => done(r.violations.map((v) => v.id + ": " + ' .
+                'v.nodes.map((n) => n.html.slice(0, 160) + " " + n.failureSummary).join(" | "))))',
+        );
         self::assertIsArray($found);
 
         return array_values(array_map(static fn(mixed $v): string => is_string($v) ? $v : '', $found));
@@ -450,7 +630,10 @@ final class TasksTest extends BrowserTestCase
     private function add(string $title): void
     {
         $this->browser->press(WebDriverKeys::ESCAPE)->click('#stop-add .name');
-        $this->browser->until('the list of calculations', fn(): bool => $this->browser->find('#editor-add')->isDisplayed());
+        $this->browser->until(
+            'the list of calculations',
+            fn(): bool => $this->browser->find('#editor-add')->isDisplayed(),
+        );
         foreach ($this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add button')) as $button) {
             if (explode("\n", $button->getText())[0] === $title) {
                 $button->click();
@@ -475,7 +658,12 @@ final class TasksTest extends BrowserTestCase
     /** @return list<RemoteWebElement> */
     private function shown(): array
     {
-        return array_values(array_filter($this->browser->web->findElements(WebDriverBy::cssSelector('#rows .row')), static fn(RemoteWebElement $row): bool => $row->isDisplayed()));
+        return array_values(
+            array_filter(
+                $this->browser->web->findElements(WebDriverBy::cssSelector('#rows .row')),
+                static fn(RemoteWebElement $row): bool => $row->isDisplayed(),
+            ),
+        );
     }
 
     /**
@@ -494,7 +682,13 @@ final class TasksTest extends BrowserTestCase
         foreach (['Ashen' => [100, 80, 45], 'Birchen' => [50, 55, 50], 'Cindle' => [20, 20, 22]] as $name => $years) {
             foreach ($years as $i => $value) {
                 for ($month = 1; $month <= 12; $month++) {
-                    $monthly .= sprintf("%s;%s %d;%d,0\n", $name, date('M', (int) mktime(0, 0, 0, $month, 1, 2000)), 2018 + $i, $value);
+                    $monthly .= sprintf(
+                        "%s;%s %d;%d,0\n",
+                        $name,
+                        date('M', (int) mktime(0, 0, 0, $month, 1, 2000)),
+                        2018 + $i,
+                        $value,
+                    );
                 }
             }
         }
@@ -503,6 +697,10 @@ final class TasksTest extends BrowserTestCase
         file_put_contents("{$folder}/leakage.csv", $monthly);
         file_put_contents("{$folder}/connections.csv", $yearly);
 
-        return ["{$folder}/leakage.csv", "{$folder}/connections.csv", 750 / (1600 + 400 * (11 + 10 + 9 + 8 + 7 + 6 + 5 + 4 + 3 + 2 + 1 + 0) / 144) * 100];
+        return [
+            "{$folder}/leakage.csv",
+            "{$folder}/connections.csv",
+            (750 / (1600 + (400 * (11 + 10 + 9 + 8 + 7 + 6 + 5 + 4 + 3 + 2 + 1 + 0)) / 144)) * 100,
+        ];
     }
 }

@@ -17,13 +17,27 @@ final class ViewsTest extends BrowserTestCase
         self::assertSame(2, $this->many('.end-label text[fill="var(--focus-1)"]'));
         // Any year off and on with one click in the roster, which lists years here.
         $browser->see('#rows', '2019')->actions()->moveToElement($browser->find('#row-y-2022'))->perform();
-        $browser->click('#row-y-2022 .away')->until('2022 to be off', fn(): bool => $this->many('.series[data-line="y:2022"]') === 0);
-        $browser->see('.headline', 'all 5 earlier ones')->click('[data-history=undo]')->until('2022 to be back', fn(): bool => $this->many('.series[data-line="y:2022"]') === 1);
-        $browser->click('[popovertarget=set-overlay]')->choose('#set-overlay-band', 'as a band')->see('.chart', 'Median 2019 – 2024');
+        $browser
+            ->click('#row-y-2022 .away')
+            ->until('2022 to be off', fn(): bool => $this->many('.series[data-line="y:2022"]') === 0);
+        $browser
+            ->see('.headline', 'all 5 earlier ones')
+            ->click('[data-history=undo]')
+            ->until('2022 to be back', fn(): bool => $this->many('.series[data-line="y:2022"]') === 1);
+        $browser
+            ->click('[popovertarget=set-overlay]')
+            ->choose('#set-overlay-band', 'as a band')
+            ->see('.chart', 'Median 2019 – 2024');
         self::assertSame(1, $this->many('.chart .band path'));
         $browser->press(WebDriverKeys::ESCAPE);
         // 29 February is a place of its own, and no year without it is broken there: one stroke of one piece.
-        self::assertSame(1, $browser->number('document.querySelector(\'.series[data-line="y:2024"] path[stroke="var(--focus-1)"]\').getAttribute("d").split("M").length - 1'));
+        self::assertSame(
+            1,
+            $browser->number(
+                'document.querySelector(\'.series[data-line="y:2024"] ' .
+                    'path[stroke="var(--focus-1)"]\').getAttribute("d").split("M").length - 1',
+            ),
+        );
         $browser->run('document.querySelector(".chart").focus()');
         $browser->press(WebDriverKeys::END);
         $browser->see('#readout', '2025, 31 October 2025')->press(WebDriverKeys::ENTER);
@@ -36,29 +50,55 @@ final class ViewsTest extends BrowserTestCase
         self::assertSame(24, $this->many('.panel'));
         $panel = $browser->find('.panel[data-key="tarrow"]');
         $browser->actions()->moveToElement($panel, 0, 30)->perform();
-        $browser->until('the same period in all', fn(): bool => $this->many('.panel .cursor') > 20 && $browser->find('#panel-place')->isDisplayed());
+        $browser->until(
+            'the same period in all',
+            fn(): bool => $this->many('.panel .cursor') > 20 && $browser->find('#panel-place')->isDisplayed(),
+        );
         self::assertMatchesRegularExpression('/^[A-Z][a-z]{2} 20\d\d$/', $browser->text('#panel-place'));
         $browser->click('[popovertarget=set-panels]')->choose('#set-panels-order', 'largest rise first');
-        $browser->until('the one that rose most to be first', static fn(): bool => $browser->attribute('.panel', 'data-key') === 'harrowfell');
-        $browser->choose('#set-panels-by', 'part of the year')->until('a panel a month', fn(): bool => $this->many('.panel') === 12);
-        $browser->see('.panels', 'Feb')->choose('#set-panels-by', 'measure')->see('.panels', 'Water supplied, 2019 = 100');
+        $browser->until(
+            'the one that rose most to be first',
+            static fn(): bool => $browser->attribute('.panel', 'data-key') === 'harrowfell',
+        );
+        $browser
+            ->choose('#set-panels-by', 'part of the year')
+            ->until('a panel a month', fn(): bool => $this->many('.panel') === 12);
+        $browser
+            ->see('.panels', 'Feb')
+            ->choose('#set-panels-by', 'measure')
+            ->see('.panels', 'Water supplied, 2019 = 100');
         $browser->choose('#set-panels-scale', 'one each')->see('#signals', 'scale of its own');
         // Years over each other, a panel each, is two choices.
         $browser->choose('#set-panels-by', 'line')->press(WebDriverKeys::ESCAPE);
-        $browser->click('[data-view=overlay]')->until('dashes in the panels', fn(): bool => $this->many('.panel path[stroke-dasharray]') >= 20);
+        $browser
+            ->click('[data-view=overlay]')
+            ->until('dashes in the panels', fn(): bool => $this->many('.panel path[stroke-dasharray]') >= 20);
         $browser->run('document.querySelector(".panels").focus()');
         $browser->press(WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_DOWN);
-        $browser->until('a panel to be read out', static fn(): bool => str_contains($browser->property('#spoken', 'textContent'), ': '));
+        $browser->until(
+            'a panel to be read out',
+            static fn(): bool => str_contains($browser->property('#spoken', 'textContent'), ': '),
+        );
     }
 
     public function testPartsAreStackedToAWholeAndWhatIsNoPartIsRefused(): void
     {
         $browser = $this->open('/studies/1');
-        $browser->click('[data-view=stack]')->see('.headline', 'The largest three make 29 % of the whole in October 2025')->see('.chart', 'The other 18');
-        $shares = $browser->run('return [...document.querySelectorAll(".end-label tspan:last-child")].map((t) => parseFloat(t.textContent))');
+        $browser
+            ->click('[data-view=stack]')
+            ->see('.headline', 'The largest three make 29 % of the whole in October 2025')
+            ->see('.chart', 'The other 18');
+        $shares = $browser->run(
+            'return [...document.querySelectorAll(".end-label tspan:last-child")].map((t) => ' .
+                'parseFloat(t.textContent))',
+        );
         self::assertIsArray($shares);
         self::assertEqualsWithDelta(100.0, array_sum(array_filter($shares, is_numeric(...))), 2.0);
-        $browser->click('[popovertarget=set-stack]')->choose('#set-stack-form', 'areas to 100 %')->see('.subtitle', 'per cent of the whole')->see('.chart .value-axis', '100');
+        $browser
+            ->click('[popovertarget=set-stack]')
+            ->choose('#set-stack-form', 'areas to 100 %')
+            ->see('.subtitle', 'per cent of the whole')
+            ->see('.chart .value-axis', '100');
         $browser->choose('#set-stack-top', 'the largest 2')->see('.chart', 'The other 22');
         $this->open('/studies/3');
         $browser->click('[data-view=stack]')->see('#chart', 'does not add up to a whole');
@@ -71,38 +111,101 @@ final class ViewsTest extends BrowserTestCase
         // What a group comes to is a ratio of sums, not a sum of ratios: it lies among its members.
         $estuary = (float) str_replace(',', '', $browser->text('.sparks .total td:nth-of-type(4)'));
         self::assertTrue($estuary > 2_338 && $estuary < 3_600, (string) $estuary);
-        $browser->click('.sparks th:nth-child(6) .sorter')->see('.sparks th:nth-child(6)', '↑')->see('.sparks tbody tr:nth-child(2)', 'Veldmere Water');
-        $browser->click('[popovertarget=set-sparks]')->click('#set-sparks input[value=negative]')->choose('#set-sparks-form', 'columns')->until('columns', fn(): bool => $this->many('.sparks td.spark rect') > 200);
+        $browser
+            ->click('.sparks th:nth-child(6) .sorter')
+            ->see('.sparks th:nth-child(6)', '↑')
+            ->see('.sparks tbody tr:nth-child(2)', 'Veldmere Water');
+        $browser
+            ->click('[popovertarget=set-sparks]')
+            ->click('#set-sparks input[value=negative]')
+            ->choose('#set-sparks-form', 'columns')
+            ->until('columns', fn(): bool => $this->many('.sparks td.spark rect') > 200);
         // One row another way than the others.
-        $browser->press(WebDriverKeys::ESCAPE)->click('.sparks tr[data-line=tarrow] .spark button')->until('ups and downs in one row', fn(): bool => $this->many('.sparks tr[data-line=tarrow] .spark rect') > 20 && count(array_unique(array_map(static fn($r): string => (string) $r->getAttribute('height'), $browser->web->findElements(WebDriverBy::cssSelector('.sparks tr[data-line=tarrow] .spark rect'))))) < 4);
-        $browser->press(WebDriverKeys::ESCAPE)->click('.sparks tr[data-line=dunmarsh] .opens')->see('.chart', 'Dunmarsh');
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->click('.sparks tr[data-line=tarrow] .spark button')
+            ->until(
+                'ups and downs in one row',
+                fn(): bool => $this->many('.sparks tr[data-line=tarrow] .spark rect') > 20 &&
+                    count(
+                        array_unique(
+                            array_map(
+                                static fn($r): string => (string) $r->getAttribute('height'),
+                                $browser->web->findElements(
+                                    WebDriverBy::cssSelector('.sparks tr[data-line=tarrow] .spark rect'),
+                                ),
+                            ),
+                        ),
+                    ) < 4,
+            );
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->click('.sparks tr[data-line=dunmarsh] .opens')
+            ->see('.chart', 'Dunmarsh');
         self::assertSame('true', $browser->attribute('#row-dunmarsh .pick', 'aria-pressed'));
     }
 
     public function testTwoMeasuresAreSetAgainstEachOtherEachWithItsOwnRail(): void
     {
         $browser = $this->open('/studies/2');
-        $browser->click('[data-view=scatter]')->see('.headline', 'Leakage against')->see('.scatter-notes', 'October 2025');
-        $browser->click('.which button:last-child')->click('#stop-origin .name')->choose('#origin-measure', 'Bursts')->see('.headline', 'Leakage against bursts');
+        $browser
+            ->click('[data-view=scatter]')
+            ->see('.headline', 'Leakage against')
+            ->see('.scatter-notes', 'October 2025');
+        $browser
+            ->click('.which button:last-child')
+            ->click('#stop-origin .name')
+            ->choose('#origin-measure', 'Bursts')
+            ->see('.headline', 'Leakage against bursts');
         $browser->press(WebDriverKeys::ESCAPE);
         // Lower is better of both: the lower left corner is the good one.
         self::assertSame(1, $this->many('.good-corner rect'));
-        $browser->see('.rail', 'bursts per 1,000,000 connections')->click('.which button:first-child')->see('#stop-origin', 'Leakage');
-        $browser->click('[popovertarget=set-scatter]')->choose('#set-scatter-fits', 'through each group')->see('.chart', 'Upland: y =');
-        $browser->run('const s = document.querySelector("#set-scatter-highY"); s.value = 4500; s.dispatchEvent(new Event("change", { bubbles: true }))');
+        $browser
+            ->see('.rail', 'bursts per 1,000,000 connections')
+            ->click('.which button:first-child')
+            ->see('#stop-origin', 'Leakage');
+        $browser
+            ->click('[popovertarget=set-scatter]')
+            ->choose('#set-scatter-fits', 'through each group')
+            ->see('.chart', 'Upland: y =');
+        $browser->run(
+            'const s = document.querySelector("#set-scatter-highY"); s.value = 4500; s.dispatchEvent(new ' .
+                'Event("change", { bubbles: true }))',
+        );
         $browser->see('.scatter-notes', 'Left out: ')->see('.scatter-notes', 'with, at');
-        $browser->choose('#set-scatter-at', 'as paths')->until('paths', static fn(): bool => $browser->number('document.querySelector(".series[data-line=tarrow] path").getAttribute("d").length') > 100);
-        $browser->press(WebDriverKeys::ESCAPE)->actions()->moveToElement($browser->find('.series[data-line=veldmere-water] circle:last-of-type'))->perform();
+        $browser
+            ->choose('#set-scatter-at', 'as paths')
+            ->until(
+                'paths',
+                static fn(): bool => $browser->number(
+                    'document.querySelector(".series[data-line=tarrow] path").getAttribute("d").length',
+                ) > 100,
+            );
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->actions()
+            ->moveToElement($browser->find('.series[data-line=veldmere-water] circle:last-of-type'))
+            ->perform();
         $browser->see('#readout', 'Veldmere Water');
     }
 
     public function testLinesRunAcrossMeasuresGroupsAndThoseThatARuleFinds(): void
     {
         $browser = $this->open('/studies/3');
-        $browser->click('[popovertarget=set-rule]')->choose('#set-rule-by', 'the lowest')->see('.chart', 'Millharrow')->see('.rule', 'on');
-        $browser->click('#set-rule .remedy')->until('the rule to be frozen', static fn(): bool => ! str_contains($browser->text('.rule'), 'on'));
+        $browser
+            ->click('[popovertarget=set-rule]')
+            ->choose('#set-rule-by', 'the lowest')
+            ->see('.chart', 'Millharrow')
+            ->see('.rule', 'on');
+        $browser
+            ->click('#set-rule .remedy')
+            ->until('the rule to be frozen', static fn(): bool => !str_contains($browser->text('.rule'), 'on'));
         self::assertSame('true', $browser->attribute('#row-millharrow .pick', 'aria-pressed'));
-        $browser->press(WebDriverKeys::ESCAPE)->click('[popovertarget=set-lines]')->click('#set-lines input[value=Upland]')->see('#rows', 'Whole groups');
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->click('[popovertarget=set-lines]')
+            ->click('#set-lines input[value=Upland]')
+            ->see('#rows', 'Whole groups');
         $browser->choose('#set-lines-across', 'measures')->see('.chart', 'Water supplied')->see('#rows', 'Energy');
         $browser->press(WebDriverKeys::ESCAPE)->run('document.querySelector(".chart").focus()');
         $browser->press(WebDriverKeys::END, WebDriverKeys::ENTER);
@@ -116,12 +219,28 @@ final class ViewsTest extends BrowserTestCase
         $browser->actions()->moveToElement($axis)->clickAndHold()->moveByOffset(0, 40)->release()->perform();
         $browser->see('#signals', 'are cut off');
         $browser->click('[data-view=overlay]')->see('#signals', 'set in Lines')->see('#signals', 'do not hold here');
-        $browser->click('[data-view=figures]')->click('[popovertarget=set-figures]')->choose('#set-figures-down', 'years of one line')->see('.figures', 'Dec');
-        $browser->press(WebDriverKeys::ESCAPE)->click('.figures th:nth-child(2) .sorter')->see('.figures th:nth-child(2)', '↓');
+        $browser
+            ->click('[data-view=figures]')
+            ->click('[popovertarget=set-figures]')
+            ->choose('#set-figures-down', 'years of one line')
+            ->see('.figures', 'Dec');
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->click('.figures th:nth-child(2) .sorter')
+            ->see('.figures th:nth-child(2)', '↓');
         $first = $browser->text('.figures tbody tr td');
-        self::assertSame($first, $browser->run('return Math.max(...[...document.querySelectorAll(".figures tbody tr td:nth-child(2)")].map((c) => parseFloat(c.textContent)).filter((v) => v === v)).toFixed(1)'));
+        self::assertSame(
+            $first,
+            $browser->run(
+                'return Math.max(...[...document.querySelectorAll(".figures tbody tr td:nth-child(2)")].map((c) => ' .
+                    'parseFloat(c.textContent)).filter((v) => v === v)).toFixed(1)',
+            ),
+        );
         $browser->press('v');
-        $browser->until('the next view', static fn(): bool => $browser->attribute('[data-view=lines]', 'aria-pressed') === 'true');
+        $browser->until(
+            'the next view',
+            static fn(): bool => $browser->attribute('[data-view=lines]', 'aria-pressed') === 'true',
+        );
     }
 
     /** From the tangle to a message in one go: who matters, made comparable, marked, said, and out of the door. */
@@ -129,36 +248,73 @@ final class ViewsTest extends BrowserTestCase
     {
         $browser = $this->open('/studies/1');
         $browser->click('#row-veldmere-water .pick')->see('.headline', 'Veldmere Water stands at 150');
-        foreach (['Per denominator' => '#stop-s1', 'Rolling' => '#stop-s2', 'Index to base' => '#stop-s3'] as $title => $stop) {
+        foreach (
+            ['Per denominator' => '#stop-s1', 'Rolling' => '#stop-s2', 'Index to base' => '#stop-s3']
+            as $title => $stop
+        ) {
             $browser->press(WebDriverKeys::ESCAPE)->click('#stop-add .name');
-            $browser->until('the list of calculations', static fn(): bool => $browser->find('#editor-add')->isDisplayed());
-            $browser->run("[...document.querySelectorAll('#editor-add button')].find((b) => b.textContent.startsWith('{$title}')).click()");
+            $browser->until(
+                'the list of calculations',
+                static fn(): bool => $browser->find('#editor-add')->isDisplayed(),
+            );
+            $browser->run(
+                "[...document.querySelectorAll('#editor-add button')].find((b) => " .
+                    "b.textContent.startsWith('{$title}')).click()",
+            );
             $browser->until("{$title} on the rail", fn(): bool => $this->many($stop) === 1);
         }
-        $browser->press(WebDriverKeys::ESCAPE)->click('[popovertarget=sentences]')->see('#sentences', 'Veldmere Water has fallen by');
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->click('[popovertarget=sentences]')
+            ->see('#sentences', 'Veldmere Water has fallen by');
         $browser->click('#sentences li:first-child summary')->see('#sentences li:first-child', 'then ');
-        $browser->run("[...document.querySelectorAll('#sentences .sentence')].find((b) => b.textContent.includes('has fallen by')).click()");
+        $browser->run(
+            "[...document.querySelectorAll('#sentences .sentence')].find((b) => b.textContent.includes('has " .
+                "fallen by')).click()",
+        );
         $browser->see('.words.headline', 'Veldmere Water has fallen by');
         self::assertMatchesRegularExpression('/has fallen by \d+ % since \d{4}/', $browser->text('.words.headline'));
-        $browser->press(WebDriverKeys::ESCAPE)->click('[popovertarget=set-marks]')->choose('#set-marks-kind', 'a spell');
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->click('[popovertarget=set-marks]')
+            ->choose('#set-marks-kind', 'a spell');
         $browser->find('#set-marks-at')->sendKeys('2022-06');
         $browser->find('#set-marks-to')->sendKeys('2022-09');
-        $browser->find('#set-marks-text')->sendKeys('dry summer'.WebDriverKeys::ENTER);
+        $browser->find('#set-marks-text')->sendKeys('dry summer' . WebDriverKeys::ENTER);
         $browser->see('.chart', 'dry summer')->press(WebDriverKeys::ESCAPE);
-        $browser->click('[popovertarget=set-labels]')->click('#set-labels input[value=highest]')->until('the highest value written', fn(): bool => $this->many('.point-label') === 1);
-        $browser->press(WebDriverKeys::ESCAPE)->click('[popovertarget=hand-over]')->choose('#picture-size', 'a slide')->click('#hand-over button[data-hand-over]');
-        $path = Browser::downloads().'/the-tangle.png';
+        $browser
+            ->click('[popovertarget=set-labels]')
+            ->click('#set-labels input[value=highest]')
+            ->until('the highest value written', fn(): bool => $this->many('.point-label') === 1);
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->click('[popovertarget=hand-over]')
+            ->choose('#picture-size', 'a slide')
+            ->click('#hand-over button[data-hand-over]');
+        $path = Browser::downloads() . '/the-tangle.png';
         $browser->until('the picture', static fn(): bool => is_file($path) && filesize($path) > 30_000);
         $picture = imagecreatefrompng($path);
         self::assertNotFalse($picture);
         self::assertSame([2560, 1440], [imagesx($picture), imagesy($picture)]);
         // The headline's name, and the label at the end of the line, in the first focus hue.
-        $ember = static fn(int $left, int $top, int $right, int $bottom): int => self::inked($picture, [$left, $top, $right, $bottom]);
+        $ember = static fn(int $left, int $top, int $right, int $bottom): int => self::inked($picture, [
+            $left,
+            $top,
+            $right,
+            $bottom,
+        ]);
         self::assertGreaterThan(300, $ember(60, 40, 520, 120));
         self::assertGreaterThan(200, $ember(2100, 200, 2540, 1300));
-        // The SVG as the browser draws it and the PNG that librsvg drew are the same picture, but for the edges of letters.
-        $browser->click('[popovertarget=hand-over]')->choose('#picture-size', 'a slide')->run('const f = document.querySelector("#hand-over .hand-over"); f.requestSubmit(f.querySelector("button[formaction*=svg]"))');
-        $svg = Browser::downloads().'/the-tangle.svg';
+        // The SVG as the browser draws it and the PNG that librsvg drew are the same picture, but for the edges of
+        // letters.
+        $browser
+            ->click('[popovertarget=hand-over]')
+            ->choose('#picture-size', 'a slide')
+            ->run(
+                'const f = document.querySelector("#hand-over .hand-over"); ' .
+                    'f.requestSubmit(f.querySelector("button[formaction*=svg]"))',
+            );
+        $svg = Browser::downloads() . '/the-tangle.svg';
         $browser->until('the SVG', static fn(): bool => is_file($svg) && filesize($svg) > 30_000);
         $browser->web->get("file://{$svg}");
         $drawn = imagecreatefromstring($browser->web->takeScreenshot());
@@ -166,7 +322,10 @@ final class ViewsTest extends BrowserTestCase
         self::assertLessThan(0.012, self::difference($drawn, $picture, 1270, 700));
     }
 
-    /** A headline with its mark-up, which the editor completes: a phrase in the colour of a line, a number that stays right. */
+    /**
+     * A headline with its mark-up, which the editor completes: a phrase in the colour of a line, a number that stays
+     * right.
+     */
     public function testAHeadlineIsWrittenWithWhatTheEditorOffers(): void
     {
         $browser = $this->open('/studies/2');
@@ -175,7 +334,10 @@ final class ViewsTest extends BrowserTestCase
         $keys('*Now* [half of it|');
         $browser->see('.words.headline .completions', 'Veldmere Water]');
         $keys(WebDriverKeys::ENTER, ', {val');
-        $browser->until('the number to be offered', static fn(): bool => str_contains($browser->text('.words.headline .completions'), '{value Veldmere Water}'));
+        $browser->until(
+            'the number to be offered',
+            static fn(): bool => str_contains($browser->text('.words.headline .completions'), '{value Veldmere Water}'),
+        );
         $keys(WebDriverKeys::TAB, ' litres', WebDriverKeys::ENTER);
         $browser->see('.words.headline .shown .bold', 'Now')->see('.words.headline .shown .in-focus-1', 'half of it');
         self::assertSame('Now half of it, 2,338 litres', $browser->text('.words.headline .shown'));
@@ -193,16 +355,24 @@ final class ViewsTest extends BrowserTestCase
         $browser = $this->open('/studies/3');
         $browser->click('[popovertarget=hand-over]')->click('#hand-over input[name=base]');
         $browser->run('document.querySelector("#hand-over form[action$=html]").submit()');
-        $path = Browser::downloads().'/leakage-since-2019.html';
+        $path = Browser::downloads() . '/leakage-since-2019.html';
         $browser->until('the file', static fn(): bool => is_file($path) && filesize($path) > 500_000);
         $browser->web->get("file://{$path}");
         $browser->see('h1', 'Veldmere Water stands at 66')->choose('.choices select', '2021 = 100');
         $browser->see('article:not([hidden]) h1', 'Veldmere Water stands at 81');
         $browser->click('nav [data-line=tarrow]');
         self::assertSame(1, $this->many('article:not([hidden]) .series.lit[data-line=tarrow]'));
-        $browser->actions()->moveToElement($browser->find('article:not([hidden]) .series[data-line=veldmere-water] circle'))->perform();
+        $browser
+            ->actions()
+            ->moveToElement($browser->find('article:not([hidden]) .series[data-line=veldmere-water] circle'))
+            ->perform();
         $browser->see('article:not([hidden]) .readout', 'Veldmere Water, October 2025');
-        self::assertSame(0, $browser->number('performance.getEntriesByType("resource").filter((entry) => !entry.name.startsWith("data:")).length'));
+        self::assertSame(
+            0,
+            $browser->number(
+                'performance.getEntriesByType("resource").filter((entry) => !entry.name.startsWith("data:")).length',
+            ),
+        );
     }
 
     public function testABriefLightsOneUpInAllPicturesAndIsPresented(): void
@@ -213,10 +383,17 @@ final class ViewsTest extends BrowserTestCase
         self::assertSame(3, $browser->number('document.querySelectorAll(".chart.has-lit").length'));
         self::assertSame('true', $browser->attribute('.brief-list [data-line=tarrow]', 'aria-pressed'));
         // In panels each line stays in its own.
-        self::assertSame('tarrow', $browser->run('return document.querySelector(".panel .series.lit").closest(".panel").dataset.line'));
-        $browser->click('[data-present]')->until('one study to fill the screen', fn(): bool => $this->many('.brief-study.now') === 1);
+        self::assertSame(
+            'tarrow',
+            $browser->run('return document.querySelector(".panel .series.lit").closest(".panel").dataset.line'),
+        );
+        $browser
+            ->click('[data-present]')
+            ->until('one study to fill the screen', fn(): bool => $this->many('.brief-study.now') === 1);
         $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.brief-study.now', 'stands at 2,338');
-        $browser->press(WebDriverKeys::ESCAPE)->until('the page again', fn(): bool => $this->many('.brief-study.now') === 0);
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->until('the page again', fn(): bool => $this->many('.brief-study.now') === 0);
     }
 
     /** How far two pictures are apart on average, 0 to 1; the second has twice the pixels. */
@@ -226,7 +403,10 @@ final class ViewsTest extends BrowserTestCase
         for ($y = 0; $y < $height; $y += 3) {
             for ($x = 0; $x < $width; $x += 3) {
                 [$a, $b] = [imagecolorat($one, $x, $y), imagecolorat($two, 2 * $x, 2 * $y)];
-                $sum += abs(($a >> 16 & 255) - ($b >> 16 & 255)) + abs(($a >> 8 & 255) - ($b >> 8 & 255)) + abs(($a & 255) - ($b & 255));
+                $sum +=
+                    abs((($a >> 16) & 255) - (($b >> 16) & 255)) +
+                    abs((($a >> 8) & 255) - (($b >> 8) & 255)) +
+                    abs(($a & 255) - ($b & 255));
             }
         }
 

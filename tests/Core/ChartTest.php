@@ -21,13 +21,13 @@ use DuskRail\Chart\TimeTicks;
 use DuskRail\Chart\TrackComposer;
 use DuskRail\Chart\Words;
 use DuskRail\Data\DataInMemory;
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Tone;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\LineState;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Study;
-use DuskRail\Study\Tone;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -42,8 +42,12 @@ final class ChartTest extends TestCase
     #[TestWith([-0.3, 0.3, 6, ['−0.3', '−0.2', '−0.1', '0.0', '0.1', '0.2', '0.3']])]
     #[TestWith([0.0, 24_000_000.0, 4, ['0', '10,000,000', '20,000,000']])]
     #[TestWith([0.00012, 0.00019, 4, ['0.00012', '0.00014', '0.00016', '0.00018']])]
-    public function testTicksAreRoundAndNoMoreThanThereIsRoomFor(float $low, float $high, int $most, array $labels): void
-    {
+    public function testTicksAreRoundAndNoMoreThanThereIsRoomFor(
+        float $low,
+        float $high,
+        int $most,
+        array $labels,
+    ): void {
         $ticks = Ticks::between($low, $high, $most);
         self::assertSame($labels, array_map($ticks->label(...), $ticks->values));
     }
@@ -51,14 +55,30 @@ final class ChartTest extends TestCase
     /** @return iterable<string, array{string, float, list<string>}> */
     public static function timeAxes(): iterable
     {
-        yield 'ten years of months' => ['2016-01..2025-10', 770.0, ['2016', '2017', '2018', '2019', '2020', '2021', '2022', '2023', '2024', '2025']];
+        yield 'ten years of months' => [
+            '2016-01..2025-10',
+            770.0,
+            ['2016', '2017', '2018', '2019', '2020', '2021', '2022', '2023', '2024', '2025'],
+        ];
         yield 'ten years on a telephone' => ['2016-01..2025-10', 230.0, ['2016', '2018', '2020', '2022', '2024']];
-        yield 'two years of months' => ['2024-01..2025-12', 400.0, ['Jan 2024', 'Apr', 'Jul', 'Oct', 'Jan 2025', 'Apr', 'Jul', 'Oct']];
-        yield 'from the middle of a year' => ['2019-11..2020-04', 400.0, ['Nov 2019', 'Dec', 'Jan 2020', 'Feb', 'Mar', 'Apr']];
+        yield 'two years of months' => [
+            '2024-01..2025-12',
+            400.0,
+            ['Jan 2024', 'Apr', 'Jul', 'Oct', 'Jan 2025', 'Apr', 'Jul', 'Oct'],
+        ];
+        yield 'from the middle of a year' => [
+            '2019-11..2020-04',
+            400.0,
+            ['Nov 2019', 'Dec', 'Jan 2020', 'Feb', 'Mar', 'Apr'],
+        ];
         yield 'quarters' => ['2023-Q3..2024-Q4', 500.0, ['Q3 2023', 'Q4', 'Q1 2024', 'Q2', 'Q3', 'Q4']];
         yield 'years' => ['2010..2021', 300.0, ['2010', '2012', '2014', '2016', '2018', '2020']];
         yield 'a fortnight of days' => ['2024-06-03..2024-06-16', 700.0, ['3 Jun 2024', '10 Jun']];
-        yield 'weeks over new year' => ['2023-W40..2024-W20', 600.0, ['Oct 2023', 'Nov', 'Dec', 'Jan 2024', 'Feb', 'Mar', 'Apr', 'May']];
+        yield 'weeks over new year' => [
+            '2023-W40..2024-W20',
+            600.0,
+            ['Oct 2023', 'Nov', 'Dec', 'Jan 2024', 'Feb', 'Mar', 'Apr', 'May'],
+        ];
         yield 'a single month' => ['2024-03..2024-03', 400.0, ['Mar 2024']];
         yield 'plain numbers' => ['#1..#30', 300.0, ['5', '10', '15', '20', '25', '30']];
     }
@@ -68,8 +88,17 @@ final class ChartTest extends TestCase
     public function testATimeAxisIsInTheWordsPeopleUse(string $range, float $width, array $expected): void
     {
         $axis = PeriodAxis::along(PeriodRange::parse($range));
-        $ticks = TimeTicks::along($axis, 0, $axis->count - 1, $width / max(1, $axis->count - 1), self::measure()->narrow(...));
-        self::assertSame($expected, array_map(static fn(TimeTick $t): string => trim("{$t->label} {$t->below}"), $ticks));
+        $ticks = TimeTicks::along(
+            $axis,
+            0,
+            $axis->count - 1,
+            $width / max(1, $axis->count - 1),
+            self::measure()->narrow(...),
+        );
+        self::assertSame(
+            $expected,
+            array_map(static fn(TimeTick $t): string => trim("{$t->label} {$t->below}"), $ticks),
+        );
     }
 
     public function testLabelsNeverOverlapAndMoveNoMoreThanTheyMust(): void
@@ -89,7 +118,10 @@ final class ChartTest extends TestCase
             self::assertSame(array_keys($wanted), $order);
         }
         // Two that want the same place part evenly; one that is far off stays where it is.
-        self::assertEquals([90.0, 110.0, 300.0], array_values(LabelPlacement::column([100.0, 100.0, 300.0], 20.0, 0.0, 400.0)));
+        self::assertEquals(
+            [90.0, 110.0, 300.0],
+            array_values(LabelPlacement::column([100.0, 100.0, 300.0], 20.0, 0.0, 400.0)),
+        );
     }
 
     public function testThinningKeepsTheFirstLastLowestAndHighestOfEveryPixelColumn(): void
@@ -123,7 +155,14 @@ final class ChartTest extends TestCase
 
     public function testLinesStandWhereTheirValuesPutThemAndGapsStayOpen(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2020-01', ['home' => [10, 20, null, 40, 50, null, 30], 'marl' => [0, 0, 0, 0, 0, 0, 0]]]]);
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2020-01',
+                ['home' => [10, 20, null, 40, 50, null, 30], 'marl' => [0, 0, 0, 0, 0, 0, 0]],
+            ],
+        ]);
         $scene = self::scene($data);
         $plot = $scene->plot;
         self::assertNotNull($plot);
@@ -131,7 +170,11 @@ final class ChartTest extends TestCase
         $scale = new Scale(0.0, 52.0, $plot->bottom, $plot->top);
         $stroke = self::strokes($scene, 'home')[1];
         self::assertCount(3, $stroke->pieces);
-        self::assertEqualsWithDelta([$plot->left, $scale->at(10), $plot->left + $plot->step(), $scale->at(20)], $stroke->pieces[0], 1e-9);
+        self::assertEqualsWithDelta(
+            [$plot->left, $scale->at(10), $plot->left + $plot->step(), $scale->at(20)],
+            $stroke->pieces[0],
+            1e-9,
+        );
         self::assertEqualsWithDelta([$plot->right, $scale->at(30)], $stroke->pieces[2], 1e-9);
         self::assertSame([Ink::Focus1, 3.0], [$stroke->ink, $stroke->width]);
         self::assertSame(Ink::Peer, self::strokes($scene, 'marl')[0]->ink);
@@ -151,11 +194,18 @@ final class ChartTest extends TestCase
         for ($i = 0; $i < 12; $i++) {
             $series[$i === 0 ? 'home' : "peer{$i}"] = [50, 50 + $i / 100];
         }
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2020', $series]]);
-        $study = Study::first('S', 'flow', $data)->withState('peer5', LineState::Focus)->withState('peer6', LineState::Focus);
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020', $series]]);
+        $study = Study::first('S', 'flow', $data)
+            ->withState('peer5', LineState::Focus)
+            ->withState('peer6', LineState::Focus);
         $scene = (new LinesComposer(self::measure()))->compose(Lineup::of(Comparison::of($study, $data)), 900, 400);
-        $labels = array_values(array_filter(self::flat($scene->marks, 'end-label'), static fn(Mark $m): bool => $m instanceof Words));
-        self::assertSame(['Home 50.0', 'Peer5 50.1', 'Peer6 50.1', 'Peer median 50.1'], array_map(static fn(Mark $w): string => $w instanceof Words ? $w->text() : '', $labels));
+        $labels = array_values(
+            array_filter(self::flat($scene->marks, 'end-label'), static fn(Mark $m): bool => $m instanceof Words),
+        );
+        self::assertSame(
+            ['Home 50.0', 'Peer5 50.1', 'Peer6 50.1', 'Peer median 50.1'],
+            array_map(static fn(Mark $w): string => $w instanceof Words ? $w->text() : '', $labels),
+        );
         $ys = array_map(static fn(Mark $w): float => $w instanceof Words ? $w->y : 0.0, $labels);
         sort($ys);
         for ($i = 1; $i < count($ys); $i++) {
@@ -170,10 +220,29 @@ final class ChartTest extends TestCase
         $chart = (new LinesComposer(self::measure()))->compose(Lineup::of($comparison), 900, 400)->plot;
         self::assertNotNull($chart);
         $track = (new TrackComposer(self::measure()))->compose($comparison, $chart, 900);
-        self::assertEquals([$chart->left, $chart->right, $chart->step()], [$track->plot?->left, $track->plot?->right, $track->plot?->step()]);
-        $base = array_values(array_filter($track->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === 'track-base'))[0];
+        self::assertEquals(
+            [$chart->left, $chart->right, $chart->step()],
+            [$track->plot?->left, $track->plot?->right, $track->plot?->step()],
+        );
+        $base = array_values(
+            array_filter($track->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === 'track-base'),
+        )[0];
         self::assertInstanceOf(Group::class, $base);
         self::assertSame(['from' => '0', 'to' => '11', 'label' => '2019'], $base->facts);
+    }
+
+    public function testABaseOfTheCalendarHasNoPlaceOnAnAxisOfPeriodsSinceAnEvent(): void
+    {
+        $data = Make::leakage();
+        $index = StopCatalogue::make('index', ['base' => '2019']);
+        $since = StopCatalogue::make('index', ['at' => 'first', 'along' => 'since', 'base' => '2019']);
+        self::assertSame('2019', Comparison::of(Make::study($data, $index), $data)->base()?->label());
+        $comparison = Comparison::of(Make::study($data, $index, $since), $data);
+        self::assertNull($comparison->base());
+        $chart = (new LinesComposer(self::measure()))->compose(Lineup::of($comparison), 900, 400)->plot;
+        self::assertNotNull($chart);
+        $track = (new TrackComposer(self::measure()))->compose($comparison, $chart, 900);
+        self::assertSame([], self::flat($track->marks, 'track-base'));
     }
 
     #[TestWith([false])]
@@ -193,7 +262,10 @@ final class ChartTest extends TestCase
             foreach (array_slice($hues, $i + 1) as $two) {
                 self::assertGreaterThanOrEqual(20.0, $one->difference($two));
                 foreach (['red', 'green', 'blue'] as $cones) {
-                    self::assertGreaterThanOrEqual(10.0, $one->seenWithout($cones)->difference($two->seenWithout($cones)));
+                    self::assertGreaterThanOrEqual(
+                        10.0,
+                        $one->seenWithout($cones)->difference($two->seenWithout($cones)),
+                    );
                 }
             }
         }
@@ -205,8 +277,16 @@ final class ChartTest extends TestCase
     {
         $palette = $night ? Palette::night() : Palette::day();
         foreach ([false, true] as $about) {
-            $steps = array_map(static fn(int $step): Colour => Colour::hex($palette->colour(Ink::from((new Tone($about, $step))->ink()))), range(1, Tone::STEPS));
-            $far = array_map(static fn(Colour $c): float => abs($c->lab()[0] - $steps[$about ? 3 : 0]->lab()[0]), $steps);
+            $steps = array_map(
+                static fn(int $step): Colour => Colour::hex(
+                    $palette->colour(Ink::from((new Tone($about, $step))->ink())),
+                ),
+                range(1, Tone::STEPS),
+            );
+            $far = array_map(
+                static fn(Colour $c): float => abs($c->lab()[0] - $steps[$about ? 3 : 0]->lab()[0]),
+                $steps,
+            );
             foreach ($steps as $i => $one) {
                 foreach ([Ink::Ground, Ink::Sheet, Ink::Tint] as $ground) {
                     self::assertGreaterThanOrEqual(4.5, $one->contrast(Colour::hex($palette->colour($ground))));
@@ -214,7 +294,17 @@ final class ChartTest extends TestCase
                 if ($i > 0) {
                     // Each step is further from the pale one, and told from its neighbour by every eye.
                     self::assertTrue($about && $i < 4 ? $far[$i] < $far[$i - 1] : $far[$i] > $far[$i - 1]);
-                    self::assertGreaterThanOrEqual(2.5, min(array_map(static fn(string $cones): float => $one->seenWithout($cones)->difference($steps[$i - 1]->seenWithout($cones)), ['red', 'green', 'blue'])));
+                    self::assertGreaterThanOrEqual(
+                        2.5,
+                        min(
+                            array_map(
+                                static fn(string $cones): float => $one
+                                    ->seenWithout($cones)
+                                    ->difference($steps[$i - 1]->seenWithout($cones)),
+                                ['red', 'green', 'blue'],
+                            ),
+                        ),
+                    );
                 }
             }
             self::assertGreaterThanOrEqual(30.0, $steps[0]->difference($steps[6]));
@@ -223,7 +313,11 @@ final class ChartTest extends TestCase
 
     private static function scene(DataInMemory $data): Scene
     {
-        return (new LinesComposer(self::measure()))->compose(Lineup::of(Comparison::of(Study::first('S', 'flow', $data), $data)), 900, 400);
+        return (new LinesComposer(self::measure()))->compose(
+            Lineup::of(Comparison::of(Study::first('S', 'flow', $data), $data)),
+            900,
+            400,
+        );
     }
 
     /** @return list<Stroke> */

@@ -23,14 +23,13 @@ use DuskRail\Chart\Stroke;
 use DuskRail\Chart\Thinning;
 use DuskRail\Chart\Type;
 use DuskRail\Chart\Words;
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\Band;
-use DuskRail\Study\Parts\PeerLine;
-use DuskRail\Study\Parts\PeersPart;
-use DuskRail\Study\Wording;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
@@ -63,7 +62,12 @@ final class DrawingTest extends TestCase
             self::assertCount(count($pieces), $read);
             foreach ($pieces as $p => $piece) {
                 foreach (array_chunk($piece, 2) as [$px, $py]) {
-                    self::assertEqualsWithDelta($py, self::heightAt($read[$p], $px, $grain), $grain * 0.51, "round {$round}");
+                    self::assertEqualsWithDelta(
+                        $py,
+                        self::heightAt($read[$p], $px, $grain),
+                        $grain * 0.51,
+                        "round {$round}",
+                    );
                 }
             }
         }
@@ -76,22 +80,51 @@ final class DrawingTest extends TestCase
 
     public function testTextIsEscapedAndControlCharactersAreLeftOut(): void
     {
-        $scene = new Scene(100, 50, [
-            new Group('series', [Words::plain(1, 2, "</text><script>alert('x')</script>\x01\"&", Type::text(12), Ink::Text)], ['name' => '"><img src=x onerror=y>', 'line' => 'a&b']),
-            new Box(0, 0, 10, 10, Ink::Tint, 2, 0.5),
-        ], null, 'A < B', 'Tom & "Jerry"');
+        $scene = new Scene(
+            100,
+            50,
+            [
+                new Group(
+                    'series',
+                    [Words::plain(1, 2, "</text><script>alert('x')</script>\x01\"&", Type::text(12), Ink::Text)],
+                    ['name' => '"><img src=x onerror=y>', 'line' => 'a&b'],
+                ),
+                new Box(0, 0, 10, 10, Ink::Tint, 2, 0.5),
+            ],
+            null,
+            'A < B',
+            'Tom & "Jerry"',
+        );
         $svg = Svg::standalone($scene, Palette::day(), '');
         $document = new DOMDocument();
         self::assertTrue($document->loadXML($svg));
-        self::assertSame("</text><script>alert('x')</script>\"&", $document->getElementsByTagName('text')->item(0)?->textContent);
-        self::assertSame(['"><img src=x onerror=y>', 'a&b'], [$document->getElementsByTagName('g')->item(0)?->getAttribute('data-name'), $document->getElementsByTagName('g')->item(0)?->getAttribute('data-line')]);
-        self::assertSame(['A < B', 'Tom & "Jerry"'], [$document->getElementsByTagName('title')->item(0)?->textContent, $document->getElementsByTagName('desc')->item(0)?->textContent]);
+        self::assertSame(
+            "</text><script>alert('x')</script>\"&",
+            $document->getElementsByTagName('text')->item(0)?->textContent,
+        );
+        self::assertSame(
+            ['"><img src=x onerror=y>', 'a&b'],
+            [
+                $document->getElementsByTagName('g')->item(0)?->getAttribute('data-name'),
+                $document->getElementsByTagName('g')->item(0)?->getAttribute('data-line'),
+            ],
+        );
+        self::assertSame(
+            ['A < B', 'Tom & "Jerry"'],
+            [
+                $document->getElementsByTagName('title')->item(0)?->textContent,
+                $document->getElementsByTagName('desc')->item(0)?->textContent,
+            ],
+        );
     }
 
     public function testOnTheScreenColoursAreLeftToThePageAndInAPictureWrittenOut(): void
     {
         $scene = new Scene(10, 10, [new Stroke([[0.0, 0.0, 5.0, 5.0]], Ink::Focus1, 3.0, [5.0, 5.0])]);
-        self::assertStringContainsString('stroke="var(--focus-1)" stroke-width="30" stroke-dasharray="50 50"', Svg::forScreen($scene, []));
+        self::assertStringContainsString(
+            'stroke="var(--focus-1)" stroke-width="30" stroke-dasharray="50 50"',
+            Svg::forScreen($scene, []),
+        );
         foreach ([Palette::day(), Palette::night()] as $palette) {
             $svg = Svg::standalone($scene, $palette, '');
             self::assertStringContainsString("stroke=\"{$palette->colour(Ink::Focus1)}\"", $svg);
@@ -103,13 +136,25 @@ final class DrawingTest extends TestCase
     {
         $data = Make::leakage();
         $study = Make::study($data);
-        $study = $study->with(['words' => $study->words->with('headline', "Home loses\n".str_repeat('more and more ', 12))]);
+        $study = $study->withWords($study->words->with('headline', "Home loses\n" . str_repeat('more and more ', 12)));
         $comparison = Comparison::of($study, $data);
         $measure = new SquareLetters();
-        $scene = (new SheetComposer($measure))->compose($comparison, Wording::of($comparison, 'The Forum'), 700, 500, static fn(float $w, float $h): Scene => (new LinesComposer($measure))->compose(Lineup::of($comparison), $w, $h));
+        $scene = (new SheetComposer($measure))->compose(
+            $comparison,
+            Make::wording($comparison, 'The Forum'),
+            700,
+            500,
+            static fn(float $w, float $h): Scene => (new LinesComposer($measure))->compose(
+                Lineup::of($comparison),
+                $w,
+                $h,
+            ),
+        );
         $sheet = $scene->marks[1];
         self::assertInstanceOf(Placed::class, $sheet);
-        $lines = array_values(array_filter($sheet->marks, static fn(Mark $m): bool => $m instanceof Words && $m->type->headline));
+        $lines = array_values(
+            array_filter($sheet->marks, static fn(Mark $m): bool => $m instanceof Words && $m->type->headline),
+        );
         self::assertSame('Home loses', $lines[0]->text());
         self::assertSame(Ink::Focus1, $lines[0]->runs[0]['ink']);
         self::assertGreaterThan(3, count($lines));
@@ -128,7 +173,7 @@ final class DrawingTest extends TestCase
             $y = 100.0;
             for ($i = 0; $i < $count; $i++) {
                 $y = max(5.0, min(195.0, $y + mt_rand(-60, 60) / 10));
-                $x = $i * 300 / $count;
+                $x = ($i * 300) / $count;
                 array_push($points, $x, $y);
                 array_push($snapped, floor($x) + 0.5, $y);
             }
@@ -141,7 +186,12 @@ final class DrawingTest extends TestCase
     /** @param list<float> $points */
     private static function drawn(array $points): string
     {
-        $process = new Process(['rsvg-convert', '--format=png'], null, null, Svg::standalone(new Scene(300, 200, [new Stroke([$points], Ink::Text, 1.3)]), Palette::day(), ''));
+        $process = new Process(
+            ['rsvg-convert', '--format=png'],
+            null,
+            null,
+            Svg::standalone(new Scene(300, 200, [new Stroke([$points], Ink::Text, 1.3)]), Palette::day(), ''),
+        );
         $process->mustRun();
         $picture = imagecreatefromstring($process->getOutput());
         self::assertNotFalse($picture);
@@ -157,18 +207,48 @@ final class DrawingTest extends TestCase
 
     public function testABandIsShadedBetweenThePeersQuartilesAndARankHasItsFirstPlaceOnTop(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Stock, '2023', ['home' => [50, 60], 'a' => [10, 10], 'b' => [20, 20], 'c' => [30, 30], 'd' => [40, 40], 'e' => [50, 50]]]]);
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Stock,
+                '2023',
+                [
+                    'home' => [50, 60],
+                    'a' => [10, 10],
+                    'b' => [20, 20],
+                    'c' => [30, 30],
+                    'd' => [40, 40],
+                    'e' => [50, 50],
+                ],
+            ],
+        ]);
         $composer = new LinesComposer(new SquareLetters());
-        $scene = $composer->compose(Lineup::of(Comparison::of(Make::study($data)->withPart('peers', new PeersPart(PeerLine::Median, Band::Quartiles)), $data)), 600, 300);
-        $band = array_values(array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === 'band'))[0];
+        $scene = $composer->compose(
+            Lineup::of(
+                Comparison::of(Make::study($data)->withPart(new PeersPart(PeerLine::Median, Band::Quartiles)), $data),
+            ),
+            600,
+            300,
+        );
+        $band = array_values(
+            array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === 'band'),
+        )[0];
         self::assertInstanceOf(Group::class, $band);
         self::assertInstanceOf(Area::class, $band->marks[0]);
         [$outline] = $band->marks[0]->pieces;
         // Upper quartile 40 from left to right, lower 20 back: on a scale from 0 to a little over 60.
         $scale = Scale::vertical([10.0, 60.0], (float) $scene->plot?->bottom, (float) $scene->plot?->top);
-        self::assertEqualsWithDelta([$scale->at(40), $scale->at(40), $scale->at(20), $scale->at(20)], [$outline[1], $outline[3], $outline[5], $outline[7]], 1e-9);
+        self::assertEqualsWithDelta(
+            [$scale->at(40), $scale->at(40), $scale->at(20), $scale->at(20)],
+            [$outline[1], $outline[3], $outline[5], $outline[7]],
+            1e-9,
+        );
 
-        $ranked = $composer->compose(Lineup::of(Comparison::of(Make::study($data, StopCatalogue::make('rank', ['first' => 'highest'])), $data)), 600, 300);
+        $ranked = $composer->compose(
+            Lineup::of(Comparison::of(Make::study($data, StopCatalogue::make('rank', ['first' => 'highest'])), $data)),
+            600,
+            300,
+        );
         $ys = [];
         foreach ($ranked->marks as $mark) {
             if ($mark instanceof Group && $mark->role === 'series' && $mark->marks[0] instanceof Stroke) {
@@ -181,20 +261,33 @@ final class DrawingTest extends TestCase
 
     public function testASparkIsSmallKeepsItsLastPointAndLeavesGapsOpen(): void
     {
-        $values = array_map(static fn(int $i): float => $i === 60 || $i === 59 || $i === 61 ? NAN : sin($i / 9), range(0, 117));
+        $values = array_map(
+            static fn(int $i): float => $i === 60 || $i === 59 || $i === 61 ? NAN : sin($i / 9),
+            range(0, 117),
+        );
         $pieces = Spark::pieces($values, 0, 117, 46, 20);
         self::assertCount(2, $pieces);
         $points = array_merge(...$pieces);
         self::assertLessThanOrEqual(2 * 60, count($points));
         self::assertEqualsWithDelta(45.0, $points[count($points) - 2], 0.01);
         self::assertSame([], Spark::pieces(array_fill(0, 10, NAN), 0, 9, 46, 20));
+        // Two of a stretch of time share one scale and run from left to right.
+        self::assertEqualsWithDelta(
+            [[[2.0, 17.0, 23.0, 10.0, 44.0, 10.0]], [[2.0, 3.0, 23.0, 3.0, 44.0, 17.0]]],
+            Spark::together([[9.0, 1.0, 2.0, 2.0, 9.0], [9.0, 3.0, 3.0, 1.0, 9.0]], 1, 3, 46, 20),
+            1e-9,
+        );
     }
 
     public function testTheShippedFontsAreMeasured(): void
     {
-        $fonts = new ShippedFonts(dirname(__DIR__, 2).'/resources/fonts');
+        $fonts = new ShippedFonts(dirname(__DIR__, 2) . '/resources/fonts');
         $text = Type::text(15);
-        self::assertEqualsWithDelta(2 * $fonts->width('Harrowfell 106', $text), $fonts->width('Harrowfell 106', Type::text(30)), 1e-9);
+        self::assertEqualsWithDelta(
+            2 * $fonts->width('Harrowfell 106', $text),
+            $fonts->width('Harrowfell 106', Type::text(30)),
+            1e-9,
+        );
         self::assertGreaterThan($fonts->width('Harrowfell', $text), $fonts->width('Harrowfell', Type::text(15, 700)));
         self::assertGreaterThan($fonts->width('iiii', $text) * 2.5, $fonts->width('mmmm', $text));
         // A label of 14 letters at 15 px, measured in the browser: 94 px, give or take kerning.
@@ -231,7 +324,7 @@ final class DrawingTest extends TestCase
                 return $y0;
             }
             if ($x > $x0 && $x < $x1 - $grain * 0.51) {
-                return $y0 + ($y1 - $y0) * ($x - $x0) / ($x1 - $x0);
+                return $y0 + (($y1 - $y0) * ($x - $x0)) / ($x1 - $x0);
             }
         }
 

@@ -11,7 +11,6 @@ use DuskRail\Chart\Group;
 use DuskRail\Chart\Ink;
 use DuskRail\Chart\LinesComposer;
 use DuskRail\Chart\Mark;
-use DuskRail\Chart\PictureComposer;
 use DuskRail\Chart\Placed;
 use DuskRail\Chart\PlotArea;
 use DuskRail\Chart\Scale;
@@ -22,23 +21,25 @@ use DuskRail\Chart\Stroke;
 use DuskRail\Chart\TimeTick;
 use DuskRail\Chart\TimeTicks;
 use DuskRail\Data\DataInMemory;
-use DuskRail\Data\Kind;
-use DuskRail\Rail\InvalidSetting;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\LineState;
+use DuskRail\Document\PartCatalogue;
+use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\SparksPart;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Layer;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\OtherOrder;
+use DuskRail\Outcome\Stacked;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Layer;
-use DuskRail\Study\Line;
-use DuskRail\Study\LineState;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\OtherOrder;
-use DuskRail\Study\Parts\AxisPart;
-use DuskRail\Study\Parts\SparksPart;
-use DuskRail\Study\Stacked;
-use DuskRail\Study\Study;
-use DuskRail\Study\View;
+use DuskRail\Settings\InvalidSetting;
 use DuskRail\Time\Cycle;
 use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
+use DuskRail\Views\Views;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -51,7 +52,11 @@ final class DrawnViewsTest extends TestCase
         [$stroke, $plot, $scale] = self::drawn(['course' => 'steps']);
         $x = static fn(int $i): float => $plot->x($i);
         $y = array_map($scale->at(...), [10.0, 30.0, 20.0]);
-        self::assertEqualsWithDelta([$x(0), $y[0], $x(1), $y[0], $x(1), $y[1], $x(2), $y[1], $x(2), $y[2]], $stroke->pieces[0], 1e-9);
+        self::assertEqualsWithDelta(
+            [$x(0), $y[0], $x(1), $y[0], $x(1), $y[1], $x(2), $y[1], $x(2), $y[2]],
+            $stroke->pieces[0],
+            1e-9,
+        );
         [$smooth, $plot, $scale] = self::drawn(['course' => 'smooth']);
         self::assertCount(2 * 17, $smooth->pieces[0]);
         self::assertEqualsWithDelta([$plot->x(1), $scale->at(30.0)], array_slice($smooth->pieces[0], 16, 2), 1e-9);
@@ -91,64 +96,155 @@ final class DrawnViewsTest extends TestCase
     {
         $data = self::data();
         $low = static function (Study $study) use ($data): float {
-            return (new LinesComposer(new SquareLetters()))->compose(Lineup::of(Comparison::of($study, $data)), 900, 400)->scale->low ?? NAN;
+            return (new LinesComposer(new SquareLetters()))->compose(
+                Lineup::of(Comparison::of($study, $data)),
+                900,
+                400,
+            )->scale->low ?? NAN;
         };
         $study = Make::study($data);
-        self::assertSame([15.0, 0.0], [
-            $low($study->withPart('axis', new AxisPart('cut', false, 15.0, null, 'lines'))),
-            $low($study->withPart('axis', new AxisPart('cut', false, 15.0, null, 'overlay'))),
-        ]);
-        $scene = (new LinesComposer(new SquareLetters()))->compose(Lineup::of(Comparison::of($study->withPart('axis', new AxisPart('both')), $data)), 900, 400);
-        $beside = array_values(array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === 'beside'));
+        self::assertSame(
+            [15.0, 0.0],
+            [
+                $low($study->withPart(new AxisPart('cut', false, 15.0, null, 'lines'))),
+                $low($study->withPart(new AxisPart('cut', false, 15.0, null, 'overlay'))),
+            ],
+        );
+        $scene = (new LinesComposer(new SquareLetters()))->compose(
+            Lineup::of(Comparison::of($study->withPart(new AxisPart('both')), $data)),
+            900,
+            400,
+        );
+        $beside = array_values(
+            array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === 'beside'),
+        );
         self::assertInstanceOf(Group::class, $beside[0] ?? null);
         self::assertInstanceOf(Placed::class, $beside[0]->marks[0]);
-        self::assertCount(1, array_filter($beside[0]->marks[0]->marks, static fn(Mark $m): bool => $m instanceof Group && ($m->facts['line'] ?? '') === 'home' && $m->role === 'series'));
+        self::assertCount(
+            1,
+            array_filter(
+                $beside[0]->marks[0]->marks,
+                static fn(Mark $m): bool => $m instanceof Group &&
+                    ($m->facts['line'] ?? '') === 'home' &&
+                    $m->role === 'series',
+            ),
+        );
     }
 
     public function testLayersLieOnEachOtherFromZeroInTheOrderThatIsWished(): void
     {
         $data = self::data();
-        $order = static fn(array $part): array => array_map(static fn(Layer $l): string => $l->line->key, Stacked::of(Lineup::of(Comparison::of(Make::study($data)->withPart('stack', Study::PARTS['stack']::read($part)), $data)))->layers);
+        $order = static fn(array $part): array => array_map(
+            static fn(Layer $l): string => $l->line->key,
+            Stacked::of(
+                Lineup::of(
+                    Comparison::of(Make::study($data)->withPart(PartCatalogue::named('stack')::from($part)), $data),
+                ),
+            )->layers,
+        );
         self::assertSame(['b', 'home', 'a'], $order([]));
         self::assertSame(['a', 'b', 'home'], $order(['order' => 'name']));
         self::assertSame(['b', 'a', 'home'], $order(['order' => 'hand', 'hand' => 'b,a']));
         // Home stands apart because it is in focus, however few do.
         self::assertSame(['b', 'home'], array_slice($order(['top' => '1']), 0, 2));
-        $study = Make::study($data)->with(['view' => View::Stack]);
+        $study = Make::study($data)->withView('stack');
         $scene = (new StackComposer(new SquareLetters()))->compose(Lineup::of(Comparison::of($study, $data)), 900, 400);
         self::assertNotNull($scene->scale);
         self::assertSame(0.0, $scene->scale->low);
         $area = self::named($scene, 'series', 'home')->marks[0];
         self::assertInstanceOf(Area::class, $area);
         // On 14, 18 and 30 lie 10, 30 and 20: from left to right on top, and back below.
-        self::assertEqualsWithDelta(array_map($scene->scale->at(...), [24.0, 48.0, 50.0, 30.0, 18.0, 14.0]), array_map(static fn(int $i): float => $area->pieces[0][2 * $i + 1], range(0, 5)), 1e-9);
+        self::assertEqualsWithDelta(
+            array_map($scene->scale->at(...), [24.0, 48.0, 50.0, 30.0, 18.0, 14.0]),
+            array_map(static fn(int $i): float => $area->pieces[0][2 * $i + 1], range(0, 5)),
+            1e-9,
+        );
     }
 
     public function testASparkMarksWhatIsWishedAndColumnsRiseAndFallFromZero(): void
     {
         $line = new Line('a', 'A', 'Hill', LineState::Peer, 0, [2.0, -1.0, NAN, 3.0, 1.0], 4);
-        $dots = static fn(array $points): array => array_map(static fn(Dot $d): float => $d->x, array_values(array_filter((new SparkCell(SparksPart::read(['points' => $points]), 0, 4, null))->marks($line, 48.0, 24.0), static fn(Mark $m): bool => $m instanceof Dot)));
+        $dots = static fn(array $points): array => array_map(
+            static fn(Dot $d): float => $d->x,
+            array_values(
+                array_filter(
+                    (new SparkCell(SparksPart::from(['points' => $points]), 0, 4, null))->marks($line, 48.0, 24.0),
+                    static fn(Mark $m): bool => $m instanceof Dot,
+                ),
+            ),
+        );
         // Ten pixels from one to the next, four at the edge.
         self::assertSame([14.0, 34.0], $dots(['highest', 'lowest']));
         self::assertSame([4.0, 44.0], $dots(['first', 'last']));
         self::assertSame([14.0], $dots(['negative']));
         self::assertCount(4, $dots(['all']));
-        $boxes = static fn(array $part): array => array_map(static fn(Box $b): array => [$b->y, $b->height, $b->ink], array_values(array_filter((new SparkCell(SparksPart::read($part), 0, 4, null))->marks($line, 48.0, 24.0), static fn(Mark $m): bool => $m instanceof Box)));
+        $boxes = static fn(array $part): array => array_map(
+            static fn(Box $b): array => [$b->y, $b->height, $b->ink],
+            array_values(
+                array_filter(
+                    (new SparkCell(SparksPart::from($part), 0, 4, null))->marks($line, 48.0, 24.0),
+                    static fn(Mark $m): bool => $m instanceof Box,
+                ),
+            ),
+        );
         // From −1 to 3 over sixteen pixels: zero lies at 16, and four pixels are one.
-        self::assertSame([[8.0, 8.0, Ink::Peer], [16.0, 4.0, Ink::Warn], [4.0, 12.0, Ink::Text], [12.0, 4.0, Ink::Text]], $boxes(['form' => 'columns']));
+        self::assertSame(
+            [[8.0, 8.0, Ink::Peer], [16.0, 4.0, Ink::Warn], [4.0, 12.0, Ink::Text], [12.0, 4.0, Ink::Text]],
+            $boxes(['form' => 'columns']),
+        );
         self::assertSame([8.0, 8.0, 8.0, 8.0], array_column($boxes(['form' => 'signs']), 1));
-        self::assertSame([8.0, 8.0, 8.0, 8.0], array_column($boxes(['form' => 'line', 'forms' => ['g:Hill' => 'signs']]), 1));
+        self::assertSame(
+            [8.0, 8.0, 8.0, 8.0],
+            array_column($boxes(['form' => 'line', 'forms' => ['g:Hill' => 'signs']]), 1),
+        );
     }
 
     /** @param list<string> $expected */
-    #[TestWith([Cycle::Year, Frequency::Day, 900.0, ['1 Jan', '1 Feb', '1 Mar', '1 Apr', '1 May', '1 Jun', '1 Jul', '1 Aug', '1 Sep', '1 Oct', '1 Nov', '1 Dec']])]
+    #[
+        TestWith([
+            Cycle::Year,
+            Frequency::Day,
+            900.0,
+            [
+                '1 Jan',
+                '1 Feb',
+                '1 Mar',
+                '1 Apr',
+                '1 May',
+                '1 Jun',
+                '1 Jul',
+                '1 Aug',
+                '1 Sep',
+                '1 Oct',
+                '1 Nov',
+                '1 Dec',
+            ],
+        ]),
+    ]
     #[TestWith([Cycle::Year, Frequency::Day, 220.0, ['1 Jan', '1 Jul']])]
-    #[TestWith([Cycle::Year, Frequency::Month, 700.0, ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']])]
+    #[
+        TestWith([
+            Cycle::Year,
+            Frequency::Month,
+            700.0,
+            ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+        ]),
+    ]
     #[TestWith([Cycle::Week, Frequency::Day, 400.0, ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']])]
-    public function testPlacesWithinAYearAreDatesAndNeverNumbers(Cycle $cycle, Frequency $frequency, float $width, array $expected): void
-    {
+    public function testPlacesWithinAYearAreDatesAndNeverNumbers(
+        Cycle $cycle,
+        Frequency $frequency,
+        float $width,
+        array $expected,
+    ): void {
         $axis = CycleAxis::of($cycle, $frequency);
-        $ticks = TimeTicks::along($axis, 0, $axis->count - 1, $width / ($axis->count - 1), static fn(string $text): float => 7.0 * strlen($text));
+        $ticks = TimeTicks::along(
+            $axis,
+            0,
+            $axis->count - 1,
+            $width / ($axis->count - 1),
+            static fn(string $text): float => 7.0 * strlen($text),
+        );
         self::assertSame($expected, array_map(static fn(TimeTick $t): string => $t->label, $ticks));
     }
 
@@ -156,37 +252,74 @@ final class DrawnViewsTest extends TestCase
     public function testAnotherOrderIsSaidWithWhatItWouldComeTo(): void
     {
         $data = Make::leakage();
-        $study = Make::study($data, StopCatalogue::make('rolling', ['window' => 12]), StopCatalogue::make('index', ['base' => '2020']));
+        $study = Make::study(
+            $data,
+            StopCatalogue::make('rolling', ['window' => 12]),
+            StopCatalogue::make('index', ['base' => '2020']),
+        );
         $comparison = Comparison::of($study, $data);
         $line = $comparison->line('home');
         self::assertNotNull($line);
         [$before] = OtherOrder::of($comparison, 's2', $line);
-        self::assertSame([true, '12-month mean', true, ''], [$before->earlier, $before->neighbour, $before->differs, $before->refusal]);
-        $swapped = Comparison::of($study->with(['rail' => $study->rail->moving('s2', -1)]), $data)->line('home');
+        self::assertSame(
+            [true, '12-month mean', true, ''],
+            [$before->earlier, $before->neighbour, $before->differs, $before->refusal],
+        );
+        $swapped = Comparison::of($study->withRail($study->rail->moving('s2', -1)), $data)->line('home');
         self::assertSame($swapped?->latest(), $before->at($line->last));
         // A change in per cent does not care on what base the index was; dividing after an index makes no sense.
-        $changed = Comparison::of($study->with(['rail' => $study->rail->with(StopCatalogue::make('change', []))]), $data);
+        $changed = Comparison::of($study->withRail($study->rail->with(StopCatalogue::make('change', []))), $data);
         $home = $changed->line('home');
         self::assertNotNull($home);
         self::assertFalse(OtherOrder::of($changed, 's2', $home)[0]->differs);
-        $divided = Comparison::of(Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'connections']), StopCatalogue::make('index', ['base' => '2020'])), $data);
-        self::assertStringContainsString('Move this stop before the index', OtherOrder::of($divided, 's1', $home)[0]->refusal);
+        $divided = Comparison::of(
+            Make::study(
+                $data,
+                StopCatalogue::make('per-denominator', ['measure' => 'connections']),
+                StopCatalogue::make('index', ['base' => '2020']),
+            ),
+            $data,
+        );
+        self::assertStringContainsString(
+            'Move this stop before the index',
+            OtherOrder::of($divided, 's1', $home)[0]->refusal,
+        );
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> */
     public static function wrongSettings(): iterable
     {
-        yield 'limits the wrong way round' => ['axis', ['low' => '5', 'high' => '2'], 'the lower limit must be below the upper one'];
+        yield 'limits the wrong way round' => [
+            'axis',
+            ['low' => '5', 'high' => '2'],
+            'the lower limit must be below the upper one',
+        ];
         yield 'zero on a logarithmic axis' => ['axis', ['log' => '1', 'low' => '0'], 'choose limits above zero'];
-        yield 'a limit that is no number' => ['axis', ['high' => 'tall'], '“high” must be a number, as in 45.5, or empty'];
+        yield 'a limit that is no number' => [
+            'axis',
+            ['high' => 'tall'],
+            '“high” must be a number, as in 45.5, or empty',
+        ];
         yield 'a line too wide' => ['look', ['width' => '40'], 'a line can be 1 to 8 pixels wide'];
         yield 'a marker of an unknown shape' => ['look', ['own' => ['a' => ['marker' => 'stars']]], '“marker” can be '];
         yield 'a period that is none' => ['look', ['lit' => 'from', 'litAt' => 'then'], '“then” is not a period'];
         yield 'a month that is none' => ['overlay', ['start' => '13'], '“start” is 13; it can be from 1 to 12'];
         yield 'a split that is none' => ['panels', ['by' => 'colour'], '“by” can be none, entity'];
-        yield 'points that are none' => ['sparks', ['points' => ['middle']], 'the points that can be marked are highest'];
-        yield 'a form that is none' => ['sparks', ['forms' => ['a' => 'pie']], 'a row can be drawn as line, columns or signs'];
-        yield 'a rail that is none' => ['scatter', ['rail' => [['id' => 's1', 'stop' => 'magic']]], 'rail.0: There is no calculation called “magic”'];
+        yield 'points that are none' => [
+            'sparks',
+            ['points' => ['middle']],
+            'the points that can be marked are highest',
+        ];
+        yield 'a form that is none' => [
+            'sparks',
+            ['forms' => ['a' => 'pie']],
+            'a row can be drawn as line, columns or signs',
+        ];
+        yield 'a rail that is none' => [
+            'scatter',
+            ['rail' => [['id' => 's1', 'stop' => 'magic']]],
+            'rail.0: There is no calculation called “magic”',
+        ];
         yield 'a flag that is none' => ['figures', ['shaded' => 'perhaps'], '“shaded” can be true or false'];
         yield 'too many by a rule' => ['rule', ['by' => 'top', 'count' => '7'], '“count” is 7; it can be from 1 to 6'];
         yield 'a list that is none' => ['lines', ['groups' => 7], '“groups” must be a list of texts'];
@@ -197,23 +330,62 @@ final class DrawnViewsTest extends TestCase
     public function testSettingsThatCannotBeAreRefusedInWords(string $part, array $settings, string $said): void
     {
         try {
-            Study::PARTS[$part]::read($settings);
+            PartCatalogue::named($part)::from($settings);
             self::fail('It was accepted.');
         } catch (\DomainException $problem) {
             self::assertStringContainsString($said, $problem->getMessage());
-            self::assertTrue($problem instanceof InvalidSetting || str_contains($problem->getMessage(), 'period') || str_contains($problem->getMessage(), 'rail.0'));
+            self::assertTrue(
+                $problem instanceof InvalidSetting ||
+                    str_contains($problem->getMessage(), 'period') ||
+                    str_contains($problem->getMessage(), 'rail.0'),
+            );
         }
     }
 
     public function testEveryPartReadsBackFromWhatItWrites(): void
     {
-        foreach ([
-            'axis' => ['start' => 'both', 'log' => true, 'low' => 1.5, 'high' => 9.0, 'view' => 'lines'], 'look' => ['course' => 'steps', 'area' => true, 'width' => 2.0, 'points' => true, 'lit' => 'from', 'litAt' => '2020', 'own' => ['a' => ['width' => 'fine', 'dash' => '', 'marker' => 'rings']], 'last' => 'triangle', 'lastSize' => 'small'],
-            'labels' => ['end' => 'name', 'points' => ['last'], 'more' => 5, 'side' => 'left', 'backed' => true, 'own' => ['a' => ['end' => 'none', 'points' => 'four']], 'placed' => ['a@end' => ['x' => -4.5, 'y' => 8.0]]], 'tone' => ['by' => 'change', 'scale' => 'about', 'middle' => 4.0], 'text' => ['size' => 'small'],
-            'overlay' => ['cycle' => 'week', 'start' => 7, 'band' => true], 'stack' => ['form' => 'shares', 'order' => 'hand', 'top' => 3, 'hand' => ['a', 'b']], 'rule' => ['by' => 'past', 'of' => 'slope', 'count' => 2, 'value' => 4.5, 'group' => 'Hill'],
-            'figures' => ['down' => 'years', 'shaded' => true, 'sort' => 'a', 'downward' => false], 'sparks' => ['form' => 'signs', 'scale' => 'common', 'points' => [], 'sort' => 'trend', 'downward' => true, 'grouped' => false, 'forms' => ['a' => 'line']],
-        ] as $name => $settings) {
-            self::assertSame($settings, Study::PARTS[$name]::read($settings)->toArray(), $name);
+        foreach (
+            [
+                'axis' => ['start' => 'both', 'log' => true, 'low' => 1.5, 'high' => 9.0, 'view' => 'lines'],
+                'look' => [
+                    'course' => 'steps',
+                    'area' => true,
+                    'width' => 2.0,
+                    'points' => true,
+                    'lit' => 'from',
+                    'litAt' => '2020',
+                    'own' => ['a' => ['width' => 'fine', 'dash' => '', 'marker' => 'rings']],
+                    'last' => 'triangle',
+                    'lastSize' => 'small',
+                ],
+                'labels' => [
+                    'end' => 'name',
+                    'points' => ['last'],
+                    'more' => 5,
+                    'side' => 'left',
+                    'backed' => true,
+                    'own' => ['a' => ['end' => 'none', 'points' => 'four']],
+                    'placed' => ['a@end' => ['x' => -4.5, 'y' => 8.0]],
+                ],
+                'tone' => ['by' => 'change', 'scale' => 'about', 'middle' => 4.0],
+                'text' => ['size' => 'small'],
+                'overlay' => ['cycle' => 'week', 'start' => 7, 'band' => true],
+                'stack' => ['form' => 'shares', 'order' => 'hand', 'top' => 3, 'hand' => ['a', 'b']],
+                'rule' => ['by' => 'past', 'of' => 'slope', 'count' => 2, 'value' => 4.5, 'group' => 'Hill'],
+                'figures' => ['down' => 'years', 'shaded' => true, 'sort' => 'a', 'downward' => false],
+                'sparks' => [
+                    'form' => 'signs',
+                    'scale' => 'common',
+                    'points' => [],
+                    'sort' => 'trend',
+                    'downward' => true,
+                    'grouped' => false,
+                    'forms' => ['a' => 'line'],
+                ],
+            ]
+            as $name => $settings
+        ) {
+            self::assertEquals($settings, PartCatalogue::named($name)::from($settings)->settings(), $name);
         }
     }
 
@@ -234,7 +406,14 @@ final class DrawnViewsTest extends TestCase
 
     private static function data(): DataInMemory
     {
-        return Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => [10, 30, 20], 'a' => [10, 10, 20], 'b' => [14, 18, 30]]]]);
+        return Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Stock,
+                '2020',
+                ['home' => [10, 30, 20], 'a' => [10, 10, 20], 'b' => [14, 18, 30]],
+            ],
+        ]);
     }
 
     /** @param array<string, mixed> $look */
@@ -242,7 +421,7 @@ final class DrawnViewsTest extends TestCase
     {
         $data = self::data();
 
-        return (new PictureComposer(new SquareLetters()))->compose(Comparison::of(Make::study($data)->withPart('look', Study::PARTS['look']::read($look)), $data), 900, 400);
+        return Make::picture(Comparison::of(Make::study($data)->withPart(LookPart::from($look)), $data));
     }
 
     /**

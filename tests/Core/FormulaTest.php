@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Rail\Formula\Expression;
 use DuskRail\Rail\Formula\InvalidFormula;
 use DuskRail\Rail\Scope;
@@ -28,7 +28,12 @@ final class FormulaTest extends TestCase
             $read = Expression::parse($text, self::NAMES);
             self::assertEqualsWithDelta($expected, self::value($read), 1e-9 * max(1.0, abs($expected)), $text);
             $written = $read->written(static fn(string $key): string => self::NAMES[$key]);
-            self::assertEqualsWithDelta($expected, self::value(Expression::parse($written, self::NAMES)), 1e-4 * max(1.0, abs($expected)), "{$text} as {$written}");
+            self::assertEqualsWithDelta(
+                $expected,
+                self::value(Expression::parse($written, self::NAMES)),
+                1e-4 * max(1.0, abs($expected)),
+                "{$text} as {$written}",
+            );
         }
     }
 
@@ -36,7 +41,16 @@ final class FormulaTest extends TestCase
     {
         self::assertSame(['b'], Expression::parse('water SUPPLIED', self::NAMES)->measures());
         self::assertSame(['a', 'c'], Expression::parse('Water-CO2 (direct)', self::NAMES)->measures());
-        foreach (['Waters' => '“Waters” at character 1', 'Water supply' => '“supply” at character 7', '1 + €' => '“€” at character 5', '3 4' => '“4” at character 3', ')' => '“)” at character 1'] as $text => $said) {
+        foreach (
+            [
+                'Waters' => '“Waters” at character 1',
+                'Water supply' => '“supply” at character 7',
+                '1 + €' => '“€” at character 5',
+                '3 4' => '“4” at character 3',
+                ')' => '“)” at character 1',
+            ]
+            as $text => $said
+        ) {
             try {
                 Expression::parse($text, self::NAMES);
                 self::fail("{$text} was read.");
@@ -45,27 +59,33 @@ final class FormulaTest extends TestCase
             }
         }
         $this->expectExceptionMessage('Write it in two stops');
-        Expression::parse(str_repeat('(', 200).'1'.str_repeat(')', 200), self::NAMES);
+        Expression::parse(str_repeat('(', 200) . '1' . str_repeat(')', 200), self::NAMES);
     }
 
     public function testWhatIsPrintedOfAFormulaComesToWhatIsPlotted(): void
     {
         $data = Make::data([
-            'leakage' => ['Ml', Kind::Flow, '2023-11', ['home' => [12, 15, 18, 21], 'marl' => [2, 0, 4, 5]]],
-            'supply' => ['Ml', Kind::Flow, '2023-11', ['home' => [100, 120, 90, 0], 'marl' => [10, 10, 20, 20]]],
-            'people' => ['people', Kind::Stock, '2023', ['home' => [1000, 1200], 'marl' => [100, 90]]],
+            'leakage' => ['Ml', MeasureKind::Flow, '2023-11', ['home' => [12, 15, 18, 21], 'marl' => [2, 0, 4, 5]]],
+            'supply' => ['Ml', MeasureKind::Flow, '2023-11', ['home' => [100, 120, 90, 0], 'marl' => [10, 10, 20, 20]]],
+            'people' => ['people', MeasureKind::Stock, '2023', ['home' => [1000, 1200], 'marl' => [100, 90]]],
         ]);
         $run = Make::run($data, 'formula', ['text' => '(Supply - here) / People * 1000']);
         self::assertSame([88.0, 105.0, 60.0, -17.5], Make::values($run, 'home'));
         self::assertSame('Ml per 1,000 people per month', $run->table()->unit->text());
         $step = Working::of($run, Scope::all($data), 'leakage', 'home', 2)->steps[1];
-        self::assertSame(['(90 (Supply) − 18) ÷ 1,200 (People) × 1,000', '60 Ml per 1,000 people per month'], [$step->equation, $step->result]);
+        self::assertSame(
+            ['(90 (Supply) − 18) ÷ 1,200 (People) × 1,000', '60 Ml per 1,000 people per month'],
+            [$step->equation, $step->result],
+        );
         self::assertCount(2, $step->cells);
         self::assertStringStartsWith('People, 2024', $step->cells[1]);
         // Divided by zero nothing comes out, and it is said of whom.
         $divided = Make::run($data, 'formula', ['text' => 'here ÷ Supply']);
         self::assertNull(Make::values($divided, 'home')[3]);
-        self::assertSame('Home: the formula divides by zero somewhere; no value there.', $divided->legs[0]->outcome->remarks[0]->sentence);
+        self::assertSame(
+            'Home: the formula divides by zero somewhere; no value there.',
+            $divided->steps[0]->outcome->remarks[0]->sentence,
+        );
         // What it is first put in as: per cent of another measure in the same unit.
         $usual = StopCatalogue::all()['formula']::usual($data->table('leakage'), Scope::all($data));
         self::assertSame('here ÷ Supply × 100', $usual->settings()['text']);
@@ -78,7 +98,9 @@ final class FormulaTest extends TestCase
             $key = array_rand(self::NAMES);
             $number = mt_rand(1, 9_999) / 10;
 
-            return mt_rand(0, 1) === 0 ? [self::NAMES[$key], self::VALUES[$key]] : [number_format($number, 1), round($number, 1)];
+            return mt_rand(0, 1) === 0
+                ? [self::NAMES[$key], self::VALUES[$key]]
+                : [number_format($number, 1), round($number, 1)];
         }
         [$a, $x] = self::expression(mt_rand(0, $depth - 1));
         [$b, $y] = self::expression(mt_rand(0, $depth - 1));

@@ -14,15 +14,17 @@ use DuskRail\Chart\Scene;
 use DuskRail\Chart\Stroke;
 use DuskRail\Chart\Words;
 use DuskRail\Data\DataInMemory;
-use DuskRail\Data\Kind;
-use DuskRail\Study\Changes\Changes;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\InvalidStudy;
-use DuskRail\Study\Line;
-use DuskRail\Study\LineState;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\LabelsPart;
-use DuskRail\Study\Study;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\LabelsPart;
+use DuskRail\Document\Parts\MarksPart;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -35,8 +37,11 @@ final class MarksTest extends TestCase
         foreach ([5, 6] as $count) {
             $data = self::data(array_slice($series, 0, $count));
             $study = self::marked(Make::study($data), $data, [
-                ['kind' => 'event', 'at' => '2021', 'text' => 'begun'], ['kind' => 'spell', 'at' => '2022', 'to' => '2023', 'text' => 'dry'],
-                ['kind' => 'value', 'value' => '15', 'text' => 'limit'], ['kind' => 'drop', 'at' => '2022', 'line' => 'home', 'text' => ''], ['kind' => 'note', 'at' => '2023', 'line' => 'home', 'text' => 'here'],
+                ['kind' => 'event', 'at' => '2021', 'text' => 'begun'],
+                ['kind' => 'spell', 'at' => '2022', 'to' => '2023', 'text' => 'dry'],
+                ['kind' => 'value', 'value' => '15', 'text' => 'limit'],
+                ['kind' => 'drop', 'at' => '2022', 'line' => 'home', 'text' => ''],
+                ['kind' => 'note', 'at' => '2023', 'line' => 'home', 'text' => 'here'],
             ]);
             $scene = self::scene($study, $data);
             [$plot, $scale] = [$scene->plot, $scene->scale];
@@ -45,18 +50,30 @@ final class MarksTest extends TestCase
             [$event, , $value, $drop, $note] = self::parts($scene, 'annotation');
             self::assertEqualsWithDelta(round($plot->x(1)) + 0.5, self::stroke($event)->pieces[0][0], 1e-9);
             self::assertEqualsWithDelta(round($scale->at(15.0)) + 0.5, self::stroke($value)->pieces[0][1], 1e-9);
-            self::assertEqualsWithDelta([$plot->x(2), $scale->at(40.0), $plot->x(2), $plot->bottom], self::stroke($drop)->pieces[0], 1e-9);
+            self::assertEqualsWithDelta(
+                [$plot->x(2), $scale->at(40.0), $plot->x(2), $plot->bottom],
+                self::stroke($drop)->pieces[0],
+                1e-9,
+            );
             // The arrow ends a few pixels from its point.
             $tip = array_slice(self::stroke($note)->pieces[0], 2);
             self::assertEqualsWithDelta(6.0, hypot($tip[0] - $plot->x(3), $tip[1] - $scale->at(30.0)), 1e-6);
             $spell = self::parts($scene, 'spell')[0]->marks[0];
             self::assertInstanceOf(Box::class, $spell);
             self::assertEqualsWithDelta([$plot->x(2), $plot->x(3) - $plot->x(2)], [$spell->x, $spell->width], 1e-9);
-            self::assertSame(['begun', 'dry', 'limit 15.0', '40.0', 'here'], array_merge(...array_map(self::words(...), self::parts($scene, 'annotation'))));
+            self::assertSame(
+                ['begun', 'dry', 'limit 15.0', '40.0', 'here'],
+                array_merge(...array_map(self::words(...), self::parts($scene, 'annotation'))),
+            );
         }
         // What is outside of the time shown, or on a line that is off, is not drawn.
         $data = self::data($series);
-        $study = self::marked(Make::study($data), $data, [['kind' => 'event', 'at' => '2001', 'text' => 'x'], ['kind' => 'note', 'at' => '2021', 'line' => 'nobody', 'text' => 'y'], ['kind' => 'spell', 'at' => '2023', 'to' => '2021', 'text' => 'z'], ['kind' => 'value', 'value' => '900']]);
+        $study = self::marked(Make::study($data), $data, [
+            ['kind' => 'event', 'at' => '2001', 'text' => 'x'],
+            ['kind' => 'note', 'at' => '2021', 'line' => 'nobody', 'text' => 'y'],
+            ['kind' => 'spell', 'at' => '2023', 'to' => '2021', 'text' => 'z'],
+            ['kind' => 'value', 'value' => '900'],
+        ]);
         self::assertSame([], self::parts(self::scene($study, $data), 'annotation'));
     }
 
@@ -88,7 +105,9 @@ final class MarksTest extends TestCase
     {
         $line = new Line('a', 'A', '', LineState::Focus, 1, [10.0, 12.0, 50.0, 14.0, 15.0, 3.0, 16.0, 17.0, 18.0], 8);
         $plot = new PlotArea(0, 100, 0, 100, 0, 8);
-        $chosen = static fn(array $part): array => array_keys(PointLabels::chosen($line, LabelsPart::read($part), $plot));
+        $chosen = static fn(array $part): array => array_keys(
+            PointLabels::chosen($line, LabelsPart::from($part), $plot),
+        );
         self::assertSame([8, 0], $chosen(['points' => 'last,first']));
         self::assertEqualsCanonicalizing([2, 5], $chosen(['points' => 'highest,lowest']));
         // The peak of 50 and the trough of 3 turn furthest.
@@ -102,12 +121,17 @@ final class MarksTest extends TestCase
         $letters = new SquareLetters();
         for ($round = 0; $round < 500; $round++) {
             $data = self::data(array_map(static fn(): int => mt_rand(0, 60), range(1, mt_rand(3, 40))));
-            $study = Make::study($data)->withPart('labels', LabelsPart::read(['more' => '200', 'points' => 'last']));
+            $study = Make::study($data)->withPart(LabelsPart::from(['more' => '200', 'points' => 'last']));
             $boxes = [];
             foreach (self::parts(self::scene($study, $data), 'point-label') as $label) {
                 $words = $label->marks[0];
                 self::assertInstanceOf(Words::class, $words);
-                $boxes[] = [$words->x, $words->y - 15.0, $words->x + $letters->width($words->text(), $words->type), $words->y];
+                $boxes[] = [
+                    $words->x,
+                    $words->y - 15.0,
+                    $words->x + $letters->width($words->text(), $words->type),
+                    $words->y,
+                ];
             }
             foreach ($boxes as $i => [$l, $t, $r, $b]) {
                 foreach (array_slice($boxes, $i + 1) as [$l2, $t2, $r2, $b2]) {
@@ -121,7 +145,16 @@ final class MarksTest extends TestCase
     public function testTheEndOfALineSaysWhatIsWished(): void
     {
         $data = self::data([1, 2, 3]);
-        $ends = static fn(string $end): array => array_merge([], ...array_map(self::words(...), self::parts(self::scene(Make::study($data)->withPart('labels', LabelsPart::read(['end' => $end])), $data), 'end-label')));
+        $ends = static fn(string $end): array => array_merge(
+            [],
+            ...array_map(
+                self::words(...),
+                self::parts(
+                    self::scene(Make::study($data)->withPart(LabelsPart::from(['end' => $end])), $data),
+                    'end-label',
+                ),
+            ),
+        );
         self::assertContains('Home 3.00', $ends('both'));
         self::assertContains('Home', $ends('name'));
         self::assertContains(' 3.00', $ends('value'));
@@ -131,16 +164,22 @@ final class MarksTest extends TestCase
     /** @param list<int> $home */
     private static function data(array $home): DataInMemory
     {
-        return Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => $home, 'marl' => array_fill(0, count($home), 5)]]]);
+        return Make::data([
+            'flow' => ['Ml', MeasureKind::Stock, '2020', ['home' => $home, 'marl' => array_fill(0, count($home), 5)]],
+        ]);
     }
 
     /** @param list<array<string, string>> $marks */
     private static function marked(Study $study, DataInMemory $data, array $marks): Study
     {
         foreach ($marks as $mark) {
-            $study = Changes::apply(Changes::read('add-mark', ['settings' => $mark]), $study, $data);
+            $study = Edit::of(Changes::read('add-mark', ['settings' => $mark]), $study, $data)->study;
         }
-        self::assertCount(count($marks) - 1, Changes::apply(Changes::read('remove-mark', ['number' => '0']), $study, $data)->marks->marks);
+        self::assertCount(
+            count($marks) - 1,
+            Edit::of(Changes::read('remove-mark', ['number' => '0']), $study, $data)->study->part(MarksPart::class)
+                ->marks,
+        );
 
         return $study;
     }
@@ -153,7 +192,9 @@ final class MarksTest extends TestCase
     /** @return list<Group> */
     private static function parts(Scene $scene, string $role): array
     {
-        return array_values(array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === $role));
+        return array_values(
+            array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === $role),
+        );
     }
 
     private static function stroke(Group $group): Stroke
@@ -166,6 +207,11 @@ final class MarksTest extends TestCase
     /** @return list<string> */
     private static function words(Group $group): array
     {
-        return array_values(array_map(static fn(Mark $m): string => $m instanceof Words ? $m->text() : '', array_filter($group->marks, static fn(Mark $m): bool => $m instanceof Words)));
+        return array_values(
+            array_map(
+                static fn(Mark $m): string => $m instanceof Words ? $m->text() : '',
+                array_filter($group->marks, static fn(Mark $m): bool => $m instanceof Words),
+            ),
+        );
     }
 }

@@ -13,7 +13,10 @@ use PHPUnit\Framework\TestCase;
 
 final class PeriodNotationTest extends TestCase
 {
-    /** @return iterable<string, array{list<string>, PeriodNotation, string}> texts of one column, the notation, code of the first */
+    /**
+     * @return iterable<string, array{list<string>, PeriodNotation, string}> texts of one column, the notation, code
+     *     of the first
+     */
     public static function columns(): iterable
     {
         yield 'years' => [['2019', '2020', '2021'], PeriodNotation::Year, '2019'];
@@ -23,17 +26,53 @@ final class PeriodNotationTest extends TestCase
         yield 'iso months' => [['2019-11', '2019-12'], PeriodNotation::MonthNumber, '2019-11'];
         yield 'months of statistics offices' => [['2019M11', '2019M12'], PeriodNotation::MonthNumber, '2019-11'];
         yield 'month before year' => [['11/2019', '12/2019'], PeriodNotation::MonthNumber, '2019-11'];
-        yield 'months by name' => [['November 2019', 'Dec 2019', 'jan-20', 'Sept. 2020'], PeriodNotation::MonthName, '2019-11'];
+        yield 'months by name' => [
+            ['November 2019', 'Dec 2019', 'jan-20', 'Sept. 2020'],
+            PeriodNotation::MonthName,
+            '2019-11',
+        ];
         yield 'weeks' => [['2020-W53', '2021W01'], PeriodNotation::Week, '2020-W53'];
         yield 'iso days' => [['2024-01-30', '2024-01-31', '2024-02-01'], PeriodNotation::YearFirst, '2024-01-30'];
-        yield 'days with an empty time' => [['2024-01-30T00:00:00Z', '2024-01-31 00:00'], PeriodNotation::YearFirst, '2024-01-30'];
-        yield 'day first, which one cell shows' => [['03/04/2024', '31/04/2023', '25/12/2024', '01/02/2024', '02/02/2024', '03/02/2024', '04/02/2024', '05/02/2024', '06/02/2024', '07/02/2024', '08/02/2024'], PeriodNotation::DayFirst, '2024-04-03'];
-        yield 'month first, which one cell shows' => [['03/04/2024', '12/25/2024'], PeriodNotation::MonthFirst, '2024-03-04'];
+        yield 'days with an empty time' => [
+            ['2024-01-30T00:00:00Z', '2024-01-31 00:00'],
+            PeriodNotation::YearFirst,
+            '2024-01-30',
+        ];
+        yield 'day first, which one cell shows' => [
+            [
+                '03/04/2024',
+                '31/04/2023',
+                '25/12/2024',
+                '01/02/2024',
+                '02/02/2024',
+                '03/02/2024',
+                '04/02/2024',
+                '05/02/2024',
+                '06/02/2024',
+                '07/02/2024',
+                '08/02/2024',
+            ],
+            PeriodNotation::DayFirst,
+            '2024-04-03',
+        ];
+        yield 'month first, which one cell shows' => [
+            ['03/04/2024', '12/25/2024'],
+            PeriodNotation::MonthFirst,
+            '2024-03-04',
+        ];
         yield 'months in German' => [['März 2024', 'Apr. 2024', 'Dezember 2024'], PeriodNotation::MonthName, '2024-03'];
         yield 'days in French' => [['14 juillet 2024', '1 août 2024'], PeriodNotation::DayName, '2024-07-14'];
-        yield 'days in Spanish' => [['3 de enero de 2024', '4 de febrero de 2024'], PeriodNotation::DayName, '2024-01-03'];
+        yield 'days in Spanish' => [
+            ['3 de enero de 2024', '4 de febrero de 2024'],
+            PeriodNotation::DayName,
+            '2024-01-03',
+        ];
         yield 'fiscal years' => [['2023/24', '2024/25', 'FY2025'], PeriodNotation::FiscalYear, '2023'];
-        yield 'days by name' => [['1 Jan 2024', '12 March 2024', 'Mar 13, 2024'], PeriodNotation::DayName, '2024-01-01'];
+        yield 'days by name' => [
+            ['1 Jan 2024', '12 March 2024', 'Mar 13, 2024'],
+            PeriodNotation::DayName,
+            '2024-01-01',
+        ];
     }
 
     /** @param list<string> $texts */
@@ -75,7 +114,10 @@ final class PeriodNotationTest extends TestCase
 
     public function testMonthsOfTheYearAreKnownByNameAlone(): void
     {
-        self::assertSame([1, 5, 9, 12], array_map(PeriodNotation::monthOfYear(...), ['January', 'may', 'Sept', 'Dec.']));
+        self::assertSame(
+            [1, 5, 9, 12],
+            array_map(PeriodNotation::monthOfYear(...), ['January', 'may', 'Sept', 'Dec.']),
+        );
         self::assertNull(PeriodNotation::monthOfYear('Marl Haven'));
         self::assertNull(PeriodNotation::monthOfYear('Decathlon'));
     }

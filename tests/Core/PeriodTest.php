@@ -23,8 +23,11 @@ final class PeriodTest extends TestCase
     #[TestWith([Frequency::Week, 1000, 3000])]
     #[TestWith([Frequency::Day, 7000, 20000])]
     #[TestWith([Frequency::Number, -40, 80])]
-    public function testEveryPeriodReadsBackFromItsCodeAndFollowsTheOneBefore(Frequency $frequency, int $first, int $count): void
-    {
+    public function testEveryPeriodReadsBackFromItsCodeAndFollowsTheOneBefore(
+        Frequency $frequency,
+        int $first,
+        int $count,
+    ): void {
         $axis = PeriodAxis::of($frequency, $first, $count);
         for ($i = 0; $i < $count; $i++) {
             $period = $axis->period($i);
@@ -91,8 +94,11 @@ final class PeriodTest extends TestCase
     }
 
     #[DataProvider('stretches')]
-    public function testARangeCoversTheSameTimeAtAnotherFrequency(string $range, Frequency $frequency, string $expected): void
-    {
+    public function testARangeCoversTheSameTimeAtAnotherFrequency(
+        string $range,
+        Frequency $frequency,
+        string $expected,
+    ): void {
         self::assertSame($expected, PeriodRange::parse($range)->at($frequency)->code());
     }
 

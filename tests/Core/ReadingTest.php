@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Status;
+use DuskRail\Reading\Alternative;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Duplicates;
 use DuskRail\Reading\Figure;
+use DuskRail\Reading\FormulaGuard;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\NumberNotation;
 use DuskRail\Reading\Observations;
@@ -18,7 +20,7 @@ use DuskRail\Reading\Problem;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Sample;
-use DuskRail\Reading\Shape;
+use DuskRail\Reading\TableShape;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -27,15 +29,21 @@ use PHPUnit\Framework\TestCase;
 
 final class ReadingTest extends TestCase
 {
-    private const LONG = "Utility;Month;Leakage (Ml);Note\nVeldmere;Jan 2024;1.234,5;\nVeldmere;Feb 2024;..;\nTarrow;Jan 2024;80,25;p\n";
+    private const LONG =
+        "Utility;Month;Leakage (Ml);Note\nVeldmere;Jan " .
+        "2024;1.234,5;\nVeldmere;Feb 2024;..;\nTarrow;Jan " .
+        "2024;80,25;p\n";
 
     public function testALongTableIsUnderstoodWithItsUnitAndDecimalComma(): void
     {
         [$plan, $read] = self::understood(self::LONG);
-        self::assertSame(Shape::Long, $plan->shape);
+        self::assertSame(TableShape::Long, $plan->shape);
         self::assertSame(NumberNotation::Comma, $plan->numbers);
         self::assertSame(['Veldmere', 'Tarrow'], $read->entities);
-        self::assertSame([['Leakage', 'Ml', Kind::Flow]], array_map(static fn($m): array => [$m->name, $m->unit, $m->kind], $read->measures));
+        self::assertSame(
+            [['Leakage', 'Ml', MeasureKind::Flow]],
+            array_map(static fn($m): array => [$m->name, $m->unit, $m->kind], $read->measures),
+        );
         self::assertSame(['2024-01: 1234.5', '2024-02: -'], self::written($read, 0));
         self::assertSame(['2024-01: 80.25'], self::written($read, 1));
         self::assertSame(0, $read->problemCount);
@@ -43,19 +51,32 @@ final class ReadingTest extends TestCase
 
     public function testALongTableWithMeasuresInAColumnKeepsStatusAndUnits(): void
     {
-        [, $read] = self::understood("Site,Period,Indicator,Unit,Value,Flag\nA,2023,Staff,staff,10,\nA,2023,Cost,crowns,5.5,provisional\nA,2024,Staff,staff,11,e\n");
-        self::assertSame([['Staff', Kind::Stock], ['Cost', Kind::Flow]], array_map(static fn($m): array => [$m->name, $m->kind], $read->measures));
+        [, $read] = self::understood(
+            "Site,Period,Indicator,Unit,Value,Flag\nA,2023,Staff,staff,10,\n" .
+                "A,2023,Cost,crowns,5.5,provisional\nA,2024,Staff,staff,11,e\n",
+        );
+        self::assertSame(
+            [['Staff', MeasureKind::Stock], ['Cost', MeasureKind::Flow]],
+            array_map(static fn($m): array => [$m->name, $m->kind], $read->measures),
+        );
         $statuses = [];
         foreach ($read->series() as $series) {
             $statuses[$read->measures[$series->measure]->name] = $series->statuses;
         }
-        self::assertSame(['Staff' => [Status::Measured->value, Status::Estimated->value], 'Cost' => [Status::Provisional->value]], $statuses);
+        self::assertSame(
+            ['Staff' => [Status::Measured->value, Status::Estimated->value], 'Cost' => [Status::Provisional->value]],
+            $statuses,
+        );
     }
 
     public function testPeriodsAcrossAreHeadingsAndNotNumbers(): void
     {
-        [$plan, $read] = self::understood("Utility,Measure,Unit,2022,2023,2024\nVeldmere,People served,people,100,101,\nTarrow,People served,people,50,,52\n");
-        self::assertSame([Shape::PeriodsAcross, [3, 4, 5]], [$plan->shape, $plan->values]);
+        [$plan, $read] = self::understood(
+            "Utility,Measure,Unit,2022,2023,2024\nVeldmere,People " .
+                "served,people,100,101,\nTarrow,People " .
+                "served,people,50,,52\n",
+        );
+        self::assertSame([TableShape::PeriodsAcross, [3, 4, 5]], [$plan->shape, $plan->columns->values]);
         self::assertSame(Frequency::Year, $read->frequency);
         self::assertSame(['2022: 50', '2023: -', '2024: 52'], self::written($read, 1));
         self::assertSame(1, $read->gapCount());
@@ -67,26 +88,32 @@ final class ReadingTest extends TestCase
         $across = "Utility,Jan 2024,Feb 2024\nVeldmere,1,3\nTarrow,2,4\n";
         [$plan, $read] = self::understood($down);
         [$other, $same] = self::understood($across);
-        self::assertSame([Shape::EntitiesAcross, Shape::PeriodsAcross], [$plan->shape, $other->shape]);
+        self::assertSame([TableShape::EntitiesAcross, TableShape::PeriodsAcross], [$plan->shape, $other->shape]);
         self::assertSame($read->entities, $same->entities);
-        self::assertSame([self::written($read, 0), self::written($read, 1)], [self::written($same, 0), self::written($same, 1)]);
+        self::assertSame(
+            [self::written($read, 0), self::written($read, 1)],
+            [self::written($same, 0), self::written($same, 1)],
+        );
     }
 
     /** Entities where time belongs do not look wrong in a chart; read in that direction, every heading is a problem. */
     public function testTheWrongDirectionShowsItselfCellByCell(): void
     {
         $sample = self::sample("Month,Veldmere,Tarrow\nJan 2024,1,2\nFeb 2024,3,4\n");
-        $plan = Detection::of($sample, Shape::PeriodsAcross)->plan;
+        $plan = Detection::of($sample, TableShape::PeriodsAcross)->plan;
         $read = Reader::read($sample->rows, $plan);
         self::assertTrue($read->isEmpty());
-        self::assertSame(['Veldmere', 'Tarrow'], array_map(static fn(Problem $p): string => $p->found, $read->problems));
+        self::assertSame(
+            ['Veldmere', 'Tarrow'],
+            array_map(static fn(Problem $p): string => $p->found, $read->problems),
+        );
         self::assertStringContainsString('a heading that is a period', $read->problems[0]->expected);
     }
 
     public function testMonthsDownAndYearsAcrossAreOneEntityInOrderOfTime(): void
     {
         [$plan, $read] = self::understood("Bursts,2023,2024\nFeb,7,8\nJan,5,6\nDec,9,\n", 'dunmarsh.csv');
-        self::assertSame(Shape::YearsAcross, $plan->shape);
+        self::assertSame(TableShape::YearsAcross, $plan->shape);
         self::assertSame(['Dunmarsh'], $read->entities);
         self::assertSame('Bursts', $read->measures[0]->name);
         $written = self::written($read, 0);
@@ -97,8 +124,11 @@ final class ReadingTest extends TestCase
     public function testAnAttributeFileWithAYearInItIsNotTakenForFigures(): void
     {
         [$plan, $read] = self::understood("Utility,Group,Joined\nVeldmere,Estuary,2019\nTarrow,Plain,2020\n");
-        self::assertSame(Shape::Attributes, $plan->shape);
-        self::assertSame(['Group' => 'Estuary', 'Joined' => '2019', 'group' => 'Estuary'], $read->attributes['Veldmere']);
+        self::assertSame(TableShape::Attributes, $plan->shape);
+        self::assertSame(
+            ['Group' => 'Estuary', 'Joined' => '2019', 'group' => 'Estuary'],
+            $read->attributes['Veldmere'],
+        );
     }
 
     public function testATableWithoutHeadingsAndOneUnderATitleAreBothFound(): void
@@ -106,20 +136,29 @@ final class ReadingTest extends TestCase
         [$plan, $read] = self::understood("Veldmere,2024-01,10\nVeldmere,2024-02,11\nTarrow,2024-01,12\n");
         self::assertNull($plan->heading);
         self::assertSame(3, $read->valueCount());
-        [$plan, $read] = self::understood("Monthly returns,,\n,,\nUtility,Month,Value\nVeldmere,2024-01,10\nTarrow,2024-01,12\n");
+        [$plan, $read] = self::understood(
+            "Monthly returns,,\n,,\nUtility,Month,Value\nVeldmere,2024-01,10\nTarrow,2024-01,12\n",
+        );
         self::assertSame(2, $plan->heading);
         self::assertSame(['Veldmere', 'Tarrow'], $read->entities);
     }
 
     public function testWhatCannotBeReadIsListedWithItsPlaceAndTheRestIsRead(): void
     {
-        [, $read] = self::understood("Utility,Month,Value\nVeldmere,2024-01,10\nVeldmere,2024-02,ten\nVeldmere,March,12\n,2024-04,13\nVeldmere,2024-05\nVeldmere,2024-06,15\nA,2024-01,1\nA,2024-02,1\nA,2024-03,1\nA,2024-04,1\nA,2024-05,1\nA,2024-06,1\n");
-        self::assertSame([
-            [3, 'Value', 'ten', 'a number such as 1,234.5'],
-            [4, 'Month', 'March', 'a period such as 2024-03'],
-            [5, 'Utility', '', 'the name of an entity'],
-            [6, 'Value', '', 'a cell here; the row ends before it'],
-        ], array_map(static fn(Problem $p): array => [$p->row, $p->column, $p->found, $p->expected], $read->problems));
+        [, $read] = self::understood(
+            "Utility,Month,Value\nVeldmere,2024-01,10\nVeldmere,2024-02,ten\nVeldmere,March,12\n" .
+                ",2024-04,13\nVeldmere,2024-05\nVeldmere,2024-06,15\nA,2024-01,1\nA,2024-02,1\n" .
+                "A,2024-03,1\nA,2024-04,1\nA,2024-05,1\nA,2024-06,1\n",
+        );
+        self::assertSame(
+            [
+                [3, 'Value', 'ten', 'a number such as 1,234.5'],
+                [4, 'Month', 'March', 'a period such as 2024-03'],
+                [5, 'Utility', '', 'the name of an entity'],
+                [6, 'Value', '', 'a cell here; the row ends before it'],
+            ],
+            array_map(static fn(Problem $p): array => [$p->row, $p->column, $p->found, $p->expected], $read->problems),
+        );
         self::assertSame(8, $read->valueCount());
     }
 
@@ -143,11 +182,17 @@ final class ReadingTest extends TestCase
     {
         [, $read] = self::understood("Utility,2023,2024\nVeldmere,1,2\nTarrow,3,4\n");
         foreach ($read->series() as $series) {
-            self::assertSame([($series->entity + 1) * Observations::COLUMNS + 1, ($series->entity + 1) * Observations::COLUMNS + 2], $series->places);
+            self::assertSame(
+                [($series->entity + 1) * Observations::COLUMNS + 1, ($series->entity + 1) * Observations::COLUMNS + 2],
+                $series->places,
+            );
         }
     }
 
-    /** @return iterable<string, array{NumberNotation, string, array{float, string, string}|null}> value, status, unit */
+    /**
+     * @return iterable<string, array{NumberNotation, string, array{float, string, string}|null}> value, status,
+     *     unit
+     */
     public static function cells(): iterable
     {
         yield 'negative in parentheses' => [NumberNotation::Point, '(1,234)', [-1234.0, 'Measured', '']];
@@ -167,33 +212,95 @@ final class ReadingTest extends TestCase
 
     /** @param array{float, string, string}|null $expected */
     #[DataProvider('cells')]
-    public function testAFigureIsReadOutOfWhatStandsAroundIt(NumberNotation $notation, string $text, ?array $expected): void
-    {
+    public function testAFigureIsReadOutOfWhatStandsAroundIt(
+        NumberNotation $notation,
+        string $text,
+        ?array $expected,
+    ): void {
         $figure = Figure::read($notation, $text);
         self::assertSame($expected, $figure === null ? null : [$figure->value, $figure->status->name, $figure->unit]);
     }
 
     public function testUnitsInCellsMustBeOneAndMarksBecomeStatuses(): void
     {
-        [, $read] = self::understood("Utility,Month,Leakage\nVeldmere,2024-01,10 Ml\nVeldmere,2024-02,11 Ml p\nVeldmere,2024-03,12 m3x\nVeldmere,2024-04,12 kg\n");
+        [, $read] = self::understood(
+            "Utility,Month,Leakage\nVeldmere,2024-01,10 " .
+                "Ml\nVeldmere,2024-02,11 Ml p\nVeldmere,2024-03,12 " .
+                "m3x\nVeldmere,2024-04,12 kg\n",
+        );
         self::assertSame('Ml', $read->measures[0]->unit);
         self::assertSame(['2024-01: 10', '2024-02: 11'], self::written($read, 0));
         self::assertSame([0, 1], [...$read->series()][0]->statuses);
-        self::assertSame(['a number such as 1,234.5', 'a figure in Ml, as before it'], array_map(static fn(Problem $p): string => $p->expected, $read->problems));
+        self::assertSame(
+            ['a number such as 1,234.5', 'a figure in Ml, as before it'],
+            array_map(static fn(Problem $p): string => $p->expected, $read->problems),
+        );
+    }
+
+    #[TestWith([8, 2, true])]
+    #[TestWith([12, 2, false])]
+    #[TestWith([1, 1, false])]
+    public function testRowsThatShareEntityAndDayAreEventsOnceTheyAreManyEnough(
+        int $single,
+        int $again,
+        bool $events,
+    ): void {
+        $rows = "Date,Utility,Cost\n";
+        for ($i = 0; $i < $single; $i++) {
+            $rows .= sprintf("2024-01-%02d,%s,%d\n", $i + 1, $i % 2 === 0 ? 'Veldmere' : 'Tarrow', 10 + $i);
+        }
+        $rows .= str_repeat("2024-01-01,Veldmere,7\n", $again);
+        self::assertSame($events, self::understood($rows, 'jobs.csv')[0]->shape === TableShape::Events);
+    }
+
+    #[TestWith(["\t1+1"])]
+    #[TestWith(["\r=1+1"])]
+    #[TestWith(['=1+1'])]
+    #[TestWith(['@SUM(A1)'])]
+    #[TestWith(['-1+1'])]
+    #[TestWith(["'=1+1"])]
+    public function testATextThatASpreadsheetWouldRunIsHandedOutHarmlessAndReadBackAsItWas(string $text): void
+    {
+        self::assertSame("'{$text}", FormulaGuard::guard($text));
+        self::assertSame($text, FormulaGuard::unguard(FormulaGuard::guard($text)));
+        self::assertSame('Veldmere - East', FormulaGuard::guard('Veldmere - East'));
+    }
+
+    /** A sample is cut off after so many bytes, be it in the middle of a character. */
+    #[TestWith(["Utility,2023\nVeldm\xC3"])]
+    #[TestWith(["Utility,2023\nVeldm\xE2\x82"])]
+    #[TestWith(["Utility,2023\nVeldm\xF0\x9F\x92"])]
+    #[TestWith(["Utility,2023\nVeldm\xC3\xA8"])]
+    public function testASampleThatEndsWithinACharacterIsStillUtf8(string $sample): void
+    {
+        self::assertSame('UTF-8', Dialect::detect($sample)->encoding);
+        self::assertSame('Windows-1252', Dialect::detect("{$sample}\xE8re,1\n")->encoding);
     }
 
     public function testEventsAreCountedAddedUpAndToldApartPerMonth(): void
     {
-        $rows = "Date,Utility,Job,Cost\n2024-01-03,Veldmere,J1,10\n2024-01-03,Veldmere,J1,20\n2024-01-20,Veldmere,J2,60\n2024-03-05,Veldmere,J3,\n2024-02-01,Tarrow,J4,5\n2024-02-09,Tarrow,J5,7\n";
+        $rows =
+            "Date,Utility,Job,Cost\n2024-01-03,Veldmere,J1,10\n2024-01-03,Veldmere,J1,20\n" .
+            "2024-01-20,Veldmere,J2,60\n2024-03-05,Veldmere,J3,\n2024-02-01,Tarrow,J4,5\n" .
+            "2024-02-09,Tarrow,J5,7\n";
         [$plan, $read] = self::understood($rows, 'repairs.csv');
-        self::assertSame(Shape::Events, $plan->shape);
-        self::assertSame(['Repairs', 'Different job', 'Cost'], array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures));
-        self::assertSame([Kind::Flow, Kind::Rate, Kind::Flow], array_map(static fn(ReadMeasure $m): Kind => $m->kind, $read->measures));
+        self::assertSame(TableShape::Events, $plan->shape);
+        self::assertSame(
+            ['Repairs', 'Different job', 'Cost'],
+            array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures),
+        );
+        self::assertSame(
+            [MeasureKind::Flow, MeasureKind::Rate, MeasureKind::Flow],
+            array_map(static fn(ReadMeasure $m): MeasureKind => $m->kind, $read->measures),
+        );
         $of = static function (Observations $read, int $measure): array {
             $all = [];
             foreach ($read->series() as $series) {
                 if ($series->measure === $measure) {
-                    $all[$series->entity] = array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, $series->values);
+                    $all[$series->entity] = array_map(
+                        static fn(float $v): ?float => is_nan($v) ? null : $v,
+                        $series->values,
+                    );
                 }
             }
 
@@ -203,44 +310,132 @@ final class ReadingTest extends TestCase
         self::assertSame([[3.0, 0.0, 1.0], [0.0, 2.0, 0.0]], $of($read, 0));
         self::assertSame([[2.0, 0.0, 1.0], [0.0, 2.0, 0.0]], $of($read, 1));
         self::assertSame([90.0, 0.0, null], [...array_slice($of($read, 2)[0], 0, 2), null]);
-        foreach (['mean' => [30.0, null, null], 'median' => [20.0, null, null], 'lowest' => [10.0, null, null], 'highest' => [60.0, null, null], 'last' => [60.0, null, null]] as $way => $expected) {
-            $other = Reader::read(self::sample($rows, 'repairs.csv')->rows, $plan->with(['counted' => false, 'ways' => [3 => $way]]));
-            self::assertSame([ucfirst($way).' cost', $expected], [$other->measures[0]->name, $of($other, 0)[0]]);
+        foreach (
+            [
+                'mean' => [30.0, null, null],
+                'median' => [20.0, null, null],
+                'lowest' => [10.0, null, null],
+                'highest' => [60.0, null, null],
+                'last' => [60.0, null, null],
+            ]
+            as $way => $expected
+        ) {
+            $other = Reader::read(
+                self::sample($rows, 'repairs.csv')->rows,
+                $plan->with(['counted' => false, 'ways' => [3 => $way]]),
+            );
+            self::assertSame([ucfirst($way) . ' cost', $expected], [$other->measures[0]->name, $of($other, 0)[0]]);
         }
     }
 
     public function testPeriodsOverMeasuresAndPeriodsOfEveryKindAreRead(): void
     {
-        [$plan, $read] = self::understood("Returns of the Forum\n,2023,,2024,\nUtility,Leakage (Ml),Staff,Leakage (Ml),Staff\nVeldmere,1,2,3,4\nTarrow,5,6,7,8\n");
+        [$plan, $read] = self::understood(
+            "Returns of the Forum\n,2023,,2024,\nUtility,Leakage " .
+                '(Ml),Staff,Leakage ' .
+                "(Ml),Staff\nVeldmere,1,2,3,4\nTarrow,5,6,7,8\n",
+        );
         self::assertSame([1, 2], [$plan->above, $plan->heading]);
-        self::assertSame([['Leakage', 'Ml'], ['Staff', '']], array_map(static fn(ReadMeasure $m): array => [$m->name, $m->unit], $read->measures));
+        self::assertSame(
+            [['Leakage', 'Ml'], ['Staff', '']],
+            array_map(static fn(ReadMeasure $m): array => [$m->name, $m->unit], $read->measures),
+        );
         self::assertSame(['2023: 5', '2024: 7'], self::written($read, 1));
         // Where each period says itself what it is, each measure has its own frequency, and keeps to it.
-        $sample = self::sample("Entity,Measure,Period,Value\nA,x,2024-01,1\nA,x,2024-02,2\nA,y,2023,3\nA,y,2024-Q1,4\n");
-        $read = Reader::read($sample->rows, Detection::of($sample, Shape::Long)->plan->with(['notation' => 'code', 'period' => 2, 'measure' => 1, 'entity' => 0, 'values' => [3]]));
-        self::assertSame([Frequency::Month, Frequency::Year], array_map(static fn(ReadMeasure $m): ?Frequency => $m->frequency, $read->measures));
-        self::assertSame(['a year, as the others of y'], array_map(static fn(Problem $p): string => $p->expected, $read->problems));
+        $sample = self::sample(
+            "Entity,Measure,Period,Value\nA,x,2024-01,1\nA,x,2024-02,2\nA,y,2023,3\nA,y,2024-Q1,4\n",
+        );
+        $read = Reader::read(
+            $sample->rows,
+            Detection::of($sample, TableShape::Long)->plan->with([
+                'notation' => 'code',
+                'period' => 2,
+                'measure' => 1,
+                'entity' => 0,
+                'values' => [3],
+            ]),
+        );
+        self::assertSame(
+            [Frequency::Month, Frequency::Year],
+            array_map(static fn(ReadMeasure $m): ?Frequency => $m->frequency, $read->measures),
+        );
+        self::assertSame(
+            ['a year, as the others of y'],
+            array_map(static fn(Problem $p): string => $p->expected, $read->problems),
+        );
     }
 
-    /** @return iterable<string, array{string, string, list<string>, string}> text, shape, measures, first entity's first measure */
+    /**
+     * @return iterable<string, array{string, string, list<string>, string}> text, shape, measures, first entity's
+     *     first measure
+     */
     public static function odd(): iterable
     {
-        yield 'measure and year in one heading' => ["Utility,Leakage 2022,Leakage 2023,Bursts 2022,Bursts 2023\nA,1,2,3,4\nB,5,6,7,8\n", 'periods-across', ['Leakage', 'Bursts'], '2022: 1, 2023: 2'];
-        yield 'month before the measure' => ["Utility,Mar 2024 Sales (EUR),Apr 2024 Sales (EUR)\nA,1,2\nB,3,4\n", 'periods-across', ['Sales'], '2024-03: 1, 2024-04: 2'];
-        yield 'year and month in two columns' => ["year,month,utility,value\n2023,1,A,5\n2023,2,A,6\n2023,1,B,7\n2023,2,B,8\n", 'long', ['Value'], '2023-01: 5, 2023-02: 6'];
-        yield 'year, month by name, and day' => ["Jahr;Monat;Tag;Werk;Menge\n2024;Jan;31;A;5\n2024;Februar;1;A;6,5\n", 'long', ['Menge'], '2024-01-31: 5, 2024-02-01: 6.5'];
-        yield 'months in Austrian German under a German heading' => ["Monat;Nord;Süd\nJän 2024;1;2\nFebruar 2024;3;4\nMärz 2024;5;6\n", 'entities-across', ['Value'], '2024-01: 1, 2024-02: 3, 2024-03: 5'];
-        yield 'times of day' => ["id,opened,utility,cost\n1,2024-01-03T10:15:00,A,5\n2,2024-01-03T11:00:00+01:00,A,6\n3,2024-02-03 12:30,B,7\n", 'events', ['Value', 'Different id', 'cost'], '2024-01: 2, 2024-02: 0'];
-        yield 'one figure that is there twice is no event' => ["Date,Store,Amount\n2024-04-03,A,10\n2024-04-05,A,12\n2024-04-05,A,13\n2024-04-07,B,4\n2024-04-08,B,4\n2024-04-09,B,5\n", 'long', ['Value'], '2024-04-03: 10, 2024-04-04: -, 2024-04-05: 12'];
-        yield 'a plain number down' => ["Age,Boys,Girls\n2,86,85\n3,95,94\n4,102,101\n", 'entities-across', ['Value'], '#2: 86, #3: 95, #4: 102'];
+        yield 'measure and year in one heading' => [
+            "Utility,Leakage 2022,Leakage 2023,Bursts 2022,Bursts 2023\nA,1,2,3,4\nB,5,6,7,8\n",
+            'periods-across',
+            ['Leakage', 'Bursts'],
+            '2022: 1, 2023: 2',
+        ];
+        yield 'month before the measure' => [
+            "Utility,Mar 2024 Sales (EUR),Apr 2024 Sales (EUR)\nA,1,2\nB,3,4\n",
+            'periods-across',
+            ['Sales'],
+            '2024-03: 1, 2024-04: 2',
+        ];
+        yield 'year and month in two columns' => [
+            "year,month,utility,value\n2023,1,A,5\n2023,2,A,6\n2023,1,B,7\n2023,2,B,8\n",
+            'long',
+            ['Value'],
+            '2023-01: 5, 2023-02: 6',
+        ];
+        yield 'year, month by name, and day' => [
+            "Jahr;Monat;Tag;Werk;Menge\n2024;Jan;31;A;5\n2024;Februar;1;A;6,5\n",
+            'long',
+            ['Menge'],
+            '2024-01-31: 5, 2024-02-01: 6.5',
+        ];
+        yield 'months in Austrian German under a German heading' => [
+            "Monat;Nord;Süd\nJän 2024;1;2\nFebruar 2024;3;4\nMärz 2024;5;6\n",
+            'entities-across',
+            ['Value'],
+            '2024-01: 1, 2024-02: 3, 2024-03: 5',
+        ];
+        yield 'times of day' => [
+            "id,opened,utility,cost\n1,2024-01-03T10:15:00,A,5\n2,2024-01-03T11:00:00+01:00,A,6\n3,2024-02-03 " .
+            "12:30,B,7\n",
+            'events',
+            ['Value', 'Different id', 'cost'],
+            '2024-01: 2, 2024-02: 0',
+        ];
+        yield 'one figure that is there twice is no event' => [
+            "Date,Store,Amount\n2024-04-03,A,10\n2024-04-05,A,12\n2024-04-05,A,13\n" .
+            "2024-04-07,B,4\n2024-04-08,B,4\n2024-04-09,B,5\n",
+            'long',
+            ['Value'],
+            '2024-04-03: 10, 2024-04-04: -, 2024-04-05: 12',
+        ];
+        yield 'a plain number down' => [
+            "Age,Boys,Girls\n2,86,85\n3,95,94\n4,102,101\n",
+            'entities-across',
+            ['Value'],
+            '#2: 86, #3: 95, #4: 102',
+        ];
     }
 
     /** @param list<string> $measures */
     #[DataProvider('odd')]
-    public function testTablesAsPeopleSendThemAreUnderstood(string $text, string $shape, array $measures, string $first): void
-    {
+    public function testTablesAsPeopleSendThemAreUnderstood(
+        string $text,
+        string $shape,
+        array $measures,
+        string $first,
+    ): void {
         [$plan, $read] = self::understood($text);
-        self::assertSame([$shape, $measures], [$plan->shape->value, array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures)]);
+        self::assertSame(
+            [$shape, $measures],
+            [$plan->shape->value, array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures)],
+        );
         self::assertSame($first, implode(', ', self::written($read, 0)));
     }
 
@@ -248,11 +443,14 @@ final class ReadingTest extends TestCase
     {
         $sample = self::sample("Utility,2022,2023,2024\nVeldmere,1,2,3\nTarrow,4,5,6\n");
         $others = Detection::alternatives($sample, Detection::of($sample)->plan);
-        self::assertSame(['moment', 6], [$others[0]['shape']->value ?? '', $others[0]['figures'] ?? 0]);
-        self::assertNotContains('periods-across', array_map(static fn(array $o): string => $o['shape']->value, $others));
+        self::assertEquals(new Alternative(TableShape::Moment, 6, 1.0), $others[0] ?? null);
+        self::assertNotContains(
+            'periods-across',
+            array_map(static fn(Alternative $other): string => $other->shape->value, $others),
+        );
         // Categories across are no time, and it is said.
         $guess = Detection::of(self::sample("Utility,Bursts,Complaints,Repairs\nVeldmere,1,2,3\nTarrow,4,5,6\n"));
-        self::assertSame(Shape::Moment, $guess->plan->shape);
+        self::assertSame(TableShape::Moment, $guess->plan->shape);
         self::assertStringContainsString('measures or categories, and no time', implode($guess->evidence));
     }
 
@@ -290,8 +488,11 @@ final class ReadingTest extends TestCase
 
     /** @param list<string> $texts */
     #[DataProvider('marks')]
-    public function testTheDecimalMarkIsWhatAllCellsAgreeWith(array $texts, string $delimiter, NumberNotation $expected): void
-    {
+    public function testTheDecimalMarkIsWhatAllCellsAgreeWith(
+        array $texts,
+        string $delimiter,
+        NumberNotation $expected,
+    ): void {
         self::assertSame($expected, NumberNotation::detect($texts, $delimiter));
     }
 
@@ -300,8 +501,12 @@ final class ReadingTest extends TestCase
     #[TestWith(["a\tb\tc\n1\t2,5\t3\n", 'UTF-8', "\t", 0])]
     #[TestWith(["\xFF\xFEa\x00,\x00b\x00\n\x00", 'UTF-16LE', ',', 2])]
     #[TestWith(["a|b\n\"x,y,z\"|2\n", 'UTF-8', '|', 0])]
-    public function testTheWayAFileIsWrittenDownIsDetected(string $bytes, string $encoding, string $delimiter, int $skip): void
-    {
+    public function testTheWayAFileIsWrittenDownIsDetected(
+        string $bytes,
+        string $encoding,
+        string $delimiter,
+        int $skip,
+    ): void {
         self::assertEquals(Dialect::of($encoding, $delimiter, $skip), Dialect::detect($bytes));
     }
 
@@ -352,7 +557,9 @@ final class ReadingTest extends TestCase
         foreach ($read->series() as $series) {
             if ($series->entity === $entity && $series->measure === 0) {
                 return array_map(
-                    static fn(int $i, float $v): string => Period::at($read->frequency, $series->first + $i)->code().': '.(is_nan($v) ? '-' : $v),
+                    static fn(int $i, float $v): string => Period::at($read->frequency, $series->first + $i)->code() .
+                        ': ' .
+                        (is_nan($v) ? '-' : $v),
                     array_keys($series->values),
                     $series->values,
                 );

@@ -5,18 +5,22 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DuskRail\Data\DataInMemory;
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Edit;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
-use DuskRail\Study\Changes\Changes;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\LiveNumber;
-use DuskRail\Study\Sentences\Claim;
-use DuskRail\Study\Sentences\Sentences;
-use DuskRail\Study\Study;
-use DuskRail\Study\Wording;
+use DuskRail\Words\LiveNumber;
+use DuskRail\Words\Sentences\Claim;
+use DuskRail\Words\Sentences\PlaceAmongPeers;
+use DuskRail\Words\Sentences\RecordAtEnd;
+use DuskRail\Words\Sentences\Sentences;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** What is proposed to be said, on tables made so that it holds, nearly holds, or does not. */
@@ -26,33 +30,80 @@ final class SentencesTest extends TestCase
     public static function tables(): iterable
     {
         $peers = ['a' => [5, 5, 5, 5, 5, 5, 5], 'b' => [6, 6, 6, 6, 6, 6, 6], 'c' => [7, 7, 7, 7, 7, 7, 7]];
-        yield 'lowest of all' => [['home' => [9, 8, 7, 6, 5, 4, 3], ...$peers], 'Home is the lowest of all 4, 1st of 4 in 2015', true];
-        yield 'not the lowest when it shares the place' => [['home' => [9, 8, 7, 7, 7, 6, 5], ...$peers], 'Home is the lowest', false];
-        yield 'not of all when there are only two' => [['home' => [9, 8, 7, 6, 5, 4, 3], 'a' => $peers['a']], 'Home is the lowest', false];
+        yield 'lowest of all' => [
+            ['home' => [9, 8, 7, 6, 5, 4, 3], ...$peers],
+            'Home is the lowest of all 4, 1st of 4 in 2015',
+            true,
+        ];
+        yield 'not the lowest when it shares the place' => [
+            ['home' => [9, 8, 7, 7, 7, 6, 5], ...$peers],
+            'Home is the lowest',
+            false,
+        ];
+        yield 'not of all when there are only two' => [
+            ['home' => [9, 8, 7, 6, 5, 4, 3], 'a' => $peers['a']],
+            'Home is the lowest',
+            false,
+        ];
         yield 'fallen' => [['home' => [20, 18, 16, 14, 12, 11, 10]], 'Home has fallen by 50 % since 2015', true];
-        yield 'hardly changed' => [['home' => [1000, 1100, 900, 1000, 1000, 1000, 1005]], 'Home has hardly changed since 2015', true];
+        yield 'hardly changed' => [
+            ['home' => [1000, 1100, 900, 1000, 1000, 1000, 1005]],
+            'Home has hardly changed since 2015',
+            true,
+        ];
         yield 'no per cent of a base below zero' => [['home' => [-5, 1, 2, 3, 4, 5, 10]], 'Home has risen by 15', true];
         yield 'a run' => [['home' => [5, 9, 8, 7, 6, 5, 4]], 'Home has fallen for 5 years in a row', true];
         yield 'no run through an equal value' => [['home' => [9, 8, 7, 6, 6, 5, 4]], 'in a row', false];
         yield 'no run through a gap' => [['home' => [9, 8, 7, null, 6, 5, 4]], 'in a row', false];
-        yield 'crossed' => [['home' => [9, 9, 9, 4, 4, 4, 4], ...$peers], 'Home has been below the peer median since 2018', true];
-        yield 'not crossed when it only touches' => [['home' => [9, 9, 9, 9, 9, 6, 6], ...$peers], 'Home has been below', false];
-        yield 'not crossed for two periods' => [['home' => [9, 9, 9, 9, 9, 4, 4], ...$peers], 'Home has been below', false];
-        yield 'never further apart' => [['home' => [7, 7, 8, 8, 9, 9, 20], ...$peers], 'have never been further apart than now', true];
+        yield 'crossed' => [
+            ['home' => [9, 9, 9, 4, 4, 4, 4], ...$peers],
+            'Home has been below the peer median since 2018',
+            true,
+        ];
+        yield 'not crossed when it only touches' => [
+            ['home' => [9, 9, 9, 9, 9, 6, 6], ...$peers],
+            'Home has been below',
+            false,
+        ];
+        yield 'not crossed for two periods' => [
+            ['home' => [9, 9, 9, 9, 9, 4, 4], ...$peers],
+            'Home has been below',
+            false,
+        ];
+        yield 'never further apart' => [
+            ['home' => [7, 7, 8, 8, 9, 9, 20], ...$peers],
+            'have never been further apart than now',
+            true,
+        ];
         yield 'as far apart before' => [['home' => [20, 7, 8, 8, 9, 9, 20], ...$peers], 'further apart', false];
-        yield 'a gap that closed' => [['home' => [7, 7, 30, 8, 8, 7, 7], ...$peers], 'was widest in 2017 and has closed since', true];
-        yield 'a record' => [['home' => [9, 5, 8, 4, 7, 6, 3]], 'Home is at its lowest since 2015, when the figures begin', true];
+        yield 'a gap that closed' => [
+            ['home' => [7, 7, 30, 8, 8, 7, 7], ...$peers],
+            'was widest in 2017 and has closed since',
+            true,
+        ];
+        yield 'a record' => [
+            ['home' => [9, 5, 8, 4, 7, 6, 3]],
+            'Home is at its lowest since 2015, when the figures begin',
+            true,
+        ];
         yield 'no record when it was as low before' => [['home' => [9, 5, 8, 3, 7, 6, 3]], 'at its lowest', false];
-        yield 'nothing of a line without values' => [['home' => [null, null, null, null, null, null, null], ...$peers], 'Home', false];
+        yield 'nothing of a line without values' => [
+            ['home' => [null, null, null, null, null, null, null], ...$peers],
+            'Home',
+            false,
+        ];
     }
 
     /** @param array<string, list<int|null>> $series */
     #[DataProvider('tables')]
     public function testOnlyWhatTheFiguresCarryIsProposed(array $series, string $sentence, bool $holds): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Stock, '2015', $series]]);
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2015', $series]]);
         $comparison = Comparison::of(Make::study($data), $data);
-        $said = array_map(static fn(Claim $c): string => LiveNumber::filled($c->sentence, $comparison), Sentences::of($comparison));
+        $said = array_map(
+            static fn(Claim $c): string => LiveNumber::filled($c->sentence, $comparison),
+            Sentences::of($comparison),
+        );
         $among = array_filter($said, static fn(string $s): bool => str_contains($s, $sentence));
         self::assertSame($holds, $among !== [], implode(' | ', $said));
     }
@@ -72,19 +123,23 @@ final class SentencesTest extends TestCase
                     return mt_rand(0, 12) === 0 ? null : $value;
                 }, range(1, 14));
             }
-            $data = Make::data(['flow' => ['Ml', Kind::Stock, '2010', $series]]);
+            $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2010', $series]]);
             $comparison = Comparison::of(Make::study($data), $data);
             $values = array_map(static fn(?int $v): float => $v === null ? NAN : (float) $v, $series['home']);
-            $present = array_filter($values, static fn(float $v): bool => ! is_nan($v));
+            $present = array_filter($values, static fn(float $v): bool => !is_nan($v));
             if ($present === []) {
                 continue;
             }
             foreach (Sentences::of($comparison) as $claim) {
                 $text = LiveNumber::filled($claim->sentence, $comparison);
-                self::assertDoesNotMatchRegularExpression('/\{|nan|inf/i', $text.$claim->working);
+                self::assertDoesNotMatchRegularExpression('/\{|nan|inf/i', $text . $claim->working);
                 $last = end($present);
                 if (preg_match('/at its (lowest|highest) since \d+, when the figures begin/', $text, $m) === 1) {
-                    self::assertCount(1, array_keys($present, $m[1] === 'lowest' ? min($present) : max($present), true), $text);
+                    self::assertCount(
+                        1,
+                        array_keys($present, $m[1] === 'lowest' ? min($present) : max($present), true),
+                        $text,
+                    );
                     self::assertSame($last, $m[1] === 'lowest' ? min($present) : max($present));
                     $checked++;
                 } elseif (preg_match('/has (fallen|risen) for (\d+)/', $text, $m) === 1) {
@@ -94,9 +149,16 @@ final class SentencesTest extends TestCase
                     self::assertSame([$sorted, count($tail)], [$tail, count(array_unique($tail))], $text);
                     $checked++;
                 } elseif (preg_match('/is the (lowest|highest) of all (\d+)/', $text, $m) === 1) {
-                    $then = array_filter(array_map(static fn(array $s): ?int => $s[(int) array_key_last($present)], $series), static fn(?int $v): bool => $v !== null);
+                    $then = array_filter(
+                        array_map(static fn(array $s): ?int => $s[(int) array_key_last($present)], $series),
+                        static fn(?int $v): bool => $v !== null,
+                    );
                     asort($then);
-                    self::assertSame([(int) $m[2], 'home'], [count($then), $m[1] === 'lowest' ? array_key_first($then) : array_key_last($then)], $text);
+                    self::assertSame(
+                        [(int) $m[2], 'home'],
+                        [count($then), $m[1] === 'lowest' ? array_key_first($then) : array_key_last($then)],
+                        $text,
+                    );
                     self::assertCount(1, array_keys($then, $then['home'], true));
                     $checked++;
                 }
@@ -105,21 +167,95 @@ final class SentencesTest extends TestCase
         self::assertGreaterThan(100, $checked);
     }
 
+    /** A record of months counts from two years on: the month that it does not beat is not one of them. */
+    #[TestWith([14, true])]
+    #[TestWith([15, false])]
+    public function testARecordIsOneFromTwoWholeYearsOn(int $higher, bool $isOne): void
+    {
+        $values = array_map(static fn(int $i): int => $i === $higher ? 500 : 101 + $i, range(0, 39));
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2021-01', ['home' => $values]]]);
+        $claims = array_map(
+            static fn(Claim $claim): string => $claim->sentence,
+            (new RecordAtEnd())->claims(Comparison::of(Make::study($data), $data)),
+        );
+        self::assertSame($isOne, str_contains(implode($claims), 'highest'));
+    }
+
+    public function testALineThatMovedThreePlacesIsToldWhicheverWayItMoved(): void
+    {
+        $series = ['home' => [75, 50, 25], 'marl' => [25, 50, 75]];
+        foreach (range(1, 8) as $n) {
+            $series["s{$n}"] = [10 * $n, 10 * $n, 10 * $n];
+        }
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2020', $series]]);
+        $study = Make::study($data)->withState('marl', LineState::Focus);
+        $claims = (new PlaceAmongPeers())->claims(Comparison::of($study, $data));
+        self::assertSame(
+            [
+                'Home has moved from place 2 of 10 to place 8 of 10',
+                'Marl has moved from place 8 of 10 to place 2 of 10',
+            ],
+            array_map(static fn(Claim $claim): string => strstr($claim->sentence, ' since', true) ?: '', $claims),
+        );
+    }
+
+    public function testOnlyAChangeLosesItsSignBehindAWordThatSaysWhichWayItWent(): void
+    {
+        $data = Make::data(['flow' => ['€', MeasureKind::Stock, '2020', ['home' => [4, -3], 'marl' => [8, 2]]]]);
+        $study = Make::study($data);
+        $filled = static fn(string $words): string => LiveNumber::filled($words, Comparison::of($study, $data));
+        self::assertSame('It fell to −3', $filled('It fell to {value Home}'));
+        self::assertSame(
+            'It fell by 75 %, and Home is −3',
+            $filled('It fell by {change Marl since 2020}, and Home is {value Home}'),
+        );
+        self::assertSame('A change of −75 %', $filled('A change of {change Marl since 2020}'));
+        self::assertSame('“It fell” and ‘lost’ to −3 €', $filled('“It fell” and ‘lost’ to {value Home} €'));
+    }
+
     public function testNumbersInTheWordsFollowTheFiguresAndSayWhenTheWordsNoLongerHold(): void
     {
-        $data = static fn(int $last): DataInMemory => Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => [200, 180, $last], 'marl' => [100, 90, 95], 'tarrow' => [10, 10, 10]]]]);
-        $words = 'Home is down {change Home since 2020} at {value home}, place {place Home}; it was {value Home in 2021}';
-        $study = Changes::apply(Changes::read('words', ['part' => 'headline', 'text' => $words]), Make::study($data(150)), $data(150));
-        $headline = static fn(DataInMemory $on): string => Wording::of(Comparison::of($study, $on), '')->headline;
+        $data = static fn(int $last): DataInMemory => Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Stock,
+                '2020',
+                ['home' => [200, 180, $last], 'marl' => [100, 90, 95], 'tarrow' => [10, 10, 10]],
+            ],
+        ]);
+        $words =
+            'Home is down {change Home since 2020} at {value home}, place {place Home}; it was {value Home in 2021}';
+        $study = Edit::of(
+            Changes::read('words', ['part' => 'headline', 'text' => $words]),
+            Make::study($data(150)),
+            $data(150),
+        )->study;
+        $headline = static fn(DataInMemory $on): string => Make::wording(Comparison::of($study, $on), '')->headline;
         self::assertSame('Home is down 25 % at 150, place 1st of 3; it was 180', $headline($data(150)));
         self::assertSame('Home is down 50 % at 100, place 1st of 3; it was 180', $headline($data(100)));
         self::assertSame([], self::said($study, $data(100)));
-        self::assertSame(['The words say down, but the change is +20 %: the value then 200, now 240: (240 ÷ 200 − 1) × 100 = 20 %.'], self::said($study, $data(240)));
-        $unknown = Changes::apply(Changes::read('words', ['part' => 'headline', 'text' => 'See {value Nobody} in {period}']), $study, $data(150));
-        self::assertSame('See {value Nobody} in 2022', Wording::of(Comparison::of($unknown, $data(150)), '')->headline);
-        self::assertSame(['“{value Nobody}” in the words names no line or period of this study.'], self::said($unknown, $data(150)));
+        self::assertSame(
+            ['The words say down, but the change is +20 %: the value then 200, now 240: (240 ÷ 200 − 1) × 100 = 20 %.'],
+            self::said($study, $data(240)),
+        );
+        $unknown = Edit::of(
+            Changes::read('words', ['part' => 'headline', 'text' => 'See {value Nobody} in {period}']),
+            $study,
+            $data(150),
+        )->study;
+        self::assertSame(
+            'See {value Nobody} in 2022',
+            Make::wording(Comparison::of($unknown, $data(150)), '')->headline,
+        );
+        self::assertSame(
+            ['“{value Nobody}” in the words names no line or period of this study.'],
+            self::said($unknown, $data(150)),
+        );
         // Of an index the mean of its base is what it is measured by; percentages differ by points.
-        $indexed = Comparison::of(Make::study($data(150), StopCatalogue::make('index', ['base' => '2020..2021'])), $data(150));
+        $indexed = Comparison::of(
+            Make::study($data(150), StopCatalogue::make('index', ['base' => '2020..2021'])),
+            $data(150),
+        );
         self::assertSame('by −21 %', LiveNumber::filled('by {change Home since 2020..2021}', $indexed));
         $shares = Comparison::of(Make::study($data(150), StopCatalogue::make('share', [])), $data(150));
         self::assertSame('−5.7 points', LiveNumber::filled('{change Home since 2020}', $shares));
@@ -128,6 +264,12 @@ final class SentencesTest extends TestCase
     /** @return list<string> */
     private static function said(Study $study, DataInMemory $data): array
     {
-        return array_column(array_filter(Signals::of(Comparison::of($study, $data)), static fn(Notice $n): bool => str_starts_with($n->id, 'words-')), 'sentence');
+        return array_column(
+            array_filter(
+                Signals::of(Comparison::of($study, $data)),
+                static fn(Notice $n): bool => str_starts_with($n->id, 'words-'),
+            ),
+            'sentence',
+        );
     }
 }

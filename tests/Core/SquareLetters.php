@@ -12,7 +12,7 @@ final class SquareLetters implements TextMeasure
 {
     public function width(string $text, Type $type): float
     {
-        return mb_strlen($text) * $type->size / 2;
+        return (mb_strlen($text) * $type->size) / 2;
     }
 
     public function narrow(string $text): float

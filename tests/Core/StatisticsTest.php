@@ -19,16 +19,32 @@ final class StatisticsTest extends TestCase
     public function testOrderAndQuantilesOfManyValuesAreThoseOfAFullSort(): void
     {
         mt_srand(7);
-        foreach ([static fn(): float => mt_rand() / 1e6, static fn(): float => (float) mt_rand(0, 40), static fn(): float => exp(mt_rand(0, 4000) / 100), static fn(): float => mt_rand(0, 9) === 0 ? NAN : -mt_rand() / 1e9, static fn(): float => 5.0] as $draw) {
+        foreach (
+            [
+                static fn(): float => mt_rand() / 1e6,
+                static fn(): float => (float) mt_rand(0, 40),
+                static fn(): float => exp(mt_rand(0, 4000) / 100),
+                static fn(): float => mt_rand(0, 9) === 0 ? NAN : -mt_rand() / 1e9,
+                static fn(): float => 5.0,
+            ]
+            as $draw
+        ) {
             $values = array_map(static fn(int $i): float => $draw(), range(1, 3000));
-            $sorted = array_values(array_filter($values, static fn(float $v): bool => ! is_nan($v)));
+            $sorted = array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
             sort($sorted);
-            self::assertSame($sorted, array_map(static fn(int $at): float => $values[$at], Ordering::ascending($values)));
+            self::assertSame(
+                $sorted,
+                array_map(static fn(int $at): float => $values[$at], Ordering::ascending($values)),
+            );
             foreach ([0.0, 0.1, 0.25, 0.5, 0.9, 1.0] as $share) {
                 $place = (count($sorted) - 1) * $share;
                 $below = (int) floor($place);
                 $above = $sorted[min($below + 1, count($sorted) - 1)];
-                self::assertEqualsWithDelta($sorted[$below] + ($place - $below) * ($above - $sorted[$below]), Quantile::of($values, $share), 1e-9 * abs($above));
+                self::assertEqualsWithDelta(
+                    $sorted[$below] + ($place - $below) * ($above - $sorted[$below]),
+                    Quantile::of($values, $share),
+                    1e-9 * abs($above),
+                );
             }
         }
     }
@@ -38,7 +54,10 @@ final class StatisticsTest extends TestCase
     {
         mt_srand(41);
         for ($round = 0; $round < 150; $round++) {
-            $values = array_map(static fn(): float => mt_rand(0, 6) === 0 ? NAN : (float) mt_rand(-9, 9), array_fill(0, mt_rand(1, 50), 0));
+            $values = array_map(
+                static fn(): float => mt_rand(0, 6) === 0 ? NAN : (float) mt_rand(-9, 9),
+                array_fill(0, mt_rand(1, 50), 0),
+            );
             $window = mt_rand(1, 15);
             $needed = mt_rand(1, $window);
             $found = [
@@ -48,7 +67,12 @@ final class StatisticsTest extends TestCase
                 'highest' => RollingExtreme::highest($values, $window, $needed),
             ];
             foreach (array_keys($values) as $i) {
-                $present = array_values(array_filter(array_slice($values, max(0, $i - $window + 1), min($i + 1, $window)), static fn(float $v): bool => ! is_nan($v)));
+                $present = array_values(
+                    array_filter(
+                        array_slice($values, max(0, $i - $window + 1), min($i + 1, $window)),
+                        static fn(float $v): bool => !is_nan($v),
+                    ),
+                );
                 sort($present);
                 $count = count($present);
                 if ($count < $needed || $present === []) {
@@ -58,7 +82,10 @@ final class StatisticsTest extends TestCase
                     continue;
                 }
                 self::assertEqualsWithDelta(array_sum($present) / $count, $found['mean'][$i], 1e-12);
-                self::assertSame(($present[intdiv($count - 1, 2)] + $present[intdiv($count, 2)]) / 2, $found['median'][$i]);
+                self::assertSame(
+                    ($present[intdiv($count - 1, 2)] + $present[intdiv($count, 2)]) / 2,
+                    $found['median'][$i],
+                );
                 self::assertSame([min($present), max($present)], [$found['lowest'][$i], $found['highest'][$i]]);
             }
         }
@@ -68,11 +95,19 @@ final class StatisticsTest extends TestCase
     #[TestWith([5.0, true, 3, 50.0, 2.75])]
     #[TestWith([9.0, false, 1, 87.5, 8.25])]
     #[TestWith([1.0, true, 1, 100.0, 2.75])]
-    public function testAPlaceAmongPeersCountsFromTheBetterSideAndTiesShareIt(float $value, bool $lowerIsBetter, int $rank, float $percentile, float $quartile): void
-    {
+    public function testAPlaceAmongPeersCountsFromTheBetterSideAndTiesShareIt(
+        float $value,
+        bool $lowerIsBetter,
+        int $rank,
+        float $percentile,
+        float $quartile,
+    ): void {
         $position = Position::of($value, [9.0, 8.0, NAN, 3.0, 2.0], $lowerIsBetter);
         self::assertNotNull($position);
-        self::assertSame([$rank, 5, $percentile, 5.5, $quartile], [$position->rank, $position->of, $position->percentile, $position->median, $position->bestQuartile]);
+        self::assertSame(
+            [$rank, 5, $percentile, 5.5, $quartile],
+            [$position->rank, $position->of, $position->percentile, $position->median, $position->bestQuartile],
+        );
         self::assertNull(Position::of(NAN, [1.0], $lowerIsBetter));
         self::assertNull(Position::of(1.0, [NAN], $lowerIsBetter));
     }
@@ -82,7 +117,18 @@ final class StatisticsTest extends TestCase
         $series = ['a' => [1.0, NAN, NAN], 'b' => [3.0, 4.0, NAN], 'c' => [8.0, 6.0, NAN]];
         self::assertSame([3.0, 5.0], array_slice(PeerFigures::quantile($series, 0.5), 0, 2));
         self::assertSame([4.0, 5.0], array_slice(PeerFigures::mean($series), 0, 2));
-        self::assertSame([(1 + 6 + 8) / 4, (8 + 6) / 3], array_slice(PeerFigures::weightedMean($series, ['a' => [1.0, 1.0, 1.0], 'b' => [2.0, 2.0, 2.0], 'c' => [1.0, 1.0, 1.0]]), 0, 2));
+        self::assertSame(
+            [(1 + 6 + 8) / 4, (8 + 6) / 3],
+            array_slice(
+                PeerFigures::weightedMean($series, [
+                    'a' => [1.0, 1.0, 1.0],
+                    'b' => [2.0, 2.0, 2.0],
+                    'c' => [1.0, 1.0, 1.0],
+                ]),
+                0,
+                2,
+            ),
+        );
         self::assertNan(PeerFigures::mean($series)[2]);
         self::assertNan(PeerFigures::weightedMean($series, ['a' => [NAN, NAN, NAN]])[0]);
         self::assertSame([], PeerFigures::quantile([], 0.5));

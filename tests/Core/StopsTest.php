@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Unit;
-use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Settings\InvalidSetting;
 use DuskRail\Statistics\RollingMean;
+use DuskRail\Time\Frequency;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -27,27 +28,42 @@ final class StopsTest extends TestCase
         $values = Make::values($run, 'home');
         // 100 Ml over 50,000 connections are 2,000 l each; from January 2020 on there are 52,000.
         self::assertSame([2000.0, 2020.0], array_slice($values, 0, 2));
-        self::assertSame(round(112 / 52_000 * 1e6, 6), $values[12]);
+        self::assertSame(round((112 / 52_000) * 1e6, 6), $values[12]);
         self::assertSame('l per connection per month', $run->table()->unit->text());
-        self::assertSame('yearly figures carried', $run->legs[0]->outcome->note);
+        self::assertSame('yearly figures carried', $run->steps[0]->outcome->note);
     }
 
     public function testADenominatorRunsOnAStraightLineBetweenMidYears(): void
     {
         $run = Make::run(Make::leakage(), 'per-denominator', ['measure' => 'connections', 'between' => 'straight']);
-        $denominators = array_map(static fn(float $leak, ?float $quotient): float => $leak / (float) $quotient, range(100.0, 123.0), Make::values($run, 'home', 14));
+        $denominators = array_map(
+            static fn(float $leak, ?float $quotient): float => $leak / (float) $quotient,
+            range(100.0, 123.0),
+            Make::values($run, 'home', 14),
+        );
         // Mid-2019 is day 181.5 after new year; January's middle is before it, so the first figure holds.
         self::assertEqualsWithDelta(50_000, $denominators[0], 1e-3);
         // 2019's middle is 2 July noon, 2020's 1 July noon (366 days on); December's middle is day 349.
-        self::assertEqualsWithDelta(50_000 + 2_000 * (349 - 182) / 365.5, $denominators[11], 1e-3);
+        self::assertEqualsWithDelta(50_000 + (2_000 * (349 - 182)) / 365.5, $denominators[11], 1e-3);
         self::assertEqualsWithDelta(52_000, $denominators[23], 1e-3);
-        self::assertSame('straight lines between mid-years', $run->legs[0]->outcome->note);
+        self::assertSame('straight lines between mid-years', $run->steps[0]->outcome->note);
     }
 
-    #[TestWith(['held', 62 / 20_000, 'Connections after 2019 is missing for 1 of 3; the last figure is held.', 'Leave blank'])]
+    #[
+        TestWith([
+            'held',
+            62 / 20_000,
+            'Connections after 2019 is missing for 1 of 3; the last figure is held.',
+            'Leave blank',
+        ]),
+    ]
     #[TestWith(['blank', null, 'Connections after 2019 is missing for 1 of 3; left blank.', 'Hold the last'])]
-    public function testTheNewestDenominatorIsHeldOrLeftBlankAndSaidEitherWay(string $newest, ?float $expected, string $sentence, string $remedy): void
-    {
+    public function testTheNewestDenominatorIsHeldOrLeftBlankAndSaidEitherWay(
+        string $newest,
+        ?float $expected,
+        string $sentence,
+        string $remedy,
+    ): void {
         $run = Make::run(Make::leakage(), 'per-denominator', ['measure' => 'connections', 'newest' => $newest]);
         self::assertSame($expected === null ? null : round($expected, 6), Make::values($run, 'marl')[12]);
         self::assertSame([$sentence, $remedy], [self::remarks($run)[0]->sentence, self::remarks($run)[0]->remedy]);
@@ -56,12 +72,24 @@ final class StopsTest extends TestCase
     public function testAMissingYearOfTheDenominatorLeavesItsMonthsOpenAndTheYearsBesideItWhole(): void
     {
         $data = Make::data([
-            'flow' => ['Ml', Kind::Flow, '2019-01', ['home' => array_fill(0, 60, 12.0)]],
-            'people' => ['people', Kind::Stock, '2018', ['home' => [4, 4, 2, null, 6, 8]]],
+            'flow' => ['Ml', MeasureKind::Flow, '2019-01', ['home' => array_fill(0, 60, 12.0)]],
+            'people' => ['people', MeasureKind::Stock, '2018', ['home' => [4, 4, 2, null, 6, 8]]],
         ]);
         $carried = Make::values(Make::run($data, 'per-denominator', ['measure' => 'people']), 'home');
-        self::assertSame([...array_fill(0, 12, 3.0), ...array_fill(0, 12, 6.0), ...array_fill(0, 12, null), ...array_fill(0, 12, 2.0), ...array_fill(0, 12, 1.5)], $carried);
-        $straight = Make::values(Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => 'straight']), 'home');
+        self::assertSame(
+            [
+                ...array_fill(0, 12, 3.0),
+                ...array_fill(0, 12, 6.0),
+                ...array_fill(0, 12, null),
+                ...array_fill(0, 12, 2.0),
+                ...array_fill(0, 12, 1.5),
+            ],
+            $carried,
+        );
+        $straight = Make::values(
+            Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => 'straight']),
+            'home',
+        );
         // From the middle of 2020, the last figure before the gap, to the middle of 2022 there is no line to be on.
         self::assertSame(range(18, 41), array_keys(array_filter($straight, static fn(?float $v): bool => $v === null)));
         self::assertEqualsWithDelta(3.0, $straight[5], 0.01);
@@ -71,27 +99,49 @@ final class StopsTest extends TestCase
     public function testADenominatorThatStartsLaterLeavesTheTimeBeforeItOpen(): void
     {
         $data = Make::data([
-            'flow' => ['Ml', Kind::Flow, '2019-Q1', ['home' => array_fill(0, 12, 8.0)]],
-            'people' => ['people', Kind::Stock, '2020', ['home' => [4]]],
+            'flow' => ['Ml', MeasureKind::Flow, '2019-Q1', ['home' => array_fill(0, 12, 8.0)]],
+            'people' => ['people', MeasureKind::Stock, '2020', ['home' => [4]]],
         ]);
         foreach (['carried', 'straight'] as $between) {
-            $values = Make::values(Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => $between]), 'home');
+            $values = Make::values(
+                Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => $between]),
+                'home',
+            );
             self::assertSame([...array_fill(0, 4, null), ...array_fill(0, 8, 2.0)], $values);
-            $blank = Make::values(Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => $between, 'newest' => 'blank']), 'home');
+            $blank = Make::values(
+                Make::run($data, 'per-denominator', [
+                    'measure' => 'people',
+                    'between' => $between,
+                    'newest' => 'blank',
+                ]),
+                'home',
+            );
             self::assertSame([...array_fill(0, 4, null), ...array_fill(0, 4, 2.0), ...array_fill(0, 4, null)], $blank);
         }
     }
 
     public function testAZeroOrAbsentDenominatorLeavesABlankAndIsNamed(): void
     {
-        $run = Make::run(Make::data([
-            'bursts' => ['bursts', Kind::Flow, '2020', ['home' => [4, 6], 'marl' => [1, 1], 'tarrow' => [2, 2]]],
-            'mains' => ['km', Kind::Stock, '2020', ['home' => [0, 3], 'marl' => [2, 2]]],
-        ]), 'per-denominator', ['measure' => 'mains']);
+        $run = Make::run(
+            Make::data([
+                'bursts' => [
+                    'bursts',
+                    MeasureKind::Flow,
+                    '2020',
+                    ['home' => [4, 6], 'marl' => [1, 1], 'tarrow' => [2, 2]],
+                ],
+                'mains' => ['km', MeasureKind::Stock, '2020', ['home' => [0, 3], 'marl' => [2, 2]]],
+            ]),
+            'per-denominator',
+            ['measure' => 'mains'],
+        );
         self::assertSame([null, 2.0], Make::values($run, 'home'));
         self::assertSame([null, null], Make::values($run, 'tarrow'));
         self::assertSame(
-            ['Tarrow is without Mains, so without a value here.', 'Home is with Mains of zero somewhere; no value there.'],
+            [
+                'Tarrow is without Mains, so without a value here.',
+                'Home is with Mains of zero somewhere; no value there.',
+            ],
             array_map(static fn(Remark $r): string => $r->sentence, self::remarks($run)),
         );
     }
@@ -99,27 +149,40 @@ final class StopsTest extends TestCase
     public function testAFinerDenominatorIsAddedUpOrAveragedOverWholePeriods(): void
     {
         $data = Make::data([
-            'cost' => ['crowns', Kind::Flow, '2020', ['home' => [120, 240]]],
-            'supplied' => ['Ml', Kind::Flow, '2020-Q1', ['home' => [1, 2, 3, 4, 5, 5, 5]]],
-            'staff' => ['staff', Kind::Stock, '2020-Q1', ['home' => [1, 2, 3, 4, 5, 5, 5]]],
+            'cost' => ['crowns', MeasureKind::Flow, '2020', ['home' => [120, 240]]],
+            'supplied' => ['Ml', MeasureKind::Flow, '2020-Q1', ['home' => [1, 2, 3, 4, 5, 5, 5]]],
+            'staff' => ['staff', MeasureKind::Stock, '2020-Q1', ['home' => [1, 2, 3, 4, 5, 5, 5]]],
         ]);
-        self::assertSame([12.0, null], Make::values(Make::run($data, 'per-denominator', ['measure' => 'supplied']), 'home'));
-        self::assertSame([48.0, null], Make::values(Make::run($data, 'per-denominator', ['measure' => 'staff']), 'home'));
+        self::assertSame(
+            [12.0, null],
+            Make::values(Make::run($data, 'per-denominator', ['measure' => 'supplied']), 'home'),
+        );
+        self::assertSame(
+            [48.0, null],
+            Make::values(Make::run($data, 'per-denominator', ['measure' => 'staff']), 'home'),
+        );
     }
 
     public function testWhatMakesNoSenseIsRefusedWithAWayOut(): void
     {
         $data = Make::data([
-            'leakage' => ['Ml', Kind::Flow, '2020-01', ['home' => [1, 2, 3]]],
-            'cost' => ['crowns', Kind::Flow, '2020', ['home' => [10]]],
-            'price' => ['crowns per Ml', Kind::Rate, '2020', ['home' => [10]]],
-            'people' => ['people', Kind::Stock, '2020', ['home' => [10]]],
+            'leakage' => ['Ml', MeasureKind::Flow, '2020-01', ['home' => [1, 2, 3]]],
+            'cost' => ['crowns', MeasureKind::Flow, '2020', ['home' => [10]]],
+            'price' => ['crowns per Ml', MeasureKind::Rate, '2020', ['home' => [10]]],
+            'people' => ['people', MeasureKind::Stock, '2020', ['home' => [10]]],
         ]);
         $refusal = static fn(string ...$measures): string => (string) array_reduce(
             $measures,
-            static fn(Rail $rail, string $measure): Rail => $rail->with(StopCatalogue::make($measure === '2020' ? 'index' : 'per-denominator', ['measure' => $measure, 'base' => $measure])),
+            static fn(Rail $rail, string $measure): Rail => $rail->with(
+                StopCatalogue::make($measure === '2020' ? 'index' : 'per-denominator', [
+                    'measure' => $measure,
+                    'base' => $measure,
+                ]),
+            ),
             Rail::of(),
-        )->run($data->table('leakage'), $data)->refused()?->refusal;
+        )
+            ->run($data->table('leakage'), $data)
+            ->refused()?->refusal;
         self::assertStringContainsString('adds up over a whole year', $refusal('cost'));
         self::assertStringContainsString('a quotient already and cannot be a denominator', $refusal('price'));
         self::assertStringContainsString('Divide the measure itself', $refusal('people', 'people'));
@@ -132,24 +195,44 @@ final class StopsTest extends TestCase
     {
         $data = Make::leakage();
         $usual = StopCatalogue::all()['per-denominator']::usual($data->table('leakage'), Scope::all($data));
-        self::assertSame(['measure' => 'connections', 'times' => 1e6, 'between' => 'carried', 'newest' => 'held'], $usual->settings());
-        $bursts = Make::data(['bursts' => ['bursts', Kind::Flow, '2020', ['home' => [4, 6]]], 'mains' => ['km', Kind::Stock, '2020', ['home' => [900, 900]]]]);
-        self::assertSame(1000.0, StopCatalogue::all()['per-denominator']::usual($bursts->table('bursts'), Scope::all($bursts))->settings()['times']);
+        self::assertSame(
+            ['measure' => 'connections', 'times' => 1e6, 'between' => 'carried', 'newest' => 'held'],
+            $usual->settings(),
+        );
+        $bursts = Make::data([
+            'bursts' => ['bursts', MeasureKind::Flow, '2020', ['home' => [4, 6]]],
+            'mains' => ['km', MeasureKind::Stock, '2020', ['home' => [900, 900]]],
+        ]);
+        self::assertSame(
+            1000.0,
+            StopCatalogue::all()['per-denominator']::usual($bursts->table('bursts'), Scope::all($bursts))->settings()[
+                'times'
+            ],
+        );
     }
 
     // Rolling mean.
 
     public function testAWindowThatIsNotFullGivesNoValue(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2020-01', ['home' => [1, 2, 3, null, 5, 6, 7, 8]]]]);
-        self::assertSame([null, null, 2.0, null, null, null, 6.0, 7.0], Make::values(Make::run($data, 'rolling', ['window' => 3]), 'home'));
-        self::assertSame([null, 1.5, 2.0, 2.5, 4.0, 5.5, 6.0, 7.0], Make::values(Make::run($data, 'rolling', ['window' => 3, 'needed' => 2]), 'home'));
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020-01', ['home' => [1, 2, 3, null, 5, 6, 7, 8]]]]);
+        self::assertSame(
+            [null, null, 2.0, null, null, null, 6.0, 7.0],
+            Make::values(Make::run($data, 'rolling', ['window' => 3]), 'home'),
+        );
+        self::assertSame(
+            [null, 1.5, 2.0, 2.5, 4.0, 5.5, 6.0, 7.0],
+            Make::values(Make::run($data, 'rolling', ['window' => 3, 'needed' => 2]), 'home'),
+        );
     }
 
     public function testAHugeValueLeavesNoTraceOnceItHasLeftTheWindow(): void
     {
         $values = [...array_fill(0, 9, 0.1), 1e16, ...array_fill(0, 20, 0.1)];
-        self::assertSame(RollingMean::trailing(array_fill(0, 30, 0.1), 7, 7)[29], RollingMean::trailing($values, 7, 7)[29]);
+        self::assertSame(
+            RollingMean::trailing(array_fill(0, 30, 0.1), 7, 7)[29],
+            RollingMean::trailing($values, 7, 7)[29],
+        );
     }
 
     public function testAMissingValueSpreadsNoFurtherThanItsWindow(): void
@@ -187,16 +270,18 @@ final class StopsTest extends TestCase
         $run = Make::run(Make::leakage(), 'index', ['base' => '2019']);
         $values = Make::values($run, 'home', 10);
         // The months of 2019 are 100 to 111, their mean 105.5.
-        self::assertSame(round(100 / 105.5 * 100, 10), $values[0]);
+        self::assertSame(round((100 / 105.5) * 100, 10), $values[0]);
         self::assertEqualsWithDelta(100, array_sum(array_slice($values, 0, 12)) / 12, 1e-9);
-        self::assertSame(['2019 = 100', Kind::Rate], [$run->table()->unit->text(), $run->table()->kind]);
+        self::assertSame(['2019 = 100', MeasureKind::Rate], [$run->table()->unit->text(), $run->table()->kind]);
         self::assertSame(100.0, Make::values(Make::run(Make::leakage(), 'index', ['base' => '2020-03']), 'tarrow')[14]);
     }
 
     public function testReReferencingLeavesRelativeChangesAsTheyWere(): void
     {
         $data = Make::leakage();
-        $rail = Rail::of()->with(StopCatalogue::make('index', ['base' => '2019']))->with(StopCatalogue::make('index', ['base' => '2020-06']));
+        $rail = Rail::of()
+            ->with(StopCatalogue::make('index', ['base' => '2019']))
+            ->with(StopCatalogue::make('index', ['base' => '2020-06']));
         $twice = $rail->run($data->table('leakage'), $data);
         $once = Make::run($data, 'index', ['base' => '2020-06']);
         foreach (['home', 'marl', 'tarrow'] as $key) {
@@ -206,18 +291,44 @@ final class StopsTest extends TestCase
 
     public function testASeriesWithoutABaseIsNamedWithTheReasonAndTheOthersGoOn(): void
     {
-        $run = Make::run(Make::data(['flow' => ['Ml', Kind::Stock, '2019', [
-            'home' => [10, 20, 30], 'late' => [null, 5, 6], 'zero' => [0, 4, 5], 'below' => [-2, 1, 1], 'never' => [null, null, null],
-        ]]]), 'index', ['base' => '2019']);
+        $run = Make::run(
+            Make::data([
+                'flow' => [
+                    'Ml',
+                    MeasureKind::Stock,
+                    '2019',
+                    [
+                        'home' => [10, 20, 30],
+                        'late' => [null, 5, 6],
+                        'zero' => [0, 4, 5],
+                        'below' => [-2, 1, 1],
+                        'never' => [null, null, null],
+                    ],
+                ],
+            ]),
+            'index',
+            ['base' => '2019'],
+        );
         self::assertSame([100.0, 200.0, 300.0], Make::values($run, 'home'));
         self::assertSame([null, null, null], Make::values($run, 'zero'));
-        self::assertSame('Late, Zero and 2 more have no base in 2019: its figures begin in 2020.', self::remarks($run)[0]->sentence);
-        self::assertSame('Late: its figures begin in 2020; Zero: its base is zero; Below: its base is below zero; Never: it has no values at all', self::remarks($run)[0]->detail);
+        self::assertSame(
+            'Late, Zero and 2 more have no base in 2019: its figures begin in 2020.',
+            self::remarks($run)[0]->sentence,
+        );
+        self::assertSame(
+            'Late: its figures begin in 2020; Zero: its base is zero; Below: its base is below zero; Never: ' .
+                'it has no values at all',
+            self::remarks($run)[0]->detail,
+        );
     }
 
     public function testABaseWithGapsIsSaid(): void
     {
-        $run = Make::run(Make::data(['flow' => ['Ml', Kind::Flow, '2019-Q1', ['home' => [10, null, 20, 30, 40]]]]), 'index', ['base' => '2019']);
+        $run = Make::run(
+            Make::data(['flow' => ['Ml', MeasureKind::Flow, '2019-Q1', ['home' => [10, null, 20, 30, 40]]]]),
+            'index',
+            ['base' => '2019'],
+        );
         self::assertSame([50.0, null, 100.0, 150.0, 200.0], Make::values($run, 'home'));
         self::assertSame('The base 2019 has gaps: Home has 3 of 4 values.', self::remarks($run)[0]->sentence);
     }
@@ -226,7 +337,10 @@ final class StopsTest extends TestCase
     #[TestWith(['#4', 'of another kind than the periods here'])]
     public function testABaseThatIsNotThereIsRefused(string $base, string $message): void
     {
-        self::assertStringContainsString($message, (string) Make::run(Make::leakage(), 'index', ['base' => $base])->refused()?->refusal);
+        self::assertStringContainsString(
+            $message,
+            (string) Make::run(Make::leakage(), 'index', ['base' => $base])->refused()?->refusal,
+        );
     }
 
     public function testTheUsualBaseIsTheFirstYearThatMostHaveWhole(): void
@@ -234,7 +348,10 @@ final class StopsTest extends TestCase
         $data = Make::leakage();
         $mean = StopCatalogue::make('rolling', ['window' => 12]);
         $arriving = Rail::of()->with($mean)->run($data->table('leakage'), $data)->table();
-        self::assertSame(['base' => '2020', 'at' => 'period', 'event' => '', 'as' => 'index', 'along' => 'calendar'], StopCatalogue::all()['index']::usual($arriving, Scope::all($data))->settings());
+        self::assertSame(
+            ['base' => '2020', 'at' => 'period', 'event' => '', 'as' => 'index', 'along' => 'calendar'],
+            StopCatalogue::all()['index']::usual($arriving, Scope::all($data))->settings(),
+        );
     }
 
     // Units and the rail.
@@ -251,6 +368,13 @@ final class StopsTest extends TestCase
         self::assertSame($expected, Unit::parse($unit)->over(Unit::parse($by), $times)->text());
     }
 
+    public function testAUnitSaysItsPeriodOnceHoweverOftenItIsAsked(): void
+    {
+        $each = Unit::parse('Ml')->each(Frequency::Month);
+        self::assertSame(['Ml per month', 'Ml per month'], [$each->text(), $each->each(Frequency::Month)->text()]);
+        self::assertSame('Ml', Unit::parse('Ml')->each(Frequency::Number)->text());
+    }
+
     public function testTheOrderOfStopsMattersAndABypassedOnePassesFiguresOn(): void
     {
         $data = Make::leakage();
@@ -260,14 +384,17 @@ final class StopsTest extends TestCase
         $first = $rail->run($data->table('leakage'), $data);
         $second = $rail->moving('s2', -1)->run($data->table('leakage'), $data);
         self::assertNotEquals(Make::values($first, 'home'), Make::values($second, 'home'));
-        self::assertSame(['s2', 's1'], array_map(static fn($leg): string => $leg->placed->id, $second->legs));
+        self::assertSame(['s2', 's1'], array_map(static fn($step): string => $step->placed->id, $second->steps));
         $bypassed = $rail->replacing(new PlacedStop('s1', $mean, true))->run($data->table('leakage'), $data);
-        self::assertSame(Make::values(Make::run($data, 'index', ['base' => '2020']), 'home'), Make::values($bypassed, 'home'));
+        self::assertSame(
+            Make::values(Make::run($data, 'index', ['base' => '2020']), 'home'),
+            Make::values($bypassed, 'home'),
+        );
     }
 
     /** @return list<Remark> */
     private static function remarks(Run $run): array
     {
-        return $run->legs[0]->outcome->remarks;
+        return $run->steps[0]->outcome->remarks;
     }
 }

@@ -5,22 +5,48 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DomainException;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\StudyDocument;
+use DuskRail\Outcome\Comparison;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\InvalidStudy;
-use DuskRail\Study\StudyDocument;
 use PHPUnit\Framework\TestCase;
 
 /** Study files as they may come from anywhere: broken in ten thousand ways, each accepted or refused with its path. */
 final class StudyFilesTest extends TestCase
 {
-    private const STRANGE = [null, true, false, 0, -1, 7, 1e300, '', 'x', '<b>', "\u{0}", '2019..2018', [], ['x'], ['x' => 1], [[]], 'none', '#-9', 'y:2020', '{change}'];
+    private const STRANGE = [
+        null,
+        true,
+        false,
+        0,
+        -1,
+        7,
+        1e300,
+        '',
+        'x',
+        '<b>',
+        "\u{0}",
+        '2019..2018',
+        [],
+        ['x'],
+        ['x' => 1],
+        [[]],
+        'none',
+        '#-9',
+        'y:2020',
+        '{change}',
+    ];
 
     public function testTenThousandMutationsAreAcceptedWithAResultOrRefusedWithAPath(): void
     {
         mt_srand(30);
         $data = Make::leakage();
-        $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'connections']), StopCatalogue::make('rolling', ['window' => 3]), StopCatalogue::make('index', ['base' => '2019']));
+        $study = Make::study(
+            $data,
+            StopCatalogue::make('per-denominator', ['measure' => 'connections']),
+            StopCatalogue::make('rolling', ['window' => 3]),
+            StopCatalogue::make('index', ['base' => '2019']),
+        );
         $document = json_decode((string) json_encode(StudyDocument::write($study)), true);
         self::assertIsArray($document);
         $accepted = $refused = 0;
@@ -31,7 +57,10 @@ final class StudyFilesTest extends TestCase
             }
             try {
                 $read = StudyDocument::read($mutant);
-                self::assertEquals($read, StudyDocument::read((array) json_decode((string) json_encode(StudyDocument::write($read)), true)));
+                self::assertEquals(
+                    $read,
+                    StudyDocument::read((array) json_decode((string) json_encode(StudyDocument::write($read)), true)),
+                );
                 $accepted++;
             } catch (InvalidStudy $problem) {
                 self::assertMatchesRegularExpression('/^[a-zA-Z][\w.:]*: ./', $problem->getMessage());
@@ -68,9 +97,9 @@ final class StudyFilesTest extends TestCase
             return $document;
         }
         match (mt_rand(0, 3)) {
-            0 => $document = array_diff_key($document, [$key => true]),
-            1 => $document["{$key}2"] = $document[$key],
-            default => $document[$key] = self::STRANGE[mt_rand(0, count(self::STRANGE) - 1)],
+            0 => ($document = array_diff_key($document, [$key => true])),
+            1 => ($document["{$key}2"] = $document[$key]),
+            default => ($document[$key] = self::STRANGE[mt_rand(0, count(self::STRANGE) - 1)]),
         };
 
         return $document;

@@ -5,27 +5,29 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DuskRail\Data\DataInMemory;
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Numerals;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\LineState;
+use DuskRail\Document\OwnWords;
+use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\RosterSort;
+use DuskRail\Document\Study;
+use DuskRail\Document\StudyDocument;
+use DuskRail\Document\Targets;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Rail\Rail;
+use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Changes\Changes;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\InvalidStudy;
-use DuskRail\Study\Line;
-use DuskRail\Study\LineState;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Parts\Band;
-use DuskRail\Study\Parts\PeerLine;
-use DuskRail\Study\Parts\PeersPart;
-use DuskRail\Study\Readout;
-use DuskRail\Study\RosterSort;
-use DuskRail\Study\Study;
-use DuskRail\Study\StudyDocument;
-use DuskRail\Study\Targets;
-use DuskRail\Study\Wording;
-use DuskRail\Study\Words;
 use DuskRail\Time\PeriodRange;
+use DuskRail\Words\Readout;
+use DuskRail\Words\Wording;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -39,7 +41,23 @@ final class StudyTest extends TestCase
         self::assertSame(['home'], array_map(static fn(Line $l): string => $l->key, $comparison->focus()));
         // The median is of the peers alone: 4, 6 and 20 at the end, not 100.
         self::assertSame(6.0, $comparison->peerLine[3]);
-        self::assertSame('Home stands at 100 in 2023; the median of its 3 peers is 6', Wording::of($comparison, '')->headline);
+        self::assertSame(
+            'Home stands at 100 in 2023; the median of its 3 peers is 6',
+            Make::wording($comparison, '')->headline,
+        );
+    }
+
+    public function testNeighboursShareFiguresBehindAWindowOrARunningTotalAlone(): void
+    {
+        $data = self::four();
+        $smoothed = static fn(string ...$stops): bool => Comparison::of(
+            Make::study($data, ...array_map(static fn(string $s): Stop => StopCatalogue::make($s, []), $stops)),
+            $data,
+        )->isSmoothed();
+        self::assertSame(
+            [false, true, true, true],
+            [$smoothed(), $smoothed('rolling'), $smoothed('running-total'), $smoothed('rolling', 'rank')],
+        );
     }
 
     public function testOffLinesTakeNoPartAndAMissingValueIsLeftOutOfTheMedian(): void
@@ -48,7 +66,10 @@ final class StudyTest extends TestCase
         $study = Study::first('First', 'flow', $data)->withState('corrow', LineState::Off);
         $comparison = Comparison::of($study, $data);
         self::assertSame([2.0, 3.0, 2.0, 5.0], $comparison->peerLine);
-        self::assertSame(['home', 'marl', 'tarrow'], array_map(static fn(Line $l): string => $l->key, $comparison->present()));
+        self::assertSame(
+            ['home', 'marl', 'tarrow'],
+            array_map(static fn(Line $l): string => $l->key, $comparison->present()),
+        );
     }
 
     public function testHuesStayWithTheirLinesAndSixIsTheMost(): void
@@ -69,9 +90,13 @@ final class StudyTest extends TestCase
     public function testCalculationsReachOutsideTheRangeThatIsShown(): void
     {
         $data = Make::leakage();
-        $study = Make::study($data, StopCatalogue::make('rolling', ['window' => 12]), StopCatalogue::make('index', ['base' => '2019']));
+        $study = Make::study(
+            $data,
+            StopCatalogue::make('rolling', ['window' => 12]),
+            StopCatalogue::make('index', ['base' => '2019']),
+        );
         $whole = Comparison::of($study, $data);
-        $part = Comparison::of($study->with(['range' => PeriodRange::parse('2020-06..2020-12')]), $data);
+        $part = Comparison::of($study->withRange(PeriodRange::parse('2020-06..2020-12')), $data);
         self::assertSame([17, 23], [$part->from, $part->to]);
         self::assertFalse(is_nan($part->lines[0]->values[17]));
         self::assertSame(var_export($whole->lines[0]->values, true), var_export($part->lines[0]->values, true));
@@ -84,7 +109,7 @@ final class StudyTest extends TestCase
     public function testTheRosterIsSortedByNameOrLatestValue(RosterSort $sort, array $expected): void
     {
         $data = self::four();
-        $lines = Comparison::of(Study::first('First', 'flow', $data)->with(['sort' => $sort]), $data)->sorted();
+        $lines = Comparison::of(Study::first('First', 'flow', $data)->withSort($sort), $data)->sorted();
         self::assertSame($expected, array_map(static fn(Line $l): string => $l->key, $lines));
     }
 
@@ -93,15 +118,27 @@ final class StudyTest extends TestCase
         $data = Make::leakage();
         $comparison = Comparison::of(Make::study($data), $data);
         $points = Readout::along(Lineup::of($comparison), $comparison->lines[1])['points'];
-        self::assertSame(['January 2020', '62.0 Ml per month', '+12.0 on a year before · 2nd highest of 3'], $points[12]);
+        self::assertSame(
+            ['January 2020', '62.0 Ml per month', '+12.0 on a year before · 2nd highest of 3'],
+            $points[12],
+        );
         self::assertSame(['March 2019', '52.0 Ml per month', '2nd highest of 3'], $points[2]);
     }
 
     public function testAStudyReadsBackFromItsDocument(): void
     {
         $data = Make::leakage();
-        $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'connections', 'times' => 1e6]), StopCatalogue::make('rolling', ['window' => 12, 'needed' => 6]), StopCatalogue::make('index', ['base' => '2019-03..2019-05']))
-            ->with(['off' => ['tarrow'], 'range' => PeriodRange::parse('2019-06..2020-12'), 'sort' => RosterSort::Lowest, 'words' => new Words('A', null, 'B')])->withPart('peers', new PeersPart(PeerLine::Together, Band::Deciles, 'Plain', Targets::read('4.5; Marl 2020 3')));
+        $study = Make::study(
+            $data,
+            StopCatalogue::make('per-denominator', ['measure' => 'connections', 'times' => 1e6]),
+            StopCatalogue::make('rolling', ['window' => 12, 'needed' => 6]),
+            StopCatalogue::make('index', ['base' => '2019-03..2019-05']),
+        )
+            ->withOff(['tarrow'])
+            ->withRange(PeriodRange::parse('2019-06..2020-12'))
+            ->withSort(RosterSort::Lowest)
+            ->withWords(new OwnWords('A', null, 'B'))
+            ->withPart(new PeersPart(PeerLine::Pooled, Band::Deciles, 'Plain', Targets::parse('4.5; Marl 2020 3')));
         $document = json_decode((string) json_encode(StudyDocument::write($study)), true);
         self::assertIsArray($document);
         self::assertEquals($study, StudyDocument::read($document));
@@ -112,9 +149,18 @@ final class StudyTest extends TestCase
     {
         yield 'another format' => [['format' => 'picture'], 'format: '];
         yield 'no measure' => [['measure' => null], 'measure: must be a text'];
-        yield 'unknown stop' => [['rail' => [['id' => 's1', 'stop' => 'magic']]], 'rail.0: There is no calculation called “magic”. There are: period, per-day'];
-        yield 'bad setting' => [['rail' => [['id' => 's1', 'stop' => 'rolling', 'settings' => ['window' => 0]]]], 'rail.0: Rolling: “window” is 0'];
-        yield 'the same id twice' => [['rail' => array_fill(0, 2, ['id' => 's1', 'stop' => 'rolling'])], 'rail: Rail: two stops have the same id.'];
+        yield 'unknown stop' => [
+            ['rail' => [['id' => 's1', 'stop' => 'magic']]],
+            'rail.0: There is no calculation called “magic”. There are: period, per-day',
+        ];
+        yield 'bad setting' => [
+            ['rail' => [['id' => 's1', 'stop' => 'rolling', 'settings' => ['window' => 0]]]],
+            'rail.0: Rolling: “window” is 0',
+        ];
+        yield 'the same id twice' => [
+            ['rail' => array_fill(0, 2, ['id' => 's1', 'stop' => 'rolling'])],
+            'rail: Rail: two stops have the same id.',
+        ];
         yield 'a hue twice' => [['focus' => [['line' => 'a', 'hue' => 1], ['line' => 'b', 'hue' => 1]]], 'focus.1: '];
         yield 'backward range' => [['range' => '2020..2019'], 'range: The range ends'];
         yield 'unknown view' => [['view' => 'cake'], 'view: can be lines, overlay, stack, sparks, scatter, figures.'];
@@ -134,19 +180,22 @@ final class StudyTest extends TestCase
     {
         $data = Make::leakage();
         $study = Study::first('First', 'leakage', $data);
-        foreach ([
-            ['add-stop', ['stop' => 'per-denominator']],
-            ['add-stop', ['stop' => 'rolling']],
-            ['add-stop', ['stop' => 'index']],
-            ['change-stop', ['id' => 's3', 'settings' => ['base' => 'month#24240']]],
-            ['bypass-stop', ['id' => 's2', 'bypassed' => '1']],
-            ['state', ['entity' => 'marl', 'state' => 'focus']],
-            ['state', ['entity' => 'tarrow', 'state' => 'off']],
-            ['words', ['part' => 'headline', 'text' => '  Home   leads ']],
-            ['range', ['range' => '2020']],
-            ['rename', ['name' => 'Second']],
-        ] as [$name, $input]) {
-            $study = Changes::apply(Changes::read($name, $input), $study, $data);
+        foreach (
+            [
+                ['add-stop', ['stop' => 'per-denominator']],
+                ['add-stop', ['stop' => 'rolling']],
+                ['add-stop', ['stop' => 'index']],
+                ['change-stop', ['id' => 's3', 'settings' => ['base' => 'month#24240']]],
+                ['bypass-stop', ['id' => 's2', 'bypassed' => '1']],
+                ['state', ['entity' => 'marl', 'state' => 'focus']],
+                ['state', ['entity' => 'tarrow', 'state' => 'off']],
+                ['words', ['part' => 'headline', 'text' => '  Home   leads ']],
+                ['range', ['range' => '2020']],
+                ['rename', ['name' => 'Second']],
+            ]
+            as [$name, $input]
+        ) {
+            $study = Edit::of(Changes::read($name, $input), $study, $data)->study;
         }
         self::assertSame(['home' => 1, 'marl' => 2], $study->focus);
         self::assertSame(['tarrow'], $study->off);
@@ -154,15 +203,19 @@ final class StudyTest extends TestCase
         self::assertSame(['Second', '2020'], [$study->name, $study->range?->code()]);
         self::assertSame('2020-01', $study->rail->stop('s3')?->stop->settings()['base']);
         self::assertTrue($study->rail->stop('s2')?->bypassed);
-        $study = Changes::apply(Changes::read('words', ['part' => 'headline', 'text' => '']), $study, $data);
+        $study = Edit::of(Changes::read('words', ['part' => 'headline', 'text' => '']), $study, $data)->study;
         self::assertNull($study->words->headline);
-        self::assertSame([], Changes::apply(Changes::read('release', []), $study, $data)->focus);
+        self::assertSame([], Edit::of(Changes::read('release', []), $study, $data)->study->focus);
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> */
     public static function refusedChanges(): iterable
     {
-        yield 'order that makes no sense' => ['move-stop', ['id' => 's2', 'by' => 'earlier'], 'Move this stop before the index'];
+        yield 'order that makes no sense' => [
+            'move-stop',
+            ['id' => 's2', 'by' => 'earlier'],
+            'Move this stop before the index',
+        ];
         yield 'unknown change' => ['explode', [], 'no such change: “explode”'];
         yield 'unknown entity' => ['state', ['entity' => 'nobody', 'state' => 'focus'], 'no “nobody”'];
         yield 'unknown measure' => ['measure', ['measure' => 'joy'], 'no measure “joy”'];
@@ -178,10 +231,14 @@ final class StudyTest extends TestCase
     public function testAChangeThatMakesNoSenseIsRefusedWithTheReason(string $name, array $input, string $message): void
     {
         $data = Make::leakage();
-        $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'connections']), StopCatalogue::make('index', ['base' => '2019']));
+        $study = Make::study(
+            $data,
+            StopCatalogue::make('per-denominator', ['measure' => 'connections']),
+            StopCatalogue::make('index', ['base' => '2019']),
+        );
         $this->expectException(InvalidStudy::class);
         $this->expectExceptionMessage($message);
-        Changes::apply(Changes::read($name, $input), $study, $data);
+        Edit::of(Changes::read($name, $input), $study, $data)->study;
     }
 
     public function testNamesInFocusTakeTheirColourInTheWords(): void
@@ -190,18 +247,27 @@ final class StudyTest extends TestCase
         $comparison = Comparison::of(Study::first('First', 'flow', $data)->withState('marl', LineState::Focus), $data);
         self::assertSame(
             [['Marl', 'focus-2'], [' beats ', ''], ['Home', 'focus-1'], [', Marlow and Tarrow', '']],
-            array_map(static fn(array $run): array => [$run['text'], $run['ink']], Wording::coloured('Marl beats Home, Marlow and Tarrow', $comparison)),
+            array_map(
+                static fn(array $run): array => [$run['text'], $run['ink']],
+                Wording::coloured('Marl beats Home, Marlow and Tarrow', $comparison),
+            ),
         );
     }
 
     public function testTheSubtitleSaysWhatTheAxisIs(): void
     {
         $data = Make::leakage();
-        $said = static fn(Study $study): string => Wording::of(Comparison::of($study, $data), '')->subtitle;
+        $said = static fn(Study $study): string => Make::wording(Comparison::of($study, $data), '')->subtitle;
         $per = StopCatalogue::make('per-denominator', ['measure' => 'connections', 'times' => 1e6]);
         self::assertSame('Leakage, Ml per month', $said(Make::study($data)));
-        self::assertSame('Leakage per connection, 12-month mean, l per connection per month', $said(Make::study($data, $per, StopCatalogue::make('rolling', []))));
-        self::assertSame('Leakage per connection, average of 2019 = 100', $said(Make::study($data, $per, StopCatalogue::make('index', ['base' => '2019']))));
+        self::assertSame(
+            'Leakage per connection, 12-month mean, l per connection per month',
+            $said(Make::study($data, $per, StopCatalogue::make('rolling', []))),
+        );
+        self::assertSame(
+            'Leakage per connection, average of 2019 = 100',
+            $said(Make::study($data, $per, StopCatalogue::make('index', ['base' => '2019']))),
+        );
     }
 
     #[TestWith([1234567.891, 1, '1,234,567.9'])]
@@ -215,8 +281,18 @@ final class StudyTest extends TestCase
 
     private static function four(): DataInMemory
     {
-        return Make::data(['flow' => ['Ml', Kind::Flow, '2020', [
-            'home' => [10, 40, 70, 100], 'marl' => [1, 2, 2, 4], 'tarrow' => [3, 4, null, 6], 'corrow' => [8, 8, 8, 20],
-        ]]]);
+        return Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2020',
+                [
+                    'home' => [10, 40, 70, 100],
+                    'marl' => [1, 2, 2, 4],
+                    'tarrow' => [3, 4, null, 6],
+                    'corrow' => [8, 8, 8, 20],
+                ],
+            ],
+        ]);
     }
 }

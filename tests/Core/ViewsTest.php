@@ -10,8 +10,6 @@ use DuskRail\Chart\Curve;
 use DuskRail\Chart\Group;
 use DuskRail\Chart\LinesComposer;
 use DuskRail\Chart\Mark;
-use DuskRail\Chart\PanelsComposer;
-use DuskRail\Chart\PictureComposer;
 use DuskRail\Chart\Placed;
 use DuskRail\Chart\Scale;
 use DuskRail\Chart\ScatterComposer;
@@ -22,38 +20,46 @@ use DuskRail\Chart\Words;
 use DuskRail\Data\Better;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
-use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\LineState;
+use DuskRail\Document\PartCatalogue;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\RulePart;
+use DuskRail\Document\Parts\StackPart;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\Facets;
+use DuskRail\Outcome\Grid;
+use DuskRail\Outcome\GridHead;
+use DuskRail\Outcome\Layer;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Overlay;
+use DuskRail\Outcome\Scattered;
+use DuskRail\Outcome\SparkTable;
+use DuskRail\Outcome\Stacked;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\Changes\Changes;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Facets;
-use DuskRail\Study\Grid;
-use DuskRail\Study\GridHead;
-use DuskRail\Study\InvalidStudy;
-use DuskRail\Study\Layer;
-use DuskRail\Study\Line;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Overlay;
-use DuskRail\Study\Scattered;
-use DuskRail\Study\SparkTable;
-use DuskRail\Study\Stacked;
-use DuskRail\Study\Study;
-use DuskRail\Study\View;
-use DuskRail\Study\Wording;
 use DuskRail\Time\Calendar;
 use DuskRail\Time\Cycle;
 use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\UnknownPeriod;
+use DuskRail\Views\Views;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** What each view makes of a comparison: which lines, which values, and where they stand. */
 final class ViewsTest extends TestCase
 {
-    /** ISO 8601 and the Gregorian calendar: every day of a century has one place in its year, and that place leads back to it. */
+    /**
+     * ISO 8601 and the Gregorian calendar: every day of a century has one place in its year, and that place leads back
+     * to it.
+     */
     #[TestWith([1])]
     #[TestWith([2])]
     #[TestWith([4])]
@@ -91,29 +97,53 @@ final class ViewsTest extends TestCase
     public function testYearsOverEachOtherNewestSolidTheOneBeforeDashedOlderQuiet(): void
     {
         $values = array_map(static fn(int $i): float => 100 + $i, range(0, 41));
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2021-01', ['home' => $values, 'marl' => $values]]]);
-        $study = Make::study($data)->with(['view' => View::Overlay]);
-        $lineup = Lineup::shown(Comparison::of($study, $data));
-        self::assertSame(['2024', '2023', '2022', '2021'], array_map(static fn(Line $l): string => $l->name, $lineup->lines));
-        self::assertSame([[1, false], [1, true], [0, false], [0, false]], array_map(static fn(Line $l): array => [$l->hue, $l->dashed], $lineup->lines));
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2021-01', ['home' => $values, 'marl' => $values]]]);
+        $study = Make::study($data)->withView('overlay');
+        $lineup = Make::lineup(Comparison::of($study, $data));
+        self::assertSame(
+            ['2024', '2023', '2022', '2021'],
+            array_map(static fn(Line $l): string => $l->name, $lineup->lines),
+        );
+        self::assertSame(
+            [[1, false], [1, true], [0, false], [0, false]],
+            array_map(static fn(Line $l): array => [$l->hue, $l->dashed], $lineup->lines),
+        );
         self::assertSame(141.0, $lineup->lines[0]->latest());
         self::assertSame('in June 2024: 141, 12 above 2023 and above all 3 earlier ones', Overlay::distance($lineup));
         // In fiscal years from April the same months belong to other years.
-        $fiscal = Lineup::shown(Comparison::of($study->withPart('overlay', Study::PARTS['overlay']::read(['start' => 4, 'band' => true])), $data));
-        self::assertSame(['2024/25', '2023/24', '2022/23', '2021/22', '2020/21'], array_map(static fn(Line $l): string => $l->name, $fiscal->lines));
+        $fiscal = Make::lineup(
+            Comparison::of(
+                $study->withPart(PartCatalogue::named('overlay')::from(['start' => 4, 'band' => true])),
+                $data,
+            ),
+        );
+        self::assertSame(
+            ['2024/25', '2023/24', '2022/23', '2021/22', '2020/21'],
+            array_map(static fn(Line $l): string => $l->name, $fiscal->lines),
+        );
         self::assertSame([139.0, 140.0, 141.0], array_slice($fiscal->lines[0]->values, 0, 3));
         // April of the three earlier years that have one: 103, 115 and 127.
-        self::assertSame(115.0, $fiscal->summary[0]);
-        self::assertSame('Median 2020/21 – 2023/24', $fiscal->summaryName);
+        self::assertSame(115.0, $fiscal->summary->line[0]);
+        self::assertSame('Median 2020/21 – 2023/24', $fiscal->summary->name);
     }
 
     public function testALineIsNotBrokenWhereItsYearHasNoSuchDay(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2022-02-20', ['home' => array_fill(0, 800, 5), 'marl' => array_map(static fn(int $i): ?float => $i === 3 ? null : 5.0, range(0, 799))]]]);
-        $study = Make::study($data)->with(['view' => View::Overlay]);
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2022-02-20',
+                [
+                    'home' => array_fill(0, 800, 5),
+                    'marl' => array_map(static fn(int $i): ?float => $i === 3 ? null : 5.0, range(0, 799)),
+                ],
+            ],
+        ]);
+        $study = Make::study($data)->withView('overlay');
         $pieces = static function (string $of) use ($study, $data): int {
-            $part = Study::PARTS['lines']::read(['of' => $of]);
-            $scene = (new PictureComposer(new SquareLetters()))->compose(Comparison::of($study->withPart('lines', $part), $data), 900, 400);
+            $part = LinesPart::from(['of' => $of]);
+            $scene = Make::picture(Comparison::of($study->withPart($part), $data));
             $stroke = self::parts($scene, 'series', 'y:2022')[0]->marks[0];
             self::assertInstanceOf(Stroke::class, $stroke);
 
@@ -123,17 +153,23 @@ final class ViewsTest extends TestCase
         self::assertSame([1, 2], [$pieces('home'), $pieces('marl')]);
     }
 
-    /** Against exact fractions: the upper edges are the true sums, rounded once; shares are right to two units of the last place and end on 100. */
+    /**
+     * Against exact fractions: the upper edges are the true sums, rounded once; shares are right to two units of the
+     * last place and end on 100.
+     */
     public function testStackedSumsAndSharesAreExact(): void
     {
         mt_srand(4);
         $series = [];
         for ($i = 0; $i < 16; $i++) {
-            $series["s{$i}"] = array_map(static fn(): ?float => mt_rand(0, 11) === 0 ? null : mt_rand() / 7 * 10 ** mt_rand(-9, 3), range(1, 20));
+            $series["s{$i}"] = array_map(
+                static fn(): ?float => mt_rand(0, 11) === 0 ? null : (mt_rand() / 7) * 10 ** mt_rand(-9, 3),
+                range(1, 20),
+            );
         }
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2021-01', $series]]);
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2021-01', $series]]);
         foreach (['areas', 'shares'] as $form) {
-            $study = Make::study($data)->withPart('stack', Study::PARTS['stack']::read(['form' => $form, 'top' => 0]));
+            $study = Make::study($data)->withPart(PartCatalogue::named('stack')::from(['form' => $form, 'top' => 0]));
             $stacked = Stacked::of(Lineup::of(Comparison::of($study, $data)));
             self::assertCount(16, $stacked->layers);
             for ($i = 0; $i < 20; $i++) {
@@ -141,24 +177,55 @@ final class ViewsTest extends TestCase
                 $sum = BigRational::zero();
                 foreach ($stacked->layers as $layer) {
                     $sum = $sum->plus(self::exact([$layer->line->values[$i]]));
-                    $exact = $form === 'shares' ? $sum->dividedBy($whole)->multipliedBy(100)->toFloat() : $sum->toFloat();
-                    self::assertEqualsWithDelta($exact, $layer->upper[$i], abs($exact) * ($form === 'shares' ? 4.5e-16 : 1.2e-16));
+                    $exact =
+                        $form === 'shares' ? $sum->dividedBy($whole)->multipliedBy(100)->toFloat() : $sum->toFloat();
+                    self::assertEqualsWithDelta(
+                        $exact,
+                        $layer->upper[$i],
+                        abs($exact) * ($form === 'shares' ? 4.5e-16 : 1.2e-16),
+                    );
                 }
-                self::assertSame($form === 'shares' ? 100.0 : $stacked->totals[$i], $stacked->layers[count($stacked->layers) - 1]->upper[$i]);
+                self::assertSame(
+                    $form === 'shares' ? 100.0 : $stacked->totals[$i],
+                    $stacked->layers[count($stacked->layers) - 1]->upper[$i],
+                );
             }
         }
     }
 
     public function testTheLargestMakeWhatIsSaidAndWhatIsNoPartIsRefused(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2023', ['home' => [10, 10], 'a' => [40, 50], 'b' => [30, 20], 'c' => [15, 15], 'd' => [5, 5]]]]);
-        $study = Make::study($data)->with(['view' => View::Stack]);
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2023',
+                ['home' => [10, 10], 'a' => [40, 50], 'b' => [30, 20], 'c' => [15, 15], 'd' => [5, 5]],
+            ],
+        ]);
+        $study = Make::study($data)->withView('stack');
         $stacked = Stacked::of(Lineup::of(Comparison::of($study, $data)));
-        self::assertSame(['a', 'b', 'c', 'home', 'd'], array_map(static fn(Layer $l): string => $l->line->key, $stacked->layers));
+        self::assertSame(
+            ['a', 'b', 'c', 'home', 'd'],
+            array_map(static fn(Layer $l): string => $l->line->key, $stacked->layers),
+        );
         self::assertSame(85.0, $stacked->largest(3, 1));
-        self::assertSame('The largest three make 85 % of the whole in 2024', Wording::of(Comparison::of($study, $data), '')->headline);
-        $below = Make::data(['flow' => ['Ml', Kind::Flow, '2023', ['home' => [10, -2]]]]);
-        foreach ([[$study, $below, 'below zero in 2024'], [Make::study($data, StopCatalogue::make('index', ['base' => '2023'])), $data, 'does not add up to a whole']] as [$one, $of, $reason]) {
+        self::assertSame(
+            'The largest three make 85 % of the whole in 2024',
+            Make::wording(Comparison::of($study, $data), '')->headline,
+        );
+        $below = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2023', ['home' => [10, -2]]]]);
+        foreach (
+            [
+                [$study, $below, 'below zero in 2024'],
+                [
+                    Make::study($data, StopCatalogue::make('index', ['base' => '2023'])),
+                    $data,
+                    'does not add up to a whole',
+                ],
+            ]
+            as [$one, $of, $reason]
+        ) {
             try {
                 Stacked::of(Lineup::of(Comparison::of($one, $of)));
                 self::fail('It was stacked.');
@@ -180,16 +247,24 @@ final class ViewsTest extends TestCase
             }
             $curve = Curve::through($points);
             for ($i = 0; $i < $count - 1; $i++) {
-                [$low, $high] = [min($points[2 * $i + 1], $points[2 * $i + 3]), max($points[2 * $i + 1], $points[2 * $i + 3])];
+                [$low, $high] = [
+                    min($points[2 * $i + 1], $points[2 * $i + 3]),
+                    max($points[2 * $i + 1], $points[2 * $i + 3]),
+                ];
                 $last = null;
                 for ($part = 0; $part <= Curve::PARTS; $part++) {
                     $y = $curve[2 * ($i * Curve::PARTS + $part) + 1];
                     self::assertTrue($y >= $low && $y <= $high);
                     // And it only goes one way.
-                    self::assertTrue($last === null || ($y - $last) * ($points[2 * $i + 3] - $points[2 * $i + 1]) >= -1e-9);
+                    self::assertTrue(
+                        $last === null || ($y - $last) * ($points[2 * $i + 3] - $points[2 * $i + 1]) >= -1e-9,
+                    );
                     $last = $y;
                 }
-                self::assertSame([$points[2 * $i], $points[2 * $i + 1]], [$curve[2 * $i * Curve::PARTS], $curve[2 * $i * Curve::PARTS + 1]]);
+                self::assertSame(
+                    [$points[2 * $i], $points[2 * $i + 1]],
+                    [$curve[2 * $i * Curve::PARTS], $curve[2 * $i * Curve::PARTS + 1]],
+                );
             }
         }
     }
@@ -197,13 +272,20 @@ final class ViewsTest extends TestCase
     public function testALogarithmicAxisGivesEqualRatiosEqualRoom(): void
     {
         $scale = new Scale(1.0, 1000.0, 300.0, 0.0, true);
-        self::assertEqualsWithDelta([300.0, 200.0, 100.0, 0.0], array_map($scale->at(...), [1.0, 10.0, 100.0, 1000.0]), 1e-9);
+        self::assertEqualsWithDelta(
+            [300.0, 200.0, 100.0, 0.0],
+            array_map($scale->at(...), [1.0, 10.0, 100.0, 1000.0]),
+            1e-9,
+        );
         self::assertNan($scale->at(0.0));
         self::assertEqualsWithDelta(50.0, $scale->value($scale->at(50.0)), 1e-9);
         $ticks = Ticks::on($scale, 9);
-        self::assertSame(['1', '2', '5', '10', '20', '50', '100', '200', '500', '1,000'], array_map($ticks->label(...), $ticks->values));
-        $data = Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => [1, 0, 100, 1000]]]]);
-        $study = Make::study($data)->withPart('axis', Study::PARTS['axis']::read(['log' => '1']));
+        self::assertSame(
+            ['1', '2', '5', '10', '20', '50', '100', '200', '500', '1,000'],
+            array_map($ticks->label(...), $ticks->values),
+        );
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2020', ['home' => [1, 0, 100, 1000]]]]);
+        $study = Make::study($data)->withPart(PartCatalogue::named('axis')::from(['log' => '1']));
         $scene = (new LinesComposer(new SquareLetters()))->compose(Lineup::of(Comparison::of($study, $data)), 600, 300);
         // Zero has no place on it: the line is open there.
         $stroke = self::parts($scene, 'series', 'home')[0]->marks[1];
@@ -213,18 +295,35 @@ final class ViewsTest extends TestCase
 
     public function testPanelsShareOneScaleUnlessToldOtherwiseAndKeepTheirOrder(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => [1, 2, 3], 'a' => [90, 80, 100], 'b' => [50, 60, 40], 'c' => [10, 10, 10]]]]);
-        $study = Make::study($data)->withPart('panels', Study::PARTS['panels']::read(['by' => 'entity', 'order' => 'change']));
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Stock,
+                '2020',
+                ['home' => [1, 2, 3], 'a' => [90, 80, 100], 'b' => [50, 60, 40], 'c' => [10, 10, 10]],
+            ],
+        ]);
+        $study = Make::study($data)->withPart(
+            PartCatalogue::named('panels')::from(['by' => 'entity', 'order' => 'change']),
+        );
         $ends = static function (Study $study) use ($data): array {
-            $rows = (new PanelsComposer(new SquareLetters()))->rows(Comparison::of($study, $data), 800);
+            $rows = Views::of($study)->panels(Comparison::of($study, $data), new SquareLetters(), 800);
             $ends = [];
             foreach ($rows as $row) {
                 foreach ($row->marks as $mark) {
                     $panel = $mark instanceof Placed ? $mark->marks[0] : null;
                     if ($panel instanceof Group) {
-                        $stroke = self::parts(new Scene(1, 1, $panel->marks), 'series', (string) $panel->facts['key'])[0]->marks[1];
+                        $stroke = self::parts(
+                            new Scene(1, 1, $panel->marks),
+                            'series',
+                            (string) $panel->facts['key'],
+                        )[0]->marks[1];
                         self::assertInstanceOf(Stroke::class, $stroke);
-                        $ends[$panel->facts['key']] = [$stroke->pieces[0][5], (float) $panel->facts['top'], (float) $panel->facts['bottom']];
+                        $ends[$panel->facts['key']] = [
+                            $stroke->pieces[0][5],
+                            (float) $panel->facts['top'],
+                            (float) $panel->facts['bottom'],
+                        ];
                     }
                 }
             }
@@ -238,19 +337,37 @@ final class ViewsTest extends TestCase
             [$y, $top, $bottom] = $same[$key];
             self::assertEqualsWithDelta((new Scale(0.0, 103.96, $bottom, $top))->at($value), $y, 1e-6, $key);
         }
-        $own = $ends($study->withPart('panels', Study::PARTS['panels']::read(['by' => 'entity', 'scale' => 'own'])));
-        self::assertEqualsWithDelta((new Scale(0.0, 3.08, $own['home'][2], $own['home'][1]))->at(3.0), $own['home'][0], 1e-6);
+        $own = $ends($study->withPart(PartCatalogue::named('panels')::from(['by' => 'entity', 'scale' => 'own'])));
+        self::assertEqualsWithDelta(
+            (new Scale(0.0, 3.08, $own['home'][2], $own['home'][1]))->at(3.0),
+            $own['home'][0],
+            1e-6,
+        );
         // Of the same span about its own middle, a change of ten is as high in every panel.
-        $span = $ends($study->withPart('panels', Study::PARTS['panels']::read(['by' => 'entity', 'scale' => 'span'])));
+        $span = $ends($study->withPart(PartCatalogue::named('panels')::from(['by' => 'entity', 'scale' => 'span'])));
         [$y, $top, $bottom] = $span['b'];
         self::assertEqualsWithDelta((new Scale(50 - 10.8, 50 + 10.8, $bottom, $top))->at(40), $y, 1e-6);
-        self::assertSame(['home', 'c', 'a', 'b'], array_keys($ends($study->withPart('panels', Study::PARTS['panels']::read(['by' => 'entity', 'order' => 'hand', 'hand' => 'home,c'])))));
+        self::assertSame(
+            ['home', 'c', 'a', 'b'],
+            array_keys(
+                $ends(
+                    $study->withPart(
+                        PartCatalogue::named('panels')::from(['by' => 'entity', 'order' => 'hand', 'hand' => 'home,c']),
+                    ),
+                ),
+            ),
+        );
     }
 
     public function testAMonthAPanelHasTheYearsAlongAndTheirMean(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2021-03', ['home' => range(1, 30)]]]);
-        $facets = Facets::of(Comparison::of(Make::study($data)->withPart('panels', Study::PARTS['panels']::read(['by' => 'month'])), $data));
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2021-03', ['home' => range(1, 30)]]]);
+        $facets = Facets::of(
+            Comparison::of(
+                Make::study($data)->withPart(PartCatalogue::named('panels')::from(['by' => 'month'])),
+                $data,
+            ),
+        );
         self::assertSame(['Jan', 'Feb', 'Mar'], [$facets[0]->name, $facets[1]->name, $facets[2]->name]);
         // March 2021, 2022 and 2023 are the 1st, 13th and 25th value; January 2021 is not there.
         self::assertSame([1.0, 13.0, 25.0], $facets[2]->own?->values);
@@ -265,7 +382,11 @@ final class ViewsTest extends TestCase
         self::assertSame(['d'], array_map(static fn($p): string => $p->line->key, $scatter->leftOut));
         // Without d the mean of 10, 20, 30 and 40; with it, at 90, 38. Upwards 2x + 1 all along but for d, at 1.
         self::assertSame([[25.0, 51.0], [38.0, 41.0]], [$scatter->cut, $scatter->cutWithAll]);
-        self::assertEqualsWithDelta([2.0, 1.0, 1.0], [$scatter->fits['']->slope, $scatter->fits['']->intercept, $scatter->fits['']->rSquared], 1e-12);
+        self::assertEqualsWithDelta(
+            [2.0, 1.0, 1.0],
+            [$scatter->fits['']->slope, $scatter->fits['']->intercept, $scatter->fits['']->rSquared],
+            1e-12,
+        );
         self::assertLessThan(0.5, $scatter->fitsWithAll['']->slope);
         self::assertSame(2, $scatter->goodCorner());
         $scene = (new ScatterComposer(new SquareLetters()))->compose($scatter, 700, 400);
@@ -285,13 +406,25 @@ final class ViewsTest extends TestCase
                 $up["e{$i}"] = [mt_rand(0, 100)];
                 $along["e{$i}"] = [mt_rand(0, 100)];
             }
-            $data = Make::data(['up' => ['Ml', Kind::Stock, '2024', $up], 'along' => ['km', Kind::Stock, '2024', $along]]);
-            $scene = (new ScatterComposer($letters))->compose(Scattered::of(Comparison::of(Make::study($data)->with(['view' => View::Scatter]), $data)), 700, 400);
+            $data = Make::data([
+                'up' => ['Ml', MeasureKind::Stock, '2024', $up],
+                'along' => ['km', MeasureKind::Stock, '2024', $along],
+            ]);
+            $scene = (new ScatterComposer($letters))->compose(
+                Scattered::of(Comparison::of(Make::study($data)->withView('scatter'), $data)),
+                700,
+                400,
+            );
             $boxes = [];
             foreach (self::parts($scene, 'end-label') as $label) {
                 $words = $label->marks[0];
                 self::assertInstanceOf(Words::class, $words);
-                $boxes[] = [$words->x, $words->y - $words->type->size, $words->x + $letters->width($words->text(), $words->type), $words->y];
+                $boxes[] = [
+                    $words->x,
+                    $words->y - $words->type->size,
+                    $words->x + $letters->width($words->text(), $words->type),
+                    $words->y,
+                ];
             }
             foreach ($boxes as $i => [$l, $t, $r, $b]) {
                 foreach (array_slice($boxes, $i + 1) as [$l2, $t2, $r2, $b2]) {
@@ -305,18 +438,36 @@ final class ViewsTest extends TestCase
     public function testARowOfSparksSaysChangeGrowthPlaceAndCourseAndAGroupIsARatioOfSums(): void
     {
         $plain = Make::data([
-            'leakage' => ['Ml', Kind::Stock, '2019', ['home' => [80, 60, 50, 40, 20], 'a' => [10, 11, 12, 14, 15], 'b' => [9, 9, 9, 9, 9]]],
-            'people' => ['people', Kind::Stock, '2019', ['home' => [2, 2, 2, 2, 2], 'a' => [1, 1, 1, 1, 1], 'b' => [3, 3, 3, 3, 3]]],
+            'leakage' => [
+                'Ml',
+                MeasureKind::Stock,
+                '2019',
+                ['home' => [80, 60, 50, 40, 20], 'a' => [10, 11, 12, 14, 15], 'b' => [9, 9, 9, 9, 9]],
+            ],
+            'people' => [
+                'people',
+                MeasureKind::Stock,
+                '2019',
+                ['home' => [2, 2, 2, 2, 2], 'a' => [1, 1, 1, 1, 1], 'b' => [3, 3, 3, 3, 3]],
+            ],
         ]);
         $data = new DataInMemory(
-            [Measure::of('leakage', 'Leakage', 'Ml', Kind::Stock, Frequency::Year, Better::Lower), $plain->measures()['people']],
+            [
+                Measure::of('leakage', 'Leakage', 'Ml', MeasureKind::Stock, Frequency::Year, Better::Lower),
+                $plain->measures()['people'],
+            ],
             [new Entity('home', 'Home', 'Coast'), new Entity('a', 'A', 'Coast'), new Entity('b', 'B', 'Hill')],
             ['leakage' => $plain->table('leakage'), 'people' => $plain->table('people')],
         );
-        $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'people']))->withPart('sparks', Study::PARTS['sparks']::read(['sort' => 'latest', 'downward' => '1']));
+        $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'people']))->withPart(
+            PartCatalogue::named('sparks')::from(['sort' => 'latest', 'downward' => '1']),
+        );
         $table = SparkTable::of($study, Comparison::of($study, $data));
         self::assertSame(['Coast', 'Hill'], array_keys($table->groups));
-        self::assertSame(['A', 'Home'], array_map(static fn($row): string => $row->line->name, $table->groups['Coast']));
+        self::assertSame(
+            ['A', 'Home'],
+            array_map(static fn($row): string => $row->line->name, $table->groups['Coast']),
+        );
         [$a, $home] = $table->groups['Coast'];
         self::assertSame([-30.0, 2, 'falling'], [$home->change, $home->rank, $home->trend->verdict]);
         // Halved twice over in four years: the fourth root of 10 ÷ 40.
@@ -326,58 +477,194 @@ final class ViewsTest extends TestCase
         self::assertSame(35 / 3, $table->totals['Coast']->line->latest());
     }
 
+    #[TestWith([Better::Higher, Better::Higher, 1])]
+    #[TestWith([Better::Higher, Better::Lower, 0])]
+    #[TestWith([Better::Lower, Better::Higher, 3])]
+    #[TestWith([Better::Lower, Better::Lower, 2])]
+    #[TestWith([Better::Neither, Better::Higher, null])]
+    #[TestWith([Better::Lower, Better::Neither, null])]
+    public function testTheGoodCornerIsKnownWhereBothMeasuresSayWhichWayIsGood(
+        Better $up,
+        Better $along,
+        ?int $corner,
+    ): void {
+        $measure = static fn(string $key, Better $better): Measure => Measure::of(
+            $key,
+            ucfirst($key),
+            'Ml',
+            MeasureKind::Stock,
+            Frequency::Year,
+            $better,
+        );
+        $plain = Make::data([
+            'flow' => ['Ml', MeasureKind::Stock, '2023', ['home' => [1, 2], 'a' => [3, 4]]],
+            'cost' => ['Ml', MeasureKind::Stock, '2023', ['home' => [5, 7], 'a' => [6, 8]]],
+        ]);
+        $data = new DataInMemory([$measure('flow', $up), $measure('cost', $along)], array_values($plain->entities()), [
+            'flow' => $plain->table('flow'),
+            'cost' => $plain->table('cost'),
+        ]);
+        $study = Make::study($data)->withView('scatter');
+        self::assertSame($corner, Scattered::of(Comparison::of($study, $data))->goodCorner());
+    }
+
+    public function testALastLayerIsNotPutAwayAsARestOfOne(): void
+    {
+        $layers = static function (int $lines): array {
+            $series = ['home' => [1, 1]];
+            for ($i = 1; $i < $lines; $i++) {
+                $series["s{$i}"] = [10 * $i, 10 * $i];
+            }
+            $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2023', $series]]);
+            $study = Make::study($data)->withView('stack')->withPart(StackPart::from(['top' => '3']));
+            $study = $study->withState('home', LineState::Peer);
+
+            return array_map(
+                static fn(Layer $layer): string => $layer->line->key,
+                Stacked::of(Lineup::of(Comparison::of($study, $data)))->layers,
+            );
+        };
+        self::assertSame(['s3', 's2', 's1', 'home'], $layers(4));
+        self::assertSame(['s4', 's3', 's2', Stacked::REST], $layers(5));
+    }
+
+    public function testARuleChoosesAmongEntitiesAndLeavesTheYearsInFocusAsTheyAre(): void
+    {
+        $data = Make::data([
+            'flow' => ['Ml', MeasureKind::Flow, '2023-01', ['home' => range(1, 24), 'a' => range(2, 25)]],
+        ]);
+        $study = Make::study($data);
+        $changes = [
+            ['state', ['entity' => 'y:2023', 'state' => 'focus']],
+            ['set', ['part' => 'rule', 'settings' => ['by' => 'top', 'count' => '1']]],
+        ];
+        foreach ($changes as [$change, $input]) {
+            $study = Edit::of(Changes::read($change, $input), $study, $data)->study;
+        }
+        self::assertSame(['a', 'y:2023'], array_keys($study->focus));
+    }
+
     public function testARuleFindsWhoIsInFocusAnewWithNewFiguresUntilItIsFrozen(): void
     {
         $series = ['home' => [5, 5, 5], 'a' => [1, 2, 9], 'b' => [9, 9, 3], 'c' => [4, 6, 8]];
-        $older = Make::data(['flow' => ['Ml', Kind::Stock, '2020', array_map(static fn(array $v): array => array_slice($v, 0, 2), $series)]]);
-        $newer = Make::data(['flow' => ['Ml', Kind::Stock, '2020', $series]]);
-        $study = Changes::apply(Changes::read('set', ['part' => 'rule', 'settings' => ['by' => 'top', 'count' => '2']]), Make::study($older), $older);
+        $older = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Stock,
+                '2020',
+                array_map(static fn(array $v): array => array_slice($v, 0, 2), $series),
+            ],
+        ]);
+        $newer = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2020', $series]]);
+        $study = Edit::of(
+            Changes::read('set', ['part' => 'rule', 'settings' => ['by' => 'top', 'count' => '2']]),
+            Make::study($older),
+            $older,
+        )->study;
         self::assertSame(['b', 'c'], array_keys($study->focus));
         self::assertSame(['a', 'c'], array_keys(Comparison::of($study, $newer)->study->focus));
-        $rising = $study->withPart('rule', Study::PARTS['rule']::read(['by' => 'top', 'of' => 'change', 'count' => 1]));
+        $rising = $study->withPart(PartCatalogue::named('rule')::from(['by' => 'top', 'of' => 'change', 'count' => 1]));
         self::assertSame(['a'], array_keys(Comparison::of($rising, $newer)->study->focus));
-        $past = $study->withPart('rule', Study::PARTS['rule']::read(['by' => 'past', 'value' => '8']));
+        $past = $study->withPart(PartCatalogue::named('rule')::from(['by' => 'past', 'value' => '8']));
         self::assertSame(['a', 'c'], array_keys(Comparison::of($past, $newer)->study->focus));
-        $frozen = Changes::apply(Changes::read('set', ['part' => 'rule', 'settings' => ['by' => 'hand']]), $study, $older);
+        $frozen = Edit::of(Changes::read('set', ['part' => 'rule', 'settings' => ['by' => 'hand']]), $study, $older)
+            ->study;
         self::assertSame(['b', 'c'], array_keys(Comparison::of($frozen, $newer)->study->focus));
         // Whoever chooses by hand goes on from what the rule had found.
-        $chosen = Changes::apply(Changes::read('state', ['entity' => 'home', 'state' => 'focus']), $study, $older);
-        self::assertSame(['hand', ['b', 'c', 'home']], [$chosen->rule->by, array_keys($chosen->focus)]);
+        $chosen = Edit::of(Changes::read('state', ['entity' => 'home', 'state' => 'focus']), $study, $older)->study;
+        self::assertSame(
+            ['hand', ['b', 'c', 'home']],
+            [$chosen->part(RulePart::class)->by, array_keys($chosen->focus)],
+        );
     }
 
     public function testLinesRunAcrossTheMeasuresWhoseUnitsAgree(): void
     {
         $data = Make::data([
-            'leakage' => ['Ml', Kind::Flow, '2024-01', ['home' => [10, 20, 30]]],
-            'energy' => ['MWh', Kind::Flow, '2024-02', ['home' => [50, 25]]],
-            'people' => ['people', Kind::Stock, '2024', ['home' => [7]]],
+            'leakage' => ['Ml', MeasureKind::Flow, '2024-01', ['home' => [10, 20, 30]]],
+            'energy' => ['MWh', MeasureKind::Flow, '2024-02', ['home' => [50, 25]]],
+            'people' => ['people', MeasureKind::Stock, '2024', ['home' => [7]]],
         ]);
         $across = ['part' => 'lines', 'settings' => ['across' => 'measures']];
-        $indexed = Changes::carriedOut(Changes::read('set', $across), Make::study($data, StopCatalogue::make('index', ['base' => '2024-02'])), $data);
+        $indexed = Edit::of(
+            Changes::read('set', $across),
+            Make::study($data, StopCatalogue::make('index', ['base' => '2024-02'])),
+            $data,
+        );
         self::assertSame(['Leakage', 'Energy'], array_map(static fn(Line $l): string => $l->name, $indexed->lines));
         self::assertSame([100.0, 50.0], array_slice($indexed->line('m:energy')->values ?? [], 1));
-        self::assertSame(['m:leakage' => 1], array_filter($indexed->study->focus, static fn(string $line): bool => $line !== 'home', ARRAY_FILTER_USE_KEY));
-        $plain = Changes::carriedOut(Changes::read('set', $across), Make::study($data), $data);
-        self::assertSame(['Energy' => 'it is in MWh per month', 'People' => 'it is yearly'], $plain->leftOut);
+        self::assertSame(
+            ['m:leakage' => 1],
+            array_filter(
+                $indexed->study->focus,
+                static fn(string $line): bool => $line !== 'home',
+                ARRAY_FILTER_USE_KEY,
+            ),
+        );
+        $plain = Edit::of(Changes::read('set', $across), Make::study($data), $data);
+        self::assertSame(['Energy' => 'it is in MWh per month', 'People' => 'it is yearly'], $plain->measures->leftOut);
+    }
+
+    public function testFiguresByYearsNeedALineAndSaySo(): void
+    {
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2023', ['home' => [null, null]]]]);
+        $study = Make::study($data)
+            ->withView('figures')
+            ->withPart(PartCatalogue::named('figures')::from(['down' => 'years']))
+            ->withState('home', LineState::Off);
+        $this->expectException(InvalidStudy::class);
+        $this->expectExceptionMessage('There is no line whose years could stand in the rows');
+        Grid::of(
+            Comparison::of(
+                $study,
+                new DataInMemory(array_values($data->measures()), [], ['flow' => $data->table('flow')]),
+            ),
+        );
     }
 
     public function testFiguresStandByPeriodsByLinesOrByYears(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Stock, '2023-Q3', ['home' => [1, 2, 3, null], 'a' => [8, 7, 6, 5]]]]);
-        $grid = static fn(array $part): Grid => Grid::of(Comparison::of(Make::study($data)->with(['view' => View::Figures])->withPart('figures', Study::PARTS['figures']::read($part)), $data));
-        $names = static fn(array $heads): array => array_map(static fn(mixed $head): string => $head instanceof GridHead ? $head->name : '', $heads);
+        $data = Make::data([
+            'flow' => ['Ml', MeasureKind::Stock, '2023-Q3', ['home' => [1, 2, 3, null], 'a' => [8, 7, 6, 5]]],
+        ]);
+        $grid = static fn(array $part): Grid => Grid::of(
+            Comparison::of(
+                Make::study($data)
+                    ->withView('figures')
+                    ->withPart(PartCatalogue::named('figures')::from($part)),
+                $data,
+            ),
+        );
+        $names = static fn(array $heads): array => array_map(
+            static fn(mixed $head): string => $head instanceof GridHead ? $head->name : '',
+            $heads,
+        );
         $periods = $grid([]);
-        self::assertSame([['Home', 'A', 'Peer median'], ['Q2 2024', 'Q1 2024', 'Q4 2023', 'Q3 2023']], [$names($periods->columns), $names($periods->rows)]);
+        self::assertSame(
+            [['Home', 'A', 'Peer median'], ['Q2 2024', 'Q1 2024', 'Q4 2023', 'Q3 2023']],
+            [$names($periods->columns), $names($periods->rows)],
+        );
         $sorted = $grid(['sort' => 'home', 'downward' => '0']);
         self::assertSame(['Q3 2023', 'Q4 2023', 'Q1 2024', 'Q2 2024'], $names($sorted->rows));
         $lines = $grid(['down' => 'lines', 'sort' => '2024-Q1']);
-        self::assertSame([['A', 'Peer median', 'Home'], [8.0, 7.0, 6.0, 5.0]], [$names($lines->rows), $lines->cells[0]]);
+        self::assertSame(
+            [['A', 'Peer median', 'Home'], [8.0, 7.0, 6.0, 5.0]],
+            [$names($lines->rows), $lines->cells[0]],
+        );
         self::assertSame([1, 5, 0], [$lines->shade(1.0), $lines->shade(8.0), $lines->shade(NAN)]);
         $years = $grid(['down' => 'years']);
-        self::assertSame([['Q1', 'Q2', 'Q3', 'Q4'], ['2024', '2023'], 3.0], [$names($years->columns), $names($years->rows), $years->cells[0][0]]);
+        self::assertSame(
+            [['Q1', 'Q2', 'Q3', 'Q4'], ['2024', '2023'], 3.0],
+            [$names($years->columns), $names($years->rows), $years->cells[0][0]],
+        );
         $this->expectException(UnknownPeriod::class);
-        $yearly = Make::data(['flow' => ['Ml', Kind::Stock, '2020', ['home' => [1, 2]]]]);
-        Grid::of(Comparison::of(Make::study($yearly)->withPart('figures', Study::PARTS['figures']::read(['down' => 'years'])), $yearly));
+        $yearly = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2020', ['home' => [1, 2]]]]);
+        Grid::of(
+            Comparison::of(
+                Make::study($yearly)->withPart(PartCatalogue::named('figures')::from(['down' => 'years'])),
+                $yearly,
+            ),
+        );
     }
 
     /** @param array<string, string> $part */
@@ -386,21 +673,43 @@ final class ViewsTest extends TestCase
         $along = ['home' => [9, 10], 'a' => [19, 20], 'b' => [29, 30], 'c' => [39, 40], 'd' => [89, 90]];
         $up = array_map(static fn(array $v): array => [2 * $v[0] + 1, 2 * $v[1] + 1], $along);
         $up['d'] = [1, 1];
-        $plain = Make::data(['up' => ['Ml', Kind::Stock, '2023', $up], 'along' => ['km', Kind::Stock, '2023', $along]]);
-        $measures = [Measure::of('up', 'Up', 'Ml', Kind::Stock, Frequency::Year, Better::Lower), Measure::of('along', 'Along', 'km', Kind::Stock, Frequency::Year, Better::Lower)];
-        $data = new DataInMemory($measures, array_values($plain->entities()), ['up' => $plain->table('up'), 'along' => $plain->table('along')]);
+        $plain = Make::data([
+            'up' => ['Ml', MeasureKind::Stock, '2023', $up],
+            'along' => ['km', MeasureKind::Stock, '2023', $along],
+        ]);
+        $measures = [
+            Measure::of('up', 'Up', 'Ml', MeasureKind::Stock, Frequency::Year, Better::Lower),
+            Measure::of('along', 'Along', 'km', MeasureKind::Stock, Frequency::Year, Better::Lower),
+        ];
+        $data = new DataInMemory($measures, array_values($plain->entities()), [
+            'up' => $plain->table('up'),
+            'along' => $plain->table('along'),
+        ]);
 
-        return Scattered::of(Comparison::of(Make::study($data)->with(['view' => View::Scatter])->withPart('scatter', Study::PARTS['scatter']::read($part)), $data));
+        return Scattered::of(
+            Comparison::of(
+                Make::study($data)
+                    ->withView('scatter')
+                    ->withPart(PartCatalogue::named('scatter')::from($part)),
+                $data,
+            ),
+        );
     }
 
     /** @param list<float> $values */
     private static function exact(array $values): BigRational
     {
         $sum = BigRational::zero();
-        foreach (array_filter($values, static fn(float $v): bool => ! is_nan($v)) as $value) {
+        foreach (array_filter($values, static fn(float $v): bool => !is_nan($v)) as $value) {
             // Every double is a whole number over a power of two.
             $exponent = $value === 0.0 ? 0 : (int) floor(log($value, 2)) - 52;
-            $sum = $sum->plus(BigRational::of((int) ($value / 2 ** $exponent))->multipliedBy($exponent >= 0 ? BigRational::of(2)->power($exponent) : BigRational::one()->dividedBy(BigRational::of(2)->power(-$exponent))));
+            $sum = $sum->plus(
+                BigRational::of((int) ($value / 2 ** $exponent))->multipliedBy(
+                    $exponent >= 0
+                        ? BigRational::of(2)->power($exponent)
+                        : BigRational::one()->dividedBy(BigRational::of(2)->power(-$exponent)),
+                ),
+            );
         }
 
         return $sum;
@@ -409,6 +718,13 @@ final class ViewsTest extends TestCase
     /** @return list<Group> */
     private static function parts(Scene $scene, string $role, ?string $line = null): array
     {
-        return array_values(array_filter($scene->marks, static fn(Mark $m): bool => $m instanceof Group && $m->role === $role && ($line === null || ($m->facts['line'] ?? '') === $line)));
+        return array_values(
+            array_filter(
+                $scene->marks,
+                static fn(Mark $m): bool => $m instanceof Group &&
+                    $m->role === $role &&
+                    ($line === null || ($m->facts['line'] ?? '') === $line),
+            ),
+        );
     }
 }

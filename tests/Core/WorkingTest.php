@@ -6,8 +6,15 @@ namespace Tests\Core;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\DataInMemory;
-use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Document\LineState;
+use DuskRail\Document\PartCatalogue;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\Standing;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
@@ -15,11 +22,6 @@ use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
 use DuskRail\Statistics\LevelShift;
 use DuskRail\Statistics\Trend;
-use DuskRail\Study\Changes\Changes;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\LineState;
-use DuskRail\Study\Standing;
-use DuskRail\Study\Study;
 use DuskRail\Time\Frequency;
 use PHPUnit\Framework\TestCase;
 
@@ -37,15 +39,28 @@ final class WorkingTest extends TestCase
         );
         $comparison = Comparison::of($study, $data);
         $working = Working::of($comparison->run, $comparison->data, 'leakage', 'home', 14);
-        self::assertSame([
-            ['Leakage', '', '114 Ml per month'],
-            ['÷ connections', '114 ÷ 52,000 connections of 2020 × 1,000,000', '2,192.31 l per connection per month'],
-            ['3-month mean', 'mean of 3 values, Jan 2020 – Mar 2020', '2,173.08 l per connection per month'],
-            ['Mar 2019 – Dec 2019 = 100', '2,173.08 ÷ 2,110 (mean of Mar 2019 – Dec 2019) × 100', '102.989'],
-        ], array_map(static fn($step): array => [$step->stop, $step->equation, $step->result], $working->steps));
-        self::assertSame(['January 2020', 'February 2020', 'March 2020'], array_column($working->steps[2]->inputs, 'period'));
+        self::assertSame(
+            [
+                ['Leakage', '', '114 Ml per month'],
+                [
+                    '÷ connections',
+                    '114 ÷ 52,000 connections of 2020 × 1,000,000',
+                    '2,192.31 l per connection per month',
+                ],
+                ['3-month mean', 'mean of 3 values, Jan 2020 – Mar 2020', '2,173.08 l per connection per month'],
+                ['Mar 2019 – Dec 2019 = 100', '2,173.08 ÷ 2,110 (mean of Mar 2019 – Dec 2019) × 100', '102.989'],
+            ],
+            array_map(static fn($step): array => [$step->stop, $step->equation, $step->result], $working->steps),
+        );
+        self::assertSame(
+            ['January 2020', 'February 2020', 'March 2020'],
+            array_column($working->steps[2]->inputs, 'period'),
+        );
         self::assertCount(10, $working->steps[3]->inputs);
-        self::assertStringContainsString("÷ connections: 114 ÷ 52,000 connections of 2020 × 1,000,000 = 2,192.31 l per connection per month\n", $working->text());
+        self::assertStringContainsString(
+            "÷ connections: 114 ÷ 52,000 connections of 2020 × 1,000,000 = 2,192.31 l per connection per month\n",
+            $working->text(),
+        );
     }
 
     /** Each stop in turn: the left side of what it prints, worked out again, is the right side. */
@@ -53,95 +68,205 @@ final class WorkingTest extends TestCase
     {
         $monthly = array_map(static fn(int $i): float => 100 + 7 * sin($i) + $i, range(0, 35));
         $data = Make::data([
-            'flow' => ['Ml', Kind::Flow, '2021-01', ['home' => $monthly, 'a' => array_reverse($monthly), 'b' => array_map(static fn(float $v): float => $v * 1.3, $monthly)]],
-            'people' => ['people', Kind::Stock, '2021', ['home' => [900, 950, 990], 'a' => [400, 410, 420], 'b' => [500, 500, 480]]],
-            'price' => ['2021 = 100', Kind::Rate, '2021-01', ['all' => range(100, 135)]],
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2021-01',
+                [
+                    'home' => $monthly,
+                    'a' => array_reverse($monthly),
+                    'b' => array_map(static fn(float $v): float => $v * 1.3, $monthly),
+                ],
+            ],
+            'people' => [
+                'people',
+                MeasureKind::Stock,
+                '2021',
+                ['home' => [900, 950, 990], 'a' => [400, 410, 420], 'b' => [500, 500, 480]],
+            ],
+            'price' => ['2021 = 100', MeasureKind::Rate, '2021-01', ['all' => range(100, 135)]],
         ]);
         $compared = 0;
-        foreach ([
-            ['per-denominator', ['measure' => 'people', 'times' => 1000, 'between' => 'straight']], ['per-day', []], ['per-day', ['days' => 'working']],
-            ['real-terms', ['index' => 'price', 'prices' => '2021']], ['index', ['base' => '2021']], ['index', ['at' => 'first', 'base' => '2021', 'as' => 'change']],
-            ['change', ['on' => 'year', 'as' => 'percent']], ['change', ['on' => 'previous', 'as' => 'difference']], ['change', ['on' => 'previous', 'as' => 'annualised']],
-            ['share', []], ['against', ['to' => 'median', 'as' => 'percent']], ['against', ['to' => 'mean']], ['standardise', []], ['seasonal', []], ['seasonal', ['model' => 'additive']],
-        ] as [$stop, $settings]) {
+        foreach (
+            [
+                ['per-denominator', ['measure' => 'people', 'times' => 1000, 'between' => 'straight']],
+                ['per-day', []],
+                ['per-day', ['days' => 'working']],
+                ['real-terms', ['index' => 'price', 'prices' => '2021']],
+                ['index', ['base' => '2021']],
+                ['index', ['at' => 'first', 'base' => '2021', 'as' => 'change']],
+                ['change', ['on' => 'year', 'as' => 'percent']],
+                ['change', ['on' => 'previous', 'as' => 'difference']],
+                ['change', ['on' => 'previous', 'as' => 'annualised']],
+                ['share', []],
+                ['against', ['to' => 'median', 'as' => 'percent']],
+                ['against', ['to' => 'mean']],
+                ['standardise', []],
+                ['seasonal', []],
+                ['seasonal', ['model' => 'additive']],
+            ]
+            as [$stop, $settings]
+        ) {
             $run = Make::run($data, $stop, $settings);
             self::assertNull($run->refused());
             $step = Working::of($run, Scope::all($data), 'flow', 'home', 20)->steps[1];
             $plotted = $run->table()->series['home']->values[20];
-            self::assertEqualsWithDelta($plotted, self::workedOut($step->equation), max(1e-4, abs($plotted) * 2e-5) * 8, "{$stop}: {$step->equation}");
+            self::assertEqualsWithDelta(
+                $plotted,
+                self::workedOut($step->equation),
+                max(1e-4, abs($plotted) * 2e-5) * 8,
+                "{$stop}: {$step->equation}",
+            );
             $compared++;
         }
         self::assertSame(15, $compared);
         // Of those that gather many values, the values themselves come to the result.
-        foreach ([['rolling', ['window' => 5, 'statistic' => 'sum'], 1.0], ['rolling', ['window' => 5], 0.2], ['running-total', [], 1.0], ['period', ['to' => 'quarter'], 1.0]] as [$stop, $settings, $factor]) {
+        foreach (
+            [
+                ['rolling', ['window' => 5, 'statistic' => 'sum'], 1.0],
+                ['rolling', ['window' => 5], 0.2],
+                ['running-total', [], 1.0],
+                ['period', ['to' => 'quarter'], 1.0],
+            ]
+            as [$stop, $settings, $factor]
+        ) {
             $run = Make::run($data, $stop, $settings);
             $step = Working::of($run, Scope::all($data), 'flow', 'home', 6)->steps[1];
-            $sum = array_sum(array_map(static fn(array $input): float => (float) str_replace(',', '', $input['value']), $step->inputs));
+            $sum = array_sum(
+                array_map(
+                    static fn(array $input): float => (float) str_replace(',', '', $input['value']),
+                    $step->inputs,
+                ),
+            );
             self::assertEqualsWithDelta($run->table()->series['home']->values[6], $sum * $factor, 0.01, $stop);
         }
     }
 
     public function testAFocusStandsAmongItsPeersNowAndAYearBeforeWithAVerdictOnItsCourse(): void
     {
-        $data = Make::data(['leakage' => ['Ml', Kind::Stock, '2019', [
-            'home' => [50, 46, 41, 35, 30, 24], 'a' => [10, 11, 10, 11, 10, 11], 'b' => [20, 20, 21, 20, 21, 20], 'c' => [30, 30, 30, 30, 30, 30], 'd' => [40, 41, 40, 41, 40, 41],
-        ]]]);
-        $measure = Measure::of('leakage', 'Leakage', 'Ml', Kind::Stock, Frequency::Year, Better::Lower);
+        $data = Make::data([
+            'leakage' => [
+                'Ml',
+                MeasureKind::Stock,
+                '2019',
+                [
+                    'home' => [50, 46, 41, 35, 30, 24],
+                    'a' => [10, 11, 10, 11, 10, 11],
+                    'b' => [20, 20, 21, 20, 21, 20],
+                    'c' => [30, 30, 30, 30, 30, 30],
+                    'd' => [40, 41, 40, 41, 40, 41],
+                ],
+            ],
+        ]);
+        $measure = Measure::of('leakage', 'Leakage', 'Ml', MeasureKind::Stock, Frequency::Year, Better::Lower);
         $data = new DataInMemory([$measure], array_values($data->entities()), ['leakage' => $data->table('leakage')]);
         [$standing] = Standing::of(Comparison::of(Make::study($data), $data));
         // Of the peers 11, 20, 30 and 41, two are lower than 24: third of five, half of the peers are worse.
-        self::assertSame([3, 5, 50.0, 25.0, 17.75], [$standing->now->rank, $standing->now->of, $standing->now->percentile, $standing->now->median, $standing->now->bestQuartile]);
+        self::assertSame(
+            [3, 5, 50.0, 25.0, 17.75],
+            [
+                $standing->now->rank,
+                $standing->now->of,
+                $standing->now->percentile,
+                $standing->now->median,
+                $standing->now->bestQuartile,
+            ],
+        );
         // The year before, 30 has two below it, one equal and one above: a half and one of four are worse.
         self::assertSame([3, 37.5], [$standing->before()?->rank, $standing->before()?->percentile]);
         self::assertSame('falling', $standing->trend->verdict);
         self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->trend->growth, 1e-12);
         self::assertSame('no clear trend', Trend::of([10.0, 11.0, 10.0, 11.0, 10.0, 11.0], 1.0)->verdict);
-        self::assertSame(['no clear trend', 'fewer than four values'], [Trend::of([1.0, 2.0, NAN, 3.0], 1.0)->verdict, Trend::of([1.0, 2.0, NAN, 3.0], 1.0)->reason]);
+        self::assertSame(
+            ['no clear trend', 'fewer than four values'],
+            [Trend::of([1.0, 2.0, NAN, 3.0], 1.0)->verdict, Trend::of([1.0, 2.0, NAN, 3.0], 1.0)->reason],
+        );
     }
 
     public function testAFreakishBaseAndARankingThatHangsOnItAreNoticedAndMended(): void
     {
         $level = static fn(float $before, float $base, float $after): array => [$before, $base, $after, $after];
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2018', [
-            'home' => $level(100, 100, 90), 'freak' => $level(100, 150, 95), 'a' => $level(100, 101, 100), 'b' => $level(100, 99, 98), 'c' => $level(100, 100, 97),
-        ]]]);
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2018',
+                [
+                    'home' => $level(100, 100, 90),
+                    'freak' => $level(100, 150, 95),
+                    'a' => $level(100, 101, 100),
+                    'b' => $level(100, 99, 98),
+                    'c' => $level(100, 100, 97),
+                ],
+            ],
+        ]);
         $study = Make::study($data, StopCatalogue::make('index', ['base' => '2019']));
         $notices = self::notices($study, $data);
-        self::assertStringStartsWith('2019 was no ordinary base for Freak: 54 % above the time before and after', $notices[0]->sentence);
-        self::assertStringContainsString('The base decides: with 2018, Freak would end above Home (1 of 4 comparisons)', $notices[1]->sentence);
+        self::assertStringStartsWith(
+            '2019 was no ordinary base for Freak: 54 % above the time before and after',
+            $notices[0]->sentence,
+        );
+        self::assertStringContainsString(
+            'The base decides: with 2018, Freak would end above Home (1 of 4 comparisons)',
+            $notices[1]->sentence,
+        );
         self::assertSame('change-stop', $notices[0]->input['change']);
-        $mended = Changes::apply(Changes::read('change-stop', $notices[0]->input), $study, $data);
-        self::assertSame(['base' => '2018', 'at' => 'period', 'event' => '', 'as' => 'index', 'along' => 'calendar'], $mended->rail->stop('s1')?->stop->settings());
-        self::assertStringNotContainsString('no ordinary base', implode(' ', array_map(static fn(Notice $n): string => $n->sentence, self::notices($mended, $data))));
+        $mended = Edit::of(Changes::read('change-stop', $notices[0]->input), $study, $data)->study;
+        self::assertSame(
+            ['base' => '2018', 'at' => 'period', 'event' => '', 'as' => 'index', 'along' => 'calendar'],
+            $mended->rail->stop('s1')?->stop->settings(),
+        );
+        self::assertStringNotContainsString(
+            'no ordinary base',
+            implode(' ', array_map(static fn(Notice $n): string => $n->sentence, self::notices($mended, $data))),
+        );
     }
 
     public function testAnUnfinishedEndAnEndedLineGapsAndTooManyColoursAreNoticed(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2020', [
-            'home' => [10, 11, 12, 13, 14], 'a' => [1, null, 3, 4, null], 'b' => [5, 6, null, null, null], 'c' => [7, 8, 9, 10, null], 'd' => [0, 1, 2, 3, 4],
-        ]]]);
-        $study = array_reduce(['a', 'b', 'c'], static fn(Study $s, string $key): Study => $s->withState($key, LineState::Focus), Make::study($data));
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2020',
+                [
+                    'home' => [10, 11, 12, 13, 14],
+                    'a' => [1, null, 3, 4, null],
+                    'b' => [5, 6, null, null, null],
+                    'c' => [7, 8, 9, 10, null],
+                    'd' => [0, 1, 2, 3, 4],
+                ],
+            ],
+        ]);
+        $study = array_reduce(
+            ['a', 'b', 'c'],
+            static fn(Study $s, string $key): Study => $s->withState($key, LineState::Focus),
+            Make::study($data),
+        );
         $sentences = array_map(static fn(Notice $n): string => $n->sentence, self::notices($study, $data));
-        self::assertSame([
-            '2024 has come in for 2 of 4 only.',
-            'B ends in 2021: was it merged into another, or renamed?',
-            'A has a gap; its line is left open there.',
-            '4 lines are in colour; a reader follows two or three.',
-        ], $sentences);
+        self::assertSame(
+            [
+                '2024 has come in for 2 of 4 only.',
+                'B ends in 2021: was it merged into another, or renamed?',
+                'A has a gap; its line is left open there.',
+                '4 lines are in colour; a reader follows two or three.',
+            ],
+            $sentences,
+        );
         $until = self::notices($study, $data)[0];
-        $mended = Changes::apply(Changes::read('range', $until->input), $study, $data);
+        $mended = Edit::of(Changes::read('range', $until->input), $study, $data)->study;
         self::assertSame('2020..2023', $mended->range?->code());
     }
 
     public function testACutAxisIsSaidMendedAndCanBePutAway(): void
     {
-        $data = Make::data(['flow' => ['Ml', Kind::Flow, '2020', ['home' => [80, 90], 'a' => [85, 100]]]]);
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020', ['home' => [80, 90], 'a' => [85, 100]]]]);
         $study = Make::study($data);
         [$cut] = self::notices($study, $data);
         self::assertSame('The axis is cut: it starts near 80, not at zero.', $cut->sentence);
-        $whole = Changes::apply(Changes::read('set', $cut->input), $study, $data);
+        $whole = Edit::of(Changes::read('set', $cut->input), $study, $data)->study;
         self::assertSame('The axis is shown cut and from zero.', self::notices($whole, $data)[0]->sentence);
-        $away = Changes::apply(Changes::read('dismiss', ['signal' => $cut->id]), $study, $data);
+        $away = Edit::of(Changes::read('dismiss', ['signal' => $cut->id]), $study, $data)->study;
         self::assertSame([], self::notices($away, $data));
     }
 
@@ -149,42 +274,129 @@ final class WorkingTest extends TestCase
     public function testWhatAViewMisleadsByIsSaidAndMended(): void
     {
         $data = Make::data([
-            'flow' => ['Ml', Kind::Stock, '2020', ['home' => [10, 0, 30], 'a' => [10, 40, 80], 'b' => [20, 20, 20]]],
-            'people' => ['people', Kind::Stock, '2020', ['home' => [1, 1, 1], 'a' => [1, 1, 1], 'b' => [4, 4, 4]]],
+            'flow' => [
+                'Ml',
+                MeasureKind::Stock,
+                '2020',
+                ['home' => [10, 0, 30], 'a' => [10, 40, 80], 'b' => [20, 20, 20]],
+            ],
+            'people' => [
+                'people',
+                MeasureKind::Stock,
+                '2020',
+                ['home' => [1, 1, 1], 'a' => [1, 1, 1], 'b' => [4, 4, 4]],
+            ],
         ]);
         $study = Make::study($data);
         $per = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'people']));
-        $part = static fn(Study $on, string $name, array $settings): Study => $on->withPart($name, Study::PARTS[$name]::read($settings));
-        foreach ([
-            'The axis is set to 50.0; values reach 80.0 and are cut off.' => $part($study, 'axis', ['high' => '50', 'view' => 'lines']),
-            'The axis limits set in Stack (to 50.0) do not hold here.' => $part($study, 'axis', ['high' => '50', 'view' => 'stack']),
-            'Every panel has a scale of its own, so neither sizes nor slopes compare.' => $part($study, 'panels', ['by' => 'entity', 'scale' => 'own']),
-            '1 value is zero or below and cannot be drawn on a logarithmic axis.' => $part($study, 'axis', ['log' => '1']),
-            'The curve between the points is a drawing aid; it never leaves the range of the two it joins.' => $part($study, 'look', ['course' => 'smooth']),
-            '2 peers are too few for the middle half of the peers; it takes 4.' => $part($study, 'peers', ['band' => 'quartiles']),
-            // Means of 80 and 5; 100 Ml over 5 people.
-            'The peer mean counts every line alike and comes to 42.5; the ratio of their sums is 20.0.' => $part($per, 'peers', ['line' => 'mean']),
-        ] as $sentence => $misleading) {
+        $part = static fn(Study $on, string $name, array $settings): Study => $on->withPart(
+            PartCatalogue::named($name)::from($settings),
+        );
+        foreach (
+            [
+                'The axis is set to 50.0; values reach 80.0 and are cut off.' => $part($study, 'axis', [
+                    'high' => '50',
+                    'view' => 'lines',
+                ]),
+                'The axis limits set in Stack (to 50.0) do not hold here.' => $part($study, 'axis', [
+                    'high' => '50',
+                    'view' => 'stack',
+                ]),
+                'Every panel has a scale of its own, so neither sizes nor slopes compare.' => $part($study, 'panels', [
+                    'by' => 'entity',
+                    'scale' => 'own',
+                ]),
+                '1 value is zero or below and cannot be drawn on a logarithmic axis.' => $part($study, 'axis', [
+                    'log' => '1',
+                ]),
+                'The curve between the points is a drawing aid; it never leaves the range of the two it ' .
+                'joins.' => $part($study, 'look', ['course' => 'smooth']),
+                '2 peers are too few for the middle half of the peers; it takes 4.' => $part($study, 'peers', [
+                    'band' => 'quartiles',
+                ]),
+                // Means of 80 and 5; 100 Ml over 5 people.
+                'The peer mean counts every line alike and comes to 42.5; the ratio of their sums is 20.0.' => $part(
+                    $per,
+                    'peers',
+                    ['line' => 'mean'],
+                ),
+            ]
+            as $sentence => $misleading
+        ) {
             $said = static fn(Study $on): array => array_column(self::notices($on, $data), 'sentence');
             $at = array_search($sentence, $said($misleading), true);
-            self::assertIsInt($at, $sentence.' not among: '.implode(' | ', $said($misleading)));
-            $mended = Changes::apply(Changes::read('set', self::notices($misleading, $data)[$at]->input), $misleading, $data);
+            self::assertIsInt($at, $sentence . ' not among: ' . implode(' | ', $said($misleading)));
+            $mended = Edit::of(Changes::read('set', self::notices($misleading, $data)[$at]->input), $misleading, $data)
+                ->study;
             self::assertNotContains($sentence, $said($mended));
         }
+    }
+
+    public function testOfMonthsTheYearBeforeIsTwelveMonthsBack(): void
+    {
+        $flat = static fn(float $level): array => array_fill(0, 25, $level);
+        // Home was lowest of four until the last month but one, in which it was highest; now it is second lowest.
+        $home = [...array_fill(0, 23, 5.0), 90.0, 15.0];
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2022-01',
+                ['home' => $home, 'a' => $flat(10), 'b' => $flat(20), 'c' => $flat(30)],
+            ],
+        ]);
+        [$standing] = Standing::of(Comparison::of(Make::study($data), $data));
+        self::assertSame([3, 4], [$standing->now->rank, $standing->before()?->rank]);
+        self::assertSame(['Jan 2024', 'Jan 2023', 'Jan 2022'], array_column($standing->course, 'period'));
+    }
+
+    public function testAStepIsOverFifteenPerCentOfTheLevelAndStandsWhereTheValuesGoItsWay(): void
+    {
+        $step = static fn(float $to): array => [...array_fill(0, 36, 100.0), ...array_fill(0, 36, $to)];
+        self::assertNull(LevelShift::in($step(114.0), 12));
+        self::assertSame(36, LevelShift::in($step(116.0), 12)?->position);
+        // A leap up beside a step down moves it by no month, be it of one month or of a quarter.
+        $down = $step(60.0);
+        $down[37] = 160.0;
+        self::assertSame(36, LevelShift::in($down, 12)?->position);
+        $down = $step(60.0);
+        $down[33] = $down[34] = $down[35] = 200.0;
+        self::assertSame(36, LevelShift::in($down, 12)?->position);
+    }
+
+    public function testAStepIsMeasuredAgainstWhatIsUsualAWholeYearAwayFromIt(): void
+    {
+        // Over twelve months from one level to the other: within half a year its own rise is not yet over.
+        $slow = array_map(static fn(int $i): float => 100.0 + 4.0 * max(0, min(12, $i - 18)), range(0, 47));
+        self::assertNotNull(LevelShift::in($slow, 12));
+        // The same step of a quarter is clear where values scatter by 5 %, and not where they scatter by 8 %.
+        $scattered = static fn(float $by): array => array_map(
+            static fn(int $i): float => (100.0 + $by * sin($i * $i * 1.3)) * ($i >= 36 ? 1.25 : 1.0),
+            range(0, 71),
+        );
+        self::assertSame(36, LevelShift::in($scattered(5.0), 12)?->position);
+        self::assertNull(LevelShift::in($scattered(8.0), 12));
     }
 
     public function testAStepIsFoundWhereItIsAndNoneInATrendOrASeason(): void
     {
         mt_srand(3);
         $noise = static fn(): float => 1 + 0.02 * (mt_rand() / mt_getrandmax() - 0.5);
-        $season = static fn(int $i): float => 1 + 0.2 * sin($i * M_PI / 6);
-        $step = array_map(static fn(int $i): float => 100 * $noise() * $season($i) * ($i >= 51 ? 1.25 : 1.0), range(0, 119));
+        $season = static fn(int $i): float => 1 + 0.2 * sin(($i * M_PI) / 6);
+        $step = array_map(
+            static fn(int $i): float => 100 * $noise() * $season($i) * ($i >= 51 ? 1.25 : 1.0),
+            range(0, 119),
+        );
         $found = LevelShift::in($step, 12);
         self::assertNotNull($found);
         self::assertEqualsWithDelta(51, $found->position, 2);
         self::assertEqualsWithDelta(0.25, $found->share, 0.04);
-        self::assertNull(LevelShift::in(array_map(static fn(int $i): float => 100 * $noise() * $season($i), range(0, 119)), 12));
-        self::assertNull(LevelShift::in(array_map(static fn(int $i): float => 100 * $noise() * 1.015 ** $i, range(0, 119)), 12));
+        self::assertNull(
+            LevelShift::in(array_map(static fn(int $i): float => 100 * $noise() * $season($i), range(0, 119)), 12),
+        );
+        self::assertNull(
+            LevelShift::in(array_map(static fn(int $i): float => 100 * $noise() * 1.015 ** $i, range(0, 119)), 12),
+        );
     }
 
     /** @return list<Notice> */

@@ -21,7 +21,10 @@ abstract class ApplicationTestCase extends TestCase
 {
     use RefreshDatabase;
 
-    protected const MONTHLY = "Utility,Month,Leakage (Ml)\nVeldmere,2024-01,10\nVeldmere,2024-02,12\nVeldmere,2024-03,14\nTarrow,2024-01,5\nTarrow,2024-02,5\nTarrow,2024-03,7\nMarl,2024-01,8\nMarl,2024-02,6\nMarl,2024-03,4\n";
+    protected const MONTHLY =
+        "Utility,Month,Leakage (Ml)\nVeldmere,2024-01,10\nVeldmere,2024-02,12\nVeldmere,2024-03,14\n" .
+        "Tarrow,2024-01,5\nTarrow,2024-02,5\nTarrow,2024-03,7\nMarl,2024-01,8\n" .
+        "Marl,2024-02,6\nMarl,2024-03,4\n";
 
     protected const YEARLY = "Utility,2023,2024\nVeldmere,900,1000\nTarrow,500,500\nMarl,200,400\n";
 
@@ -38,7 +41,7 @@ abstract class ApplicationTestCase extends TestCase
     {
         return $this->post(route('uploads.store'), [
             'file' => UploadedFile::fake()->createWithContent($name, $content),
-            ...($dataset === null ? [] : ['dataset' => $dataset->id]),
+            ...$dataset === null ? [] : ['dataset' => $dataset->id],
         ]);
     }
 

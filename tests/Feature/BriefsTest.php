@@ -27,11 +27,19 @@ final class BriefsTest extends ApplicationTestCase
         self::assertSame([$text->id], $brief->blocks()->limit(1)->pluck('id')->all());
         $this->put(route('briefs.update', $brief), ['block' => $text->id, 'do' => 'up']);
         self::assertSame(3, $brief->blocks()->count());
-        $read = $this->get(route('briefs.read', $brief->token))->assertOk()
-            ->assertSeeInOrder(['For the board', 'Returns, version 1 (The Forum, 2024)', 'First &lt;line&gt;<br />', 'Veldmere'], false)
+        $read = $this->get(route('briefs.read', $brief->token))
+            ->assertOk()
+            ->assertSeeInOrder(
+                ['For the board', 'Returns, version 1 (The Forum, 2024)', 'First &lt;line&gt;<br />', 'Veldmere'],
+                false,
+            )
             // Whom one can look for: everybody on any of the pictures, once.
-            ->assertSeeInOrder(['data-line="marl"', 'data-line="tarrow"', 'data-line="veldmere"', 'data-line="wendle"'], false)
-            ->assertDontSee('hx-post', false)->assertDontSee('method="post"', false);
+            ->assertSeeInOrder(
+                ['data-line="marl"', 'data-line="tarrow"', 'data-line="veldmere"', 'data-line="wendle"'],
+                false,
+            )
+            ->assertDontSee('hx-post', false)
+            ->assertDontSee('method="post"', false);
         // Two pictures on one page have no id in common.
         preg_match_all('/ id="([^"]+)"/', (string) $read->getContent(), $ids);
         self::assertSame($ids[1], array_values(array_unique($ids[1])));
@@ -45,6 +53,25 @@ final class BriefsTest extends ApplicationTestCase
         $this->get(route('studies.show', $second))->assertOk();
     }
 
+    public function testABlockMovesDownAndUpByOnePlaceAndNotBeyondTheEnds(): void
+    {
+        $brief = Brief::begin('Board');
+        foreach (['One', 'Two', 'Three', 'Four'] as $text) {
+            $brief->add(null, $text);
+        }
+        $two = $brief->blocks()->where('text', 'Two')->sole();
+        $order = function (string ...$moves) use ($brief, $two): string {
+            foreach ($moves as $move) {
+                $this->put(route('briefs.update', $brief), ['block' => $two->id, 'do' => $move])->assertRedirect();
+            }
+
+            return $brief->blocks()->pluck('text')->implode(' ');
+        };
+        self::assertSame('One Three Two Four', $order('down'));
+        self::assertSame('One Three Four Two', $order('down', 'down', 'down'));
+        self::assertSame('Two One Three Four', $order('up', 'up', 'up', 'up'));
+    }
+
     public function testABriefFollowsItsStudiesAndSaysWhereOneCannotBeDrawn(): void
     {
         $study = $this->imported();
@@ -52,7 +79,11 @@ final class BriefsTest extends ApplicationTestCase
         $brief->add($study, null);
         $this->change($study, 'words', ['part' => 'headline', 'text' => 'Veldmere stands at {value Veldmere}']);
         $this->get(route('briefs.read', $brief->token))->assertSee('stands at 14.0');
-        $this->added($study, "Utility,Month,Leakage (Ml)\nVeldmere,2024-04,20\nTarrow,2024-04,9\nMarl,2024-04,3\n", 'april.csv');
+        $this->added(
+            $study,
+            "Utility,Month,Leakage (Ml)\nVeldmere,2024-04,20\nTarrow,2024-04,9\nMarl,2024-04,3\n",
+            'april.csv',
+        );
         $this->get(route('briefs.read', $brief->token))->assertSee('stands at 20.0')->assertSee('version 2');
         $this->change($study, 'view', ['view' => 'stack']);
         $this->change($study, 'add-stop', ['stop' => 'index']);
@@ -63,14 +94,20 @@ final class BriefsTest extends ApplicationTestCase
     {
         $study = $this->imported();
         $brief = Brief::begin('For the board');
-        $brief->add(null, 'A long story. '.str_repeat('It goes on and on. ', 30));
+        $brief->add(null, 'A long story. ' . str_repeat('It goes on and on. ', 30));
         $brief->add($study, null);
         $brief->add($study, null);
         $brief->add(null, 'The end.');
-        $pdf = (string) $this->get(route('briefs.pdf', $brief->token))->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="for-the-board.pdf"')->getContent();
+        $pdf = (string) $this->get(route('briefs.pdf', $brief->token))
+            ->assertOk()
+            ->assertHeader('Content-Disposition', 'attachment; filename="for-the-board.pdf"')
+            ->getContent();
         self::assertSame(4, preg_match_all('/\/Type\s*\/Page\b/', $pdf));
-        $folder = sys_get_temp_dir().'/dusk-rail-brief-'.getmypid();
-        self::assertSame(0, Artisan::call('brief:render', ['brief' => 'For the board', '--out' => $folder, '--json' => true]));
+        $folder = sys_get_temp_dir() . '/dusk-rail-brief-' . getmypid();
+        self::assertSame(
+            0,
+            Artisan::call('brief:render', ['brief' => 'For the board', '--out' => $folder, '--json' => true]),
+        );
         self::assertStringStartsWith('%PDF-', (string) file_get_contents("{$folder}/for-the-board.pdf"));
         unlink("{$folder}/for-the-board.pdf");
         rmdir($folder);

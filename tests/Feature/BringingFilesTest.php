@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Formats\JsonStatFile;
+use App\Formats\TableSource;
+use App\Formats\TableSources;
+use App\Formats\TabularPackage;
+use App\Formats\Workbook;
 use App\Models\Dataset;
 use App\Models\ImportedFile;
 use App\Models\StoredSeries;
@@ -12,6 +17,7 @@ use App\Models\Upload;
 use Bench\BenchData;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 
 final class BringingFilesTest extends ApplicationTestCase
 {
@@ -19,15 +25,21 @@ final class BringingFilesTest extends ApplicationTestCase
     {
         $upload = $this->brought(self::MONTHLY);
         $this->get(route('uploads.show', $upload))
-            ->assertOk()->assertSee('3 entities, January 2024 to March 2024')->assertSee('9 figures, 1 measure, 3 monthly periods, no gaps')
+            ->assertOk()
+            ->assertSee('3 entities, January 2024 to March 2024')
+            ->assertSee('9 figures, 1 measure, 3 monthly periods, no gaps')
             ->assertSee('“Month” holds periods such as 2024-01', false);
         self::assertSame([0, 0], [Dataset::count(), StoredSeries::count()]);
 
         $this->post(route('imports.store', $upload), ['name' => 'Returns', 'source' => 'Forum', 'home' => 'Tarrow'])
-            ->assertOk()->assertHeader('HX-Redirect', route('studies.show', Study::firstOrFail()));
+            ->assertOk()
+            ->assertHeader('HX-Redirect', route('studies.show', Study::firstOrFail()));
         self::assertSame(['Tarrow'], Dataset::firstOrFail()->entities()->where('home', true)->pluck('name')->all());
         self::assertSame([0, false], [Upload::count(), is_file($upload->path())]);
-        $this->get(route('studies.show', Study::firstOrFail()))->assertOk()->assertSee('Leakage, Ml per month')->assertSeeText('Tarrow stands at 7.0 in March 2024');
+        $this->get(route('studies.show', Study::firstOrFail()))
+            ->assertOk()
+            ->assertSee('Leakage, Ml per month')
+            ->assertSeeText('Tarrow stands at 7.0 in March 2024');
     }
 
     public function testEveryGuessCanBeChangedAndTheDirectionSwapped(): void
@@ -35,26 +47,53 @@ final class BringingFilesTest extends ApplicationTestCase
         $upload = $this->brought("Month,Veldmere,Tarrow\nJan 2024,1,2\nFeb 2024,3,4\n", 'supply.csv');
         $this->get(route('uploads.show', $upload))->assertSee('2 entities, January 2024 to February 2024');
         $this->patch(route('uploads.update', $upload), ['shape' => 'periods-across'])
-            ->assertOk()->assertSee('Nothing can be read this way yet')->assertSee('“Veldmere”', false)->assertSee('a heading that is a period');
+            ->assertOk()
+            ->assertSee('Nothing can be read this way yet')
+            ->assertSee('“Veldmere”', false)
+            ->assertSee('a heading that is a period');
         $this->patch(route('uploads.update', $upload), ['shape' => 'entities-across'])->assertSee('2 entities');
-        $this->patch(route('uploads.update', $upload), ['measureName' => 'Supply', 'measures' => ['Supply' => ['unit' => 'Ml', 'kind' => 'stock', 'better' => 'higher']]])
-            ->assertOk()->assertSee('<legend>Supply</legend>', false);
+        $this->patch(route('uploads.update', $upload), [
+            'measureName' => 'Supply',
+            'measures' => ['Supply' => ['unit' => 'Ml', 'kind' => 'stock', 'better' => 'higher']],
+        ])
+            ->assertOk()
+            ->assertSee('<legend>Supply</legend>', false);
         $this->post(route('imports.store', $upload), ['name' => 'Supply'])->assertOk();
         $measure = Dataset::firstOrFail()->measures()->firstOrFail();
-        self::assertSame(['Supply', 'Ml', 'stock', 'higher', 'month'], [$measure->name, $measure->unit, $measure->kind->value, $measure->better->value, $measure->frequency->value]);
+        self::assertSame(
+            ['Supply', 'Ml', 'stock', 'higher', 'month'],
+            [
+                $measure->name,
+                $measure->unit,
+                $measure->kind->value,
+                $measure->better->value,
+                $measure->frequency->value,
+            ],
+        );
     }
 
     public function testTheWritingTheHeadingsAndTheColumnsOfFiguresCanBeCorrected(): void
     {
-        $upload = $this->brought("Utility\tMonth\tNote\tLeakage (Ml)\tBursts\nStra\xDFe\t2024-01\t1,5\t2\t3\nWeiler\t2024-01\t1,5\t4\t5\n");
+        $upload = $this->brought(
+            "Utility\tMonth\tNote\tLeakage (Ml)\tBursts\nStra\xDFe\t2024-01\t1,5\t2\t3\nWeiler\t2024-01\t1,5\t4\t5\n",
+        );
         $see = fn(array $correction) => $this->patch(route('uploads.update', $upload), $correction)->assertOk();
         $see([])->assertSee('Straße')->assertSee('<option value="tab" selected>tab</option>', false);
-        $see(['value' => '3'])->assertSee('2 figures, 1 measure')->assertSee('<legend>Leakage</legend>', false);
-        $see(['measures' => ['Leakage' => ['unit' => '', 'kind' => 'stock']]])->assertSee('name="measures[Leakage][unit]" value=""', false);
-        $see(['value' => 'all'])->assertSee('6 figures, 3 measures')->assertSee('<legend>Note</legend>', false);
+        $see(['value' => '3'])
+            ->assertSee('2 figures, 1 measure')
+            ->assertSee('<legend>Leakage</legend>', false);
+        $see(['measures' => ['Leakage' => ['unit' => '', 'kind' => 'stock']]])->assertSee(
+            'name="measures[Leakage][unit]" value=""',
+            false,
+        );
+        $see(['value' => 'all'])
+            ->assertSee('6 figures, 3 measures')
+            ->assertSee('<legend>Note</legend>', false);
         $see(['encoding' => 'UTF-8'])->assertDontSee('Straße');
         $see(['row' => '1'])->assertSee('1 entity');
-        $see(['delimiter' => 'bar'])->assertSee('a single column')->assertSee('<option value="tab" selected>', false);
+        $see(['delimiter' => 'bar'])
+            ->assertSee('a single column')
+            ->assertSee('<option value="tab" selected>', false);
         $see(['delimiter' => 'tab'])->assertSee('entit');
     }
 
@@ -63,16 +102,21 @@ final class BringingFilesTest extends ApplicationTestCase
         $upload = $this->brought(self::MONTHLY);
         $upload->update(['state' => 'running']);
         $upload->tell(240_000, 1);
-        $this->get(route('imports.show', $upload))->assertOk()->assertSee('Reading')->assertSee('240,000 rows read, 1 cell cannot be read');
+        $this->get(route('imports.show', $upload))
+            ->assertOk()
+            ->assertSee('Reading')
+            ->assertSee('240,000 rows read, 1 cell cannot be read');
         $this->delete(route('uploads.destroy', $upload))->assertRedirect(route('data.index'));
         self::assertSame([0, []], [Upload::count(), glob("{$upload->path()}*")]);
     }
 
     public function testWhatCannotBeReadStopsTheImportUntilTheUserGoesOnWithoutIt(): void
     {
-        $upload = $this->brought(self::MONTHLY."Marl,2024-04,lots\n");
+        $upload = $this->brought(self::MONTHLY . "Marl,2024-04,lots\n");
         $this->post(route('imports.store', $upload), ['name' => 'Returns'])
-            ->assertStatus(422)->assertSee('nothing was stored')->assertSeeInOrder(['11', 'Leakage (Ml)', '“lots”', 'a number such as 1,234.5'], false);
+            ->assertStatus(422)
+            ->assertSee('nothing was stored')
+            ->assertSeeInOrder(['11', 'Leakage (Ml)', '“lots”', 'a number such as 1,234.5'], false);
         self::assertSame(0, Dataset::count());
         $this->post(route('imports.store', $upload), ['name' => 'Returns', 'leave_out' => '1'])->assertOk();
         self::assertSame(1, Dataset::count());
@@ -80,8 +124,10 @@ final class BringingFilesTest extends ApplicationTestCase
 
     public function testDuplicatesAreShownWithTheChoiceOfWhatToDo(): void
     {
-        $upload = $this->brought(self::MONTHLY."Marl,2024-03,6\n");
-        $this->get(route('uploads.show', $upload))->assertSee('One figure is for an entity and period that already has one')->assertSee('Marl, March 2024 again');
+        $upload = $this->brought(self::MONTHLY . "Marl,2024-03,6\n");
+        $this->get(route('uploads.show', $upload))
+            ->assertSee('One figure is for an entity and period that already has one')
+            ->assertSee('Marl, March 2024 again');
         $this->patch(route('uploads.update', $upload), ['duplicates' => 'sum'])->assertDontSee('again”');
         $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertOk();
         $marl = Dataset::firstOrFail()->entities()->where('name', 'Marl')->firstOrFail();
@@ -92,13 +138,22 @@ final class BringingFilesTest extends ApplicationTestCase
     {
         $study = $this->imported();
         $upload = $this->brought(self::YEARLY, 'connections.csv', $study->dataset);
-        $this->post(route('imports.store', $upload), [])->assertOk()->assertHeader('HX-Redirect', route('studies.show', $study));
-        $upload = $this->brought("Utility,Group\nVeldmere,Estuary\nTarrow,Plain\nMarl,Plain\n", 'groups.csv', $study->dataset);
+        $this->post(route('imports.store', $upload), [])
+            ->assertOk()
+            ->assertHeader('HX-Redirect', route('studies.show', $study));
+        $upload = $this->brought(
+            "Utility,Group\nVeldmere,Estuary\nTarrow,Plain\nMarl,Plain\n",
+            'groups.csv',
+            $study->dataset,
+        );
         $this->post(route('imports.store', $upload), [])->assertOk();
 
         $dataset = $study->dataset->refresh();
         self::assertSame([3, 3], [$dataset->version, $dataset->entities()->count()]);
-        self::assertSame(['Leakage' => 'month', 'Connections' => 'year'], $dataset->measures()->get()->mapWithKeys(static fn($m): array => [$m->name => $m->frequency->value])->all());
+        self::assertSame(
+            ['Leakage' => 'month', 'Connections' => 'year'],
+            $dataset->measures()->get()->mapWithKeys(static fn($m): array => [$m->name => $m->frequency->value])->all(),
+        );
         $this->get(route('studies.show', $study))->assertSee('Estuary')->assertSee('Plain');
         $this->change($study, 'add-stop', ['stop' => 'per-denominator'])->assertSee('÷ connections');
     }
@@ -108,7 +163,10 @@ final class BringingFilesTest extends ApplicationTestCase
         $study = $this->imported();
         $this->added($study, "Utility,Month,Leakage (Ml)\nVeldmere,2024-03,15\nVeldmere,2024-04,16\n", 'april.csv');
         $dataset = $study->dataset->refresh();
-        $values = static fn(int $version): array => StoredSeries::query()->inVersion($version)->orderBy('entity_id')->firstOrFail()->values;
+        $values = static fn(int $version): array => StoredSeries::query()
+            ->inVersion($version)
+            ->orderBy('entity_id')
+            ->firstOrFail()->values;
         self::assertSame([10.0, 12.0, 14.0], $values(1));
         self::assertSame([10.0, 12.0, 15.0, 16.0], $values(2));
         self::assertSame(3, StoredSeries::query()->inVersion($dataset->version)->count());
@@ -116,7 +174,9 @@ final class BringingFilesTest extends ApplicationTestCase
 
     public function testValuesAreStoredBitForBitWithTheirCells(): void
     {
-        $this->imported("Utility,Month,Value\nA,2024-01,0.1\nA,2024-02,\nA,2024-03,-1e-300\nA,2024-04,123456789.123456789\n");
+        $this->imported(
+            "Utility,Month,Value\nA,2024-01,0.1\nA,2024-02,\nA,2024-03,-1e-300\nA,2024-04,123456789.123456789\n",
+        );
         $series = StoredSeries::firstOrFail();
         self::assertSame(var_export([0.1, NAN, -1e-300, 123456789.123456789], true), var_export($series->values, true));
         self::assertSame([16384 + 2, 2 * 16384 + 2, 3 * 16384 + 2, 4 * 16384 + 2], $series->places);
@@ -131,8 +191,14 @@ final class BringingFilesTest extends ApplicationTestCase
         yield 'renamed picture' => ["\x89PNG\r\n\x1A\n\x00\x00\x00\rIHDR", 'a PNG picture'];
         yield 'fifty megabytes of zeros' => [str_repeat('0', 50_000_000), 'longer than a million characters'];
         yield 'fifty megabytes of NUL bytes' => [str_repeat("\0", 50_000_000), 'NUL byte in line 1'];
-        yield 'twenty thousand columns' => ['Utility,Month'.str_repeat(',x', 20_000)."\nA,2024-01".str_repeat(',1', 20_000)."\n", 'has 20,002 columns'];
-        yield 'a cell of ten megabytes' => ["Utility,Month,Note,Value\nA,2024-01,".str_repeat('x', 10_000_000).",1\n", 'Row 2 is longer than a million characters'];
+        yield 'twenty thousand columns' => [
+            'Utility,Month' . str_repeat(',x', 20_000) . "\nA,2024-01" . str_repeat(',1', 20_000) . "\n",
+            'has 20,002 columns',
+        ];
+        yield 'a cell of ten megabytes' => [
+            "Utility,Month,Note,Value\nA,2024-01," . str_repeat('x', 10_000_000) . ",1\n",
+            'Row 2 is longer than a million characters',
+        ];
         yield 'a NUL byte in the middle' => ["Utility,Month,Value\nA,2024-01,\x001\n", 'NUL byte in line 2'];
     }
 
@@ -148,32 +214,94 @@ final class BringingFilesTest extends ApplicationTestCase
 
     public function testLettersInAnotherWritingFarBehindTheBeginningAreFound(): void
     {
-        $upload = $this->brought("Utility,Month,Leakage (Ml)\n".str_repeat("Veldmere,2024-01,1\n", 70_000)."Stra\xDFe,2024-02,7\n");
+        $upload = $this->brought(
+            "Utility,Month,Leakage (Ml)\n" . str_repeat("Veldmere,2024-01,1\n", 70_000) . "Stra\xDFe,2024-02,7\n",
+        );
         $this->patch(route('uploads.update', $upload), ['duplicates' => 'first']);
-        $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertStatus(422)->assertSee('70,002')->assertSee('letters in UTF-8');
+        $this->post(route('imports.store', $upload), ['name' => 'Returns'])
+            ->assertStatus(422)
+            ->assertSee('70,002')
+            ->assertSee('letters in UTF-8');
+    }
+
+    /** @param class-string<TableSource>|null $format */
+    #[TestWith(['{"version": "2.0", "class": "dataset", "value": [1], "dimension": {}}', JsonStatFile::class])]
+    #[TestWith(['{"unemployment": {"value": [1], "dimension": {}}}', JsonStatFile::class])]
+    #[TestWith(['{"class": "dataset", "value": [1, 2', JsonStatFile::class])]
+    #[TestWith(['{"name": "x", "resources": [{"path": "a.csv"}]}', TabularPackage::class])]
+    #[TestWith(["{\"id\": 1, \"label\": \"a\", \"value\": 2}\n{\"id\": 2, \"label\": \"b\", \"value\": 3}\n", null])]
+    #[TestWith(["PK\x03\x04 and then nonsense", Workbook::class])]
+    #[TestWith(["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1", Workbook::class])]
+    #[TestWith(["Utility,2023\nVeldmere,1\n", null])]
+    #[TestWith(["{Utility},2023\nVeldmere,1\n", null])]
+    public function testAFileIsClaimedByTheOneFormatThatItIsOfWhateverTheirOrder(string $content, ?string $format): void
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $content);
+        self::assertSame($format === null ? [] : [$format], TableSources::claiming($path));
+        unlink($path);
+    }
+
+    public function testWhatCanBeBroughtIsListedAndOtherJsonIsRefusedInWords(): void
+    {
+        $this->get('/')
+            ->assertSee('Drop a file here, or choose one: CSV, TSV, Excel, OpenDocument, JSON-stat or data package')
+            ->assertSee('accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,', false);
+        $this->from('/')
+            ->followingRedirects()
+            ->bring('{"id": 7, "label": "Leakage", "value": 3}', 'other.json')
+            ->assertSee('The file is JSON, but none of the kinds that are read here: JSON-stat or data package.');
+    }
+
+    public function testThePreviewShowsTheHeadingsAndEightRows(): void
+    {
+        $rows = "Utility,Month,Leakage (Ml)\n";
+        for ($month = 1; $month <= 12; $month++) {
+            $rows .= sprintf("Veldmere,2024-%02d,7%02d\n", $month, $month);
+        }
+        $upload = $this->brought($rows);
+        $this->get(route('uploads.show', $upload))
+            ->assertSeeInOrder(['701', '702', '707', '708'])
+            ->assertDontSee('709')
+            ->assertSee('12 figures');
     }
 
     public function testRaggedRowsAreListedAndNoFileIsAskedForAgain(): void
     {
         $upload = $this->brought("Utility,Month,Value\nA,2024-01,1\nA,2024-02\nA,2024-03,3,4,5\nA,2024-04,4\n");
-        $this->get(route('uploads.show', $upload))->assertSee('2 cells cannot be read')->assertSee('the row ends before it')->assertSee('“4 5”', false)->assertSee('there are 3 headings');
-        $this->from('/')->post(route('uploads.store'), [])->assertSessionHasErrors(['file' => 'No file came with that. Choose a CSV, TSV, Excel or OpenDocument file, or drop one on the page.']);
+        $this->get(route('uploads.show', $upload))
+            ->assertSee('2 cells cannot be read')
+            ->assertSee('the row ends before it')
+            ->assertSee('“4 5”', false)
+            ->assertSee('there are 3 headings');
+        $this->from('/')
+            ->post(route('uploads.store'), [])
+            ->assertSessionHasErrors([
+                'file' =>
+                    'No file came with that. Choose one, or drop it on the page: ' . TableSources::inWords() . '.',
+            ]);
     }
 
     public function testAttributesAloneOrForOthersAreRefusedInWords(): void
     {
         $attributes = "Utility,Group\nNobody,Estuary\nNowhere,Plain\n";
-        $this->post(route('imports.store', $this->brought($attributes)), ['name' => 'X'])->assertStatus(422)->assertSee('Bring a file of figures first');
+        $this->post(route('imports.store', $this->brought($attributes)), ['name' => 'X'])
+            ->assertStatus(422)
+            ->assertSee('Bring a file of figures first');
         $study = $this->imported();
         $upload = $this->brought($attributes, 'groups.csv', $study->dataset);
-        $this->post(route('imports.store', $upload), [])->assertStatus(422)->assertSee('None of the names in this table is in “Returns”');
+        $this->post(route('imports.store', $upload), [])
+            ->assertStatus(422)
+            ->assertSee('None of the names in this table is in “Returns”');
         self::assertSame(1, ImportedFile::count());
     }
 
     public function testAMillionRowsComeInWhole(): void
     {
         $path = BenchData::csv(storage_path('app/million.csv'), 8_334, 120);
-        $this->post(route('uploads.store'), ['file' => new UploadedFile($path, 'million.csv', 'text/csv', null, true)])->assertRedirect();
+        $this->post(route('uploads.store'), [
+            'file' => new UploadedFile($path, 'million.csv', 'text/csv', null, true),
+        ])->assertRedirect();
         $upload = Upload::firstOrFail();
         $this->get(route('uploads.show', $upload))->assertSee('in the first 19,999 rows; the rest is read on import');
         $this->post(route('imports.store', $upload), ['name' => 'Million'])->assertOk();
@@ -183,9 +311,17 @@ final class BringingFilesTest extends ApplicationTestCase
 
     public function testTextFromDataIsShownAndNeverRun(): void
     {
-        $study = $this->imported("Utility,Month,Value\n<script>alert(1)</script>,2024-01,1\n<script>alert(1)</script>,2024-02,2\n\"\"\"><img src=x>\",2024-01,3\n");
+        $study = $this->imported(
+            "Utility,Month,Value\n<script>alert(1)</script>,2024-01,1\n" .
+                "<script>alert(1)</script>,2024-02,2\n\"\"\"><img " .
+                "src=x>\",2024-01,3\n",
+        );
         foreach ([route('studies.show', $study), route('hand-over', [$study, 'svg'])] as $page) {
-            $this->get($page)->assertOk()->assertDontSee('<script>alert', false)->assertDontSee('<img src=x', false)->assertSee('&lt;script&gt;alert(1)', false);
+            $this->get($page)
+                ->assertOk()
+                ->assertDontSee('<script>alert', false)
+                ->assertDontSee('<img src=x', false)
+                ->assertSee('&lt;script&gt;alert(1)', false);
         }
     }
 }

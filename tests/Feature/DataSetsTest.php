@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Data\StoredData;
+use App\Data\VersionKind;
 use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
 use App\Models\Dataset;
@@ -14,6 +15,7 @@ use App\Models\Upload;
 use DuskRail\Reading\NearNames;
 use DuskRail\Time\Period;
 use Illuminate\Support\Facades\DB;
+use PhpOffice\PhpSpreadsheet\IOFactory;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
@@ -24,11 +26,30 @@ final class DataSetsTest extends ApplicationTestCase
     public function testAnUpdateShowsWhatItWouldChangeAndNamesThatAreAlmostKnown(): void
     {
         $study = $this->imported();
-        $upload = $this->brought("Utility,Month,Leakage (Ml)\nVeldmere Ltd.,2024-03,28\nTarrow,2024-03,7\nTarrow,2024-04,8\nWendle,2024-04,1\n", 'april.csv', $study->dataset);
+        $upload = $this->brought(
+            "Utility,Month,Leakage (Ml)\nVeldmere " .
+                "Ltd.,2024-03,28\nTarrow,2024-03,7\nTarrow,2024-04,8\nWendle,2024-04,1\n",
+            'april.csv',
+            $study->dataset,
+        );
         // Veldmere Ltd. is not known yet, so its figure would be a new one.
-        $this->get(route('uploads.show', $upload))->assertSee('2 names are not in the data set')->assertSee('It is Veldmere')->assertSee('3 new')->assertDontSee('changed');
-        $this->patch(route('uploads.update', $upload), ['same' => ['Veldmere Ltd.' => 'veldmere']])
-            ->assertSeeInOrder(['1 name is not in the data set', 'Wendle', '2 new, 1 changed', '5 figures', 'The largest revisions', 'Veldmere', 'March 2024', '14', '28', '+100.0 %']);
+        $this->get(route('uploads.show', $upload))
+            ->assertSee('2 names are not in the data set')
+            ->assertSee('It is Veldmere')
+            ->assertSee('3 new')
+            ->assertDontSee('changed');
+        $this->patch(route('uploads.update', $upload), ['same' => ['Veldmere Ltd.' => 'veldmere']])->assertSeeInOrder([
+            '1 name is not in the data set',
+            'Wendle',
+            '2 new, 1 changed',
+            '5 figures',
+            'The largest revisions',
+            'Veldmere',
+            'March 2024',
+            '14',
+            '28',
+            '+100.0 %',
+        ]);
         // In place of what was there, all that the file does not give would go.
         $this->patch(route('uploads.update', $upload), ['way' => 'place'])->assertSee('2 new, 1 changed, 7 gone');
         self::assertSame(1, $study->dataset->refresh()->version);
@@ -36,7 +57,11 @@ final class DataSetsTest extends ApplicationTestCase
         $this->post(route('imports.store', $upload))->assertOk();
         self::assertSame([10.0, 12.0, 28.0], array_slice($this->values($study, 'veldmere'), 0, 3));
         // The other name is known from now on.
-        $again = $this->brought("Utility,Month,Leakage (Ml)\nVeldmere Ltd.,2024-04,30\n", 'more.csv', $study->dataset->refresh());
+        $again = $this->brought(
+            "Utility,Month,Leakage (Ml)\nVeldmere Ltd.,2024-04,30\n",
+            'more.csv',
+            $study->dataset->refresh(),
+        );
         $this->get(route('uploads.show', $again))->assertDontSee('not in the data set')->assertSee('1 new');
     }
 
@@ -49,9 +74,17 @@ final class DataSetsTest extends ApplicationTestCase
         $this->patch(route('uploads.update', $upload), ['way' => 'place']);
         $this->post(route('imports.store', $upload))->assertOk();
         self::assertSame(['veldmere' => [5.0]], $this->all($dataset));
+        self::assertSame(
+            [VersionKind::LaidOver, VersionKind::InPlace],
+            ImportedFile::orderBy('version')->get()->map(static fn(ImportedFile $f): VersionKind => $f->way)->all(),
+        );
         $this->get(route('versions.show', [$dataset, 2]))->assertSee('It brought: 1 changed, 8 gone');
-        $this->get(route('versions.show', [$dataset, 1]))->assertSee('It brought: 9 new')->assertSee('Since then: 1 changed, 8 gone');
-        $this->get(route('datasets.figures', [$dataset, 'leakage', 'version' => 1]))->assertSee('Tarrow')->assertDontSee('at=0', false);
+        $this->get(route('versions.show', [$dataset, 1]))
+            ->assertSee('It brought: 9 new')
+            ->assertSee('Since then: 1 changed, 8 gone');
+        $this->get(route('datasets.figures', [$dataset, 'leakage', 'version' => 1]))
+            ->assertSee('Tarrow')
+            ->assertDontSee('at=0', false);
         $this->post(route('versions.restore', [$dataset, 1]))->assertRedirect();
         self::assertSame(3, $dataset->refresh()->version);
         self::assertSame($before, serialize((new StoredData($dataset))->table('leakage')->series));
@@ -63,18 +96,43 @@ final class DataSetsTest extends ApplicationTestCase
     {
         $study = $this->imported();
         $dataset = $study->dataset;
-        $this->get(route('datasets.figures', [$dataset, 'leakage', 'entity' => 'tarrow', 'at' => 1]))->assertSee('Tarrow, February 2024')->assertSee('monthly.csv, row 6');
-        $correct = ['measure' => 'leakage', 'entity' => 'tarrow', 'period' => '2024-02', 'value' => '1,005.5', 'status' => '1', 'why' => 'meter read twice'];
+        $this->get(route('datasets.figures', [$dataset, 'leakage', 'entity' => 'tarrow', 'at' => 1]))
+            ->assertSee('Tarrow, February 2024')
+            ->assertSee('monthly.csv, row 6');
+        $correct = [
+            'measure' => 'leakage',
+            'entity' => 'tarrow',
+            'period' => '2024-02',
+            'value' => '1,005.5',
+            'status' => '1',
+            'why' => 'meter read twice',
+        ];
         $this->post(route('corrections.store', $dataset), [...$correct, 'why' => ''])->assertSessionHasErrors('why');
-        $this->post(route('corrections.store', $dataset), [...$correct, 'value' => 'many'])->assertSessionHasErrors('value');
-        $this->post(route('corrections.store', $dataset), [...$correct, 'period' => '2024'])->assertSessionHasErrors('value');
+        $this->post(route('corrections.store', $dataset), [...$correct, 'value' => 'many'])->assertSessionHasErrors(
+            'value',
+        );
+        $this->post(route('corrections.store', $dataset), [...$correct, 'period' => '2024'])->assertSessionHasErrors(
+            'value',
+        );
         self::assertSame(1, $dataset->refresh()->version);
         $this->post(route('corrections.store', $dataset), $correct)->assertRedirect();
         self::assertSame([5.0, 1005.5, 7.0], $this->values($study, 'tarrow'));
-        $this->get(route('datasets.show', $dataset))->assertSee('Tarrow, Leakage, February 2024: 5 → 1005.5')->assertSee('meter read twice');
+        $this->get(route('datasets.show', $dataset))
+            ->assertSee('Tarrow, Leakage, February 2024: 5 → 1005.5')
+            ->assertSee('meter read twice');
         // A figure where there was none, and none where there was one.
-        $this->post(route('corrections.store', $dataset), [...$correct, 'period' => '2024-05', 'value' => '9', 'status' => '0']);
-        $this->post(route('corrections.store', $dataset), [...$correct, 'period' => '2024-01', 'value' => '', 'status' => '0']);
+        $this->post(route('corrections.store', $dataset), [
+            ...$correct,
+            'period' => '2024-05',
+            'value' => '9',
+            'status' => '0',
+        ]);
+        $this->post(route('corrections.store', $dataset), [
+            ...$correct,
+            'period' => '2024-01',
+            'value' => '',
+            'status' => '0',
+        ]);
         self::assertSame([null, 1005.5, 7.0, null, 9.0], $this->values($study, 'tarrow'));
         foreach (ImportedFile::where('way', 'correction')->get() as $file) {
             $this->delete(route('corrections.destroy', [$dataset, $file]))->assertRedirect();
@@ -82,7 +140,9 @@ final class DataSetsTest extends ApplicationTestCase
         self::assertSame([5.0, 5.0, 7.0], array_slice($this->values($study, 'tarrow'), 0, 3));
     }
 
-    /** Whatever is laid over, put in place, corrected or gone back to: every version stays what it was, to the last bit. */
+    /**
+     * Whatever is laid over, put in place, corrected or gone back to: every version stays what it was, to the last bit.
+     */
     public function testEveryVersionStaysWhatItWas(): void
     {
         mt_srand(11);
@@ -93,13 +153,33 @@ final class DataSetsTest extends ApplicationTestCase
             $month = sprintf('2024-%02d', mt_rand(1, 9));
             match (mt_rand(0, 3)) {
                 0 => (new Versions($dataset))->restore(mt_rand(1, $version - 1)),
-                1 => $this->post(route('corrections.store', $dataset), ['measure' => 'leakage', 'entity' => ['tarrow', 'veldmere'][mt_rand(0, 1)], 'period' => $month, 'value' => (string) mt_rand(-3, 99), 'status' => (string) mt_rand(0, 2), 'why' => 'x'])->assertRedirect(),
-                default => $this->revised($dataset, "Utility,Month,Leakage (Ml)\nMarl,{$month},".mt_rand(0, 50)."\nTarrow,2024-0".mt_rand(1, 9).",0.1\n", ['over', 'over', 'place'][mt_rand(0, 2)]),
+                1 => $this->post(route('corrections.store', $dataset), [
+                    'measure' => 'leakage',
+                    'entity' => ['tarrow', 'veldmere'][mt_rand(0, 1)],
+                    'period' => $month,
+                    'value' => (string) mt_rand(-3, 99),
+                    'status' => (string) mt_rand(0, 2),
+                    'why' => 'x',
+                ])->assertRedirect(),
+                default => $this->revised(
+                    $dataset,
+                    "Utility,Month,Leakage (Ml)\nMarl,{$month}," .
+                        mt_rand(0, 50) .
+                        "\nTarrow,2024-0" .
+                        mt_rand(1, 9) .
+                        ",0.1\n",
+                    ['over', 'over', 'place'][mt_rand(0, 2)],
+                ),
             };
             self::assertSame($version, $dataset->refresh()->version);
             $seen[$version] = $this->bits($dataset, $version);
             // No series is in force twice.
-            self::assertSame([], DB::select('select 1 from series where until is null group by measure_id, entity_id having count(*) > 1'));
+            self::assertSame(
+                [],
+                DB::select(
+                    'select 1 from series where until is null group by measure_id, entity_id having count(*) > 1',
+                ),
+            );
         }
         foreach ($seen as $version => $bits) {
             self::assertSame($bits, $this->bits($dataset, $version), "version {$version}");
@@ -107,6 +187,56 @@ final class DataSetsTest extends ApplicationTestCase
         self::assertGreaterThan(10, count(array_unique($seen)));
         $revision = (new Versions($dataset))->revision(1, 1);
         self::assertTrue($revision->isNone());
+    }
+
+    public function testAFreshFigureHasItsOwnStatusAndCellAndOneThatStaysKeepsThoseItHad(): void
+    {
+        $study = $this->imported(
+            "Utility,Month,Leakage (Ml),Status\nVeldmere,2024-01,10,\nVeldmere,2024-02,12,p\nVeldmere,2024-03,14,p\n" .
+                "Tarrow,2024-01,5,\nTarrow,2024-02,5,\nTarrow,2024-03,7,p\n",
+        );
+        $dataset = $study->dataset;
+        self::assertSame(['veldmere' => 24289, 'tarrow' => 24290], $study->data()->unsettled('leakage'));
+        // The final figures of Veldmere; of Tarrow there is nothing new.
+        $this->revised(
+            $dataset,
+            "Utility,Month,Leakage (Ml),Status\nVeldmere,2024-02,12.5,\nVeldmere,2024-03,14.5,\n",
+            'over',
+        );
+        self::assertSame(['tarrow' => 24290], (new StoredData($dataset->refresh()))->unsettled('leakage'));
+        self::assertSame(['veldmere' => 24289, 'tarrow' => 24290], (new StoredData($dataset, 1))->unsettled('leakage'));
+        self::assertSame('revision.csv, row 2', $this->origin($dataset, 'veldmere', '2024-02'));
+        self::assertSame('monthly.csv, row 2', $this->origin($dataset, 'veldmere', '2024-01'));
+        // Gone back to the first version, a figure comes from the first file again.
+        (new Versions($dataset))->restore(1);
+        self::assertSame('monthly.csv, row 3', $this->origin($dataset->refresh(), 'veldmere', '2024-02'));
+    }
+
+    public function testTwoMeasuresThatExchangeTheirNamesKeepTheirFormulasAndStudiesMeaningThem(): void
+    {
+        $study = $this->imported(
+            "Utility,Month,Leakage (Ml),Water (Ml)\nVeldmere,2024-01,10,40\nVeldmere,2024-02,12,48\n",
+        );
+        $dataset = $study->dataset;
+        $this->post(route('datasets.derive', $dataset), [
+            'name' => 'Share lost',
+            'formula' => 'Leakage ÷ Water × 100',
+        ])->assertSessionHasNoErrors();
+        $this->change($study, 'add-stop', ['stop' => 'formula'])->assertOk();
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['text' => 'here ÷ Water']])->assertOk();
+        $before = $this->values($study, 'veldmere', 'share-lost');
+        self::assertSame([25.0, 25.0], $before);
+        $measures = $dataset->measures()->where('formula', '')->orderBy('id')->get();
+        $renamed = [];
+        foreach ($measures as $measure) {
+            $other = $measure->name === 'Leakage' ? 'Water' : 'Leakage';
+            $renamed[$measure->id] = ['name' => $other, 'unit' => 'Ml', 'kind' => 'flow', 'better' => 'neither'];
+        }
+        $this->patch(route('datasets.measures', $dataset), ['measures' => $renamed])->assertSessionHasNoErrors();
+        self::assertSame('Water ÷ Leakage × 100', $dataset->measures()->where('name', 'Share lost')->value('formula'));
+        self::assertSame($before, $this->values($study, 'veldmere', 'share-lost'));
+        $stop = $study->refresh()->document()->rail->stops[0]->stop;
+        self::assertSame('here ÷ Leakage', $stop->settings()['text'] ?? '');
     }
 
     private function revised(Dataset $dataset, string $content, string $way): void
@@ -124,14 +254,14 @@ final class DataSetsTest extends ApplicationTestCase
         $told = [];
         foreach ($table->series as $key => $series) {
             foreach ($series->values as $i => $value) {
-                if (! is_nan($value)) {
-                    $told[] = "{$key} {$table->axis->period($i)->code()} ".bin2hex(pack('E', $value));
+                if (!is_nan($value)) {
+                    $told[] = "{$key} {$table->axis->period($i)->code()} " . bin2hex(pack('E', $value));
                 }
             }
         }
         sort($told);
 
-        return implode("\n", $told).json_encode($data->unsettled('leakage'));
+        return implode("\n", $told) . json_encode($data->unsettled('leakage'));
     }
 
     public function testAStudyFollowsTheNewestVersionUnlessItIsHeld(): void
@@ -148,15 +278,40 @@ final class DataSetsTest extends ApplicationTestCase
     {
         $study = $this->imported();
         $dataset = $study->dataset;
-        $this->patch(route('datasets.update', $dataset), ['name' => 'Forum', 'source' => 'The Forum', 'licence' => 'open', 'retrieved' => '3 May 2025', 'notes' => 'by hand'])->assertRedirect();
+        $this->patch(route('datasets.update', $dataset), [
+            'name' => 'Forum',
+            'source' => 'The Forum',
+            'licence' => 'open',
+            'retrieved' => '3 May 2025',
+            'notes' => 'by hand',
+        ])->assertRedirect();
         $measure = $dataset->measures()->firstOrFail();
-        $this->patch(route('datasets.measures', $dataset), ['measures' => [$measure->id => ['name' => '', 'unit' => 'm3', 'kind' => 'flow', 'better' => 'lower']]])->assertSessionHasErrors();
-        $this->patch(route('datasets.measures', $dataset), ['measures' => [$measure->id => ['name' => 'Losses', 'unit' => 'm3', 'kind' => 'flow', 'better' => 'lower', 'decimals' => '3']]])->assertRedirect();
+        $this->patch(route('datasets.measures', $dataset), [
+            'measures' => [$measure->id => ['name' => '', 'unit' => 'm3', 'kind' => 'flow', 'better' => 'lower']],
+        ])->assertSessionHasErrors();
+        $this->patch(route('datasets.measures', $dataset), [
+            'measures' => [
+                $measure->id => [
+                    'name' => 'Losses',
+                    'unit' => 'm3',
+                    'kind' => 'flow',
+                    'better' => 'lower',
+                    'decimals' => '3',
+                ],
+            ],
+        ])->assertRedirect();
         $tarrow = $dataset->entities()->where('key', 'tarrow')->firstOrFail();
         $veldmere = $dataset->entities()->where('key', 'veldmere')->firstOrFail();
-        $this->patch(route('datasets.entities', $dataset), ['entities' => [$tarrow->id => ['name' => 'Veldmere']]])->assertSessionHasErrors('entities');
-        $this->patch(route('datasets.entities', $dataset), ['home' => $tarrow->id, 'entities' => [$tarrow->id => ['name' => 'Tarrow Water', 'group' => 'Coast', 'note' => 'renamed 2024']]])->assertRedirect();
-        $this->get(route('studies.show', $study))->assertSeeInOrder(['Losses', 'm3 per month', 'Coast', 'Tarrow Water', '7.000'])->assertSee('Source: The Forum; open; retrieved 3 May 2025');
+        $this->patch(route('datasets.entities', $dataset), [
+            'entities' => [$tarrow->id => ['name' => 'Veldmere']],
+        ])->assertSessionHasErrors('entities');
+        $this->patch(route('datasets.entities', $dataset), [
+            'home' => $tarrow->id,
+            'entities' => [$tarrow->id => ['name' => 'Tarrow Water', 'group' => 'Coast', 'note' => 'renamed 2024']],
+        ])->assertRedirect();
+        $this->get(route('studies.show', $study))
+            ->assertSeeInOrder(['Losses', 'm3 per month', 'Coast', 'Tarrow Water', '7.000'])
+            ->assertSee('Source: The Forum; open; retrieved 3 May 2025');
         self::assertSame([true, false], [$tarrow->refresh()->home, $veldmere->refresh()->home]);
         // Files go on calling it by its old name.
         $this->added($study, "Utility,Month,Losses (m3)\nTarrow,2024-04,1\n", 'april.csv');
@@ -167,37 +322,135 @@ final class DataSetsTest extends ApplicationTestCase
     public function testAMeasureIsWorkedOutFromOthersWithItsUnitAndFollowsTheirNames(): void
     {
         $study = $this->imported();
-        $this->added($study, "Utility,Month,Supplied (Ml)\nVeldmere,2024-01,100\nVeldmere,2024-02,100\nVeldmere,2024-03,200\nTarrow,2024-01,50\n", 'supplied.csv');
+        $this->added(
+            $study,
+            'Utility,Month,Supplied ' .
+                "(Ml)\nVeldmere,2024-01,100\nVeldmere,2024-02,100\nVeldmere,2024-03,200\nTarrow,2024-01,50\n",
+            'supplied.csv',
+        );
         $dataset = $study->dataset->refresh();
-        foreach (['Leakage ÷' => 'formula', 'Gold ÷ 2' => 'formula', '3 × 2' => 'formula', 'Leakage ÷ Supplied × 100' => null] as $formula => $wrong) {
+        foreach (
+            [
+                'Leakage ÷' => 'formula',
+                'Gold ÷ 2' => 'formula',
+                '3 × 2' => 'formula',
+                'Leakage ÷ Supplied × 100' => null,
+            ]
+            as $formula => $wrong
+        ) {
             $answer = $this->post(route('datasets.derive', $dataset), ['name' => 'Share lost', 'formula' => $formula]);
-            $wrong === null ? $answer->assertSessionHas('said', '“Share lost” is worked out from now on, in %.') : $answer->assertSessionHasErrors($wrong);
+            $wrong === null
+                ? $answer->assertSessionHas('message', '“Share lost” is worked out from now on, in %.')
+                : $answer->assertSessionHasErrors($wrong);
         }
-        $this->post(route('datasets.derive', $dataset), ['name' => 'share LOST', 'formula' => 'Leakage'])->assertSessionHasErrors('name');
+        $this->post(route('datasets.derive', $dataset), [
+            'name' => 'share LOST',
+            'formula' => 'Leakage',
+        ])->assertSessionHasErrors('name');
         self::assertEqualsWithDelta([10.0, 12.0, 7.0], $this->values($study, 'veldmere', 'share-lost'), 1e-12);
         $this->post(route('studies.store', $dataset), ['measure' => 'share-lost']);
         $this->get(route('studies.show', Study::latest('id')->firstOrFail()))->assertSee('Share lost, %');
         // Two worked out from each other cannot be: one names only measures that are stored.
-        $this->post(route('datasets.derive', $dataset), ['name' => 'Twice', 'formula' => 'Share lost × 2'])->assertSessionHasErrors('formula');
-        $this->post(route('corrections.store', $dataset), ['measure' => 'share-lost', 'entity' => 'veldmere', 'period' => '2024-01', 'value' => '1', 'status' => '0', 'why' => 'x'])->assertSessionHasErrors('value');
+        $this->post(route('datasets.derive', $dataset), [
+            'name' => 'Twice',
+            'formula' => 'Share lost × 2',
+        ])->assertSessionHasErrors('formula');
+        $this->post(route('corrections.store', $dataset), [
+            'measure' => 'share-lost',
+            'entity' => 'veldmere',
+            'period' => '2024-01',
+            'value' => '1',
+            'status' => '0',
+            'why' => 'x',
+        ])->assertSessionHasErrors('value');
         // Another name goes into the formulas, those of studies as a step that can be undone.
         $this->change($study, 'add-stop', ['stop' => 'formula']);
         $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['text' => 'here ÷ Supplied']]);
         $supplied = $dataset->measures()->where('key', 'supplied')->firstOrFail();
-        $this->patch(route('datasets.measures', $dataset), ['measures' => [$supplied->id => ['name' => 'Water $1 in', 'unit' => 'Ml', 'kind' => 'flow', 'better' => 'neither']]])->assertRedirect();
+        $this->patch(route('datasets.measures', $dataset), [
+            'measures' => [
+                $supplied->id => ['name' => 'Water $1 in', 'unit' => 'Ml', 'kind' => 'flow', 'better' => 'neither'],
+            ],
+        ])->assertRedirect();
         self::assertCount(3, array_filter($this->values($study, 'veldmere', 'share-lost')));
-        self::assertSame('Supplied is called Water $1 in', $study->refresh()->undoable());
+        self::assertSame('Rename Supplied to Water $1 in', $study->refresh()->undoable());
         $this->get(route('studies.show', $study))->assertOk()->assertSee('here ÷ Water $1 in');
         $this->get(route('datasets.out', [$dataset, 'csv']))->assertOk()->assertDontSee('Share lost');
+    }
+
+    /** Names, units and sources that a spreadsheet would run as formulas, in every format that spreadsheets open. */
+    public function testNoTextLeavesAsAFormulaInAnyFormat(): void
+    {
+        $study = $this->imported(
+            "Utility,Month,Leakage (Ml)\nVeldmere,2024-03,10\nTarrow,2024-01,5\nTarrow,2024-02,-6\n@Marl,2024-02,8\n",
+        );
+        $dataset = $study->dataset;
+        $dataset->update(['name' => '=NAME()', 'source' => '+SOURCE()']);
+        $dataset->measures()->update(['name' => '=LEAK()', 'unit' => '-Ml']);
+        $dataset
+            ->entities()
+            ->where('key', 'tarrow')
+            ->update(['name' => '=TARROW()']);
+        $this->change($study, 'state', ['entity' => 'tarrow', 'state' => 'focus'])->assertOk();
+        $files = [
+            'csv' => route('datasets.out', [$dataset, 'csv']),
+            'xlsx' => route('datasets.out', [$dataset, 'xlsx']),
+            'ods' => route('datasets.out', [$dataset, 'ods']),
+            'figures.csv' => route('hand-over', [$study, 'csv']),
+            'figures.xlsx' => route('hand-over', [$study, 'xlsx']),
+        ];
+        foreach ($files as $name => $address) {
+            $path = sys_get_temp_dir() . '/' . uniqid('dusk') . ".{$name}";
+            file_put_contents($path, (string) $this->get($address)->assertOk()->getContent());
+            $texts = [];
+            foreach (IOFactory::load($path)->getAllSheets() as $sheet) {
+                foreach ($sheet->getCellCollection()->getCoordinates() as $at) {
+                    $value = $sheet->getCell($at)->getValue();
+                    self::assertFalse($sheet->getCell($at)->isFormula(), "{$name} {$at}");
+                    $texts[] = is_scalar($value) ? (string) $value : '';
+                }
+            }
+            unlink($path);
+            $running = array_filter(
+                $texts,
+                static fn(string $text): bool => !is_numeric($text) && preg_match('/^[=+\-@\t\r]/', $text) === 1,
+            );
+            // In the workbook of figures texts are cells of text, which no program runs, and stay as they are.
+            if ($name !== 'figures.xlsx') {
+                self::assertSame([], array_values($running), $name);
+                self::assertContains("'=TARROW()", $texts, $name);
+                self::assertContains("'@Marl", $texts, $name);
+            }
+            // The periods stand in the order of time, whatever order they came in.
+            $periods = array_values(
+                array_unique(array_filter($texts, static fn(string $t): bool => preg_match('/^2024-\d\d$/', $t) === 1)),
+            );
+            $ordered = $periods;
+            sort($ordered);
+            self::assertSame($name === 'csv' ? $periods : $ordered, $periods, $name);
+            self::assertCount(3, $periods, $name);
+        }
     }
 
     #[DataProvider('formats')]
     public function testADataSetIsHandedOnAndReadBackToTheLastBit(string $format): void
     {
-        $study = $this->imported("Utility,Month,Leakage (Ml),Status\n=1+1,2024-01,0.1,\n=1+1,2024-02,0,p\n=1+1,2024-04,-12.30000000000001,\nTarrow,2024-02,1e-7,e\nTarrow,2024-03,123456789.123,\n");
-        $this->added($study, "Utility,Measure,Unit,2022,2023\n=1+1,Staff,people,3,4\nTarrow,Staff,people,5,\n=1+1,Cost per head,EUR,1.5,2.25\n", 'yearly.csv');
+        $study = $this->imported(
+            'Utility,Month,Leakage ' .
+                "(Ml),Status\n=1+1,2024-01,0.1,\n=1+1,2024-02,0,p\n=1+1,2024-04,-12.30000000000001,\n" .
+                "Tarrow,2024-02,1e-7,e\nTarrow,2024-03,123456789.123,\n",
+        );
+        $this->added(
+            $study,
+            "Utility,Measure,Unit,2022,2023\n=1+1,Staff,people,3,4\nTarrow,Staff,people,5,\n=1+1,Cost " .
+                "per head,EUR,1.5,2.25\n",
+            'yearly.csv',
+        );
         $dataset = $study->dataset->refresh();
-        $dataset->measures()->where('key', 'leakage')->update(['better' => 'lower']);
+        $dataset
+            ->measures()
+            ->where('key', 'leakage')
+            ->update(['better' => 'lower']);
         $content = (string) $this->get(route('datasets.out', [$dataset, $format]))->assertOk()->getContent();
         $ending = DatasetFormats::ALL[$format]::ending();
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
@@ -211,7 +464,10 @@ final class DataSetsTest extends ApplicationTestCase
             if ($table !== '' && $upload->sheet !== $table) {
                 $this->patch(route('uploads.update', $upload), ['sheet' => $table])->assertOk();
             }
-            $this->post(route('imports.store', Upload::findOrFail($upload->id)), $back === null ? ['name' => 'Back'] : [])->assertOk();
+            $this->post(
+                route('imports.store', Upload::findOrFail($upload->id)),
+                $back === null ? ['name' => 'Back'] : [],
+            )->assertOk();
             $back ??= Dataset::latest('id')->firstOrFail();
             $back->refresh();
         }
@@ -234,44 +490,126 @@ final class DataSetsTest extends ApplicationTestCase
     public function testAJsonStatFileOfAnOfficeIsRead(): void
     {
         // After the sample “OECD: unemployment” of json-stat.org, values made up; the structure from memory.
-        $json = json_encode([
-            'version' => '2.0', 'class' => 'dataset', 'label' => 'Unemployment rate', 'source' => 'An office',
-            'id' => ['concept', 'area', 'year'], 'size' => [1, 2, 3], 'role' => ['time' => ['year'], 'geo' => ['area'], 'metric' => ['concept']],
-            'value' => [5.9, 5.3, null, 4.2, 4.8, 5.5], 'status' => ['5' => 'p'],
-            'dimension' => [
-                'concept' => ['category' => ['label' => ['UNR' => 'Unemployment rate'], 'unit' => ['UNR' => ['label' => '%', 'decimals' => 1]]]],
-                'area' => ['category' => ['index' => ['BB' => 1, 'AA' => 0], 'label' => ['AA' => 'Aland', 'BB' => 'Bland']]],
-                'year' => ['category' => ['index' => ['2003', '2004', '2005']]],
+        $json = json_encode(
+            [
+                'version' => '2.0',
+                'class' => 'dataset',
+                'label' => 'Unemployment rate',
+                'source' => 'An office',
+                'id' => ['concept', 'area', 'year'],
+                'size' => [1, 2, 3],
+                'role' => ['time' => ['year'], 'geo' => ['area'], 'metric' => ['concept']],
+                'value' => [5.9, 5.3, null, 4.2, 4.8, 5.5],
+                'status' => ['5' => 'p'],
+                'dimension' => [
+                    'concept' => [
+                        'category' => [
+                            'label' => ['UNR' => 'Unemployment rate'],
+                            'unit' => ['UNR' => ['label' => '%', 'decimals' => 1]],
+                        ],
+                    ],
+                    'area' => [
+                        'category' => [
+                            'index' => ['BB' => 1, 'AA' => 0],
+                            'label' => ['AA' => 'Aland', 'BB' => "'=Bland"],
+                        ],
+                    ],
+                    'year' => ['category' => ['index' => ['2003', '2004', '2005']]],
+                ],
             ],
-        ], JSON_THROW_ON_ERROR);
+            JSON_THROW_ON_ERROR,
+        );
         $study = $this->imported($json, 'rates.json');
-        self::assertSame(['Unemployment rate', '%', 'rate', 'year'], [...array_values($study->dataset->measures()->firstOrFail()->only(['name', 'unit'])), $study->dataset->measures()->firstOrFail()->kind->value, $study->dataset->measures()->firstOrFail()->frequency->value]);
-        self::assertSame([[5.9, 5.3], [4.2, 4.8, 5.5]], [array_slice($this->values($study, 'aland', 'unemployment-rate'), 0, 2), $this->values($study, 'bland', 'unemployment-rate')]);
+        self::assertSame(
+            ['Unemployment rate', '%', 'rate', 'year'],
+            [
+                ...array_values(
+                    $study->dataset
+                        ->measures()
+                        ->firstOrFail()
+                        ->only(['name', 'unit']),
+                ),
+                $study->dataset->measures()->firstOrFail()->kind->value,
+                $study->dataset->measures()->firstOrFail()->frequency->value,
+            ],
+        );
+        self::assertSame(
+            [[5.9, 5.3], [4.2, 4.8, 5.5]],
+            [
+                array_slice($this->values($study, 'aland', 'unemployment-rate'), 0, 2),
+                $this->values($study, 'bland', 'unemployment-rate'),
+            ],
+        );
+        self::assertSame("'=Bland", $study->data()->entities()['bland']->name);
         self::assertArrayHasKey('bland', $study->data()->unsettled('unemployment-rate'));
-        foreach (['{"version": "2.0", "class": ' => 'looks like JSON but is not', '{"class": "collection", "link": {"item": [{"href": "http://elsewhere.example"}]}}' => 'holds no JSON-stat dataset'] as $broken => $said) {
+        foreach (
+            [
+                '{"version": "2.0", "class": ' => 'looks like JSON but is not',
+                '{"class": "collection", "link": {"item": [{"href": "http://elsewhere.example"}]}}' =>
+                    'holds no JSON-stat dataset',
+                '{"class": "dataset", "value": [' .
+                str_repeat('1,', 20_500_000) .
+                '1]}' => 'The file is 41 MB of JSON, more than can be read at once',
+            ]
+            as $broken => $said
+        ) {
             $this->from('/')->followingRedirects()->bring($broken, 'broken.json')->assertSee($said);
         }
     }
 
     public function testADataPackageOfOthersIsReadAndWhatLiesOutsideIsNotFetched(): void
     {
-        $study = $this->imported($this->package(['resources' => [['name' => 'sales', 'path' => 'data/sales.csv', 'schema' => ['missingValues' => ['nil']]]]], ['data/sales.csv' => "shop;month;sales\nNorth;2024-01;1,5\nNorth;2024-02;nil\nNorth;2024-03;2,5\n"]), 'shops.zip');
+        $study = $this->imported(
+            $this->package(
+                [
+                    'resources' => [
+                        ['name' => 'sales', 'path' => 'data/sales.csv', 'schema' => ['missingValues' => ['nil']]],
+                    ],
+                ],
+                ['data/sales.csv' => "shop;month;sales\nNorth;2024-01;1,5\nNorth;2024-02;nil\nNorth;2024-03;2,5\n"],
+            ),
+            'shops.zip',
+        );
         self::assertSame([1.5, null, 2.5], $this->values($study, 'north', 'sales'));
-        foreach ([
-            'elsewhere' => ['http://elsewhere.example/x.csv', 'lies outside of the package'],
-            'above it' => ['../../etc/passwd', 'lies outside of the package'],
-            'not there' => ['data/none.csv', 'has no file “data/none.csv”'],
-        ] as [$path, $said]) {
-            $this->from('/')->followingRedirects()->bring($this->package(['resources' => [['name' => 'x', 'path' => $path]]], []), 'bad.zip')->assertSee($said);
+        foreach (
+            [
+                'elsewhere' => ['http://elsewhere.example/x.csv', 'lies outside of the package'],
+                'above it' => ['../../etc/passwd', 'lies outside of the package'],
+                'not there' => ['data/none.csv', 'has no file “data/none.csv”'],
+            ]
+            as [$path, $said]
+        ) {
+            $this->from('/')
+                ->followingRedirects()
+                ->bring($this->package(['resources' => [['name' => 'x', 'path' => $path]]], []), 'bad.zip')
+                ->assertSee($said);
         }
-        $inline = $this->imported((string) json_encode(['resources' => [['name' => 'inside', 'data' => [['shop' => 'South', 'year' => 2022, 'visits' => 3], ['shop' => 'South', 'year' => 2023, 'visits' => 4]]]]]), 'datapackage.json');
+        $inline = $this->imported(
+            (string) json_encode([
+                'resources' => [
+                    [
+                        'name' => 'inside',
+                        'data' => [
+                            ['shop' => 'South', 'year' => 2022, 'visits' => 3],
+                            ['shop' => 'South', 'year' => 2023, 'visits' => 4],
+                        ],
+                    ],
+                ],
+            ]),
+            'datapackage.json',
+        );
         self::assertSame([3.0, 4.0], $this->values($inline, 'south', 'visits'));
     }
 
     public function testAnSdmxTableIsRead(): void
     {
         // SDMX-CSV 1.0: a column a dimension, then TIME_PERIOD and OBS_VALUE, then attributes; from memory.
-        $study = $this->imported("DATAFLOW,FREQ,REF_AREA,TIME_PERIOD,OBS_VALUE,OBS_STATUS,UNIT_MEASURE\nX:FLOW(1.0),M,NO,2024-01,1.5,A,PC\nX:FLOW(1.0),M,NO,2024-02,1.6,P,PC\nX:FLOW(1.0),M,SE,2024-01,2.5,A,PC\nX:FLOW(1.0),M,SE,2024-02,,M,PC\n", 'flow.csv');
+        $study = $this->imported(
+            "DATAFLOW,FREQ,REF_AREA,TIME_PERIOD,OBS_VALUE,OBS_STATUS,UNIT_MEASURE\n" .
+                "X:FLOW(1.0),M,NO,2024-01,1.5,A,PC\nX:FLOW(1.0),M,NO,2024-02,1.6,P,PC\n" .
+                "X:FLOW(1.0),M,SE,2024-01,2.5,A,PC\nX:FLOW(1.0),M,SE,2024-02,,M,PC\n",
+            'flow.csv',
+        );
         self::assertSame([1.5, 1.6], $this->values($study, 'no', 'flow'));
         self::assertSame('PC', $study->dataset->measures()->firstOrFail()->unit);
         self::assertArrayHasKey('no', $study->data()->unsettled('flow'));
@@ -311,7 +649,10 @@ final class DataSetsTest extends ApplicationTestCase
     /** @return list<float|null> */
     private function values(Study $study, string $entity, string $measure = 'leakage'): array
     {
-        return array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, (new StoredData($study->dataset->refresh()))->table($measure)->series[$entity]->values);
+        return array_map(
+            static fn(float $v): ?float => is_nan($v) ? null : $v,
+            (new StoredData($study->dataset->refresh()))->table($measure)->series[$entity]->values,
+        );
     }
 
     /** @return array<string, list<float|null>> of leakage, by entity */
@@ -342,11 +683,21 @@ final class DataSetsTest extends ApplicationTestCase
             $statuses = $data->unsettled($measure->key);
             foreach ($table->series as $series) {
                 foreach ($series->values as $i => $value) {
-                    if (! is_nan($value)) {
-                        $told[] = implode('|', [$data->entities()[$series->key]->name, $measure->name, $measure->unit, $measure->kind->value, $measure->better->value, $table->axis->period($i)->code(), bin2hex(pack('E', $value))]);
+                    if (!is_nan($value)) {
+                        $told[] = implode('|', [
+                            $data->entities()[$series->key]->name,
+                            $measure->name,
+                            $measure->unit,
+                            $measure->kind->value,
+                            $measure->better->value,
+                            $table->axis->period($i)->code(),
+                            bin2hex(pack('E', $value)),
+                        ]);
                     }
                 }
-                $told[] = "{$measure->name} unsettled {$data->entities()[$series->key]->name} ".($statuses[$series->key] ?? '');
+                $told[] =
+                    "{$measure->name} unsettled {$data->entities()[$series->key]->name} " .
+                    ($statuses[$series->key] ?? '');
             }
         }
         sort($told);

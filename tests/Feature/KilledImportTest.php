@@ -13,7 +13,10 @@ use Illuminate\Support\Str;
 use LogicException;
 use Symfony\Component\Process\Process;
 
-/** Large files are read by a worker of the queue: it can be called off, and killed, and the database is as it was before. */
+/**
+ * Large files are read by a worker of the queue: it can be called off, and killed, and the database is as it was
+ * before.
+ */
 final class KilledImportTest extends TestCase
 {
     private string $folder;
@@ -21,10 +24,13 @@ final class KilledImportTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->folder = sys_get_temp_dir().'/dusk-rail-killed-'.getmypid();
+        $this->folder = sys_get_temp_dir() . '/dusk-rail-killed-' . getmypid();
         mkdir($this->folder);
         touch("{$this->folder}/test.sqlite");
-        config(['database.connections.sqlite.database' => "{$this->folder}/test.sqlite", 'queue.default' => 'database']);
+        config([
+            'database.connections.sqlite.database' => "{$this->folder}/test.sqlite",
+            'queue.default' => 'database',
+        ]);
         DB::purge();
         $this->artisan('migrate', ['--force' => true]);
     }
@@ -49,16 +55,15 @@ final class KilledImportTest extends TestCase
 
         $large = $this->upload(BenchData::csv("{$this->folder}/large.csv", 3_000, 120));
         $killed = 0;
-        // The writing starts when the log of the database grows; it is killed a little later each time.
-        foreach ([0, 60_000, 150_000] as $later) {
+        // While it writes, the log of the database grows; it is killed a little further on each time.
+        foreach ([400_000, 1_200_000, 2_400_000] as $written) {
             $this->start($large);
             $worker = $this->worker();
             DB::select('pragma wal_checkpoint(truncate)');
             $worker->start();
             while ($worker->isRunning()) {
                 clearstatcache();
-                if ((int) @filesize("{$this->folder}/test.sqlite-wal") > 400_000) {
-                    usleep($later);
+                if ((int) @filesize("{$this->folder}/test.sqlite-wal") > $written) {
                     // It may have come to its end meanwhile; then there is nothing to kill.
                     try {
                         $worker->signal(SIGKILL);
@@ -67,7 +72,7 @@ final class KilledImportTest extends TestCase
                     }
                     break;
                 }
-                usleep(2_000);
+                usleep(200);
             }
             $worker->wait();
             if ($large->refresh()->state === 'done') {
@@ -80,7 +85,7 @@ final class KilledImportTest extends TestCase
         // Its silence tells that it was killed, and it can be started again.
         touch($large->progressPath(), time() - 100);
         self::assertFalse($large->isUnderWay());
-        self::assertStringContainsString('broken off; nothing was stored', $large->said);
+        self::assertStringContainsString('broken off; nothing was stored', $large->message);
 
         // Called off while it reads, it stores nothing either, and says so.
         $this->start($large);
@@ -91,7 +96,10 @@ final class KilledImportTest extends TestCase
         }
         $this->delete(route('imports.destroy', $large))->assertOk()->assertSee('Calling it off');
         $worker->wait();
-        self::assertSame(['open', 'The import was called off; nothing was stored.'], [$large->refresh()->state, $large->said]);
+        self::assertSame(
+            ['open', 'The import was called off; nothing was stored.'],
+            [$large->refresh()->state, $large->message],
+        );
         self::assertSame([1, 3, 3, 1], $this->stored());
 
         // Called off while no worker has it, it is at rest at once; the job that is left over does nothing.
@@ -101,7 +109,9 @@ final class KilledImportTest extends TestCase
         self::assertSame(['open', [1, 3, 3, 1]], [$large->refresh()->state, $this->stored()]);
 
         // Left alone it comes to its end, whoever has closed which page, and leads to its study.
-        $this->post(route('imports.store', $large), ['name' => 'Large'])->assertOk()->assertSee('Waiting for its turn');
+        $this->post(route('imports.store', $large), ['name' => 'Large'])
+            ->assertOk()
+            ->assertSee('Waiting for its turn');
         $this->get(route('data.index'))->assertSee('large.csv is being read');
         $this->worker()->mustRun();
         $this->get(route('uploads.show', $large))->assertOk()->assertSee('360,000 rows read');
@@ -130,12 +140,28 @@ final class KilledImportTest extends TestCase
 
     private function worker(): Process
     {
-        return new Process(['php', '-d', 'memory_limit=1G', 'artisan', 'queue:work', '--once', '--tries=1'], dirname(__DIR__, 2), ['DB_DATABASE' => "{$this->folder}/test.sqlite", 'QUEUE_CONNECTION' => 'database', 'APP_ENV' => 'local', 'CACHE_STORE' => 'file'], null, 90);
+        return new Process(
+            ['php', '-d', 'memory_limit=1G', 'artisan', 'queue:work', '--once', '--tries=1'],
+            dirname(__DIR__, 2),
+            [
+                'DB_DATABASE' => "{$this->folder}/test.sqlite",
+                'QUEUE_CONNECTION' => 'database',
+                'APP_ENV' => 'local',
+                'CACHE_STORE' => 'file',
+            ],
+            null,
+            90,
+        );
     }
 
     /** @return list<int> data sets, entities, series and studies */
     private function stored(): array
     {
-        return array_map(static fn(string $table): int => DB::table($table)->count(), ['datasets', 'entities', 'series', 'studies']);
+        return array_map(static fn(string $table): int => DB::table($table)->count(), [
+            'datasets',
+            'entities',
+            'series',
+            'studies',
+        ]);
     }
 }

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Data\RevisionWriter;
 use App\Models\Study;
 use App\Models\StudyRevision;
 use DOMDocument;
+use DuskRail\Document\StudyDocument;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Study\StudyDocument;
 use Illuminate\Support\Facades\Artisan;
 
 final class StudiesTest extends ApplicationTestCase
@@ -17,11 +18,16 @@ final class StudiesTest extends ApplicationTestCase
     {
         $study = $this->imported();
         $this->change($study, 'state', ['entity' => 'marl', 'state' => 'focus'])->assertOk();
-        $this->change($study, 'add-stop', ['stop' => 'rolling'])->assertOk()->assertSee('12-month mean')->assertSee('data-open', false);
+        $this->change($study, 'add-stop', ['stop' => 'rolling'])
+            ->assertOk()
+            ->assertSee('12-month mean')
+            ->assertSee('data-open', false);
         $this->change($study, 'rename', ['name' => 'Second'])->assertOk();
         self::assertSame(4, StudyRevision::count());
 
-        $this->put(route('history.update', $study), ['step' => 'undo'])->assertSee('Redo: Rename to Second')->assertSee('Undo: Add rolling');
+        $this->put(route('history.update', $study), ['step' => 'undo'])
+            ->assertSee('Redo: Rename to Second')
+            ->assertSee('Undo: Add rolling');
         $this->put(route('history.update', $study), ['step' => 'undo'])->assertDontSee('12-month mean');
         $this->put(route('history.update', $study), ['step' => 'redo'])->assertSee('12-month mean');
         // A new edit starts a new branch; what was undone is kept but redo leads along the new one.
@@ -42,11 +48,29 @@ final class StudiesTest extends ApplicationTestCase
     {
         $study = $this->imported();
         $this->change($study, 'add-stop', ['stop' => 'per-denominator'])
-            ->assertStatus(422)->assertHeader('HX-Retarget', '#message')->assertSee('the data set has no measure to divide by');
+            ->assertStatus(422)
+            ->assertHeader('HX-Retarget', '#message')
+            ->assertSee('the data set has no measure to divide by');
         $this->change($study, 'add-stop', ['stop' => 'index'])->assertOk();
-        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['base' => '1066']])->assertStatus(422)->assertSee('lies outside the data');
-        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['base' => 'a while ago']])->assertStatus(422)->assertSee('“a while ago” is not a period', false);
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['base' => '1066']])
+            ->assertStatus(422)
+            ->assertSee('lies outside the data');
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['base' => 'a while ago']])
+            ->assertStatus(422)
+            ->assertSee('“a while ago” is not a period', false);
         self::assertSame(2, StudyRevision::count());
+    }
+
+    public function testAnEditorHasTheFieldsThatGoWithWhatIsChosen(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'add-stop', ['stop' => 'index'])
+            ->assertOk()
+            ->assertSee('settings[base]', false);
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['at' => 'highest']])
+            ->assertOk()
+            ->assertSee('settings[at]', false)
+            ->assertDontSee('settings[base]', false);
     }
 
     public function testAPreviewDrawsTheChartAndStoresNothing(): void
@@ -55,8 +79,28 @@ final class StudiesTest extends ApplicationTestCase
         $whole = (string) $this->get(route('studies.show', $study))->getContent();
         self::assertStringContainsString('data-to="2"', $whole);
         $this->change($study, 'range', ['range' => 'month#24288..month#24289', 'preview' => '1'])
-            ->assertOk()->assertSee('<div id="chart"', false)->assertSee('data-to="1"', false)->assertDontSee('id="workspace"', false);
+            ->assertOk()
+            ->assertSee('<div id="chart"', false)
+            ->assertSee('data-to="1"', false)
+            ->assertDontSee('id="workspace"', false);
         self::assertSame(1, StudyRevision::count());
+    }
+
+    public function testTheSheetIsAsLargeAsTheWindowSaysWithinReason(): void
+    {
+        $study = $this->imported();
+        $width = function (string $cookie) use ($study): string {
+            $page = (string) $this->withUnencryptedCookie('dusk-rail-sheet', $cookie)
+                ->get(route('studies.show', $study))
+                ->getContent();
+            preg_match('/<svg[^>]*class="chart"[^>]*>|<svg[^>]*viewBox="0 0 (\d+) (\d+)"/', $page, $m);
+
+            return $m[0] ?? '';
+        };
+        self::assertSame($width('2400x1200'), $width('9999x9999'));
+        self::assertSame($width('260x220'), $width('20x20'));
+        self::assertNotSame($width('800x400'), $width('900x400'));
+        self::assertSame($width('956x404'), $width('wide'));
     }
 
     public function testRemarksStandAtTheChartWithTheirRemedy(): void
@@ -64,23 +108,51 @@ final class StudiesTest extends ApplicationTestCase
         $study = $this->imported(str_replace('2024', '2025', self::MONTHLY));
         $this->added($study, self::YEARLY, 'connections.csv');
         $this->change($study, 'add-stop', ['stop' => 'per-denominator'])
-            ->assertSee('Connections after 2024 is missing; the last figure is held.')->assertSee('Leave blank');
-        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['newest' => 'blank']])->assertSee('left blank')->assertSee('Hold the last');
+            ->assertSee('Connections after 2024 is missing; the last figure is held.')
+            ->assertSee('Leave blank');
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['newest' => 'blank']])
+            ->assertSee('left blank')
+            ->assertSee('Hold the last');
     }
 
     public function testProvisionalFiguresAtTheEndAreSaid(): void
     {
-        $study = $this->imported("Utility,Month,Leakage (Ml),Status\nVeldmere,2024-01,10,p\nVeldmere,2024-02,12,\nVeldmere,2024-03,14,p\nTarrow,2024-01,5,\nTarrow,2024-02,5,e\nTarrow,2024-03,,p\nMarl,2024-01,8,p\nMarl,2024-02,6,\nMarl,2024-03,4,\n");
+        $study = $this->imported(
+            "Utility,Month,Leakage (Ml),Status\nVeldmere,2024-01,10,p\nVeldmere,2024-02,12,\nVeldmere,2024-03,14,p\n" .
+                "Tarrow,2024-01,5,\nTarrow,2024-02,5,e\nTarrow,2024-03,,p\nMarl,2024-01,8,p\n" .
+                "Marl,2024-02,6,\nMarl,2024-03,4,\n",
+        );
         self::assertSame(['veldmere' => 24290, 'tarrow' => 24289], $study->data()->unsettled('leakage'));
-        $this->get(route('studies.show', $study))->assertSee('Veldmere and 1 more have provisional figures from February 2024 on; they may yet be revised.');
+        $this->get(route('studies.show', $study))->assertSee(
+            'Veldmere and 1 more have provisional figures from February 2024 on; they may yet be revised.',
+        );
         $this->change($study, 'range', ['range' => '2024-01'])->assertDontSee('provisional figures');
     }
 
     public function testTheFiguresViewShowsTheSameNumbersAsATable(): void
     {
         $study = $this->imported();
-        $this->change($study, 'view', ['view' => 'figures'])
-            ->assertSeeInOrder(['Veldmere</button></th>', 'Marl</button></th>', 'Tarrow</button></th>', 'Peer median</button></th>', 'Mar 2024', '14.00', '4.00', '7.00', '5.50', 'Jan 2024', '10.00', '8.00', '5.00'], false);
+        // A table of its own stands there, and no picture.
+        $this->change($study, 'view', ['view' => 'sparks'])->assertDontSee('class="chart"', false);
+        $this->change($study, 'view', ['view' => 'figures'])->assertDontSee('class="chart"', false);
+        $this->get(route('studies.show', $study))->assertSeeInOrder(
+            [
+                'Veldmere</button></th>',
+                'Marl</button></th>',
+                'Tarrow</button></th>',
+                'Peer median</button></th>',
+                'Mar 2024',
+                '14.00',
+                '4.00',
+                '7.00',
+                '5.50',
+                'Jan 2024',
+                '10.00',
+                '8.00',
+                '5.00',
+            ],
+            false,
+        );
     }
 
     public function testAStopShowsItsFiguresAPointItsWorkingAndTheFocusItsStanding(): void
@@ -90,63 +162,118 @@ final class StudiesTest extends ApplicationTestCase
         $this->change($study, 'add-stop', ['stop' => 'per-denominator']);
         $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['times' => '1000']]);
         $this->change($study, 'add-stop', ['stop' => 'index']);
-        $this->get(route('figures.show', [$study, 'origin']))->assertSee('Ml per month')->assertSeeInOrder(['Mar 2024', '14.00'], false);
-        $this->get(route('figures.show', [$study, 's1']))->assertSee('Ml per 1,000 connections per month')->assertSeeInOrder(['Mar 2024', '14.00', '10.00', '14.00'], false);
+        $this->get(route('figures.show', [$study, 'origin']))
+            ->assertSee('Ml per month')
+            ->assertSeeInOrder(['Mar 2024', '14.00'], false);
+        $this->get(route('figures.show', [$study, 's1']))
+            ->assertSee('Ml per 1,000 connections per month')
+            ->assertSeeInOrder(['Mar 2024', '14.00', '10.00', '14.00'], false);
         $this->get(route('figures.show', [$study, 's9']))->assertNotFound();
-        $this->get(route('working.show', [$study, 'tarrow', 2]))->assertOk()
-            ->assertSee('7 ÷ 500 connections of 2024 × 1,000')->assertSee('monthly.csv, row 7, column 3');
+        $this->get(route('working.show', [$study, 'tarrow', 2]))
+            ->assertOk()
+            ->assertSee('7 ÷ 500 connections of 2024 × 1,000')
+            ->assertSee('monthly.csv, row 7, column 3');
         $this->get(route('working.show', [$study, 'tarrow', 99]))->assertNotFound();
-        $this->change($study, 'set', ['part' => 'peers', 'settings' => ['line' => 'none', 'band' => 'range']])->assertOk()->assertDontSee('Peer median');
-        $this->get(route('standing.show', $study))->assertOk()->assertSee('Veldmere')->assertSee('1 of 3')->assertSee('fewer than four values')->assertSee('does not say which way is better');
+        $this->change($study, 'set', ['part' => 'peers', 'settings' => ['line' => 'none', 'band' => 'range']])
+            ->assertOk()
+            ->assertDontSee('Peer median');
+        $this->get(route('standing.show', $study))
+            ->assertOk()
+            ->assertSee('Veldmere')
+            ->assertSee('1 of 3')
+            ->assertSee('fewer than four values')
+            ->assertSee('does not say which way is better');
     }
 
     public function testAPointReadsItsValueAndPlace(): void
     {
         $study = $this->imported();
-        $this->getJson(route('readouts.show', [$study, 'tarrow']))->assertOk()
-            ->assertJson(['name' => 'Tarrow', 'points' => [['January 2024', '5.00 Ml per month', 'lowest of 3'], ['February 2024', '5.00 Ml per month', 'lowest of 3'], ['March 2024', '7.00 Ml per month', '2nd highest of 3']]]);
+        $this->getJson(route('readouts.show', [$study, 'tarrow']))
+            ->assertOk()
+            ->assertJson([
+                'name' => 'Tarrow',
+                'points' => [
+                    ['January 2024', '5.00 Ml per month', 'lowest of 3'],
+                    ['February 2024', '5.00 Ml per month', 'lowest of 3'],
+                    ['March 2024', '7.00 Ml per month', '2nd highest of 3'],
+                ],
+            ]);
         $this->getJson(route('readouts.show', [$study, 'nobody']))->assertNotFound();
     }
 
     public function testTheFiguresAreHandedOverInFullPrecisionAndReadBackAsTheyWere(): void
     {
-        $study = $this->imported("Utility,Month,Leakage (Ml)\n=Veldmere,2024-01,10\n=Veldmere,2024-02,12\n=Veldmere,2024-03,11\nTarrow,2024-01,3\nTarrow,2024-02,\nTarrow,2024-03,7\n");
-        $study->revise($study->document()->with(['rail' => $study->document()->rail->with(StopCatalogue::make('index', ['base' => '2024-03']))]), 'Index');
-        $csv = (string) $this->get(route('hand-over', [$study, 'csv']))->assertOk()->assertHeader('Content-Type', 'text/csv; charset=UTF-8')->getContent();
+        $study = $this->imported(
+            "Utility,Month,Leakage (Ml)\n=Veldmere,2024-01,10\n=Veldmere,2024-02,12\n=Veldmere,2024-03,11\n" .
+                "Tarrow,2024-01,3\nTarrow,2024-02,\nTarrow,2024-03,7\n",
+        );
+        RevisionWriter::write(
+            $study,
+            $study
+                ->document()
+                ->withRail($study->document()->rail->with(StopCatalogue::make('index', ['base' => '2024-03']))),
+            'Index',
+        );
+        $csv = (string) $this->get(route('hand-over', [$study, 'csv']))
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/csv; charset=UTF-8')
+            ->getContent();
         self::assertStringContainsString('"# unit","2024-03 = 100"', str_replace('March 2024', '2024-03', $csv));
         self::assertStringContainsString('"# source","The Forum, 2024"', $csv);
         self::assertStringContainsString("Period,'=Veldmere,Tarrow", $csv);
-        self::assertStringContainsString('2024-01,'.json_encode(10 / 11 * 100.0).','.json_encode(3 / 7 * 100.0), $csv);
+        self::assertStringContainsString(
+            '2024-01,' . json_encode((10 / 11) * 100.0) . ',' . json_encode((3 / 7) * 100.0),
+            $csv,
+        );
 
         $upload = $this->brought($csv, 'figures.csv');
-        $this->get(route('uploads.show', $upload))->assertSee('value="The Forum, 2024"', false)->assertSee('2 entities, January 2024 to March 2024');
+        $this->get(route('uploads.show', $upload))
+            ->assertSee('value="The Forum, 2024"', false)
+            ->assertSee('2 entities, January 2024 to March 2024');
         $this->post(route('imports.store', $upload), ['name' => 'Back'])->assertOk();
         $back = Study::latest('id')->firstOrFail()->data();
         $table = $back->table((string) array_key_first($back->measures()));
-        self::assertSame(['=Veldmere', 'Tarrow'], array_column(array_map(static fn($e): array => ['name' => $e->name], $back->entities()), 'name'));
-        self::assertSame([[10 / 11 * 100.0, 12 / 11 * 100.0, 100.0], [3 / 7 * 100.0, 100.0]], [$table->series['veldmere']->values, array_values(array_filter($table->series['tarrow']->values, static fn(float $v): bool => ! is_nan($v)))]);
+        self::assertSame(
+            ['=Veldmere', 'Tarrow'],
+            array_column(array_map(static fn($e): array => ['name' => $e->name], $back->entities()), 'name'),
+        );
+        self::assertSame(
+            [[(10 / 11) * 100.0, (12 / 11) * 100.0, 100.0], [(3 / 7) * 100.0, 100.0]],
+            [
+                $table->series['veldmere']->values,
+                array_values(array_filter($table->series['tarrow']->values, static fn(float $v): bool => !is_nan($v))),
+            ],
+        );
         self::assertSame('March 2024 = 100', $table->unit->text());
     }
 
     public function testThePictureIsValidXmlWithTextTitleAndFontsAndDrawnAsPng(): void
     {
         $study = $this->imported();
-        $svg = (string) $this->get(route('hand-over', [$study, 'svg']).'?ground=night')->assertOk()->getContent();
+        $svg = (string) $this->get(route('hand-over', [$study, 'svg']) . '?ground=night')
+            ->assertOk()
+            ->getContent();
         $document = new DOMDocument();
         self::assertTrue($document->loadXML($svg, LIBXML_NONET));
-        self::assertSame('Veldmere stands at 14.0 in March 2024; the median of its 2 peers is 5.5', $document->getElementsByTagName('title')->item(0)?->textContent);
+        self::assertSame(
+            'Veldmere stands at 14.0 in March 2024; the median of its 2 peers is 5.5',
+            $document->getElementsByTagName('title')->item(0)?->textContent,
+        );
         self::assertStringContainsString('Peer median', $document->textContent);
         self::assertStringContainsString('font/woff2;base64', $svg);
         self::assertStringNotContainsString('var(--', $svg);
 
         $this->withUnencryptedCookie('dusk-rail-sheet', '700x300');
-        $png = (string) $this->get(route('hand-over', [$study, 'png']))->assertOk()->assertHeader('Content-Type', 'image/png')->getContent();
+        $png = (string) $this->get(route('hand-over', [$study, 'png']))
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/png')
+            ->getContent();
         $size = getimagesizefromstring($png);
         self::assertIsArray($size);
         self::assertSame([2 * 760, 2 * 450], [$size[0], $size[1]]);
         $image = imagecreatefromstring($png);
         self::assertNotFalse($image);
-        self::assertGreaterThan(40, self::inked($image, [0xBD, 0x3E, 0x0C]));
+        self::assertGreaterThan(40, self::inked($image, [0xbd, 0x3e, 0x0c]));
     }
 
     public function testNothingRunsOrLoadsFromElsewhereAndChangesNeedTheirToken(): void
@@ -178,10 +305,10 @@ final class StudiesTest extends ApplicationTestCase
 
     public function testTheDemoIsMadeTheSameEveryTimeAndItsStudiesOpen(): void
     {
-        $folder = sys_get_temp_dir().'/dusk-rail-demo-'.getmypid();
+        $folder = sys_get_temp_dir() . '/dusk-rail-demo-' . getmypid();
         Artisan::call('demo:files', ['folder' => $folder]);
         foreach (glob("{$folder}/*.csv") ?: [] as $file) {
-            self::assertFileEquals(database_path('demo/files/'.basename($file)), $file);
+            self::assertFileEquals(database_path('demo/files/' . basename($file)), $file);
             unlink($file);
         }
         rmdir($folder);
@@ -189,7 +316,12 @@ final class StudiesTest extends ApplicationTestCase
         Artisan::call('demo:load');
         foreach (Study::all() as $study) {
             $this->get(route('studies.show', $study))->assertOk();
-            self::assertNull($study->document()->rail->run($study->data()->table($study->document()->measure), $study->data())->refused());
+            self::assertNull(
+                $study
+                    ->document()
+                    ->rail->run($study->data()->table($study->document()->measure), $study->data())
+                    ->refused(),
+            );
             self::assertEquals($study->document(), StudyDocument::read($study->revision->document));
         }
         self::assertSame(6, Study::count());

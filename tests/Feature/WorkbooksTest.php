@@ -15,7 +15,9 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
 
-/** Workbooks: the sheet that holds the figures, its dates, merged headings and formulas, and those that cannot be read. */
+/**
+ * Workbooks: the sheet that holds the figures, its dates, merged headings and formulas, and those that cannot be read.
+ */
 final class WorkbooksTest extends ApplicationTestCase
 {
     #[TestWith(['Xlsx', 'returns.xlsx'])]
@@ -23,7 +25,10 @@ final class WorkbooksTest extends ApplicationTestCase
     public function testASheetIsReadCellByCellAndEveryFigureKnowsItsCell(string $type, string $name): void
     {
         $book = new Spreadsheet();
-        $book->getActiveSheet()->setTitle('Notes')->fromArray([['Returns of the Forum'], ['Made up']]);
+        $book
+            ->getActiveSheet()
+            ->setTitle('Notes')
+            ->fromArray([['Returns of the Forum'], ['Made up']]);
         $sheet = $book->createSheet()->setTitle('Figures');
         $rows = [['Utility', 'Month', 'Leakage (Ml)', 'Bursts']];
         foreach (['Ashen', 'Birchen'] as $u => $utility) {
@@ -37,16 +42,26 @@ final class WorkbooksTest extends ApplicationTestCase
         $sheet->setCellValue('D5', null);
         $upload = $this->sent($this->written($book, $type), $name);
         self::assertSame([['Figures', 'Notes'], 'Figures'], [$upload->sheets, $upload->sheet]);
-        $this->get(route('uploads.show', $upload))->assertOk()->assertSee('2 entities, January 2024 to April 2024')->assertSee('Notes</option>', false);
+        $this->get(route('uploads.show', $upload))
+            ->assertOk()
+            ->assertSee('2 entities, January 2024 to April 2024')
+            ->assertSee('Notes</option>', false);
         // Another sheet is a click away, and back.
-        $this->patch(route('uploads.update', $upload), ['sheet' => 'Notes'])->assertOk()->assertDontSee('2 entities');
-        $this->patch(route('uploads.update', $upload), ['sheet' => 'Figures'])->assertOk()->assertSee('2 entities');
+        $this->patch(route('uploads.update', $upload), ['sheet' => 'Notes'])
+            ->assertOk()
+            ->assertDontSee('2 entities');
+        $this->patch(route('uploads.update', $upload), ['sheet' => 'Figures'])
+            ->assertOk()
+            ->assertSee('2 entities');
         $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertOk();
         $data = Study::latest('id')->firstOrFail()->data();
         self::assertSame([10.25, 20.5, 30.75, 41.0], $data->table('leakage')->series['ashen']->values);
         self::assertSame([11.25, 21.5, 31.75, 33.25], $data->table('leakage')->series['birchen']->values);
         self::assertNan($data->table('bursts')->series['ashen']->values[3]);
-        self::assertSame("{$name}, sheet Figures, row 9, column 3", $data->origin('leakage', 'birchen', Period::month(2024, 4)->ordinal)?->text());
+        self::assertSame(
+            "{$name}, sheet Figures, row 9, column 3",
+            $data->origin('leakage', 'birchen', Period::month(2024, 4)->ordinal)?->text(),
+        );
         self::assertFileDoesNotExist($upload->bookPath());
     }
 
@@ -56,8 +71,13 @@ final class WorkbooksTest extends ApplicationTestCase
         $sheet = $book->getActiveSheet();
         $sheet->fromArray([['Utility', 2021, 2022, 2023], ['Ashen', 1, 2, 3], ['Birchen', 4, '=1/0', 6]]);
         $upload = $this->sent($this->written($book, 'Xlsx'), 'across.xlsx');
-        $this->get(route('uploads.show', $upload))->assertSee('2021 to 2023')->assertSee('#DIV/0!')->assertSee('a number such as');
-        $this->post(route('imports.store', $upload), ['name' => 'Across'])->assertStatus(422)->assertSee('nothing was stored');
+        $this->get(route('uploads.show', $upload))
+            ->assertSee('2021 to 2023')
+            ->assertSee('#DIV/0!')
+            ->assertSee('a number such as');
+        $this->post(route('imports.store', $upload), ['name' => 'Across'])
+            ->assertStatus(422)
+            ->assertSee('nothing was stored');
         $this->post(route('imports.store', $upload), ['name' => 'Across', 'leave_out' => '1'])->assertOk();
         $data = Study::latest('id')->firstOrFail()->data();
         self::assertNan($data->table((string) array_key_first($data->measures()))->series['birchen']->values[1]);
@@ -71,10 +91,18 @@ final class WorkbooksTest extends ApplicationTestCase
         $sheet->fromArray([['The Forum'], [], ['Utility', 'Month', 'Leakage', 'Share']]);
         for ($row = 4; $row < 20; $row++) {
             $sheet->fromArray([['', null, $row * 1.1, "=C{$row}/2"]], null, "A{$row}");
-            $sheet->setCellValue("B{$row}", 45_292 + 31 * $row)->getStyle("B{$row}")->getNumberFormat()->setFormatCode('yyyy-mm-dd');
+            $sheet
+                ->setCellValue("B{$row}", 45_292 + 31 * $row)
+                ->getStyle("B{$row}")
+                ->getNumberFormat()
+                ->setFormatCode('yyyy-mm-dd');
         }
         // Names that stand once for many rows, across where the sheet is cut; and rows that are not there at all.
-        $sheet->setCellValue('A4', 'Ashen & Co')->mergeCells('A4:A11')->setCellValue('A12', 'Birchen <b>')->mergeCells('A12:A19');
+        $sheet
+            ->setCellValue('A4', 'Ashen & Co')
+            ->mergeCells('A4:A11')
+            ->setCellValue('A12', 'Birchen <b>')
+            ->mergeCells('A12:A19');
         $sheet->setCellValue('A25', 'Cindle')->setCellValue('C25', 0.1);
         $path = $this->written($book, 'Xlsx');
         $texts = [];
@@ -95,7 +123,11 @@ final class WorkbooksTest extends ApplicationTestCase
     public function testWhatCannotBeReadEndsInAClearSentence(): void
     {
         $before = glob(storage_path('app/uploads/*'));
-        $this->refused("\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1".str_repeat("\0", 600), 'locked.xlsx', 'protected by a password');
+        $this->refused(
+            "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1" . str_repeat("\0", 600),
+            'locked.xlsx',
+            'protected by a password',
+        );
         $this->refused($this->packed(['readme.txt' => 'nothing']), 'some.xlsx', 'is packed, but is no workbook');
         $this->refused("PK\x03\x04 and then nonsense", 'torn.xlsx', 'cannot be opened');
         // A document type with an entity that would reach out of the file.
@@ -105,7 +137,15 @@ final class WorkbooksTest extends ApplicationTestCase
         $zip = new ZipArchive();
         $zip->open($path);
         $sheet = (string) $zip->getFromName('xl/worksheets/sheet1.xml');
-        $zip->addFromString('xl/worksheets/sheet1.xml', (string) preg_replace('/<worksheet/', '<!DOCTYPE x [<!ENTITY out SYSTEM "file:///etc/passwd">]><worksheet', $sheet, 1));
+        $zip->addFromString(
+            'xl/worksheets/sheet1.xml',
+            (string) preg_replace(
+                '/<worksheet/',
+                '<!DOCTYPE x [<!ENTITY out SYSTEM "file:///etc/passwd">]><worksheet',
+                $sheet,
+                1,
+            ),
+        );
         $zip->close();
         $this->refused((string) file_get_contents($path), 'reaching.xlsx', 'The workbook cannot be read');
         unlink($path);
@@ -127,7 +167,9 @@ final class WorkbooksTest extends ApplicationTestCase
     private function refused(string $content, string $name, string $said): void
     {
         $this->from('/')->followingRedirects();
-        $this->post(route('uploads.store'), ['file' => UploadedFile::fake()->createWithContent($name, $content)])->assertSee($said);
+        $this->post(route('uploads.store'), [
+            'file' => UploadedFile::fake()->createWithContent($name, $content),
+        ])->assertSee($said);
         self::assertSame(0, Upload::count());
     }
 

@@ -10,7 +10,7 @@ final class Table
     /** @return iterable<list<string>> rows without the remarks */
     public static function rows(string $name): iterable
     {
-        $file = fopen(__DIR__."/data/{$name}", 'rb');
+        $file = fopen(__DIR__ . "/data/{$name}", 'rb');
         assert($file !== false);
         while (($line = fgets($file)) !== false) {
             if ($line[0] !== '#') {

@@ -11,8 +11,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Feature\ApplicationTestCase;
 
 /**
- * Open tables in ten shapes brought through the real screens, and compared value by value with what R or Python has in them
- * (tests/Reference/make/tables.R and tables.py).
+ * Open tables in ten shapes brought through the real screens, and compared value by value with what R or Python has in
+ * them (tests/Reference/make/tables.R and tables.py).
  */
 final class TablesTest extends ApplicationTestCase
 {
@@ -29,14 +29,17 @@ final class TablesTest extends ApplicationTestCase
         yield 'two rows of headings' => ['Seatbelts', []];
         yield 'long, months as English dates' => ['stocks', []];
         yield 'long, years as dates of the first of January' => ['iowa-electricity', []];
-        yield 'events' => ['birdstrikes', ['shape' => 'events', 'ways' => [2 => 'different', 3 => 'sum'], 'measureName' => 'Birdstrikes']];
+        yield 'events' => [
+            'birdstrikes',
+            ['shape' => 'events', 'ways' => [2 => 'different', 3 => 'sum'], 'measureName' => 'Birdstrikes'],
+        ];
     }
 
     /** @param array<string, mixed> $corrections */
     #[DataProvider('tables')]
     public function testAnOpenTableComesInAsItIs(string $name, array $corrections): void
     {
-        $upload = $this->brought((string) file_get_contents(__DIR__."/data/tables/{$name}.csv"), "{$name}.csv");
+        $upload = $this->brought((string) file_get_contents(__DIR__ . "/data/tables/{$name}.csv"), "{$name}.csv");
         foreach ($corrections as $what => $correction) {
             $this->patch(route('uploads.update', $upload), [$what => $correction])->assertOk();
         }
@@ -47,15 +50,19 @@ final class TablesTest extends ApplicationTestCase
             $table = $data->table((string) $key);
             foreach ($table->series as $series) {
                 foreach ($series->values as $i => $value) {
-                    if (! is_nan($value)) {
-                        $found["{$data->entities()[$series->key]->name},{$measure->name},{$table->axis->period($i)->code()}"] = $value;
+                    if (!is_nan($value)) {
+                        $found[
+                            "{$data->entities()[$series->key]->name},{$measure->name},{$table->axis->period(
+                                $i,
+                            )->code()}"
+                        ] = $value;
                     }
                 }
             }
         }
         $expected = [];
         foreach (Table::rows("tables/{$name}.expected.csv") as [$entity, $measure, $period, $value]) {
-            $expected["{$entity},{$measure},".Period::parse($period)->code()] = (float) $value;
+            $expected["{$entity},{$measure}," . Period::parse($period)->code()] = (float) $value;
         }
         ksort($expected);
         ksort($found);

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use DomainException;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Refusal;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
-use DuskRail\Study\Comparison;
 
 final class CheckStudy extends StudyCommand
 {
@@ -23,7 +23,7 @@ final class CheckStudy extends StudyCommand
         }
         try {
             $comparison = Comparison::of($study->document(), $study->data());
-        } catch (DomainException $problem) {
+        } catch (Refusal $problem) {
             $this->error($problem->getMessage());
 
             return self::FAILURE;

@@ -20,7 +20,13 @@ final class ListStudies extends Command
         $rows = [];
         foreach (Study::with('dataset')->orderBy('id')->get() as $study) {
             $document = $study->document();
-            $rows[] = ['id' => $study->id, 'name' => $study->name, 'view' => $document->view->value, 'measure' => $document->measure, 'dataset' => $study->dataset->name];
+            $rows[] = [
+                'id' => $study->id,
+                'name' => $study->name,
+                'view' => $document->view,
+                'measure' => $document->measure,
+                'dataset' => $study->dataset->name,
+            ];
         }
         if ($this->option('json') === true) {
             $this->json($rows);

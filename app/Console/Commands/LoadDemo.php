@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Data\Import;
+use App\Data\RevisionWriter;
 use App\Data\StoredData;
 use App\Formats\DelimitedFile;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Study;
+use DuskRail\Document\OwnWords;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\RosterSort;
+use DuskRail\Document\Study as StudyOfCore;
 use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Reading\Detection;
-use DuskRail\Study\Parts\PanelsPart;
-use DuskRail\Study\RosterSort;
-use DuskRail\Study\Study as StudyOfCore;
-use DuskRail\Study\View;
-use DuskRail\Study\Words;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -41,11 +41,21 @@ final class LoadDemo extends Command
         }
         DB::transaction(function (): void {
             $forum = $this->import('monthly.csv')->asNew(self::NAME, self::SOURCE, 'Veldmere Water');
-            $forum->measures()->whereIn('key', ['leakage', 'bursts', 'complaints'])->update(['better' => 'lower']);
+            $forum
+                ->measures()
+                ->whereIn('key', ['leakage', 'bursts', 'complaints'])
+                ->update(['better' => 'lower']);
             $this->import('annual.csv')->addedTo($forum);
             $this->import('price-index.csv', ['entityName' => 'All utilities'])->addedTo($forum);
             $this->import('utilities.csv')->addedTo($forum);
-            $daily = $this->import('daily-veldmere.csv', ['shape' => 'entities-across', 'measureName' => 'Water into supply'])->asNew('Veldmere Water, day by day', 'Veldmere Water, daily water into supply, October 2025. Made-up data.', 'Veldmere Water');
+            $daily = $this->import('daily-veldmere.csv', [
+                'shape' => 'entities-across',
+                'measureName' => 'Water into supply',
+            ])->asNew(
+                'Veldmere Water, day by day',
+                'Veldmere Water, daily water into supply, October 2025. Made-up data.',
+                'Veldmere Water',
+            );
             $this->studies($forum->refresh(), $daily);
             $this->brief();
         });
@@ -72,22 +82,51 @@ final class LoadDemo extends Command
         $focus = ['veldmere-water' => 1];
         $studies = [
             new StudyOfCore('The tangle', 'leakage', Rail::of()),
-            new StudyOfCore('Veldmere among its peers', 'leakage', Rail::of($perConnection, $mean), $focus, sort: RosterSort::Lowest),
-            new StudyOfCore('Leakage since 2019', 'leakage', Rail::of($perConnection, $mean, $index), $focus, sort: RosterSort::Lowest),
-            (new StudyOfCore('Leakage, utility by utility', 'leakage', Rail::of($perConnection, $mean, $index), $focus, sort: RosterSort::Lowest))->withPart('panels', new PanelsPart('entity')),
             new StudyOfCore(
-                'Leakage since the programme', 'leakage', Rail::of($perConnection, $mean, $index),
-                [...$focus, 'harrowfell' => 2], sort: RosterSort::Lowest,
-                words: new Words('Veldmere has cut its leakage by a third since 2019, while Harrowfell, outside the programme, loses more'),
+                'Veldmere among its peers',
+                'leakage',
+                Rail::of($perConnection, $mean),
+                $focus,
+                sort: RosterSort::Lowest,
+            ),
+            new StudyOfCore(
+                'Leakage since 2019',
+                'leakage',
+                Rail::of($perConnection, $mean, $index),
+                $focus,
+                sort: RosterSort::Lowest,
+            ),
+            (new StudyOfCore(
+                'Leakage, utility by utility',
+                'leakage',
+                Rail::of($perConnection, $mean, $index),
+                $focus,
+                sort: RosterSort::Lowest,
+            ))->withPart(new PanelsPart('entity')),
+            new StudyOfCore(
+                'Leakage since the programme',
+                'leakage',
+                Rail::of($perConnection, $mean, $index),
+                [...$focus, 'harrowfell' => 2],
+                sort: RosterSort::Lowest,
+                words: new OwnWords(
+                    'Veldmere has cut its leakage by a third since 2019, while Harrowfell, outside the ' .
+                        'programme, loses more',
+                ),
             ),
         ];
-        $overlay = StudyOfCore::first('2025 over earlier years', $daily->measures()->firstOrFail()->key, new StoredData($daily))
-            ->with(['rail' => Rail::of(self::stop('s1', 'rolling', ['window' => 7])), 'view' => View::Overlay]);
+        $overlay = StudyOfCore::first(
+            '2025 over earlier years',
+            $daily->measures()->firstOrFail()->key,
+            new StoredData($daily),
+        )
+            ->withRail(Rail::of(self::stop('s1', 'rolling', ['window' => 7])))
+            ->withView('overlay');
         foreach ($studies as $i => $study) {
             if ($i === 3) {
-                Study::begin($daily, $overlay);
+                RevisionWriter::begin($daily, $overlay);
             }
-            Study::begin($forum, $study);
+            RevisionWriter::begin($forum, $study);
         }
     }
 
@@ -96,7 +135,11 @@ final class LoadDemo extends Command
     {
         $brief = Brief::begin('Leakage on the Saltmarch Coast');
         $brief->update(['controls' => ['years', 'base']]);
-        $brief->add(null, 'Leakage per connection falls where the programme began early. The pictures show who gained, who did not, and how far Veldmere has come.');
+        $brief->add(
+            null,
+            'Leakage per connection falls where the programme began early. The pictures show who gained, ' .
+                'who did not, and how far Veldmere has come.',
+        );
         foreach (['Leakage since the programme', 'Veldmere among its peers', 'Leakage, utility by utility'] as $name) {
             $brief->add(Study::where('name', $name)->firstOrFail(), null);
         }

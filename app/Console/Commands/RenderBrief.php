@@ -19,39 +19,58 @@ final class RenderBrief extends Command
 {
     use SpeaksJson;
 
-    protected $signature = 'brief:render {brief : number or name} {--format=pdf : pdf or html, one file; png or svg, one for each study} {--each : once for every entity in focus in turn} {--out=. : folder to write to} {--json : for scripts}';
+    protected $signature =
+        'brief:render {brief : number or name} {--format=pdf : pdf or html, one file; png or svg, one for each ' .
+        'study} {--each : once for every entity in focus in turn} {--out=. : folder to write to} {--json : for ' .
+        'scripts}';
 
-    protected $description = 'Write a brief as a PDF, a page to point at, or pictures, for all entities in turn if asked';
+    protected $description = 'Write a brief as a PDF, a page or pictures, for all entities in turn if asked';
 
     public function handle(TextMeasure $measure): int
     {
         $wanted = (string) $this->argument('brief');
         $brief = ctype_digit($wanted) ? Brief::find((int) $wanted) : Brief::where('name', $wanted)->first();
         if ($brief === null) {
-            $this->error("There is no brief “{$wanted}”. There are: ".(Brief::pluck('name')->implode(', ') ?: 'none').'.');
+            $this->error(
+                "There is no brief “{$wanted}”. There are: " . (Brief::pluck('name')->implode(', ') ?: 'none') . '.',
+            );
 
             return self::INVALID;
         }
         $format = (string) $this->option('format');
-        if (! in_array($format, ['pdf', 'html', 'png', 'svg'], true)) {
+        if (!in_array($format, ['pdf', 'html', 'png', 'svg'], true)) {
             $this->error('--format is pdf, html, png or svg.');
 
             return self::INVALID;
         }
         $folder = rtrim((string) $this->option('out'), '/');
-        if (! is_dir($folder) && ! File::makeDirectory($folder, 0o755, true, true)) {
+        if (!is_dir($folder) && !File::makeDirectory($folder, 0o755, true, true)) {
             $this->error("The folder “{$folder}” cannot be made.");
 
             return self::FAILURE;
         }
+        $json = $this->option('json') === true;
+        $written = $this->written($brief, $format, $folder, $measure);
+        if ($json) {
+            $this->json(['brief' => $brief->name, 'files' => $written]);
+        } else {
+            $this->line(implode("\n", $written));
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** @return list<string> paths of the files that are written */
+    private function written(Brief $brief, string $format, string $folder, TextMeasure $measure): array
+    {
         $day = now()->isoFormat('D MMMM YYYY');
         $names = $this->option('each') === true ? BriefPage::of($brief, $measure)->entities : ['' => ''];
-        $json = $this->option('json') === true;
-        $bar = $json || count($names) < 2 ? null : $this->output->createProgressBar(count($names));
+        $quiet = $this->option('json') === true || count($names) < 2;
+        $bar = $quiet ? null : $this->output->createProgressBar(count($names));
         $written = [];
         foreach ($names as $key => $name) {
             $page = BriefPage::of($brief, $measure, null, $name === '' ? null : [(string) $key => 1]);
-            $path = "{$folder}/".(Str::slug(trim("{$brief->name} {$name}")) ?: 'brief');
+            $path = "{$folder}/" . (Str::slug(trim("{$brief->name} {$name}")) ?: 'brief');
             foreach ($this->contents($page, $format, $day, $measure) as $ending => $content) {
                 File::put("{$path}{$ending}", $content);
                 $written[] = "{$path}{$ending}";
@@ -59,13 +78,11 @@ final class RenderBrief extends Command
             $bar?->advance();
         }
         $bar?->finish();
-        if ($json) {
-            $this->json(['brief' => $brief->name, 'files' => $written]);
-        } else {
-            $this->line(($bar === null ? '' : "\n").implode("\n", $written));
+        if ($bar !== null) {
+            $this->newLine();
         }
 
-        return self::SUCCESS;
+        return $written;
     }
 
     /** @return iterable<string, string> content by the end of the file's name */
@@ -77,10 +94,13 @@ final class RenderBrief extends Command
             yield '.html' => (new ReaderFile($measure))->brief($page, $day);
         } else {
             $number = 0;
-            foreach ($page->blocks as $block) {
-                if ($block['comparison'] !== null && $block['wording'] !== null && $block['problem'] === '') {
-                    $picture = new Picture((new BriefPdf($measure))->sheet($block['comparison'], $block['wording'], 0.0), Palette::day());
-                    yield '-'.(++$number).".{$format}" => $format === 'png' ? $picture->png(2) : $picture->svg();
+            foreach ($page->parts as $block) {
+                if ($block->comparison !== null && $block->wording !== null && $block->problem === '') {
+                    $picture = new Picture(
+                        (new BriefPdf($measure))->sheet($block->comparison, $block->wording, 0.0),
+                        Palette::day(),
+                    );
+                    yield '-' . ++$number . ".{$format}" => $format === 'png' ? $picture->png(2) : $picture->svg();
                 }
             }
         }

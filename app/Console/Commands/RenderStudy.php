@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Drawing\HandOver;
+use App\Drawing\HandOverChoice;
 use App\Models\Study;
 use App\View\PictureSize;
 use App\View\SheetSize;
-use DomainException;
 use DuskRail\Chart\TextMeasure;
-use DuskRail\Study\ReaderChoices;
-use DuskRail\Study\Study as StudyOfCore;
+use DuskRail\Document\Study as StudyOfCore;
+use DuskRail\Outcome\ReaderChoices;
+use DuskRail\Refusal;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 
@@ -27,7 +28,7 @@ final class RenderStudy extends StudyCommand
         {--out=. : folder to write to}
         {--json : for scripts}';
 
-    protected $description = 'Write a study as a picture, as figures or as a study file, for all entities in turn if asked';
+    protected $description = 'Write a study as a picture, figures or a study file, for all entities in turn if asked';
 
     public function handle(TextMeasure $measure): int
     {
@@ -39,25 +40,43 @@ final class RenderStudy extends StudyCommand
         if ($study === null) {
             return self::INVALID;
         }
-        if (! isset(HandOver::FORMATS[$format]) || $size === null || $size === PictureSize::Screen || $times < 1 || $times > 4) {
-            $this->error('--format is png, svg, pdf, html, csv, xlsx, json or data.json; --size is slide, column or square; --times is 1 to 4.');
+        if (
+            !isset(HandOver::FORMATS[$format]) ||
+            $size === null ||
+            $size === PictureSize::Screen ||
+            $times < 1 ||
+            $times > 4
+        ) {
+            $this->error(
+                '--format is png, svg, pdf, html, csv, xlsx, json or data.json; --size is slide, column or ' .
+                    'square; --times is 1 to 4.',
+            );
 
             return self::INVALID;
         }
-        if (! is_dir($folder) && ! File::makeDirectory($folder, 0o755, true, true)) {
+        if (!is_dir($folder) && !File::makeDirectory($folder, 0o755, true, true)) {
             $this->error("The folder “{$folder}” cannot be made.");
 
             return self::FAILURE;
         }
+        $choice = new HandOverChoice(
+            $format,
+            $size->pixels(SheetSize::usual()),
+            $times,
+            $this->option('night') === true,
+            array_values(
+                array_intersect(array_keys(ReaderChoices::CONTROLS), explode(',', (string) $this->option('controls'))),
+            ),
+        );
         $documents = $this->documents($study);
         $quiet = $this->option('json') === true;
         $bar = $quiet || count($documents) < 2 ? null : $this->output->createProgressBar(count($documents));
         $written = [];
         foreach ($documents as $name => $document) {
-            $path = "{$folder}/".Str::slug($name).".{$format}";
+            $path = "{$folder}/" . Str::slug($name) . ".{$format}";
             try {
-                $content = (new HandOver($measure))->content($study, $document, $format, $size->pixels(SheetSize::usual()), $times, $this->option('night') === true, array_values(array_intersect(array_keys(ReaderChoices::CONTROLS), explode(',', (string) $this->option('controls')))));
-            } catch (DomainException $problem) {
+                $content = (new HandOver($measure))->content($study, $document, $choice);
+            } catch (Refusal $problem) {
                 $bar?->finish();
                 $this->error("{$name}: {$problem->getMessage()}");
 
@@ -71,7 +90,7 @@ final class RenderStudy extends StudyCommand
         if ($quiet) {
             $this->json(['study' => $study->name, 'files' => $written]);
         } else {
-            $this->line(($bar === null ? '' : "\n").implode("\n", $written));
+            $this->line(($bar === null ? '' : "\n") . implode("\n", $written));
         }
 
         return self::SUCCESS;

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Formats\FiguresCsv;
-use DomainException;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Line;
-use DuskRail\Study\Lineup;
-use DuskRail\Study\Wording;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
+use DuskRail\Refusal;
+use DuskRail\Views\Views;
 use Symfony\Component\Console\Output\OutputInterface;
 
 final class StudyFigures extends StudyCommand
@@ -26,14 +25,19 @@ final class StudyFigures extends StudyCommand
         }
         try {
             $comparison = Comparison::of($study->document(), $study->data());
-            $lineup = Lineup::shown($comparison);
-        } catch (DomainException $problem) {
+            $view = Views::of($comparison->study);
+            $lineup = $view->lineup($comparison);
+        } catch (Refusal $problem) {
             $this->error($problem->getMessage());
 
             return self::FAILURE;
         }
         if ($this->option('json') !== true) {
-            $this->output->write(FiguresCsv::write($comparison, Wording::of($comparison, $study->sourceLine())), false, OutputInterface::OUTPUT_RAW);
+            $this->output->write(
+                FiguresCsv::write($comparison, $view->wording($comparison, $study->sourceLine())),
+                false,
+                OutputInterface::OUTPUT_RAW,
+            );
 
             return self::SUCCESS;
         }
@@ -42,12 +46,18 @@ final class StudyFigures extends StudyCommand
             'study' => $study->name,
             'unit' => $lineup->unit->text(),
             'periods' => array_map($lineup->code(...), $places),
-            'lines' => array_map(static fn(Line $line): array => [
-                'line' => $line->key,
-                'name' => $line->name,
-                'state' => $line->state->value,
-                'values' => array_map(static fn(int $i): ?float => is_nan($line->values[$i]) ? null : $line->values[$i], $places),
-            ], $lineup->present()),
+            'lines' => array_map(
+                static fn(Line $line): array => [
+                    'line' => $line->key,
+                    'name' => $line->name,
+                    'state' => $line->state->value,
+                    'values' => array_map(
+                        static fn(int $i): ?float => is_nan($line->values[$i]) ? null : $line->values[$i],
+                        $places,
+                    ),
+                ],
+                $lineup->present(),
+            ),
         ]);
 
         return self::SUCCESS;

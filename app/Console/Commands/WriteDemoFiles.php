@@ -17,7 +17,7 @@ final class WriteDemoFiles extends Command
     {
         $argument = $this->argument('folder');
         $folder = is_string($argument) ? $argument : database_path('demo/files');
-        if (! is_dir($folder)) {
+        if (!is_dir($folder)) {
             mkdir($folder, 0o755, true);
         }
         foreach ($generator->files() as $name => $rows) {
@@ -31,7 +31,7 @@ final class WriteDemoFiles extends Command
                 fputcsv($file, $row, ',', '"', '');
             }
             fclose($file);
-            $this->line("{$folder}/{$name}: ".(count($rows) - 1).' rows');
+            $this->line("{$folder}/{$name}: " . (count($rows) - 1) . ' rows');
         }
 
         return self::SUCCESS;

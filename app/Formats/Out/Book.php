@@ -25,7 +25,16 @@ final class Book
             $sheet = $book->createSheet();
             $sheet->setTitle(self::title($measure->name, $book));
             $row = 1;
-            foreach ([...Figures::notes($dataset), 'measure' => $measure->name, 'unit' => $measure->unit, 'kind' => $measure->kind->value, 'better' => $measure->better->value] as $name => $text) {
+            foreach (
+                [
+                    ...Figures::notes($dataset),
+                    'measure' => $measure->name,
+                    'unit' => $measure->unit,
+                    'kind' => $measure->kind->value,
+                    'better' => $measure->better->value,
+                ]
+                as $name => $text
+            ) {
                 $sheet->setCellValueExplicit([1, $row], "# {$name}", DataType::TYPE_STRING);
                 $sheet->setCellValueExplicit([2, $row], FormulaGuard::guard($text), DataType::TYPE_STRING);
                 $row++;
@@ -39,9 +48,16 @@ final class Book
                 $ordinals[$figure['ordinal']] = $figure['period'];
             }
             ksort($ordinals);
-            $rows = array_combine(array_keys($ordinals), $ordinals === [] ? [] : range($heading + 1, $heading + count($ordinals)));
+            $rows = array_combine(
+                array_keys($ordinals),
+                $ordinals === [] ? [] : range($heading + 1, $heading + count($ordinals)),
+            );
             foreach ($columns as $entity => $column) {
-                $sheet->setCellValueExplicit([$column, $heading], FormulaGuard::guard((string) $entity), DataType::TYPE_STRING);
+                $sheet->setCellValueExplicit(
+                    [$column, $heading],
+                    FormulaGuard::guard((string) $entity),
+                    DataType::TYPE_STRING,
+                );
             }
             foreach ($ordinals as $ordinal => $period) {
                 $sheet->setCellValueExplicit([1, $rows[$ordinal]], $period, DataType::TYPE_STRING);
@@ -51,9 +67,13 @@ final class Book
                 // How sure a figure is stands beside it, and makes a text of the cell.
                 $figure['status'] === Status::Measured
                     ? $sheet->setCellValueExplicit($at, $figure['value'], DataType::TYPE_NUMERIC)
-                    : $sheet->setCellValueExplicit($at, Figures::digits($figure['value']).($figure['status'] === Status::Provisional ? ' p' : ' e'), DataType::TYPE_STRING);
+                    : $sheet->setCellValueExplicit(
+                        $at,
+                        Figures::digits($figure['value']) . ($figure['status'] === Status::Provisional ? ' p' : ' e'),
+                        DataType::TYPE_STRING,
+                    );
             }
-            $sheet->freezePane(Coordinate::stringFromColumnIndex(2).($heading + 1));
+            $sheet->freezePane(Coordinate::stringFromColumnIndex(2) . ($heading + 1));
         }
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
         // As many digits as it takes to read the same number again; PHP would write fourteen.

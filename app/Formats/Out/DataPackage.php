@@ -8,7 +8,10 @@ use App\Models\Dataset;
 use Illuminate\Support\Str;
 use ZipArchive;
 
-/** A Tabular Data Package (specs.frictionlessdata.io, version 1): a zip with a descriptor and one CSV for each length of period. */
+/**
+ * A Tabular Data Package (specs.frictionlessdata.io, version 1): a zip with a descriptor and one CSV for each length of
+ * period.
+ */
 final class DataPackage implements DatasetFormat
 {
     public static function label(): string
@@ -32,28 +35,51 @@ final class DataPackage implements DatasetFormat
         foreach ((new Figures($dataset))->byFrequency() as $frequency => $measures) {
             $files["data/{$frequency}.csv"] = LongCsv::rows($dataset, [], ...$measures);
             $resources[] = [
-                'name' => $frequency, 'path' => "data/{$frequency}.csv", 'profile' => 'tabular-data-resource', 'format' => 'csv', 'mediatype' => 'text/csv', 'encoding' => 'utf-8',
-                'schema' => ['fields' => [
-                    ['name' => 'Entity', 'type' => 'string'], ['name' => 'Measure', 'type' => 'string'], ['name' => 'Unit', 'type' => 'string'],
-                    ['name' => 'Period', 'type' => 'string'], ['name' => 'Value', 'type' => 'number'], ['name' => 'Status', 'type' => 'string'],
-                ], 'primaryKey' => ['Entity', 'Measure', 'Period'], 'missingValues' => ['']],
+                'name' => $frequency,
+                'path' => "data/{$frequency}.csv",
+                'profile' => 'tabular-data-resource',
+                'format' => 'csv',
+                'mediatype' => 'text/csv',
+                'encoding' => 'utf-8',
+                'schema' => [
+                    'fields' => [
+                        ['name' => 'Entity', 'type' => 'string'],
+                        ['name' => 'Measure', 'type' => 'string'],
+                        ['name' => 'Unit', 'type' => 'string'],
+                        ['name' => 'Period', 'type' => 'string'],
+                        ['name' => 'Value', 'type' => 'number'],
+                        ['name' => 'Status', 'type' => 'string'],
+                    ],
+                    'primaryKey' => ['Entity', 'Measure', 'Period'],
+                    'missingValues' => [''],
+                ],
             ];
             foreach ($measures as $measure) {
                 $about[$measure->name] = ['kind' => $measure->kind->value, 'better' => $measure->better->value];
             }
         }
         $descriptor = [
-            'profile' => 'tabular-data-package', 'name' => Str::slug($dataset->name) ?: 'data', 'title' => $dataset->name,
-            ...($dataset->notes === '' ? [] : ['description' => $dataset->notes]),
-            ...($dataset->source === '' ? [] : ['sources' => [['title' => $dataset->source]]]),
-            ...($dataset->licence === '' ? [] : ['licenses' => [['title' => $dataset->licence, 'name' => Str::slug($dataset->licence) ?: 'licence']]]),
+            'profile' => 'tabular-data-package',
+            'name' => Str::slug($dataset->name) ?: 'data',
+            'title' => $dataset->name,
+            ...$dataset->notes === '' ? [] : ['description' => $dataset->notes],
+            ...$dataset->source === '' ? [] : ['sources' => [['title' => $dataset->source]]],
+            ...$dataset->licence === ''
+                ? []
+                : ['licenses' => [['title' => $dataset->licence, 'name' => Str::slug($dataset->licence) ?: 'licence']]],
             'resources' => $resources,
             'dusk-rail' => ['measures' => (object) $about],
         ];
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
         $zip = new ZipArchive();
         $zip->open($path, ZipArchive::OVERWRITE);
-        $zip->addFromString('datapackage.json', json_encode($descriptor, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+        $zip->addFromString(
+            'datapackage.json',
+            json_encode(
+                $descriptor,
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+            ),
+        );
         foreach ($files as $name => $content) {
             $zip->addFromString($name, $content);
         }

@@ -8,5 +8,11 @@ namespace App\Formats\Out;
 final class DatasetFormats
 {
     /** @var array<string, class-string<DatasetFormat>> */
-    public const ALL = ['csv' => LongCsv::class, 'xlsx' => ExcelBook::class, 'ods' => OpenDocumentBook::class, 'json-stat' => JsonStat::class, 'package' => DataPackage::class];
+    public const ALL = [
+        'csv' => LongCsv::class,
+        'xlsx' => ExcelBook::class,
+        'ods' => OpenDocumentBook::class,
+        'json-stat' => JsonStat::class,
+        'package' => DataPackage::class,
+    ];
 }

@@ -26,15 +26,32 @@ final readonly class Figures
         $this->entities = $names;
     }
 
-    /** @return iterable<array{entity: string, measure: Measure, period: string, ordinal: int, value: float, status: Status}> those that are there */
+    /**
+     * @return iterable<array{entity: string, measure: Measure, period: string, ordinal: int, value: float,
+     *     status: Status}> those that are there
+     */
     public function of(Measure ...$measures): iterable
     {
         foreach ($measures as $measure) {
-            foreach (StoredSeries::query()->inVersion($this->dataset->version)->where('measure_id', $measure->id)->orderBy('entity_id')->cursor() as $series) {
+            foreach (
+                StoredSeries::query()
+                    ->inVersion($this->dataset->version)
+                    ->where('measure_id', $measure->id)
+                    ->orderBy('entity_id')
+                    ->cursor()
+                as $series
+            ) {
                 foreach ($series->values as $i => $value) {
-                    if (! is_nan($value)) {
+                    if (!is_nan($value)) {
                         $ordinal = $series->first + $i;
-                        yield ['entity' => $this->entities[$series->entity_id], 'measure' => $measure, 'period' => Period::at($measure->frequency, $ordinal)->code(), 'ordinal' => $ordinal, 'value' => $value, 'status' => Status::from($series->statuses[$i] ?? 0)];
+                        yield [
+                            'entity' => $this->entities[$series->entity_id],
+                            'measure' => $measure,
+                            'period' => Period::at($measure->frequency, $ordinal)->code(),
+                            'ordinal' => $ordinal,
+                            'value' => $value,
+                            'status' => Status::from($series->statuses[$i] ?? 0),
+                        ];
                     }
                 }
             }
@@ -46,7 +63,10 @@ final readonly class Figures
     {
         $measures = [];
         foreach (Frequency::cases() as $frequency) {
-            $these = $this->dataset->measures->filter(static fn(Measure $m): bool => $m->frequency === $frequency && $m->formula === '')->values()->all();
+            $these = $this->dataset->measures
+                ->filter(static fn(Measure $m): bool => $m->frequency === $frequency && $m->formula === '')
+                ->values()
+                ->all();
             if ($these !== []) {
                 $measures[$frequency->value] = array_values($these);
             }

@@ -34,7 +34,10 @@ final class JsonStat implements DatasetFormat
             $items[] = self::item($dataset, $figures, $frequency, $measures);
         }
 
-        return json_encode(['version' => '2.0', 'class' => 'collection', 'label' => $dataset->name, 'link' => ['item' => $items]], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
+        return json_encode(
+            ['version' => '2.0', 'class' => 'collection', 'label' => $dataset->name, 'link' => ['item' => $items]],
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR,
+        );
     }
 
     /**
@@ -54,7 +57,9 @@ final class JsonStat implements DatasetFormat
         $keys = array_flip(array_map(static fn(Measure $m): string => $m->key, $measures));
         $values = $statuses = [];
         foreach ($cells as $cell) {
-            $at = ($entities[$cell['entity']] * count($keys) + $keys[$cell['measure']->key]) * count($periods) + $places[$cell['ordinal']];
+            $at =
+                ($entities[$cell['entity']] * count($keys) + $keys[$cell['measure']->key]) * count($periods) +
+                $places[$cell['ordinal']];
             $values[$at] = $cell['value'];
             if ($cell['status'] !== Status::Measured) {
                 $statuses[$at] = $cell['status'] === Status::Provisional ? 'p' : 'e';
@@ -77,12 +82,28 @@ final class JsonStat implements DatasetFormat
             'size' => [count($entities), count($measures), count($periods)],
             'role' => ['time' => ['period'], 'metric' => ['measure']],
             'dimension' => [
-                'entity' => ['label' => 'Entity', 'category' => ['index' => array_map(static fn(int $i): string => "e{$i}", array_keys($names)), 'label' => (object) array_combine(array_map(static fn(int $i): string => "e{$i}", array_keys($names)), $names)]],
-                'measure' => ['label' => 'Measure', 'category' => ['index' => array_keys($keys), 'label' => (object) $labels, 'unit' => (object) $units]],
+                'entity' => [
+                    'label' => 'Entity',
+                    'category' => [
+                        'index' => array_map(static fn(int $i): string => "e{$i}", array_keys($names)),
+                        'label' => (object) array_combine(
+                            array_map(static fn(int $i): string => "e{$i}", array_keys($names)),
+                            $names,
+                        ),
+                    ],
+                ],
+                'measure' => [
+                    'label' => 'Measure',
+                    'category' => [
+                        'index' => array_keys($keys),
+                        'label' => (object) $labels,
+                        'unit' => (object) $units,
+                    ],
+                ],
                 'period' => ['label' => 'Period', 'category' => ['index' => array_values($periods)]],
             ],
             'value' => (object) $values,
-            ...($statuses === [] ? [] : ['status' => (object) $statuses]),
+            ...$statuses === [] ? [] : ['status' => (object) $statuses],
             'extension' => ['measures' => (object) $about],
         ];
     }

@@ -40,11 +40,30 @@ final class LongCsv implements DatasetFormat
         $out = fopen('php://temp', 'r+b');
         assert($out !== false);
         foreach ($notes as $name => $text) {
-            fputcsv($out, ["# {$name}", FormulaGuard::guard((string) preg_replace('/\s+/u', ' ', $text))], ',', '"', '');
+            fputcsv(
+                $out,
+                ["# {$name}", FormulaGuard::guard((string) preg_replace('/\s+/u', ' ', $text))],
+                ',',
+                '"',
+                '',
+            );
         }
         fputcsv($out, ['Entity', 'Measure', 'Unit', 'Period', 'Value', 'Status'], ',', '"', '');
         foreach ((new Figures($dataset))->of(...$measures) as $figure) {
-            fputcsv($out, [FormulaGuard::guard($figure['entity']), FormulaGuard::guard($figure['measure']->name), FormulaGuard::guard($figure['measure']->unit), $figure['period'], Figures::digits($figure['value']), Figures::mark($figure['status'])], ',', '"', '');
+            fputcsv(
+                $out,
+                [
+                    FormulaGuard::guard($figure['entity']),
+                    FormulaGuard::guard($figure['measure']->name),
+                    FormulaGuard::guard($figure['measure']->unit),
+                    $figure['period'],
+                    Figures::digits($figure['value']),
+                    Figures::mark($figure['status']),
+                ],
+                ',',
+                '"',
+                '',
+            );
         }
         rewind($out);
 

@@ -10,7 +10,7 @@ use App\Models\Brief;
 use App\Models\Study;
 use App\View\BriefPage;
 use DuskRail\Chart\TextMeasure;
-use DuskRail\Study\ReaderChoices;
+use DuskRail\Outcome\ReaderChoices;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -36,15 +36,27 @@ final class BriefController
     /** One change of what stands in it, or of its name. */
     public function update(Request $request, Brief $brief): RedirectResponse
     {
-        $request->validate(['name' => ['sometimes', 'string', 'max:120'], 'text' => ['sometimes', 'string', 'max:4000'], 'study' => ['sometimes', 'integer', 'exists:studies,id'], 'block' => ['sometimes', 'integer'], 'do' => ['sometimes', 'in:up,down,remove'], 'controls' => ['sometimes', 'array'], 'controls.*' => [Rule::in(['', ...array_keys(ReaderChoices::CONTROLS)])]]);
+        $request->validate([
+            'name' => ['sometimes', 'string', 'max:120'],
+            'text' => ['sometimes', 'string', 'max:4000'],
+            'study' => ['sometimes', 'integer', 'exists:studies,id'],
+            'block' => ['sometimes', 'integer'],
+            'do' => ['sometimes', 'in:up,down,remove'],
+            'controls' => ['sometimes', 'array'],
+            'controls.*' => [Rule::in(['', ...array_keys(ReaderChoices::CONTROLS)])],
+        ]);
         $block = $request->has('block') ? $brief->blocks()->findOrFail($request->integer('block')) : null;
         match (true) {
             $block !== null && $request->string('do')->value() === 'remove' => $block->delete(),
-            $block !== null && $request->has('text') => $block->update(['text' => $request->string('text')->trim()->value()]),
+            $block !== null && $request->has('text') => $block->update([
+                'text' => $request->string('text')->trim()->value(),
+            ]),
             $block !== null => $brief->move($block, $request->string('do')->value() === 'up' ? -1 : 1),
             $request->has('study') => $brief->add(Study::findOrFail($request->integer('study')), null),
             $request->has('text') => $brief->add(null, $request->string('text')->trim()->value()),
-            $request->has('controls') => $brief->update(['controls' => array_values(array_filter((array) $request->input('controls')))]),
+            $request->has('controls') => $brief->update([
+                'controls' => array_values(array_filter((array) $request->input('controls'))),
+            ]),
             default => $brief->update(['name' => $request->string('name', $brief->name)->trim()->value()]),
         };
 
@@ -55,7 +67,9 @@ final class BriefController
     {
         $brief->delete();
 
-        return redirect()->route('data.index')->with('said', "The brief “{$brief->name}” is deleted.");
+        return redirect()
+            ->route('data.index')
+            ->with('message', "The brief “{$brief->name}” is deleted.");
     }
 
     /** For the reader: nothing can be changed here. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\RevisionWriter;
 use App\Data\StoredData;
 use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
@@ -11,12 +12,11 @@ use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Measure;
 use App\Models\Upload;
-use DomainException;
 use DuskRail\Data\Better;
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Rail\Derived;
-use DuskRail\Rail\PlacedStop;
-use DuskRail\Rail\StopCatalogue;
+use DuskRail\Rail\Formula\Renaming;
+use DuskRail\Refusal;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\RedirectResponse;
@@ -37,97 +37,178 @@ final class DatasetController
         return view('data.index', [
             'briefs' => Brief::withCount('blocks')->orderBy('id')->get(),
             'underWay' => Upload::whereIn('state', ['waiting', 'running', 'done'])->get(),
-            'datasets' => Dataset::with(['measures', 'studies', 'files'])->withCount('entities')->orderBy('id')->get(),
+            'datasets' => Dataset::with(['measures', 'studies', 'files'])
+                ->withCount('entities')
+                ->orderBy('id')
+                ->get(),
         ]);
     }
 
     public function show(Dataset $dataset): View
     {
-        return view('data.dataset', ['dataset' => $dataset, 'entities' => $dataset->entities()->paginate(self::AT_ONCE), 'versions' => new Versions($dataset), 'formats' => DatasetFormats::ALL]);
+        return view('data.dataset', [
+            'dataset' => $dataset,
+            'entities' => $dataset->entities()->paginate(self::AT_ONCE),
+            'versions' => new Versions($dataset),
+            'formats' => DatasetFormats::ALL,
+        ]);
     }
 
     public function update(Request $request, Dataset $dataset): RedirectResponse
     {
-        $request->validate([
-            'name' => ['required', 'string', 'max:120'], 'source' => ['nullable', 'string', 'max:300'], 'licence' => ['nullable', 'string', 'max:120'],
-            'retrieved' => ['nullable', 'string', 'max:60'], 'notes' => ['nullable', 'string', 'max:4000'],
-        ], ['name.required' => 'Give the data set a name.']);
+        $request->validate(
+            [
+                'name' => ['required', 'string', 'max:120'],
+                'source' => ['nullable', 'string', 'max:300'],
+                'licence' => ['nullable', 'string', 'max:120'],
+                'retrieved' => ['nullable', 'string', 'max:60'],
+                'notes' => ['nullable', 'string', 'max:4000'],
+            ],
+            ['name.required' => 'Give the data set a name.'],
+        );
         foreach (['name', 'source', 'licence', 'retrieved', 'notes'] as $part) {
             $dataset->setAttribute($part, $request->string($part)->trim()->value());
         }
         $dataset->save();
 
-        return redirect()->route('datasets.show', $dataset)->with('said', 'Kept.');
+        return redirect()->route('datasets.show', $dataset)->with('message', 'Kept.');
     }
 
     /** Names, units and kinds of all measures. */
     public function measures(Request $request, Dataset $dataset): RedirectResponse
     {
-        $request->validate([
-            'measures.*.name' => ['required', 'string', 'max:120'], 'measures.*.unit' => ['nullable', 'string', 'max:60'],
-            'measures.*.kind' => [Rule::enum(Kind::class)], 'measures.*.better' => [Rule::enum(Better::class)], 'measures.*.decimals' => ['nullable', 'integer', 'between:0,8'],
-        ], ['measures.*.name.required' => 'A measure needs a name.', 'measures.*.decimals.between' => 'A figure is written with 0 to 8 decimals.']);
-        $names = $dataset->measures->map(static fn(Measure $m): string => mb_strtolower($request->string("measures.{$m->id}.name", $m->name)->trim()->value()));
-        if ($names->unique()->count() < $names->count()) {
-            return back()->withInput()->withErrors(['measures' => 'Two measures would have one name, and a formula could not tell them apart. Give each a name of its own.']);
+        $request->validate(
+            [
+                'measures.*.name' => ['required', 'string', 'max:120'],
+                'measures.*.unit' => ['nullable', 'string', 'max:60'],
+                'measures.*.kind' => [Rule::enum(MeasureKind::class)],
+                'measures.*.better' => [Rule::enum(Better::class)],
+                'measures.*.decimals' => ['nullable', 'integer', 'between:0,8'],
+            ],
+            [
+                'measures.*.name.required' => 'A measure needs a name.',
+                'measures.*.decimals.between' => 'A figure is written with 0 to 8 decimals.',
+            ],
+        );
+        $names = [];
+        foreach ($dataset->measures as $measure) {
+            $names[$measure->name] = $request
+                ->string("measures.{$measure->id}.name", $measure->name)
+                ->trim()
+                ->value();
         }
-        DB::transaction(static function () use ($request, $dataset): void {
+        if (count(array_unique(array_map(mb_strtolower(...), $names))) < count($names)) {
+            return back()
+                ->withInput()
+                ->withErrors([
+                    'measures' =>
+                        'Two measures would have one name, and a formula could not tell them apart. Give ' .
+                        'each a name of its own.',
+                ]);
+        }
+        DB::transaction(static function () use ($request, $dataset, $names): void {
             foreach ($dataset->measures as $measure) {
                 $at = "measures.{$measure->id}";
                 if ($request->has($at)) {
-                    $old = $measure->name;
-                    $measure->update(['name' => $request->string("{$at}.name")->trim()->value(), 'unit' => $request->string("{$at}.unit")->trim()->value(), 'kind' => $request->string("{$at}.kind")->value(), 'better' => $request->string("{$at}.better")->value(), 'decimals' => $request->input("{$at}.decimals")]);
-                    self::rename($dataset, $old, $measure->name);
+                    $measure->update([
+                        'name' => $names[$measure->name],
+                        'unit' => $request
+                            ->string("{$at}.unit")
+                            ->trim()
+                            ->value(),
+                        'kind' => $request->string("{$at}.kind")->value(),
+                        'better' => $request->string("{$at}.better")->value(),
+                        'decimals' => $request->input("{$at}.decimals"),
+                    ]);
                 }
             }
+            self::rename($dataset, $names);
         });
 
-        return redirect()->route('datasets.show', $dataset)->with('said', 'The measures are kept. Studies follow at once.');
+        return redirect()
+            ->route('datasets.show', $dataset)
+            ->with('message', 'The measures are kept. Studies follow at once.');
     }
 
     /** A measure that is worked out from others. */
     public function derive(Request $request, Dataset $dataset): RedirectResponse
     {
-        $request->validate(['name' => ['required', 'string', 'max:120'], 'formula' => ['required', 'string', 'max:300']], ['name.required' => 'Give the new measure a name.', 'formula.required' => 'Write how it is worked out, as in “Leakage ÷ Water supplied × 100”.']);
+        $request->validate(
+            ['name' => ['required', 'string', 'max:120'], 'formula' => ['required', 'string', 'max:300']],
+            [
+                'name.required' => 'Give the new measure a name.',
+                'formula.required' => 'Write how it is worked out, as in “Leakage ÷ Water supplied × 100”.',
+            ],
+        );
         $name = $request->string('name')->trim()->value();
-        $key = Str::slug($name) ?: 'x'.substr(hash('sha256', $name), 0, 8);
-        if ($dataset->measures()->where('key', $key)->orWhere(static fn(Builder $q): Builder => $q->where('dataset_id', $dataset->id)->whereRaw('lower(name) = ?', [mb_strtolower($name)]))->exists()) {
-            return back()->withInput()->withErrors(['name' => "There is a measure called “{$name}” already."]);
+        $key = Str::slug($name) ?: 'x' . substr(hash('sha256', $name), 0, 8);
+        if (
+            $dataset
+                ->measures()
+                ->where('key', $key)
+                ->orWhere(
+                    static fn(Builder $q): Builder => $q
+                        ->where('dataset_id', $dataset->id)
+                        ->whereRaw('lower(name) = ?', [mb_strtolower($name)]),
+                )
+                ->exists()
+        ) {
+            return back()
+                ->withInput()
+                ->withErrors(['name' => "There is a measure called “{$name}” already."]);
         }
         $formula = $request->string('formula')->trim()->value();
         try {
             $table = Derived::table($formula, new StoredData($dataset, null, true));
-        } catch (DomainException $problem) {
-            return back()->withInput()->withErrors(['formula' => $problem->getMessage()]);
+        } catch (Refusal $problem) {
+            return back()
+                ->withInput()
+                ->withErrors(['formula' => $problem->getMessage()]);
         }
         $dataset->measures()->create([
-            'key' => $key, 'name' => $name, 'formula' => $formula, 'kind' => $table->kind, 'better' => Better::Neither, 'frequency' => $table->axis->frequency,
+            'key' => $key,
+            'name' => $name,
+            'formula' => $formula,
+            'kind' => $table->kind,
+            'better' => Better::Neither,
+            'frequency' => $table->axis->frequency,
             // A flow's unit stands without its period.
-            'unit' => $table->kind === Kind::Flow ? $table->unit->amount : $table->unit->text(),
+            'unit' => $table->kind === MeasureKind::Flow ? $table->unit->amount : $table->unit->text(),
         ]);
 
-        return redirect()->route('datasets.show', $dataset)->with('said', "“{$name}” is worked out from now on, in {$table->unit->text()}.");
+        return redirect()
+            ->route('datasets.show', $dataset)
+            ->with('message', "“{$name}” is worked out from now on, in {$table->unit->text()}.");
     }
 
-    /** Formulas go on meaning a measure that has another name now; in studies as a step that can be undone. */
-    private static function rename(Dataset $dataset, string $old, string $new): void
+    /**
+     * Formulas go on meaning a measure that has another name now; in studies as a step that can be undone.
+     *
+     * @param array<array-key, string> $names new name by old one, of all measures
+     */
+    private static function rename(Dataset $dataset, array $names): void
     {
-        if ($old === $new) {
+        $changed = array_filter(
+            $names,
+            static fn(string $new, int|string $old): bool => $new !== (string) $old,
+            ARRAY_FILTER_USE_BOTH,
+        );
+        if ($changed === []) {
             return;
         }
         foreach ($dataset->measures()->where('formula', '!=', '')->get() as $derived) {
-            $derived->update(['formula' => Derived::renamed($derived->formula, $old, $new)]);
+            $derived->update(['formula' => Renaming::in($derived->formula, $names)]);
         }
+        $pairs = array_map(
+            static fn(int|string $old, string $new): string => "{$old} to {$new}",
+            array_keys($changed),
+            $changed,
+        );
         foreach ($dataset->studies as $study) {
             $document = $study->document();
-            $rail = $document->rail;
-            foreach ($rail->stops as $placed) {
-                if ($placed->stop::type() === 'formula') {
-                    $rail = $rail->replacing(new PlacedStop($placed->id, StopCatalogue::make('formula', ['text' => Derived::renamed((string) ($placed->stop->settings()['text'] ?? ''), $old, $new)]), $placed->bypassed));
-                }
-            }
-            if ($rail != $document->rail) {
-                $study->revise($document->with(['rail' => $rail]), "{$old} is called {$new}");
+            $renamed = $document->renamed($names);
+            if ($renamed != $document) {
+                RevisionWriter::write($study, $renamed, 'Rename ' . implode(', ', $pairs));
             }
         }
     }
@@ -135,12 +216,29 @@ final class DatasetController
     /** Names, groups and notes of entities, and which of them is home. */
     public function entities(Request $request, Dataset $dataset): RedirectResponse
     {
-        $request->validate(['entities.*.name' => ['required', 'string', 'max:200'], 'entities.*.group' => ['nullable', 'string', 'max:120'], 'entities.*.note' => ['nullable', 'string', 'max:200'], 'home' => ['nullable', 'integer']], ['entities.*.name.required' => 'An entity needs a name.']);
+        $request->validate(
+            [
+                'entities.*.name' => ['required', 'string', 'max:200'],
+                'entities.*.group' => ['nullable', 'string', 'max:120'],
+                'entities.*.note' => ['nullable', 'string', 'max:200'],
+                'home' => ['nullable', 'integer'],
+            ],
+            ['entities.*.name.required' => 'An entity needs a name.'],
+        );
         $names = [];
         foreach ($dataset->entities as $entity) {
-            $name = mb_strtolower($request->string("entities.{$entity->id}.name", $entity->name)->trim()->value());
+            $name = mb_strtolower(
+                $request
+                    ->string("entities.{$entity->id}.name", $entity->name)
+                    ->trim()
+                    ->value(),
+            );
             if (isset($names[$name])) {
-                return back()->withInput()->withErrors(['entities' => "Two entities would be called “{$entity->name}”. Give each a name of its own."]);
+                return back()
+                    ->withInput()
+                    ->withErrors([
+                        'entities' => "Two entities would be called “{$entity->name}”. Give each a name of its own.",
+                    ]);
             }
             $names[$name] = true;
         }
@@ -149,19 +247,43 @@ final class DatasetController
                 $at = "entities.{$entity->id}";
                 $home = $request->has('home') ? $request->integer('home') === $entity->id : $entity->home;
                 if ($request->has($at)) {
-                    $name = $request->string("{$at}.name")->trim()->value();
+                    $name = $request
+                        ->string("{$at}.name")
+                        ->trim()
+                        ->value();
                     if (mb_strtolower($name) !== mb_strtolower($entity->name)) {
                         // Files go on calling it by its old name.
-                        $dataset->aliases()->updateOrCreate(['name' => mb_strtolower($entity->name)], ['entity_id' => $entity->id]);
+                        $dataset
+                            ->aliases()
+                            ->updateOrCreate(['name' => mb_strtolower($entity->name)], ['entity_id' => $entity->id]);
                     }
-                    $entity->update(['name' => $name, 'home' => $home, 'note' => $request->string("{$at}.note")->trim()->value(), 'about' => array_filter([...$entity->about, 'group' => $request->string("{$at}.group")->trim()->value()], static fn(string $text): bool => $text !== '')]);
+                    $entity->update([
+                        'name' => $name,
+                        'home' => $home,
+                        'note' => $request
+                            ->string("{$at}.note")
+                            ->trim()
+                            ->value(),
+                        'about' => array_filter(
+                            [
+                                ...$entity->about,
+                                'group' => $request
+                                    ->string("{$at}.group")
+                                    ->trim()
+                                    ->value(),
+                            ],
+                            static fn(string $text): bool => $text !== '',
+                        ),
+                    ]);
                 } elseif ($entity->home !== $home) {
                     $entity->update(['home' => $home]);
                 }
             }
         });
 
-        return redirect()->route('datasets.show', [$dataset, 'page' => $request->integer('page', 1)])->with('said', 'The entities are kept.');
+        return redirect()
+            ->route('datasets.show', [$dataset, 'page' => $request->integer('page', 1)])
+            ->with('message', 'The entities are kept.');
     }
 
     public function out(Dataset $dataset, string $format): Response
@@ -170,7 +292,8 @@ final class DatasetController
 
         return response($class::write($dataset), 200, [
             'Content-Type' => $class::type(),
-            'Content-Disposition' => 'attachment; filename="'.(Str::slug($dataset->name) ?: 'data').".{$class::ending()}\"",
+            'Content-Disposition' =>
+                'attachment; filename="' . (Str::slug($dataset->name) ?: 'data') . ".{$class::ending()}\"",
         ]);
     }
 
@@ -178,6 +301,8 @@ final class DatasetController
     {
         $dataset->delete();
 
-        return redirect()->route('data.index')->with('said', "“{$dataset->name}” and its studies are deleted.");
+        return redirect()
+            ->route('data.index')
+            ->with('message', "“{$dataset->name}” and its studies are deleted.");
     }
 }

@@ -8,9 +8,8 @@ use App\Models\Study;
 use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Outcome\Comparison;
 use DuskRail\Rail\Rail;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\View as StudyView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -29,6 +28,13 @@ final class FiguresController
         }
         abort_if($stop !== 'origin' && $document->rail->stop($stop) === null, 404, 'The rail has no such stop.');
 
-        return view('study.figures', ['screen' => StudyScreen::showing(Comparison::of($document->with(['rail' => Rail::of(...$until), 'view' => StudyView::Figures]), $study->data()), $study, SheetSize::of($request), $measure)]);
+        return view('study.views.figures', [
+            'screen' => StudyScreen::showing(
+                Comparison::of($document->withRail(Rail::of(...$until))->withView('figures'), $study->data()),
+                $study,
+                SheetSize::of($request),
+                $measure,
+            ),
+        ]);
     }
 }

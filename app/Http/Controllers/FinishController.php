@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\RevisionWriter;
 use App\Models\Entity;
 use App\Models\HouseFinish;
 use App\Models\Study;
-use DomainException;
-use DuskRail\Study\Finish;
-use DuskRail\Study\Parts\TextPart;
-use DuskRail\Study\Study as StudyOfCore;
+use DuskRail\Document\Finish;
+use DuskRail\Document\Parts\TextPart;
+use DuskRail\Document\Study as StudyOfCore;
+use DuskRail\Refusal;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -36,24 +37,33 @@ final class FinishController
 
     public function update(Request $request): RedirectResponse
     {
-        $request->validate([
-            'from' => ['required', 'string'],
-            'size' => ['required', Rule::in(array_keys(TextPart::SIZES))],
-            'source' => ['required', 'string', 'max:200', 'regex:/\{source\}/'],
-            'ground' => ['required', Rule::in(['system', 'day', 'night'])],
-            'hues' => ['array'],
-            'hues.*' => ['integer', 'between:0,'.StudyOfCore::MOST_FOCUS],
-            'name' => ['nullable', 'string'],
-            'hue' => ['nullable', 'integer', 'between:1,'.StudyOfCore::MOST_FOCUS],
-        ], ['source.regex' => 'Write {source} where the source itself goes, as in “Source: {source}”.']);
+        $request->validate(
+            [
+                'from' => ['required', 'string'],
+                'size' => ['required', Rule::in(array_keys(TextPart::SIZES))],
+                'source' => ['required', 'string', 'max:200', 'regex:/\{source\}/'],
+                'ground' => ['required', Rule::in(['system', 'day', 'night'])],
+                'hues' => ['array'],
+                'hues.*' => ['integer', 'between:0,' . StudyOfCore::MOST_FOCUS],
+                'name' => ['nullable', 'string'],
+                'hue' => ['nullable', 'integer', 'between:1,' . StudyOfCore::MOST_FOCUS],
+            ],
+            ['source.regex' => 'Write {source} where the source itself goes, as in “Source: {source}”.'],
+        );
         /** @var array<string, string> $given */
         $given = $request->input('hues', []);
         $hues = array_filter(array_map(intval(...), $given));
         $name = $request->string('name')->trim()->value();
         if ($name !== '') {
             $key = Entity::where('name', $name)->value('key');
-            if (! is_string($key)) {
-                return back()->withInput()->withErrors(['name' => "No data set has an entity called “{$name}”. Choose one of the names that are offered."]);
+            if (!is_string($key)) {
+                return back()
+                    ->withInput()
+                    ->withErrors([
+                        'name' =>
+                            "No data set has an entity called “{$name}”. " .
+                            'Choose one of the names that are offered.',
+                    ]);
             }
             $hues[$key] = $request->integer('hue', 1);
         }
@@ -65,30 +75,40 @@ final class FinishController
             default => Finish::of(Study::findOrFail((int) $from)->document()),
         };
         DB::transaction(static function () use ($house, $finish, $hues, $request): void {
-            $house->fill([
-                'finish' => $finish->withText(TextPart::read(['size' => $request->string('size')->value()]))->toArray(),
-                'hues' => $hues,
-                'source' => $request->string('source')->trim()->value(),
-                'ground' => $request->string('ground')->value(),
-            ])->save();
+            $house
+                ->fill([
+                    'finish' => $finish
+                        ->withText(TextPart::from(['size' => $request->string('size')->value()]))
+                        ->toArray(),
+                    'hues' => $hues,
+                    'source' => $request->string('source')->trim()->value(),
+                    'ground' => $request->string('ground')->value(),
+                ])
+                ->save();
             if ($request->boolean('everywhere')) {
                 self::recolour();
             }
         });
 
-        return redirect()->route('finish.show')->with('said', 'Kept. New studies begin like this.');
+        return redirect()->route('finish.show')->with('message', 'Kept. New studies begin like this.');
     }
 
     /** Whom a study can give its finish to. */
     public function others(Study $study): View
     {
-        return view('study.give', ['study' => $study, 'others' => Study::where('id', '!=', $study->id)->orderBy('id')->pluck('name', 'id')->all()]);
+        return view('study.give', [
+            'study' => $study,
+            'others' => Study::where('id', '!=', $study->id)->orderBy('id')->pluck('name', 'id')->all(),
+        ]);
     }
 
     /** Gives the finish of a study to others; each can undo it. */
     public function store(Request $request, Study $study): RedirectResponse
     {
-        $request->validate(['to' => ['required', 'array'], 'to.*' => ['integer', 'exists:studies,id']], ['to.required' => 'Tick the studies that are to look like this one.']);
+        $request->validate(
+            ['to' => ['required', 'array'], 'to.*' => ['integer', 'exists:studies,id']],
+            ['to.required' => 'Tick the studies that are to look like this one.'],
+        );
         $finish = Finish::of($study->document());
         /** @var list<int> $to */
         $to = $request->input('to');
@@ -96,15 +116,21 @@ final class FinishController
         try {
             DB::transaction(static function () use ($to, $study, $finish, &$given): void {
                 foreach (Study::whereIn('id', $to)->where('id', '!=', $study->id)->get() as $other) {
-                    $other->revise($finish->givenTo($other->document()), "Finish of “{$study->name}”");
+                    RevisionWriter::write(
+                        $other,
+                        $finish->givenTo($other->document()),
+                        "Apply the finish of “{$study->name}”",
+                    );
                     $given[] = $other->name;
                 }
             });
-        } catch (DomainException $problem) {
+        } catch (Refusal $problem) {
             return back()->withErrors(['to' => $problem->getMessage()]);
         }
 
-        return redirect()->route('studies.show', $study)->with('said', 'Given to '.implode(', ', $given).'. Undo in each takes it back.');
+        return redirect()
+            ->route('studies.show', $study)
+            ->with('message', 'Given to ' . implode(', ', $given) . '. Undo in each takes it back.');
     }
 
     /** The hues of the house in every study there is. */
@@ -114,7 +140,7 @@ final class FinishController
             $document = $study->document();
             $coloured = $document->inOwnColours($study->data());
             if ($coloured->focus !== $document->focus) {
-                $study->revise($coloured, 'Colours of the house');
+                RevisionWriter::write($study, $coloured, 'Apply house colours');
             }
         }
     }

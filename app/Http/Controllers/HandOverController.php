@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Drawing\HandOver;
+use App\Drawing\HandOverChoice;
 use App\Models\Study;
 use App\View\PictureSize;
 use App\View\SheetSize;
-use DomainException;
 use DuskRail\Chart\TextMeasure;
-use DuskRail\Study\ReaderChoices;
+use DuskRail\Outcome\ReaderChoices;
+use DuskRail\Refusal;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -23,8 +24,18 @@ final class HandOverController
         $size = PictureSize::tryFrom($request->string('size')->value()) ?? PictureSize::Screen;
         $times = min(4, max(1, $request->integer('times', 2)));
         try {
-            $content = (new HandOver($measure))->content($study, $study->document(), $format, $size->pixels(SheetSize::of($request)), $times, $request->query('ground') === 'night', array_values(array_filter(array_keys(ReaderChoices::CONTROLS), $request->boolean(...))));
-        } catch (DomainException $problem) {
+            $content = (new HandOver($measure))->content(
+                $study,
+                $study->document(),
+                new HandOverChoice(
+                    $format,
+                    $size->pixels(SheetSize::of($request)),
+                    $times,
+                    $request->query('ground') === 'night',
+                    array_values(array_filter(array_keys(ReaderChoices::CONTROLS), $request->boolean(...))),
+                ),
+            );
+        } catch (Refusal $problem) {
             abort(422, $problem->getMessage());
         }
         $name = Str::slug($study->name) ?: 'study';

@@ -21,8 +21,14 @@ final class ImportController
         }
         set_time_limit(600);
         $upload->callOff(false);
-        $upload->update(['state' => 'waiting', 'said' => '']);
-        $job = new ImportUpload($upload->id, $request->string('name')->trim()->value(), $request->string('source')->trim()->value(), $request->string('home')->value(), $request->boolean('leave_out'));
+        $upload->update(['state' => 'waiting', 'message' => '']);
+        $job = new ImportUpload(
+            $upload->id,
+            $request->string('name')->trim()->value(),
+            $request->string('source')->trim()->value(),
+            $request->string('home')->value(),
+            $request->boolean('leave_out'),
+        );
         // A small file is in before a worker would have looked for it.
         $upload->size() >= config()->integer('duskrail.queued_from') ? dispatch($job) : dispatch_sync($job);
 
@@ -42,7 +48,7 @@ final class ImportController
             return response()->view('data.importing', ['upload' => $upload, 'progress' => $upload->progress()]);
         }
 
-        return response()->view('data.understanding', ['screen' => UploadScreen::of($upload, $upload->said)], 422);
+        return response()->view('data.understanding', ['screen' => UploadScreen::of($upload, $upload->message)], 422);
     }
 
     /** Calls a running import off. */
@@ -51,7 +57,7 @@ final class ImportController
         $upload->callOff(true);
         if ($upload->state === 'waiting') {
             // No worker has it yet, and perhaps none ever comes.
-            $upload->update(['state' => 'open', 'said' => ImportCancelled::byUser()->getMessage()]);
+            $upload->update(['state' => 'open', 'message' => ImportCancelled::byUser()->getMessage()]);
 
             return $this->show($upload);
         }

@@ -16,7 +16,10 @@ final class PaletteController
         $night = Palette::night()->properties();
 
         return response(
-            ":root{color-scheme:light;{$day}}\n@media (prefers-color-scheme: dark){:root:not([data-ground=day]){color-scheme:dark;{$night}}}\n:root[data-ground=night]{color-scheme:dark;{$night}}\n",
+            ":root{color-scheme:light;{$day}}\n@media " .
+                '(prefers-color-scheme: ' .
+                "dark){:root:not([data-ground=day]){color-scheme:dark;{$night}}}\n" .
+                ":root[data-ground=night]{color-scheme:dark;{$night}}\n",
             200,
             ['Content-Type' => 'text/css', 'Cache-Control' => 'public, max-age=3600'],
         );

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Study;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Sentences\Sentences;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Words\Sentences\Sentences;
 use Illuminate\Contracts\View\View;
 
 /** What could be said of a study, the most telling first. */
@@ -18,6 +18,10 @@ final class SentencesController
     {
         $comparison = Comparison::of($study->document(), $study->data());
 
-        return view('study.sentences', ['study' => $study, 'comparison' => $comparison, 'claims' => array_slice(Sentences::of($comparison), 0, self::MOST)]);
+        return view('study.sentences', [
+            'study' => $study,
+            'comparison' => $comparison,
+            'claims' => array_slice(Sentences::of($comparison), 0, self::MOST),
+        ]);
     }
 }

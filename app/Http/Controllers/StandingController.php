@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Study;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Standing;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Standing;
 use Illuminate\Contracts\View\View;
 
 /** Where the lines in focus stand among their peers. */
@@ -16,6 +16,10 @@ final class StandingController
     {
         $comparison = Comparison::of($study->document(), $study->data());
 
-        return view('study.standing', ['study' => $study, 'comparison' => $comparison, 'standings' => Standing::of($comparison)]);
+        return view('study.standing', [
+            'study' => $study,
+            'comparison' => $comparison,
+            'standings' => Standing::of($comparison),
+        ]);
     }
 }

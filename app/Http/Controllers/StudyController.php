@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\FirstStudy;
 use App\Data\StoredData;
 use App\Models\Dataset;
 use App\Models\Study;
@@ -22,7 +23,7 @@ final class StudyController
         $measure = $request->string('measure')->value();
         abort_unless(isset($data->measures()[$measure]), 422, 'The data set has no such measure.');
 
-        return redirect()->route('studies.show', Study::start($dataset, $data, $measure));
+        return redirect()->route('studies.show', FirstStudy::of($dataset, $data, $measure));
     }
 
     /** The page; to htmx, which asks again when the window has changed its size, the workspace alone. */
@@ -37,6 +38,8 @@ final class StudyController
     {
         $study->delete();
 
-        return redirect()->route('data.index')->with('said', "The study “{$study->name}” is deleted.");
+        return redirect()
+            ->route('data.index')
+            ->with('message', "The study “{$study->name}” is deleted.");
     }
 }

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Data\CarriedData;
+use App\Data\RevisionWriter;
 use App\Data\StoredData;
 use App\Models\Dataset;
 use App\Models\Study;
-use DomainException;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\InvalidStudy;
-use DuskRail\Study\StudyDocument;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\StudyDocument;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Refusal;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -28,8 +29,8 @@ final class StudyFileController
     public function store(Request $request, ?Dataset $dataset = null): RedirectResponse
     {
         $file = $request->file('study');
-        if (! $file instanceof UploadedFile || $file->getSize() > self::LARGEST) {
-            return back()->with('said', 'Choose a study file of up to 40 MB, as “Hand over” writes it.');
+        if (!($file instanceof UploadedFile) || $file->getSize() > self::LARGEST) {
+            return back()->with('message', 'Choose a study file of up to 40 MB, as “Hand over” writes it.');
         }
         ini_set('memory_limit', '1G');
         try {
@@ -40,17 +41,28 @@ final class StudyFileController
                 unset($document['data']);
                 $read = StudyDocument::read($document);
                 $dataset = match (true) {
-                    is_array($data) && $dataset === null => CarriedData::store($data, $file->getClientOriginalName(), (string) hash_file('sha256', $file->getRealPath())),
-                    default => $dataset ?? throw InvalidStudy::at('data', 'the file carries no figures. Bring it to a data set below, to be carried out on that.'),
+                    is_array($data) && $dataset === null => CarriedData::store(
+                        $data,
+                        $file->getClientOriginalName(),
+                        (string) hash_file('sha256', $file->getRealPath()),
+                    ),
+                    default => $dataset ??
+                        throw InvalidStudy::at(
+                            'data',
+                            'the file carries no figures. Bring it to a data set below, to be carried out on that.',
+                        ),
                 };
                 Comparison::of($read, new StoredData($dataset));
 
-                return Study::begin($dataset, $read);
+                return RevisionWriter::begin($dataset, $read);
             });
         } catch (JsonException) {
-            return back()->with('said', "“{$file->getClientOriginalName()}” is no study file: it is not JSON.");
-        } catch (DomainException $problem) {
-            return back()->with('said', "“{$file->getClientOriginalName()}” cannot be brought in. {$problem->getMessage()}");
+            return back()->with('message', "“{$file->getClientOriginalName()}” is no study file: it is not JSON.");
+        } catch (Refusal $problem) {
+            return back()->with(
+                'message',
+                "“{$file->getClientOriginalName()}” cannot be brought in. {$problem->getMessage()}",
+            );
         }
 
         return redirect()->route('studies.show', $study);

@@ -9,7 +9,7 @@ use App\Http\Requests\BringFileRequest;
 use App\Http\Requests\CorrectReadingRequest;
 use App\Models\Upload;
 use App\View\UploadScreen;
-use DomainException;
+use DuskRail\Refusal;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\UploadedFile;
@@ -23,7 +23,10 @@ final class UploadController
     {
         $file = $request->file('file');
         assert($file instanceof UploadedFile);
-        $upload = new Upload(['id' => (string) Str::uuid(), 'name' => mb_strimwidth(mb_scrub($file->getClientOriginalName()), 0, 200, '…')]);
+        $upload = new Upload([
+            'id' => (string) Str::uuid(),
+            'name' => mb_strimwidth(mb_scrub($file->getClientOriginalName()), 0, 200, '…'),
+        ]);
         $upload->dataset_id = $request->integer('dataset') ?: null;
         $kept = $file->move(dirname($upload->path()), basename($upload->path()));
         try {
@@ -33,7 +36,7 @@ final class UploadController
             } else {
                 $upload->understand();
             }
-        } catch (DomainException $problem) {
+        } catch (Refusal $problem) {
             array_map(unlink(...), array_filter([$upload->path(), $upload->bookPath()], is_file(...)));
 
             throw ValidationException::withMessages(['file' => "{$upload->name}: {$problem->getMessage()}"]);
@@ -45,12 +48,16 @@ final class UploadController
 
     public function show(Upload $upload): View
     {
-        return view('data.upload', ['upload' => $upload, 'screen' => $upload->isUnderWay() || $upload->state === 'done' ? null : UploadScreen::of($upload, $upload->said)]);
+        return view('data.upload', [
+            'upload' => $upload,
+            'screen' =>
+                $upload->isUnderWay() || $upload->state === 'done' ? null : UploadScreen::of($upload, $upload->message),
+        ]);
     }
 
     /**
-     * Corrects what was understood. Another shape, row of headings or way of writing starts from fresh guesses; anything
-     * else changes only what it names.
+     * Corrects what was understood. Another shape, row of headings or way of writing starts from fresh guesses;
+     * anything else changes only what it names.
      */
     public function update(CorrectReadingRequest $request, Upload $upload): View
     {
@@ -58,8 +65,8 @@ final class UploadController
         try {
             $request->correct($upload);
             // What was said of the last reading is not true of this one.
-            $upload->fill(['said' => '', 'problems' => null])->save();
-        } catch (DomainException $problem) {
+            $upload->fill(['message' => '', 'problems' => null])->save();
+        } catch (Refusal $problem) {
             $message = $problem->getMessage();
             $upload->refresh();
         }
@@ -71,6 +78,8 @@ final class UploadController
     {
         $upload->discard();
 
-        return redirect()->route('data.index')->with('said', "“{$upload->name}” was put away; nothing was stored.");
+        return redirect()
+            ->route('data.index')
+            ->with('message', "“{$upload->name}” was put away; nothing was stored.");
     }
 }

@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\ChangedMeanwhile;
 use App\Data\StoredData;
+use App\Data\VersionKind;
 use App\Data\Versions;
 use App\Models\Dataset;
 use App\Models\Entity;
 use App\Models\ImportedFile;
 use App\Models\Measure;
 use App\Models\Study;
-use DomainException;
+use App\View\ChosenFigure;
 use DuskRail\Data\Status;
 use DuskRail\Reading\NumberNotation;
+use DuskRail\Refusal;
 use DuskRail\Time\Period;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -30,7 +33,13 @@ final class VersionController
     {
         abort_unless($version >= 1 && $version <= $dataset->version, 404);
 
-        return view('data.version', ['dataset' => $dataset, 'version' => $version, 'file' => $dataset->files->firstWhere('version', $version), 'came' => (new Versions($dataset))->revision($version - 1, $version), 'since' => (new Versions($dataset))->revision($version, $dataset->version)]);
+        return view('data.version', [
+            'dataset' => $dataset,
+            'version' => $version,
+            'file' => $dataset->files->firstWhere('version', $version),
+            'came' => (new Versions($dataset))->revision($version - 1, $version),
+            'since' => (new Versions($dataset))->revision($version, $dataset->version),
+        ]);
     }
 
     public function restore(Dataset $dataset, int $version): RedirectResponse
@@ -38,7 +47,12 @@ final class VersionController
         abort_unless($version >= 1 && $version < $dataset->version, 404);
         (new Versions($dataset))->restore($version);
 
-        return redirect()->route('datasets.show', $dataset)->with('said', "The figures are again what they were in version {$version}. This is version {$dataset->version}.");
+        return redirect()
+            ->route('datasets.show', $dataset)
+            ->with(
+                'message',
+                "The figures are again what they were in version {$version}. This is version {$dataset->version}.",
+            );
     }
 
     /** The figures of a measure as they stand, twelve periods at a time, each to be corrected. */
@@ -51,51 +65,100 @@ final class VersionController
         $to = min($last, max(0, $request->integer('to', $last)));
         $entity = $request->string('entity')->value();
         $position = $request->has('at') ? $request->integer('at') : null;
-        $chosen = $position !== null && $position >= 0 && $position < $table->axis->count && isset($data->entities()[$entity]);
+        $chosen =
+            $position !== null &&
+            $position >= 0 &&
+            $position < $table->axis->count &&
+            isset($data->entities()[$entity]);
 
         return view('data.figures', [
-            'dataset' => $dataset, 'version' => $version, 'measure' => $data->measures()[$measure], 'entities' => $data->entities(), 'table' => $table,
-            'from' => max(0, $to - self::ACROSS + 1), 'to' => $to, 'across' => self::ACROSS,
-            'chosen' => $chosen ? ['entity' => $data->entities()[$entity], 'at' => $position, 'value' => $table->series[$entity]->values[$position] ?? NAN, 'origin' => $data->origin($measure, $entity, $table->axis->first + $position)] : null,
+            'dataset' => $dataset,
+            'version' => $version,
+            'measure' => $data->measures()[$measure],
+            'entities' => $data->entities(),
+            'table' => $table,
+            'from' => max(0, $to - self::ACROSS + 1),
+            'to' => $to,
+            'across' => self::ACROSS,
+            'chosen' => $chosen
+                ? new ChosenFigure(
+                    $data->entities()[$entity],
+                    $position,
+                    $table->series[$entity]->values[$position] ?? NAN,
+                    $data->origin($measure, $entity, $table->axis->first + $position),
+                )
+                : null,
         ]);
     }
 
     public function correct(Request $request, Dataset $dataset): RedirectResponse
     {
-        $request->validate([
-            'measure' => ['required', 'string'], 'entity' => ['required', 'string'], 'period' => ['required', 'string'], 'value' => ['nullable', 'string', 'max:40'],
-            'status' => ['required', Rule::enum(Status::class)], 'why' => ['required', 'string', 'max:200'],
-        ], ['why.required' => 'Say why the figure is corrected, so that others can follow.']);
+        $request->validate(
+            [
+                'measure' => ['required', 'string'],
+                'entity' => ['required', 'string'],
+                'period' => ['required', 'string'],
+                'value' => ['nullable', 'string', 'max:40'],
+                'status' => ['required', Rule::enum(Status::class)],
+                'why' => ['required', 'string', 'max:200'],
+            ],
+            ['why.required' => 'Say why the figure is corrected, so that others can follow.'],
+        );
         $measure = Measure::where('dataset_id', $dataset->id)->where('key', $request->string('measure'))->firstOrFail();
         $entity = Entity::where('dataset_id', $dataset->id)->where('key', $request->string('entity'))->firstOrFail();
         if ($measure->formula !== '') {
-            return back()->withErrors(['value' => "{$measure->name} is worked out from other measures. Correct the figure that it comes from."]);
+            return back()->withErrors([
+                'value' => "{$measure->name} is worked out from other measures. Correct the figure that it comes from.",
+            ]);
         }
         $value = NumberNotation::Point->read($request->string('value')->value());
         try {
             $period = Period::parse($request->string('period')->value());
-        } catch (DomainException $problem) {
-            return back()->withInput()->withErrors(['period' => $problem->getMessage()]);
+        } catch (Refusal $problem) {
+            return back()
+                ->withInput()
+                ->withErrors(['period' => $problem->getMessage()]);
         }
         if ($value === null || $period->frequency !== $measure->frequency) {
-            return back()->withInput()->withErrors(['value' => "“{$request->string('value')}” is not a number. Write it as in 1,234.5, or leave it empty for a value that is missing."]);
+            return back()
+                ->withInput()
+                ->withErrors([
+                    'value' =>
+                        "“{$request->string('value')}” is not a number. Write it as in 1,234.5, or leave it empty " .
+                        'for a value that is missing.',
+                ]);
         }
-        (new Versions($dataset))->correct($measure, $entity, $period->ordinal, $value, Status::from($request->integer('status')), $request->string('why')->trim()->value());
+        try {
+            (new Versions($dataset))->correct(
+                $measure,
+                $entity,
+                $period->ordinal,
+                $value,
+                Status::from($request->integer('status')),
+                $request->string('why')->trim()->value(),
+            );
+        } catch (ChangedMeanwhile $problem) {
+            return back()
+                ->withInput()
+                ->withErrors(['value' => $problem->getMessage()]);
+        }
 
-        return redirect()->route('datasets.show', $dataset)->with('said', "Corrected, in version {$dataset->version}. It can be taken back below.");
+        return redirect()
+            ->route('datasets.show', $dataset)
+            ->with('message', "Corrected, in version {$dataset->version}. It can be taken back below.");
     }
 
     /** Puts back what a correction replaced. */
     public function takeBack(Dataset $dataset, ImportedFile $file): RedirectResponse
     {
-        abort_unless($file->dataset_id === $dataset->id && $file->way === 'correction', 404);
-        $plan = $file->plan;
-        $measure = Measure::where('dataset_id', $dataset->id)->where('key', $plan['measure'] ?? '')->firstOrFail();
-        $entity = Entity::where('dataset_id', $dataset->id)->where('key', $plan['entity'] ?? '')->firstOrFail();
-        $old = $plan['old'] ?? null;
-        (new Versions($dataset))->correct($measure, $entity, is_int($plan['ordinal'] ?? null) ? $plan['ordinal'] : 0, is_numeric($old) ? (float) $old : NAN, Status::tryFrom(is_int($plan['status'] ?? null) ? $plan['status'] : 0) ?? Status::Measured, "taken back: {$file->note}");
+        abort_unless($file->dataset_id === $dataset->id && $file->way === VersionKind::Correction, 404);
+        try {
+            (new Versions($dataset))->takeBack($file);
+        } catch (Refusal $problem) {
+            return back()->withErrors(['correction' => $problem->getMessage()]);
+        }
 
-        return redirect()->route('datasets.show', $dataset)->with('said', 'The correction is taken back.');
+        return redirect()->route('datasets.show', $dataset)->with('message', 'The correction is taken back.');
     }
 
     /** Holds a study to the version that it shows, or lets it follow the newest again. */

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Study;
-use DomainException;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Rail\Working;
-use DuskRail\Study\Comparison;
-use DuskRail\Study\Line;
-use DuskRail\Study\Lineup;
+use DuskRail\Refusal;
+use DuskRail\Views\Views;
 use Illuminate\Contracts\View\View;
 
 /** How one plotted value came about. */
@@ -19,8 +20,8 @@ final class WorkingController
     {
         $comparison = Comparison::of($study->document(), $study->data());
         try {
-            $lineup = Lineup::shown($comparison);
-        } catch (DomainException $problem) {
+            $lineup = Views::of($comparison->study)->lineup($comparison);
+        } catch (Refusal $problem) {
             abort(404, $problem->getMessage());
         }
         $found = $lineup->line($line) ?? abort(404, 'The study has no such line.');

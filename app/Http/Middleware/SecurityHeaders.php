@@ -11,7 +11,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** Nothing is loaded from elsewhere, nothing runs that is written into a page, and no other site may frame it. */
 final class SecurityHeaders
 {
-    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    private const POLICY =
+        "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; " .
+        "connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Formats\TableSources;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class BringFileRequest extends FormRequest
@@ -25,9 +26,14 @@ final class BringFileRequest extends FormRequest
         $megabytes = intdiv(config()->integer('duskrail.largest_upload'), 1024 * 1024);
 
         return [
-            'file.required' => 'No file came with that. Choose a CSV, TSV, Excel or OpenDocument file, or drop one on the page.',
-            'file.uploaded' => "The file did not arrive whole. Files of up to {$megabytes} MB can be brought; try again, or leave out columns that are not needed.",
-            'file.max' => "The file is larger than {$megabytes} MB. Leave out columns that are not needed, or split it by measure.",
+            'file.required' =>
+                'No file came with that. Choose one, or drop it on the page: ' . TableSources::inWords() . '.',
+            'file.uploaded' =>
+                "The file did not arrive whole. Files of up to {$megabytes} MB can be brought; try again, or " .
+                'leave out columns that are not needed.',
+            'file.max' =>
+                "The file is larger than {$megabytes} MB. Leave out columns that are not needed, or split it " .
+                'by measure.',
             'dataset.exists' => 'That data set is gone. Bring the file as a new one.',
         ];
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use DuskRail\Study\Changes\Change;
-use DuskRail\Study\Changes\Changes;
-use DuskRail\Study\InvalidStudy;
+use DuskRail\Document\Changes\Change;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Document\InvalidStudy;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class ChangeStudyRequest extends FormRequest

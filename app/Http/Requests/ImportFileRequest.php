@@ -22,6 +22,10 @@ final class ImportFileRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['name.required' => 'Give the data set a name.', 'name.max' => 'The name is longer than 120 characters.', 'source.max' => 'The source is longer than 300 characters.'];
+        return [
+            'name.required' => 'Give the data set a name.',
+            'name.max' => 'The name is longer than 120 characters.',
+            'source.max' => 'The source is longer than 300 characters.',
+        ];
     }
 }

@@ -30,6 +30,6 @@ final class PackedDoubles implements CastsAttributes
 
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        return pack('e*', ...($value ?? []));
+        return pack('e*', ...$value ?? []);
     }
 }

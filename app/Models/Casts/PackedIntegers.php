@@ -24,6 +24,6 @@ final class PackedIntegers implements CastsAttributes
 
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        return pack('P*', ...($value ?? []));
+        return pack('P*', ...$value ?? []);
     }
 }

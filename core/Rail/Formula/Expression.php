@@ -9,8 +9,8 @@ use DuskRail\Rail\Explanation;
 /**
  * A formula as it was read: plain numbers and named measures joined by + − × ÷ and parentheses.
  *
- * Names stand as they are, with their spaces: `Leakage ÷ Water supplied × 100`. Where one name begins another, the longer
- * is meant.
+ * Names stand as they are, with their spaces: `Leakage ÷ Water supplied × 100`. Where one name begins another, the
+ * longer is meant.
  */
 final readonly class Expression
 {
@@ -40,7 +40,9 @@ final readonly class Expression
         $at = 0;
         $expression = self::sum($tokens, $at, 0);
 
-        return isset($tokens[$at]) ? throw InvalidFormula::unexpected($tokens[$at]) : $expression;
+        return isset($tokens[$at])
+            ? throw InvalidFormula::unexpected($tokens[$at]->text, $tokens[$at]->column)
+            : $expression;
     }
 
     /**
@@ -59,7 +61,11 @@ final readonly class Expression
             return $this->key === '' ? $number($this->number) : $measure($this->key);
         }
 
-        return $join($this->sign, $this->left->fold($number, $measure, $join), $this->right->fold($number, $measure, $join));
+        return $join(
+            $this->sign,
+            $this->left->fold($number, $measure, $join),
+            $this->right->fold($number, $measure, $join),
+        );
     }
 
     /**
@@ -72,11 +78,17 @@ final readonly class Expression
         if ($this->left === null || $this->right === null) {
             return $this->key === '' ? Explanation::number($this->number) : $measure($this->key);
         }
-        $bound = static fn(self $part, bool $wanted): string => $wanted ? "({$part->written($measure)})" : $part->written($measure);
+        $bound = static fn(self $part, bool $wanted): string => $wanted
+            ? "({$part->written($measure)})"
+            : $part->written($measure);
         $sums = ['+', '−'];
-        $tight = ! in_array($this->sign, $sums, true);
+        $tight = !in_array($this->sign, $sums, true);
         $left = $bound($this->left, $tight && in_array($this->left->sign, $sums, true));
-        $right = $bound($this->right, ($tight || $this->sign === '−') && in_array($this->right->sign, $sums, true) || ($this->sign === '÷' && $this->right->sign !== ''));
+        $right = $bound(
+            $this->right,
+            (($tight || $this->sign === '−') && in_array($this->right->sign, $sums, true)) ||
+                ($this->sign === '÷' && $this->right->sign !== ''),
+        );
 
         return "{$left} {$this->sign} {$right}";
     }
@@ -86,7 +98,9 @@ final readonly class Expression
     {
         $own = $this->key === '' ? [] : [$this->key];
 
-        return array_values(array_unique([...$own, ...$this->left?->measures() ?? [], ...$this->right?->measures() ?? []]));
+        return array_values(
+            array_unique([...$own, ...$this->left?->measures() ?? [], ...$this->right?->measures() ?? []]),
+        );
     }
 
     /** What the whole is divided by, if it is a quotient, a number apart. */
@@ -143,6 +157,8 @@ final readonly class Expression
             return $inner;
         }
 
-        return $token->sign === '' ? new self('', null, null, $token->number, $token->key) : throw InvalidFormula::unexpected($token);
+        return $token->sign === ''
+            ? new self('', null, null, $token->number, $token->key)
+            : throw InvalidFormula::unexpected($token->text, $token->column);
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Formula;
 
-use DomainException;
+use DuskRail\Refusal;
 
 /** A formula that cannot be read or has no meaning; the message says where, and what to write instead. */
-final class InvalidFormula extends DomainException
+final class InvalidFormula extends Refusal
 {
     public static function because(string $reason): self
     {
@@ -20,12 +20,21 @@ final class InvalidFormula extends DomainException
         $word = preg_match('/^[^+\-−–*×\/÷()]+/u', $rest, $m) === 1 ? trim($m[0]) : mb_substr($rest, 0, 1);
         sort($names);
 
-        return new self('“'.mb_strimwidth($word, 0, 40, '…')."” at character {$column} is neither a measure nor a number. There are: ".implode(', ', $names).'.');
+        return new self(
+            '“' .
+                mb_strimwidth($word, 0, 40, '…') .
+                "” at character {$column} is neither a measure nor a number. There are: " .
+                implode(', ', $names) .
+                '.',
+        );
     }
 
-    public static function unexpected(Token $token): self
+    public static function unexpected(string $text, int $column): self
     {
-        return new self("“{$token->text}” at character {$token->column} does not follow from what stands before it. Join measures and numbers by + − × ÷.");
+        return new self(
+            "“{$text}” at character {$column} does not follow from what stands before it. " .
+                'Join measures and numbers by + − × ÷.',
+        );
     }
 
     public static function unfinished(): self

@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Formula;
 
-use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
-use DuskRail\Data\Sort;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 
 /**
  * What a part of a formula is counted in, worked out along with it.
  *
- * A number beside a measure leaves its unit as it is (twice a length is a length); beside a quotient it is the multiplier
- * that the unit names, as in per 1,000 people; so is a power of ten beside what a quotient is made of.
+ * A number beside a measure leaves its unit as it is (twice a length is a length); beside a quotient it is the
+ * multiplier that the unit names, as in per 1,000 people; so is a power of ten beside what a quotient is made of.
  */
 final readonly class Quantity
 {
     /** @param Unit|null $unit null of a plain number */
     private function __construct(
         private ?Unit $unit,
-        public Kind $kind,
+        public MeasureKind $kind,
         private ?Unit $divisor = null,
         private float $times = 1.0,
         private ?Unit $asDivisor = null,
@@ -28,10 +28,10 @@ final readonly class Quantity
 
     public static function number(float $number): self
     {
-        return new self(null, Kind::Rate, null, $number);
+        return new self(null, MeasureKind::Rate, null, $number);
     }
 
-    public static function of(Unit $unit, Kind $kind): self
+    public static function of(Unit $unit, MeasureKind $kind): self
     {
         return new self($unit, $kind);
     }
@@ -54,8 +54,15 @@ final readonly class Quantity
         return match (true) {
             $this->unit === null && $other->unit === null => self::number($this->together($sign, $other->times)),
             $sign === '+', $sign === '−' => $this->sum($sign, $other),
-            $other->unit === null => $this->scaled($sign === '×' || $other->times === 0.0 ? $other->times : 1 / $other->times),
-            $this->unit === null => $sign === '×' ? $other->scaled($this->times) : throw InvalidFormula::because("A plain number divided by what is in {$other->unit()->text()} has no use here. Divide the measure by the number."),
+            $other->unit === null => $this->scaled(
+                $sign === '×' || $other->times === 0.0 ? $other->times : 1 / $other->times,
+            ),
+            $this->unit === null => $sign === '×'
+                ? $other->scaled($this->times)
+                : throw InvalidFormula::because(
+                    "A plain number divided by what is in {$other->unit()->text()} has no use here. Divide " .
+                        'the measure by the number.',
+                ),
             $sign === '÷' => $this->quotient($other),
             default => $this->product($other),
         };
@@ -67,13 +74,15 @@ final readonly class Quantity
             '+' => $this->times + $number,
             '−' => $this->times - $number,
             '×' => $this->times * $number,
-            default => $number === 0.0 ? throw InvalidFormula::because('The formula divides by zero.') : $this->times / $number,
+            default => $number === 0.0
+                ? throw InvalidFormula::because('The formula divides by zero.')
+                : $this->times / $number,
         };
     }
 
     private function scaled(float $times): self
     {
-        if (! is_finite($times) || $times === 0.0) {
+        if (!is_finite($times) || $times === 0.0) {
             throw InvalidFormula::because('The formula multiplies or divides a measure by zero.');
         }
 
@@ -84,45 +93,71 @@ final readonly class Quantity
     {
         $number = $this->unit === null || $other->unit === null;
         $measured = $this->unit === null ? $other : $this;
-        if ($number && ! $measured->unit()->isAmount()) {
+        if ($number && !$measured->unit()->isAmount()) {
             return self::of($measured->unit(), $measured->kind);
         }
         $what = $sign === '+' ? 'added up' : 'taken from each other';
         if ($number || $this->unit()->text() !== $other->unit()->text()) {
-            $texts = array_map(static fn(self $q): string => $q->unit === null ? 'a plain number' : "what is in {$q->unit()->text()}", [$this, $other]);
-            throw InvalidFormula::because(ucfirst("{$texts[0]} and {$texts[1]} cannot be {$what}. Bring them to one unit first."));
+            $texts = array_map(
+                static fn(self $q): string => $q->unit === null ? 'a plain number' : "what is in {$q->unit()->text()}",
+                [$this, $other],
+            );
+            throw InvalidFormula::because(
+                ucfirst("{$texts[0]} and {$texts[1]} cannot be {$what}. Bring them to one unit first."),
+            );
         }
         if ($this->kind !== $other->kind) {
-            throw InvalidFormula::because("A {$this->kind->value} and a {$other->kind->value} cannot be {$what}: the one adds up over time, the other does not.");
+            throw InvalidFormula::because(
+                "A {$this->kind->value} and a {$other->kind->value} cannot be {$what}: the one adds up " .
+                    'over time, the other does not.',
+            );
         }
 
-        return self::of($sign === '−' && $this->unit()->sort === Sort::Percent ? $this->unit()->difference() : $this->unit(), $this->kind);
+        return self::of(
+            $sign === '−' && $this->unit()->sort === ValueType::Percent ? $this->unit()->difference() : $this->unit(),
+            $this->kind,
+        );
     }
 
     private function quotient(self $other): self
     {
         foreach ([$this, $other] as $part) {
-            if (! $part->unit()->isAmount()) {
-                throw InvalidFormula::because("What is in {$part->unit()->text()} is no longer an amount, so it cannot stand in a division.");
+            if (!$part->unit()->isAmount()) {
+                throw InvalidFormula::because(
+                    "What is in {$part->unit()->text()} is no longer an amount, so it cannot stand in a division.",
+                );
             }
         }
 
         // Thousands of connections and per 1,000 connections are the same; the half of a sum is no unit.
-        return new self($this->unit(), Kind::Rate, $other->asDivisor ?? $other->unit(), $this->powerOfTen() / $other->powerOfTen());
+        return new self(
+            $this->unit(),
+            MeasureKind::Rate,
+            $other->asDivisor ?? $other->unit(),
+            $this->powerOfTen() / $other->powerOfTen(),
+        );
     }
 
     /** What a measure was multiplied by to be read in another unit, or 1. */
     private function powerOfTen(): float
     {
-        return $this->divisor === null && $this->times > 0.0 && fmod(round(log10($this->times), 9), 1.0) === 0.0 ? $this->times : 1.0;
+        return $this->divisor === null && $this->times > 0.0 && fmod(round(log10($this->times), 9), 1.0) === 0.0
+            ? $this->times
+            : 1.0;
     }
 
     private function product(self $other): self
     {
-        if ($this->kind !== Kind::Rate && $other->kind !== Kind::Rate) {
-            throw InvalidFormula::because("What is in {$this->unit()->text()} times what is in {$other->unit()->text()} has no meaning: one of the two must be a quotient, such as a price.");
+        if ($this->kind !== MeasureKind::Rate && $other->kind !== MeasureKind::Rate) {
+            throw InvalidFormula::because(
+                "What is in {$this->unit()->text()} times what is in {$other->unit()->text()} has no " .
+                    'meaning: one of the two must be a quotient, such as a price.',
+            );
         }
 
-        return self::of($this->unit()->by($other->unit()), $this->kind === Kind::Rate ? $other->kind : $this->kind);
+        return self::of(
+            $this->unit()->by($other->unit()),
+            $this->kind === MeasureKind::Rate ? $other->kind : $this->kind,
+        );
     }
 }

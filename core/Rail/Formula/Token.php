@@ -8,10 +8,27 @@ namespace DuskRail\Rail\Formula;
 final readonly class Token
 {
     /** Signs as people type them, by the sign that is meant. */
-    private const SIGNS = ['+' => '+', '-' => '−', '−' => '−', '–' => '−', '*' => '×', '×' => '×', '/' => '÷', '÷' => '÷', '(' => '(', ')' => ')'];
+    private const SIGNS = [
+        '+' => '+',
+        '-' => '−',
+        '−' => '−',
+        '–' => '−',
+        '*' => '×',
+        '×' => '×',
+        '/' => '÷',
+        '÷' => '÷',
+        '(' => '(',
+        ')' => ')',
+    ];
 
     /** @param int $column of its first character, from 1 */
-    private function __construct(public string $sign, public float $number, public string $key, public string $text, public int $column) {}
+    private function __construct(
+        public string $sign,
+        public float $number,
+        public string $key,
+        public string $text,
+        public int $column,
+    ) {}
 
     /**
      * @param array<string, string> $names by key
@@ -23,14 +40,16 @@ final readonly class Token
     {
         uasort($names, static fn(string $a, string $b): int => mb_strlen($b) <=> mb_strlen($a));
         $tokens = [];
-        for ($at = 0, $length = mb_strlen($text); $at < $length;) {
+        for ($at = 0, $length = mb_strlen($text); $at < $length; ) {
             $rest = mb_substr($text, $at);
             $character = mb_substr($rest, 0, 1);
             if (trim($character) === '' || $character === "\u{00A0}") {
                 $at++;
                 continue;
             }
-            $token = self::first($rest, $character, $names, $at + 1) ?? throw InvalidFormula::unknown($rest, $at + 1, $names);
+            $token =
+                self::first($rest, $character, $names, $at + 1) ??
+                throw InvalidFormula::unknown($rest, $at + 1, $names);
             $tokens[] = $token;
             $at += mb_strlen($token->text);
         }
@@ -43,7 +62,10 @@ final readonly class Token
     {
         foreach ($names as $key => $name) {
             $length = mb_strlen($name);
-            if (mb_strtolower(mb_substr($rest, 0, $length)) === mb_strtolower($name) && preg_match('/^[\p{L}\p{N}]/u', mb_substr($rest, $length)) !== 1) {
+            if (
+                mb_strtolower(mb_substr($rest, 0, $length)) === mb_strtolower($name) &&
+                preg_match('/^[\p{L}\p{N}]/u', mb_substr($rest, $length)) !== 1
+            ) {
                 return new self('', NAN, (string) $key, mb_substr($rest, 0, $length), $column);
             }
         }

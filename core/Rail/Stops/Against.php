@@ -5,32 +5,67 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Better;
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
-use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Chosen;
+use DuskRail\Settings\Kinds\Number;
+use DuskRail\Settings\ReadsSettings;
 
 /**
  * Every line as its difference from, or its ratio to, a yardstick: the focus, another entity, the peers' median, mean,
  * weighted mean or best quartile, or a fixed target.
  *
- * The weighted mean weighs quotients by their denominators, which makes it a ratio of sums: all the leakage over all the
- * connections. The plain mean is a mean of ratios, in which the smallest counts as much as the largest.
+ * The weighted mean weighs quotients by their denominators, which makes it a ratio of sums: all the leakage over all
+ * the connections. The plain mean is a mean of ratios, in which the smallest counts as much as the largest.
  */
 final readonly class Against implements Stop
 {
-    private const YARDSTICKS = ['focus', 'median', 'mean', 'weighted', 'quartile', 'target', 'entity'];
+    use ReadsSettings;
 
-    private function __construct(private string $to, private string $as, private float $target, private string $entity) {}
+    public function __construct(
+        #[
+            Choice(
+                'form',
+                [
+                    'difference' => 'the difference from',
+                    'percent' => 'the difference in per cent from',
+                    'ratio' => 'the ratio to',
+                ],
+                lead: 'as',
+            ),
+        ]
+        public string $as = 'difference',
+        #[
+            Choice(
+                'yardstick',
+                [
+                    'focus' => 'the first in focus',
+                    'median' => 'the peer median',
+                    'mean' => 'the mean of the peers’ ratios',
+                    'weighted' => 'the peers together (ratio of sums)',
+                    'quartile' => 'the peers’ best quartile',
+                    'target' => 'a target',
+                    'entity' => 'another entity',
+                ],
+                lead: '-',
+            ),
+        ]
+        public string $to = 'median',
+        #[Number('target', lead: 'of', when: ['to' => 'target'])] public float $target = 0.0,
+        #[
+            Chosen('entity', of: 'entities', none: 'choose …', lead: 'namely', when: ['to' => 'entity']),
+        ]
+        public string $entity = '',
+    ) {}
 
     public static function type(): string
     {
@@ -49,67 +84,36 @@ final readonly class Against implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self('median', $arriving->unit->isAmount() ? 'percent' : 'difference', 0.0, '');
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-        $target = str_replace([',', ' '], '', $read->text('target', '0'));
-        if (! is_numeric($target)) {
-            throw InvalidSetting::because(self::title(), "the target must be a number, not “{$target}”.");
-        }
-
-        return new self($read->oneOf('to', 'median', self::YARDSTICKS), $read->oneOf('as', 'difference', ['difference', 'percent', 'ratio']), (float) $target, $read->text('entity'));
-    }
-
-    public function settings(): array
-    {
-        return ['to' => $this->to, 'as' => $this->as, 'target' => $this->target, 'entity' => $this->entity];
+        return new self($arriving->unit->isAmount() ? 'percent' : 'difference');
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        return ($this->as === 'ratio' ? '÷ ' : '− ').$this->yardstick($scope);
+        return ($this->as === 'ratio' ? '÷ ' : '− ') . $this->yardstick($scope);
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        return ($this->as === 'ratio' ? 'ratio to ' : 'difference from ').$this->yardstick($scope);
-    }
-
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        $fields = [
-            Field::choice('as', 'as', $this->as, ['difference' => 'the difference from', 'percent' => 'the difference in per cent from', 'ratio' => 'the ratio to']),
-            Field::choice('to', '', $this->to, [
-                'focus' => 'the first in focus', 'median' => 'the peer median', 'mean' => 'the mean of the peers’ ratios',
-                'weighted' => 'the peers together (ratio of sums)', 'quartile' => 'the peers’ best quartile', 'target' => 'a target', 'entity' => 'another entity',
-            ]),
-        ];
-        if ($this->to === 'target') {
-            $fields[] = Field::number('target', 'of', $this->target);
-        }
-        if ($this->to === 'entity') {
-            $names = [];
-            foreach ($scope->entities() as $key => $entity) {
-                $names[$key] = $entity->name;
-            }
-            $fields[] = Field::choice('entity', 'namely', $this->entity, ['' => 'choose …'] + $names);
-        }
-
-        return $fields;
+        return ($this->as === 'ratio' ? 'ratio to ' : 'difference from ') . $this->yardstick($scope);
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
-            $arriving->unit->sort === Sort::Rank => 'A difference of ranks is not a size. Take it before the rank.',
-            $this->as !== 'difference' && ! in_array($arriving->unit->sort, [Sort::Amount, Sort::Index], true) => "What arrives here is in {$arriving->unit->text()}; take the difference, which is in points.",
-            $this->to === 'focus' && $scope->focus === [] => 'Nothing is in focus. Put a line in focus, or compare with the peer median.',
-            $this->to === 'entity' && $this->entity !== '' && ! isset($arriving->series[$this->entity]) => 'That entity has no figures here. Choose another.',
-            $this->to === 'weighted' && $arriving->weights === null => 'Only quotients right after their division can be weighed by what they were divided by. Put this stop right after “per denominator”, or take the mean of the ratios.',
-            $this->to === 'quartile' && $scope->better === Better::Neither => 'Which quartile is the best depends on whether higher or lower is better, which this measure does not say. Take the median.',
+            $arriving->unit->sort === ValueType::Rank
+                => 'A difference of ranks is not a size. Take it before the rank.',
+            $this->as !== 'difference' && !in_array($arriving->unit->sort, [ValueType::Amount, ValueType::Index], true)
+                => "What arrives here is in {$arriving->unit->text()}; take the difference, which is in points.",
+            $this->to === 'focus' && $scope->focus === []
+                => 'Nothing is in focus. Put a line in focus, or compare with the peer median.',
+            $this->to === 'entity' && $this->entity !== '' && !isset($arriving->series[$this->entity])
+                => 'That entity has no figures here. Choose another.',
+            $this->to === 'weighted' && $arriving->weights === null
+                => 'Only quotients right after their division can be weighed by what they were divided by. Put ' .
+                'this stop right after “per denominator”, or take the mean of the ratios.',
+            $this->to === 'quartile' && $scope->better === Better::Neither
+                => 'Which quartile is the best depends on whether higher or lower is better, which this ' .
+                'measure does not say. Take the median.',
             default => null,
         };
     }
@@ -120,28 +124,31 @@ final readonly class Against implements Stop
         $as = $this->as;
         $unit = match ($as) {
             'difference' => $arriving->unit->difference(),
-            'percent' => Unit::of(Sort::Percent),
-            default => Unit::of(Sort::Score, 'ratio'),
+            'percent' => Unit::of(ValueType::Percent),
+            default => Unit::of(ValueType::Score, 'ratio'),
         };
 
-        return new Outcome($arriving->map(
-            static function (array $values) use ($yardstick, $as): array {
-                $gaps = [];
-                foreach ($values as $i => $value) {
-                    $to = $yardstick[$i];
-                    $gaps[] = match (true) {
-                        $as === 'difference' => $value - $to,
-                        $to === 0.0 => NAN,
-                        $as === 'percent' => ($value / $to - 1.0) * 100.0,
-                        default => $value / $to,
-                    };
-                }
+        return new Outcome(
+            $arriving->map(
+                static function (array $values) use ($yardstick, $as): array {
+                    $gaps = [];
+                    foreach ($values as $i => $value) {
+                        $to = $yardstick[$i];
+                        $gaps[] = match (true) {
+                            $as === 'difference' => $value - $to,
+                            $to === 0.0 => NAN,
+                            $as === 'percent' => ($value / $to - 1.0) * 100.0,
+                            default => $value / $to,
+                        };
+                    }
 
-                return $gaps;
-            },
-            $unit,
-            Kind::Rate,
-        ), $this->remarks($arriving, $scope));
+                    return $gaps;
+                },
+                $unit,
+                MeasureKind::Rate,
+            ),
+            $this->remarks($arriving, $scope),
+        );
     }
 
     /** @return list<Remark> */
@@ -149,30 +156,49 @@ final readonly class Against implements Stop
     {
         $peers = count($scope->peers($arriving));
         if ($this->to === 'quartile' && $peers < 4) {
-            return [Remark::saying("A quartile of {$peers} peers is no quartile.")->withRemedy('Take the median', ['to' => 'median'])];
+            return [
+                Remark::saying("A quartile of {$peers} peers is no quartile.")->withRemedy('Take the median', [
+                    'to' => 'median',
+                ]),
+            ];
         }
         if ($this->to === 'mean' && $arriving->weights !== null) {
             $last = $arriving->axis->count - 1;
             $mean = PeerFigures::mean($scope->peers($arriving))[$last] ?? NAN;
             $together = PeerFigures::weightedMean($scope->peers($arriving), ($arriving->weights)())[$last] ?? NAN;
 
-            return [Remark::saying('This is a mean of ratios ('.Explanation::number($mean).' at the end), in which the smallest counts as much as the largest; all together it is '.Explanation::number($together).'.')
-                ->withRemedy('Take the ratio of sums', ['to' => 'weighted'])];
+            return [
+                Remark::saying(
+                    'This is a mean of ratios (' .
+                        Explanation::number($mean) .
+                        ' at the end), in which the smallest counts as much as the largest; all together it is ' .
+                        Explanation::number($together) .
+                        '.',
+                )->withRemedy('Take the ratio of sums', ['to' => 'weighted']),
+            ];
         }
 
         return [];
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $value = Explanation::number($arriving->series[$key]->values[$position]);
-        $to = Explanation::number($this->values($arriving, $scope)[$position])." ({$this->yardstick($scope)})";
+        $to = Explanation::number($this->values($arriving, $scope)[$position]) . " ({$this->yardstick($scope)})";
 
-        return Explanation::of(match ($this->as) {
-            'difference' => "{$value} − {$to}",
-            'percent' => "({$value} ÷ {$to} − 1) × 100",
-            default => "{$value} ÷ {$to}",
-        }, $position);
+        return Explanation::of(
+            match ($this->as) {
+                'difference' => "{$value} − {$to}",
+                'percent' => "({$value} ÷ {$to} − 1) × 100",
+                default => "{$value} ÷ {$to}",
+            },
+            $position,
+        );
     }
 
     /** @return list<float> */
@@ -198,7 +224,7 @@ final readonly class Against implements Stop
         return match ($this->to) {
             'focus' => $scope->focus === [] ? 'focus' : $scope->nameOf($scope->focus[0]),
             'entity' => $this->entity === '' ? 'another' : $scope->nameOf($this->entity),
-            'target' => 'target '.rtrim(rtrim(number_format($this->target, 4), '0'), '.'),
+            'target' => 'target ' . rtrim(rtrim(number_format($this->target, 4), '0'), '.'),
             'mean' => 'peer mean',
             'weighted' => 'peers together',
             'quartile' => 'best quartile',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Time\PeriodAxis;
@@ -18,7 +18,8 @@ final readonly class Alignment
 {
     /**
      * @param list<int> $places for each target position the source position it lies in (may be outside the source)
-     * @param list<array{int, float}>|null $lines for straight lines: the source position before, and the share of the way to the next
+     * @param list<array{int, float}>|null $lines for straight lines: the source position before, and the share of
+     *     the way to the next
      * @param bool $gathers whether several source periods make one target period
      * @param bool $inside whether every target position lies within the source
      */
@@ -42,7 +43,7 @@ final readonly class Alignment
         $lines = $coarser && $between === Between::Straight ? [] : null;
         for ($i = 0; $i < $target->count; $i++) {
             $period = $target->period($i);
-            $place = ($gathers ? $i : $period->in($axis->frequency)->ordinal - $axis->first);
+            $place = $gathers ? $i : $period->in($axis->frequency)->ordinal - $axis->first;
             $places[] = $place;
             if ($lines !== null) {
                 $lines[] = self::line($axis, $place, ($period->firstDay() + $period->lastDay()) / 2);
@@ -51,7 +52,16 @@ final readonly class Alignment
 
         $inside = $places !== [] && min($places) >= 0 && max($places) < $axis->count;
 
-        return new self($places, $lines, $gathers, $source->kind === Kind::Flow, $target, $axis, $holdsNewest, $inside);
+        return new self(
+            $places,
+            $lines,
+            $gathers,
+            $source->kind === MeasureKind::Flow,
+            $target,
+            $axis,
+            $holdsNewest,
+            $inside,
+        );
     }
 
     /**

@@ -4,30 +4,49 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Lag;
 
 /**
  * The change on the period before, or on the same period a year before.
  *
- * Per cent is (value ÷ earlier − 1) × 100; annualised is ((value ÷ earlier) ^ (periods in a year ÷ periods between) − 1)
- * × 100, the compound annual growth rate. Both need a value above zero to start from: where it is zero or below there is
- * no result, and that is said. A difference of percentages or indices is in points.
+ * Per cent is (value ÷ earlier − 1) × 100; annualised is ((value ÷ earlier) ^ (periods in a year ÷ periods between) −
+ * 1) × 100, the compound annual growth rate. Both need a value above zero to start from: where it is zero or below
+ * there is no result, and that is said. A difference of percentages or indices is in points.
  */
 final readonly class Change implements Stop
 {
-    private function __construct(private string $on, private string $as) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Choice(
+                'comparison',
+                ['previous' => 'the period before', 'year' => 'the same period a year before'],
+                lead: 'change on',
+            ),
+        ]
+        public string $on = 'year',
+        #[
+            Choice(
+                'form',
+                ['difference' => 'a difference', 'percent' => 'per cent', 'annualised' => 'per cent a year'],
+                lead: 'as',
+            ),
+        ]
+        public string $as = 'percent',
+    ) {}
 
     public static function type(): string
     {
@@ -48,29 +67,20 @@ final readonly class Change implements Stop
     {
         $yearly = in_array($arriving->axis->frequency, [Frequency::Year, Frequency::Number], true);
 
-        return new self($yearly ? 'previous' : 'year', $arriving->unit->sort === Sort::Amount || $arriving->unit->sort === Sort::Index ? 'percent' : 'difference');
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-
         return new self(
-            $read->oneOf('on', 'year', ['previous', 'year']),
-            $read->oneOf('as', 'percent', ['difference', 'percent', 'annualised']),
+            $yearly ? 'previous' : 'year',
+            $arriving->unit->sort === ValueType::Amount || $arriving->unit->sort === ValueType::Index
+                ? 'percent'
+                : 'difference',
         );
-    }
-
-    public function settings(): array
-    {
-        return ['on' => $this->on, 'as' => $this->as];
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
         $noun = $arriving->axis->frequency === Frequency::Number ? 'period' : $arriving->axis->frequency->value;
 
-        return ($this->as === 'annualised' ? 'annualised change' : 'change').($this->on === 'year' ? ' on a year ago' : " on the {$noun} before");
+        return ($this->as === 'annualised' ? 'annualised change' : 'change') .
+            ($this->on === 'year' ? ' on a year ago' : " on the {$noun} before");
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -78,20 +88,16 @@ final readonly class Change implements Stop
         return $this->label($arriving, $scope);
     }
 
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        return [
-            Field::choice('on', 'change on', $this->on, ['previous' => 'the period before', 'year' => 'the same period a year before']),
-            Field::choice('as', 'as', $this->as, ['difference' => 'a difference', 'percent' => 'per cent', 'annualised' => 'per cent a year']),
-        ];
-    }
-
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
-            $this->on === 'year' && $arriving->axis->frequency === Frequency::Number => 'Plain numbers have no year. Take the change on the period before.',
-            $this->as !== 'difference' && ! in_array($arriving->unit->sort, [Sort::Amount, Sort::Index], true) => "What arrives here is in {$arriving->unit->text()}; a per cent of that would mislead. Take the difference, which is in points.",
-            $this->as === 'annualised' && $arriving->axis->frequency === Frequency::Number => 'Plain numbers have no year. Take plain per cent.',
+            $this->on === 'year' && $arriving->axis->frequency === Frequency::Number
+                => 'Plain numbers have no year. Take the change on the period before.',
+            $this->as !== 'difference' && !in_array($arriving->unit->sort, [ValueType::Amount, ValueType::Index], true)
+                => "What arrives here is in {$arriving->unit->text()}; a per cent of that would mislead. Take " .
+                'the difference, which is in points.',
+            $this->as === 'annualised' && $arriving->axis->frequency === Frequency::Number
+                => 'Plain numbers have no year. Take plain per cent.',
             default => null,
         };
     }
@@ -116,7 +122,8 @@ final readonly class Change implements Stop
                     $base = $from < 0 ? NAN : $values[$from];
                     if ($base > 0.0) {
                         $ratio = $values[$i] / $base;
-                        $changes[] = (($power === 1.0 ? $ratio : ($ratio < 0.0 ? NAN : $ratio ** $power)) - 1.0) * 100.0;
+                        $changes[] =
+                            (($power === 1.0 ? $ratio : ($ratio < 0.0 ? NAN : $ratio ** $power)) - 1.0) * 100.0;
                     } else {
                         $bad = $bad || $base <= 0.0;
                         $changes[] = NAN;
@@ -128,29 +135,50 @@ final readonly class Change implements Stop
 
                 return $changes;
             },
-            $this->as === 'difference' ? $arriving->unit->difference() : Unit::of(Sort::Percent),
-            Kind::Rate,
+            $this->as === 'difference' ? $arriving->unit->difference() : Unit::of(ValueType::Percent),
+            MeasureKind::Rate,
         );
         $names = array_map($scope->nameOf(...), $unfit);
 
-        return new Outcome($table, $names === [] ? [] : [
-            Remark::saying(Named::few($names).(count($names) === 1 ? ' is' : ' are').' zero or below somewhere; there is no per cent of that.', implode(', ', $names))
-                ->withRemedy('Take the difference', ['as' => 'difference']),
-        ]);
+        return new Outcome(
+            $table,
+            $names === []
+                ? []
+                : [
+                    Remark::saying(
+                        Named::few($names) .
+                            (count($names) === 1 ? ' is' : ' are') .
+                            ' zero or below somewhere; there is no per cent of that.',
+                        implode(', ', $names),
+                    )->withRemedy('Take the difference', ['as' => 'difference']),
+                ],
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $from = Lag::positions($arriving->axis, $this->on === 'year')[$position];
         $values = $arriving->series[$key]->values;
         $now = Explanation::number($values[$position]);
-        $before = $from < 0 ? 'nothing' : Explanation::number($values[$from])." ({$arriving->axis->period($from)->label()})";
+        $before =
+            $from < 0
+                ? 'nothing'
+                : Explanation::number($values[$from]) . " ({$arriving->axis->period($from)->label()})";
 
-        return Explanation::of(match ($this->as) {
-            'difference' => "{$now} − {$before}",
-            'percent' => "({$now} ÷ {$before} − 1) × 100",
-            default => "(({$now} ÷ {$before}) ^ ".Explanation::number($this->power($arriving)).' − 1) × 100',
-        }, $position, $from < 0 ? [] : [$from, $position]);
+        return Explanation::of(
+            match ($this->as) {
+                'difference' => "{$now} − {$before}",
+                'percent' => "({$now} ÷ {$before} − 1) × 100",
+                default => "(({$now} ÷ {$before}) ^ " . Explanation::number($this->power($arriving)) . ' − 1) × 100',
+            },
+            $position,
+            $from < 0 ? [] : [$from, $position],
+        );
     }
 
     private function power(SeriesTable $arriving): float
@@ -160,6 +188,7 @@ final readonly class Change implements Stop
         }
 
         // A mean year of the Gregorian calendar has 365.2425 days.
-        return (float) ($arriving->axis->frequency->perYear() ?? 365.2425 / ($arriving->axis->frequency === Frequency::Week ? 7 : 1));
+        return (float) ($arriving->axis->frequency->perYear() ??
+            365.2425 / ($arriving->axis->frequency === Frequency::Week ? 7 : 1));
     }
 }

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
@@ -27,7 +27,44 @@ use DuskRail\Time\PeriodRange;
  */
 final readonly class ChangeOfPeriod implements Stop
 {
-    private function __construct(private Frequency $to, private string $level, private string $unfinished) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Choice(
+                'period',
+                [
+                    'week' => 'weeks',
+                    'month' => 'months',
+                    'quarter' => 'quarters',
+                    'half-year' => 'half-years',
+                    'year' => 'years',
+                ],
+                enum: Frequency::class,
+                lead: 'by',
+                from: 'coarser periods',
+            ),
+        ]
+        public Frequency $to = Frequency::Year,
+        #[
+            Choice(
+                'level',
+                ['last' => 'the last level', 'first' => 'the first level', 'mean' => 'the mean level'],
+                lead: 'taking',
+                if: 'stock',
+                about: 'what is taken of a stock',
+            ),
+        ]
+        public string $level = 'last',
+        #[
+            Choice(
+                'unfinished period',
+                ['kept' => 'shown dashed', 'out' => 'left out', 'scaled' => 'scaled up by days'],
+                lead: 'the newest, if unfinished,',
+            ),
+        ]
+        public string $unfinished = 'kept',
+    ) {}
 
     public static function type(): string
     {
@@ -46,23 +83,7 @@ final readonly class ChangeOfPeriod implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self($arriving->axis->frequency === Frequency::Day ? Frequency::Month : Frequency::Year, 'last', 'kept');
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-
-        return new self(
-            Frequency::from($read->oneOf('to', 'year', ['week', 'month', 'quarter', 'half-year', 'year'])),
-            $read->oneOf('level', 'last', ['last', 'first', 'mean']),
-            $read->oneOf('unfinished', 'kept', ['kept', 'out', 'scaled']),
-        );
-    }
-
-    public function settings(): array
-    {
-        return ['to' => $this->to->value, 'level' => $this->level, 'unfinished' => $this->unfinished];
+        return new self($arriving->axis->frequency === Frequency::Day ? Frequency::Month : Frequency::Year);
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -75,29 +96,19 @@ final readonly class ChangeOfPeriod implements Stop
         return $this->label($arriving, $scope);
     }
 
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        $options = [];
-        foreach (Frequency::cases() as $frequency) {
-            if ($frequency !== Frequency::Number && $arriving->axis->frequency->isFinerThan($frequency)) {
-                $options[$frequency->value] = "{$frequency->value}s";
-            }
-        }
-        $fields = [Field::choice('to', 'by', $this->to->value, $options + [$this->to->value => "{$this->to->value}s"])];
-        if ($arriving->kind === Kind::Stock) {
-            $fields[] = Field::choice('level', 'taking', $this->level, ['last' => 'the last level', 'first' => 'the first level', 'mean' => 'the mean level']);
-        }
-        $fields[] = Field::choice('unfinished', 'the newest, if unfinished,', $this->unfinished, ['kept' => 'shown dashed', 'out' => 'left out', 'scaled' => 'scaled up by days']);
-
-        return $fields;
-    }
-
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
-            ! $arriving->axis->frequency->isFinerThan($this->to) => "The figures are {$arriving->axis->frequency->adjective()} already and cannot be cut into {$this->to->value}s. Choose a coarser period.",
-            $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) is a quotient; a {$this->to->value}’s is not the sum or mean of its {$arriving->axis->frequency->value}s’. Put this stop before the division, so that it is worked out from its parts.",
-            $arriving->axis->frequency === Frequency::Week && $this->to !== Frequency::Year => 'Weeks do not fit into months or quarters. Choose years, in which a week belongs where its Thursday is.',
+            !$arriving->axis->frequency->isFinerThan($this->to) => 'The figures are ' .
+                "{$arriving->axis->frequency->adjective()} already and cannot be cut into " .
+                "{$this->to->value}s. Choose a coarser period.",
+            $arriving->kind === MeasureKind::Rate => "What arrives here ({$arriving->unit->text()}) is a " .
+                "quotient; a {$this->to->value}’s is not the sum or mean of its " .
+                "{$arriving->axis->frequency->value}s’. Put this stop before " .
+                'the division, so that it is worked out from its parts.',
+            $arriving->axis->frequency === Frequency::Week && $this->to !== Frequency::Year
+                => 'Weeks do not fit into months or quarters. Choose years, in which a week belongs where its ' .
+                'Thursday is.',
             default => null,
         };
     }
@@ -133,22 +144,51 @@ final readonly class ChangeOfPeriod implements Stop
             }
             $series[] = new Series((string) $key, $values);
         }
-        $table = new SeriesTable($target, $arriving->unit->insteadOf($axis->frequency, $this->to->value), $arriving->kind, $series);
+        $table = new SeriesTable(
+            $target,
+            $arriving->unit->insteadOf($axis->frequency, $this->to->value),
+            $arriving->kind,
+            $series,
+        );
 
         $open = $unfinished === [] || $this->unfinished === 'out' ? null : min($unfinished);
 
-        return new Outcome($table, $this->remarks(array_map(static fn(int $at): string => $target->period($at)->label(), array_values($unfinished))), '', $open);
+        return new Outcome(
+            $table,
+            $this->remarks(
+                array_map(static fn(int $at): string => $target->period($at)->label(), array_values($unfinished)),
+            ),
+            '',
+            $open,
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $range = PeriodRange::between($leaving->axis->period($position), $leaving->axis->period($position));
         [$from, $to] = $arriving->axis->positions($range) ?? [0, -1];
-        $inputs = array_values(array_filter($from <= $to ? range($from, $to) : [], static fn(int $at): bool => ! is_nan($arriving->series[$key]->values[$at])));
-        $how = $arriving->kind === Kind::Flow ? 'sum' : "{$this->level} level";
-        $scaled = $this->unfinished === 'scaled' && count($inputs) < $range->at($arriving->axis->frequency)->count() ? ', scaled up to the whole' : '';
+        $inputs = array_values(
+            array_filter(
+                $from <= $to ? range($from, $to) : [],
+                static fn(int $at): bool => !is_nan($arriving->series[$key]->values[$at]),
+            ),
+        );
+        $how = $arriving->kind === MeasureKind::Flow ? 'sum' : "{$this->level} level";
+        $scaled =
+            $this->unfinished === 'scaled' && count($inputs) < $range->at($arriving->axis->frequency)->count()
+                ? ', scaled up to the whole'
+                : '';
 
-        return Explanation::of("{$how} of ".count($inputs).' values'.$scaled, $inputs === [] ? max(0, $from) : end($inputs), $inputs);
+        return Explanation::of(
+            "{$how} of " . count($inputs) . ' values' . $scaled,
+            $inputs === [] ? max(0, $from) : end($inputs),
+            $inputs,
+        );
     }
 
     /**
@@ -161,33 +201,37 @@ final readonly class ChangeOfPeriod implements Stop
         if ($positions === []) {
             return [NAN, false];
         }
-        if ($arriving->kind === Kind::Flow && count($positions) === $whole) {
+        if ($arriving->kind === MeasureKind::Flow && count($positions) === $whole) {
             $sum = array_sum(array_slice($values, $positions[0], $whole));
-            if (! is_nan($sum)) {
+            if (!is_nan($sum)) {
                 return [$sum, false];
             }
         }
-        $present = array_values(array_filter($positions, static fn(int $at): bool => ! is_nan($values[$at])));
+        $present = array_values(array_filter($positions, static fn(int $at): bool => !is_nan($values[$at])));
         if ($present === []) {
             return [NAN, false];
         }
         // Unfinished is what ends with the series' newest value and misses nothing before it.
         $complete = count($present) === $whole;
         $first = $arriving->axis->period($positions[0]);
-        $open = ! $complete
-            && end($present) === $newest
-            && count($present) === $newest - $positions[0] + 1
-            && $first->plus(-1)->in($this->to)->ordinal !== $first->in($this->to)->ordinal;
-        if (! $complete && (! $open || $this->unfinished === 'out')) {
+        $open =
+            !$complete &&
+            end($present) === $newest &&
+            count($present) === $newest - $positions[0] + 1 &&
+            $first->plus(-1)->in($this->to)->ordinal !== $first->in($this->to)->ordinal;
+        if (!$complete && (!$open || $this->unfinished === 'out')) {
             return [NAN, $open];
         }
         $parts = array_map(static fn(int $at): float => $values[$at], $present);
-        if ($arriving->kind === Kind::Stock) {
-            return [match ($this->level) {
-                'first' => $parts[0],
-                'mean' => array_sum($parts) / count($parts),
-                default => $parts[count($parts) - 1],
-            }, $open];
+        if ($arriving->kind === MeasureKind::Stock) {
+            return [
+                match ($this->level) {
+                    'first' => $parts[0],
+                    'mean' => array_sum($parts) / count($parts),
+                    default => $parts[count($parts) - 1],
+                },
+                $open,
+            ];
         }
         $sum = array_sum($parts);
         if ($open && $this->unfinished === 'scaled') {
@@ -208,12 +252,21 @@ final readonly class ChangeOfPeriod implements Stop
         if ($unfinished === []) {
             return [];
         }
-        $which = Named::few($unfinished).(count($unfinished) === 1 ? ' is' : ' are');
+        $which = Named::few($unfinished) . (count($unfinished) === 1 ? ' is' : ' are');
 
-        return [match ($this->unfinished) {
-            'kept' => Remark::saying("{$which} not finished; what there is of it is shown dashed.")->withRemedy('Leave it out', ['unfinished' => 'out']),
-            'scaled' => Remark::saying("{$which} not finished; it is scaled up to its full length by days.")->withRemedy('Leave it out', ['unfinished' => 'out']),
-            default => Remark::saying("{$which} not finished and left out.")->withRemedy('Scale it up', ['unfinished' => 'scaled']),
-        }];
+        return [
+            match ($this->unfinished) {
+                'kept' => Remark::saying("{$which} not finished; what there is of it is shown dashed.")->withRemedy(
+                    'Leave it out',
+                    ['unfinished' => 'out'],
+                ),
+                'scaled' => Remark::saying(
+                    "{$which} not finished; it is scaled up to its full length by days.",
+                )->withRemedy('Leave it out', ['unfinished' => 'out']),
+                default => Remark::saying("{$which} not finished and left out.")->withRemedy('Scale it up', [
+                    'unfinished' => 'scaled',
+                ]),
+            },
+        ];
     }
 }

@@ -4,36 +4,51 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Formula\Expression;
 use DuskRail\Rail\Formula\InvalidFormula;
 use DuskRail\Rail\Formula\Quantity;
+use DuskRail\Rail\Formula\Renaming;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Written;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodAxis;
 
 /**
  * Works measures out from each other: `here ÷ Water supplied × 100`, where `here` is what arrives at the stop.
  *
- * Measures of other periods are laid along those that arrive: coarser ones carried through their periods, finer ones added
- * up (flows) or averaged. A measure that has one line only, such as a price index, holds for all.
+ * Measures of other periods are laid along those that arrive: coarser ones carried through their periods, finer ones
+ * added up (flows) or averaged. A measure that has one line only, such as a price index, holds for all.
  */
 final readonly class Formula implements Stop
 {
+    use ReadsSettings;
+
     private const HERE = 'here';
 
     private const LONGEST = 300;
 
-    private function __construct(private string $text) {}
+    public function __construct(
+        #[
+            Written(
+                'formula',
+                hint: 'here, {measures}, numbers, + − × ÷ ( )',
+                long: true,
+                longest: self::LONGEST + 1,
+                lead: 'work out',
+                allowed: 'measures by name, numbers, `+ − × ÷ ( )`; `here` is what arrives',
+            ),
+        ]
+        public string $text = self::HERE,
+    ) {}
 
     public static function type(): string
     {
@@ -54,28 +69,16 @@ final readonly class Formula implements Stop
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
         foreach ($scope->measures() as $measure) {
-            if ($measure->unitEach()->text() !== '' && $measure->unitEach()->text() === $arriving->unit->text() && $scope->table($measure->key)->series != $arriving->series) {
-                return new self(self::HERE." ÷ {$measure->name} × 100");
+            if (
+                $measure->unitEach()->text() !== '' &&
+                $measure->unitEach()->text() === $arriving->unit->text() &&
+                $scope->table($measure->key)->series != $arriving->series
+            ) {
+                return new self(self::HERE . " ÷ {$measure->name} × 100");
             }
         }
 
         return new self(self::HERE);
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-        $text = $read->text('text');
-        if ($text === '' || mb_strlen($text) > self::LONGEST) {
-            throw $read->wrong('write one of 1 to '.self::LONGEST.' characters, as in “here ÷ 2”.');
-        }
-
-        return new self($text);
-    }
-
-    public function settings(): array
-    {
-        return ['text' => $this->text];
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -86,13 +89,6 @@ final readonly class Formula implements Stop
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
         return $this->written($scope) ?? $this->text;
-    }
-
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        $names = array_map(static fn(Measure $m): string => $m->name, $scope->measures());
-
-        return [Field::text('text', 'work out', $this->text, 'here, '.implode(', ', $names).', numbers, + − × ÷ ( )', true)];
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
@@ -127,28 +123,59 @@ final readonly class Formula implements Stop
         $divisor = $expression->divisor();
         if ($divisor !== null) {
             $series = $arriving->series;
-            $table = $table->weighedBy(static fn(): array => array_map(static fn(Series $s): array => self::worked($divisor, $s->values, $s->key, $laid, $divided), $series));
+            $table = $table->weighedBy(
+                static fn(): array => array_map(
+                    static fn(Series $s): array => self::worked($divisor, $s->values, $s->key, $laid, $divided),
+                    $series,
+                ),
+            );
         }
 
-        return new Outcome($table, $zero === [] ? [] : [Remark::saying(Named::few($zero).': the formula divides by zero somewhere; no value there.', implode(', ', $zero))]);
+        return new Outcome(
+            $table,
+            $zero === []
+                ? []
+                : [
+                    Remark::saying(
+                        Named::few($zero) . ': the formula divides by zero somewhere; no value there.',
+                        implode(', ', $zero),
+                    ),
+                ],
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $expression = $this->read($scope);
         $laid = $this->laid($expression, $arriving, $scope);
         $observations = [];
-        $text = $expression->written(static function (string $measure) use ($arriving, $laid, $scope, $key, $position, &$observations): string {
+        $text = $expression->written(static function (string $measure) use (
+            $arriving,
+            $laid,
+            $scope,
+            $key,
+            $position,
+            &$observations,
+        ): string {
             if ($measure === self::HERE) {
                 return Explanation::number($arriving->series[$key]->values[$position]);
             }
             $about = $scope->measures()[$measure];
             $axis = $scope->table($measure)->axis;
-            if (! $axis->frequency->isFinerThan($arriving->axis->frequency)) {
-                $observations[] = ['measure' => $measure, 'ordinal' => $arriving->axis->period($position)->in($axis->frequency)->ordinal];
+            if (!$axis->frequency->isFinerThan($arriving->axis->frequency)) {
+                $observations[] = [
+                    'measure' => $measure,
+                    'ordinal' => $arriving->axis->period($position)->in($axis->frequency)->ordinal,
+                ];
             }
 
-            return Explanation::number(($laid[$measure][$key] ?? $laid[$measure][''] ?? [])[$position] ?? NAN)." ({$about->name})";
+            return Explanation::number(($laid[$measure][$key] ?? ($laid[$measure][''] ?? []))[$position] ?? NAN) .
+                " ({$about->name})";
         });
 
         return Explanation::of($text, $position, [], $observations);
@@ -157,14 +184,19 @@ final readonly class Formula implements Stop
     /** @throws InvalidFormula */
     private function read(Scope $scope): Expression
     {
-        return Expression::parse($this->text, [self::HERE => self::HERE] + array_map(static fn(Measure $m): string => $m->name, $scope->measures()));
+        return Expression::parse(
+            $this->text,
+            [self::HERE => self::HERE] + array_map(static fn(Measure $m): string => $m->name, $scope->measures()),
+        );
     }
 
     /** The formula with proper signs and the measures' own names, or null while it cannot be read. */
     private function written(Scope $scope): ?string
     {
         try {
-            return $this->read($scope)->written(static fn(string $key): string => $key === self::HERE ? self::HERE : $scope->measures()[$key]->name);
+            return $this->read($scope)->written(
+                static fn(string $key): string => $key === self::HERE ? self::HERE : $scope->measures()[$key]->name,
+            );
         } catch (InvalidFormula) {
             return null;
         }
@@ -184,16 +216,22 @@ final readonly class Formula implements Stop
                 if (($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number)) {
                     throw InvalidFormula::because("{$measure->name} has no periods in common with what arrives here.");
                 }
-                if ($measure->kind === Kind::Flow && $frequency->isFinerThan($measure->frequency)) {
-                    throw InvalidFormula::because("{$measure->name} adds up over a whole {$measure->frequency->value}, and what arrives here is {$frequency->adjective()}. Change the period first.");
+                if ($measure->kind === MeasureKind::Flow && $frequency->isFinerThan($measure->frequency)) {
+                    throw InvalidFormula::because(
+                        "{$measure->name} adds up over a whole {$measure->frequency->value}, and what " .
+                            "arrives here is {$frequency->adjective()}. Change the period first.",
+                    );
                 }
-                if ($measure->kind === Kind::Rate && $measure->frequency->isFinerThan($frequency)) {
-                    throw InvalidFormula::because("{$measure->name} is a {$measure->frequency->adjective()} quotient, and quotients neither add up nor average over a {$frequency->value}.");
+                if ($measure->kind === MeasureKind::Rate && $measure->frequency->isFinerThan($frequency)) {
+                    throw InvalidFormula::because(
+                        "{$measure->name} is a {$measure->frequency->adjective()} quotient, and quotients " .
+                            "neither add up nor average over a {$frequency->value}.",
+                    );
                 }
 
-                return $measure->frequency === $frequency || $measure->kind !== Kind::Flow
+                return $measure->frequency === $frequency || $measure->kind !== MeasureKind::Flow
                     ? Quantity::measure($measure)
-                    : Quantity::of($measure->unit->each($frequency), Kind::Flow);
+                    : Quantity::of($measure->unit->each($frequency), MeasureKind::Flow);
             },
             static fn(string $sign, Quantity $a, Quantity $b): Quantity => $a->join($sign, $b),
         );
@@ -202,7 +240,8 @@ final readonly class Formula implements Stop
     /**
      * The measures that the formula names, along the periods that arrive.
      *
-     * @return array<string, array<array-key, list<float>>> by measure and entity; under an empty name what holds for all
+     * @return array<string, array<array-key, list<float>>> by measure and entity; under an empty name what holds
+     *     for all
      */
     private function laid(Expression $expression, SeriesTable $arriving, Scope $scope): array
     {
@@ -233,14 +272,21 @@ final readonly class Formula implements Stop
      * @param-out bool $divided whether zero was divided by somewhere
      * @return list<float>
      */
-    private static function worked(Expression $expression, array $here, string $key, array $laid, ?bool &$divided): array
-    {
+    private static function worked(
+        Expression $expression,
+        array $here,
+        string $key,
+        array $laid,
+        ?bool &$divided,
+    ): array {
         $divided = false;
         $count = count($here);
 
         return $expression->fold(
             static fn(float $number): array => array_fill(0, $count, $number),
-            static fn(string $measure): array => $measure === self::HERE ? $here : $laid[$measure][$key] ?? $laid[$measure][''] ?? array_fill(0, $count, NAN),
+            static fn(string $measure): array => $measure === self::HERE
+                ? $here
+                : $laid[$measure][$key] ?? ($laid[$measure][''] ?? array_fill(0, $count, NAN)),
             static function (string $sign, array $a, array $b) use (&$divided): array {
                 if ($sign === '÷' && in_array(0.0, $b, true)) {
                     $divided = true;
@@ -259,5 +305,22 @@ final readonly class Formula implements Stop
                 return $joined;
             },
         );
+    }
+
+    public function conflict(): ?string
+    {
+        return $this->text === '' || mb_strlen($this->text) > self::LONGEST
+            ? 'write one of 1 to ' . self::LONGEST . ' characters, as in “here ÷ 2”.'
+            : null;
+    }
+
+    /**
+     * The same formula where measures have other names now.
+     *
+     * @param array<array-key, string> $names new name by old one, of all measures
+     */
+    public function renamed(array $names): self
+    {
+        return new self(Renaming::in($this->text, $names));
     }
 }

@@ -4,23 +4,24 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Chosen;
+use DuskRail\Settings\Kinds\Parsed;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
-use DuskRail\Time\UnknownPeriod;
 
 /**
  * Puts every series on 100 in a base period, or on average over several: value ÷ mean of its base values × 100.
@@ -30,17 +31,63 @@ use DuskRail\Time\UnknownPeriod;
  */
 final readonly class IndexToBase implements Stop
 {
-    /**
-     * @param 'period'|'first'|'highest'|'event' $at where a series has its base: at the same time for all, at its own first
-     *     or highest value, or in the year that an attribute of its own names
-     * @param bool $sinceThen lay the lines over each other by periods since their own bases, where each has its own
-     */
-    private function __construct(
-        private PeriodRange $base,
-        private string $at = 'period',
-        private string $event = '',
-        private bool $asChange = false,
-        private bool $sinceThen = false,
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Parsed(
+                'base period',
+                PeriodRange::class,
+                hint: 'a year, a period, or first..last',
+                allowed: 'a period or a range, whose average is 100',
+                advice: 'For the average of several write first..last, as in 2019-01..2019-06.',
+                lead: 'namely',
+                when: ['at' => 'period'],
+                order: 1,
+            ),
+        ]
+        public PeriodRange $base,
+        #[
+            Choice(
+                'base',
+                [
+                    'period' => 'the same time for all',
+                    'first' => 'each one’s first value',
+                    'highest' => 'each one’s highest value',
+                    'event' => 'a year of its own',
+                ],
+                lead: 'in',
+                leads: ['as=change' => 'since'],
+                about: 'where a series has its base',
+            ),
+        ]
+        public string $at = 'period',
+        #[
+            Chosen(
+                'event',
+                of: 'attributes',
+                none: 'choose …',
+                lead: 'namely',
+                when: ['at' => 'event'],
+                about: 'attribute of an entity that holds its year',
+            ),
+        ]
+        public string $event = '',
+        #[
+            Choice('form', ['index' => 'an index, 100', 'change' => 'the change in per cent'], lead: 'as', order: -1),
+        ]
+        public string $as = 'index',
+        #[
+            Choice(
+                'axis',
+                ['calendar' => 'the calendar', 'since' => '{periods} since then'],
+                lead: 'along',
+                when: ['at' => ['first', 'highest', 'event']],
+                if: 'calendar',
+                about: 'whether lines are laid over each other by periods since their own bases',
+            ),
+        ]
+        public string $along = 'calendar',
     ) {}
 
     public static function type(): string
@@ -58,11 +105,13 @@ final readonly class IndexToBase implements Stop
         return 'puts every line on 100 at one time';
     }
 
-    /** The first whole year in which most series have all their values; of yearly or numbered figures the first period. */
+    /**
+     * The first whole year in which most series have all their values; of yearly or numbered figures the first period.
+     */
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
         $axis = $arriving->axis;
-        if (! in_array($axis->frequency, [Frequency::Year, Frequency::Number], true) && $axis->count > 0) {
+        if (!in_array($axis->frequency, [Frequency::Year, Frequency::Number], true) && $axis->count > 0) {
             $last = $axis->period($axis->count - 1)->yearNumber();
             for ($year = $axis->period(0)->yearNumber(); $year <= $last; $year++) {
                 $range = PeriodRange::parse(sprintf('%04d', $year));
@@ -80,27 +129,10 @@ final readonly class IndexToBase implements Stop
         return new self(PeriodRange::between($period, $period));
     }
 
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-        /** @var 'period'|'first'|'highest'|'event' $at */
-        $at = $read->oneOf('at', 'period', ['period', 'first', 'highest', 'event']);
-        try {
-            return new self(PeriodRange::parse($read->text('base')), $at, $read->text('event'), $read->oneOf('as', 'index', ['index', 'change']) === 'change', $read->oneOf('along', 'calendar', ['calendar', 'since']) === 'since');
-        } catch (UnknownPeriod $problem) {
-            throw $read->wrong($problem->getMessage().' For the average of several write first..last, as in 2019-01..2019-06.');
-        }
-    }
-
     /** The time at which all are 100; null when each has its own. */
     public function base(): ?PeriodRange
     {
         return $this->at === 'period' ? $this->base : null;
-    }
-
-    public function settings(): array
-    {
-        return ['base' => $this->base->code(), 'at' => $this->at, 'event' => $this->event, 'as' => $this->asChange ? 'change' : 'index', 'along' => $this->sinceThen ? 'since' : 'calendar'];
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -112,58 +144,43 @@ final readonly class IndexToBase implements Stop
             default => $this->base->label(),
         };
 
-        return $this->asChange ? "change since {$base}" : "{$base} = 100";
+        return $this->isShownAsChange() ? "change since {$base}" : "{$base} = 100";
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        $several = $this->at === 'period' && ! $this->asChange && $this->base->at($arriving->axis->frequency)->count() > 1;
+        $several =
+            $this->at === 'period' &&
+            !$this->isShownAsChange() &&
+            $this->base->at($arriving->axis->frequency)->count() > 1;
 
         $since = $this->isAligned($arriving) ? ", by {$arriving->axis->frequency->value}s since then" : '';
 
-        return ($several ? 'average of ' : '').$this->label($arriving, $scope).$since;
-    }
-
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        $fields = [
-            Field::choice('as', 'as', $this->asChange ? 'change' : 'index', ['index' => 'an index, 100', 'change' => 'the change in per cent']),
-            Field::choice('at', $this->asChange ? 'since' : 'in', $this->at, ['period' => 'the same time for all', 'first' => 'each one’s first value', 'highest' => 'each one’s highest value', 'event' => 'a year of its own']),
-        ];
-        if ($this->at === 'event') {
-            $attributes = [];
-            foreach ($scope->entities() as $entity) {
-                foreach (array_keys($entity->attributes) as $name) {
-                    $attributes[(string) $name] = (string) $name;
-                }
-            }
-            unset($attributes['group']);
-            $fields[] = Field::choice('event', 'namely', $this->event, ['' => 'choose …'] + $attributes);
-        }
-        if ($this->at !== 'period' && $arriving->axis->frequency !== Frequency::Number) {
-            $fields[] = Field::choice('along', 'along', $this->sinceThen ? 'since' : 'calendar', ['calendar' => 'the calendar', 'since' => "{$arriving->axis->frequency->value}s since then"]);
-        }
-        if ($this->at === 'period') {
-            $fields[] = Field::text('base', 'namely', $this->base->code(), 'a year, a period, or first..last');
-        }
-
-        return $fields;
+        return ($several ? 'average of ' : '') . $this->label($arriving, $scope) . $since;
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        if (in_array($arriving->unit->sort, [Sort::Rank, Sort::Score, Sort::Points], true) || ($arriving->unit->sort === Sort::Percent && $arriving->kind === Kind::Rate && $this->isChange($arriving))) {
-            return "What arrives here ({$arriving->unit->text()}) has no size that could be 100. Put the index before it.";
+        if (
+            in_array($arriving->unit->sort, [ValueType::Rank, ValueType::Score, ValueType::Points], true) ||
+            ($arriving->unit->sort === ValueType::Percent &&
+                $arriving->kind === MeasureKind::Rate &&
+                $this->isChange($arriving))
+        ) {
+            return "What arrives here ({$arriving->unit->text()}) has no size that could be 100. Put the index " .
+                'before it.';
         }
         if ($this->at !== 'period') {
             return null;
         }
         $number = $arriving->axis->frequency === Frequency::Number;
         if ($number !== ($this->base->first->frequency === Frequency::Number)) {
-            return "The base {$this->base->label()} is of another kind than the periods here. Write it as one of them, as in {$arriving->axis->period(0)->code()}.";
+            return "The base {$this->base->label()} is of another kind than the periods here. Write it as one of " .
+                "them, as in {$arriving->axis->period(0)->code()}.";
         }
         if ($arriving->axis->positions($this->base) === null) {
-            return "The base {$this->base->label()} lies outside the data, which run from {$arriving->axis->range()->label()}. Choose a base within.";
+            return "The base {$this->base->label()} lies outside the data, which run from " .
+                "{$arriving->axis->range()->label()}. Choose a base within.";
         }
 
         return null;
@@ -181,7 +198,7 @@ final readonly class IndexToBase implements Stop
                 [$from, $to] = $common ?? $this->basePositions($values, $axis, $names[$key]->attributes ?? []);
                 [$mean, $present] = self::mean($values, $from, $to);
                 $name = isset($names[$key]) ? $names[$key]->name : $key;
-                if (! ($mean > 0.0)) {
+                if (is_nan($mean) || $mean <= 0.0) {
                     $without[$name] = $this->reason($values, $mean, $arriving->axis);
 
                     return array_fill(0, count($values), NAN);
@@ -192,35 +209,52 @@ final readonly class IndexToBase implements Stop
                 $indexed = [];
                 foreach ($values as $value) {
                     // In this order the mean of the base values comes out as 100, and no factor is rounded beforehand.
-                    $indexed[] = $value / $mean * 100.0;
+                    $indexed[] = ($value / $mean) * 100.0;
                 }
-                if ($this->asChange) {
+                if ($this->isShownAsChange()) {
                     $indexed = array_map(static fn(float $v): float => $v - 100.0, $indexed);
                 }
 
                 return $indexed;
             },
-            $this->asChange ? Unit::of(Sort::Percent) : Unit::index($this->label($arriving, $scope)),
-            Kind::Rate,
+            $this->isShownAsChange() ? Unit::of(ValueType::Percent) : Unit::index($this->label($arriving, $scope)),
+            MeasureKind::Rate,
         );
 
-        return new Outcome($this->isAligned($arriving) ? $this->aligned($table, $arriving, $scope) : $table, $this->remarks($without, $partial));
+        return new Outcome(
+            $this->isAligned($arriving) ? $this->aligned($table, $arriving, $scope) : $table,
+            $this->remarks($without, $partial),
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $values = $arriving->series[$key]->values;
         [$from, $to] = $this->basePositions($values, $arriving->axis, $scope->entities()[$key]->attributes ?? []);
         if ($this->isAligned($arriving)) {
             $position = max(0, min(count($values) - 1, $from + $leaving->axis->first + $position));
         }
         [$mean, $present] = self::mean($values, $from, $to);
-        $inputs = array_values(array_filter($from <= $to ? range($from, $to) : [], static fn(int $at): bool => ! is_nan($values[$at])));
-        $base = $present === 0 ? 'its base' : PeriodRange::between($arriving->axis->period($from), $arriving->axis->period($to))->label();
+        $inputs = array_values(
+            array_filter($from <= $to ? range($from, $to) : [], static fn(int $at): bool => !is_nan($values[$at])),
+        );
+        $base =
+            $present === 0
+                ? 'its base'
+                : PeriodRange::between($arriving->axis->period($from), $arriving->axis->period($to))->label();
         $what = $present > 1 ? "mean of {$base}" : $base;
 
         return Explanation::of(
-            Explanation::number($values[$position]).' ÷ '.Explanation::number($mean)." ({$what}) × 100".($this->asChange ? ' − 100' : ''),
+            Explanation::number($values[$position]) .
+                ' ÷ ' .
+                Explanation::number($mean) .
+                " ({$what}) × 100" .
+                ($this->isShownAsChange() ? ' − 100' : ''),
             $position,
             $present > 1 ? $inputs : [],
         );
@@ -228,7 +262,7 @@ final readonly class IndexToBase implements Stop
 
     private function isAligned(SeriesTable $arriving): bool
     {
-        return $this->sinceThen && $this->at !== 'period' && $arriving->axis->frequency !== Frequency::Number;
+        return $this->along === 'since' && $this->at !== 'period' && $arriving->axis->frequency !== Frequency::Number;
     }
 
     /** The lines moved so that the first period of every base is number 0. */
@@ -236,7 +270,11 @@ final readonly class IndexToBase implements Stop
     {
         $starts = [];
         foreach ($arriving->series as $key => $series) {
-            [$from, $to] = $this->basePositions($series->values, $arriving->axis, $scope->entities()[$key]->attributes ?? []);
+            [$from, $to] = $this->basePositions(
+                $series->values,
+                $arriving->axis,
+                $scope->entities()[$key]->attributes ?? [],
+            );
             if ($from <= $to) {
                 $starts[$key] = $from;
             }
@@ -250,7 +288,11 @@ final readonly class IndexToBase implements Stop
         foreach ($indexed->series as $key => $one) {
             $before = isset($starts[$key]) ? -$starts[$key] - $axis->first : 0;
             $values = isset($starts[$key]) ? $one->values : array_fill(0, $count, NAN);
-            $series[] = new Series($key, [...array_fill(0, $before, NAN), ...$values, ...array_fill(0, $axis->count - $count - $before, NAN)]);
+            $series[] = new Series($key, [
+                ...array_fill(0, $before, NAN),
+                ...$values,
+                ...array_fill(0, $axis->count - $count - $before, NAN),
+            ]);
         }
 
         return new SeriesTable($axis, $indexed->unit, $indexed->kind, $series);
@@ -266,17 +308,30 @@ final readonly class IndexToBase implements Stop
         $remarks = [];
         if ($without !== []) {
             $remarks[] = Remark::saying(
-                Named::few(array_keys($without)).(count($without) === 1 ? ' has' : ' have').' no base'.($this->at === 'period' ? " in {$this->base->label()}" : '').': '.reset($without).'.',
-                implode('; ', array_map(static fn(string $n, string $r): string => "{$n}: {$r}", array_keys($without), $without)),
+                Named::few(array_keys($without)) .
+                    (count($without) === 1 ? ' has' : ' have') .
+                    ' no base' .
+                    ($this->at === 'period' ? " in {$this->base->label()}" : '') .
+                    ': ' .
+                    reset($without) .
+                    '.',
+                implode(
+                    '; ',
+                    array_map(static fn(string $n, string $r): string => "{$n}: {$r}", array_keys($without), $without),
+                ),
             );
         }
         if ($partial !== []) {
             $remarks[] = Remark::saying(
-                "The base {$this->base->label()} has gaps: ".Named::few(array_map(
-                    static fn(string $n, string $c): string => "{$n} has {$c} values",
-                    array_keys($partial),
-                    $partial,
-                )).'.',
+                "The base {$this->base->label()} has gaps: " .
+                    Named::few(
+                        array_map(
+                            static fn(string $n, string $c): string => "{$n} has {$c} values",
+                            array_keys($partial),
+                            $partial,
+                        ),
+                    ) .
+                    '.',
             );
         }
 
@@ -286,14 +341,14 @@ final readonly class IndexToBase implements Stop
     /** @param list<float> $values */
     private function reason(array $values, float $mean, PeriodAxis $axis): string
     {
-        if (! is_nan($mean)) {
+        if (!is_nan($mean)) {
             return $mean === 0.0 ? 'its base is zero' : 'its base is below zero';
         }
         if ($this->at === 'event') {
             return 'its own year is not known or has no value';
         }
         foreach ($values as $position => $value) {
-            if (! is_nan($value)) {
+            if (!is_nan($value)) {
                 $first = $axis->period($position);
 
                 return $first->firstDay() > $this->base->last->lastDay()
@@ -318,11 +373,13 @@ final readonly class IndexToBase implements Stop
         if ($this->at === 'event') {
             $year = $attributes[$this->event] ?? '';
 
-            return preg_match('/^\d{4}$/', $year) === 1 ? $axis->positions(PeriodRange::parse($year)) ?? [0, -1] : [0, -1];
+            return preg_match('/^\d{4}$/', $year) === 1
+                ? $axis->positions(PeriodRange::parse($year)) ?? [0, -1]
+                : [0, -1];
         }
         $chosen = null;
         foreach ($values as $position => $value) {
-            if (! is_nan($value) && ($chosen === null || ($this->at === 'highest' && $value > $values[$chosen]))) {
+            if (!is_nan($value) && ($chosen === null || ($this->at === 'highest' && $value > $values[$chosen]))) {
                 $chosen = $position;
             }
         }
@@ -353,7 +410,7 @@ final readonly class IndexToBase implements Stop
         $sum = 0.0;
         $present = 0;
         for ($i = $from; $i <= $to; $i++) {
-            if (! is_nan($values[$i])) {
+            if (!is_nan($values[$i])) {
                 $sum += $values[$i];
                 $present++;
             }
@@ -374,5 +431,10 @@ final readonly class IndexToBase implements Stop
         }
 
         return $whole * 2 > count($table->series);
+    }
+
+    private function isShownAsChange(): bool
+    {
+        return $this->as === 'change';
     }
 }

@@ -12,10 +12,10 @@ final class Named
     {
         $count = count($names);
         if ($count > 3) {
-            return "{$names[0]}, {$names[1]} and ".($count - 2).' more';
+            return "{$names[0]}, {$names[1]} and " . ($count - 2) . ' more';
         }
         $last = (string) array_pop($names);
 
-        return $names === [] ? $last : implode(', ', $names)." and {$last}";
+        return $names === [] ? $last : implode(', ', $names) . " and {$last}";
     }
 }

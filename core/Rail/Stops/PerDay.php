@@ -4,21 +4,32 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Calendar;
 use DuskRail\Time\Frequency;
 
 /** Divides a flow by the days of its period, so that February and March compare: all of them, or Monday to Friday. */
 final readonly class PerDay implements Stop
 {
-    private function __construct(private bool $working) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Choice(
+                'days',
+                ['all' => 'all days of the period', 'working' => 'its days from Monday to Friday'],
+                lead: 'divided by',
+            ),
+        ]
+        public string $days = 'all',
+    ) {}
 
     public static function type(): string
     {
@@ -37,22 +48,12 @@ final readonly class PerDay implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self(false);
-    }
-
-    public static function from(array $settings): self
-    {
-        return new self((new Settings(self::title(), $settings))->oneOf('days', 'all', ['all', 'working']) === 'working');
-    }
-
-    public function settings(): array
-    {
-        return ['days' => $this->working ? 'working' : 'all'];
+        return new self();
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        return $this->working ? 'per working day' : 'per day';
+        return $this->isWorking() ? 'per working day' : 'per day';
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -60,18 +61,17 @@ final readonly class PerDay implements Stop
         return $this->label($arriving, $scope);
     }
 
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        return [Field::choice('days', 'divided by', $this->working ? 'working' : 'all', ['all' => 'all days of the period', 'working' => 'its days from Monday to Friday'])];
-    }
-
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         $frequency = $arriving->axis->frequency;
 
         return match (true) {
-            $frequency === Frequency::Day || $frequency === Frequency::Number => 'The periods here are '.($frequency === Frequency::Day ? 'days already' : 'plain numbers, which have no days').'. Remove this stop.',
-            ! in_array($frequency->value, $arriving->unit->per, true) => "What arrives here ({$arriving->unit->text()}) is not counted per {$frequency->value}, so it has no days to be divided by. Put this stop right after the measure.",
+            $frequency === Frequency::Day || $frequency === Frequency::Number => 'The periods here are ' .
+                ($frequency === Frequency::Day ? 'days already' : 'plain numbers, which have no days') .
+                '. Remove this stop.',
+            !in_array($frequency->value, $arriving->unit->per, true)
+                => "What arrives here ({$arriving->unit->text()}) is not counted per {$frequency->value}, so " .
+                'it has no days to be divided by. Put this stop right after the measure.',
             default => null,
         };
     }
@@ -81,31 +81,51 @@ final readonly class PerDay implements Stop
         $days = [];
         for ($i = 0; $i < $arriving->axis->count; $i++) {
             $period = $arriving->axis->period($i);
-            $days[] = $this->working
+            $days[] = $this->isWorking()
                 ? Calendar::workingDays($period->firstDay(), $period->lastDay())
                 : $period->lastDay() - $period->firstDay() + 1;
         }
 
-        return new Outcome($arriving->map(
-            static function (array $values) use ($days): array {
-                $each = [];
-                foreach ($values as $i => $value) {
-                    $each[] = $days[$i] > 0 ? $value / $days[$i] : NAN;
-                }
+        return new Outcome(
+            $arriving->map(
+                static function (array $values) use ($days): array {
+                    $each = [];
+                    foreach ($values as $i => $value) {
+                        $each[] = $days[$i] > 0 ? $value / $days[$i] : NAN;
+                    }
 
-                return $each;
-            },
-            $arriving->unit->insteadOf($arriving->axis->frequency, $this->working ? 'working day' : 'day'),
-            // What flows on a day is a level: it can be divided by people and shared out, but no longer added up over time.
-            Kind::Stock,
-        ));
+                    return $each;
+                },
+                $arriving->unit->insteadOf($arriving->axis->frequency, $this->isWorking() ? 'working day' : 'day'),
+                // What flows on a day is a level: it can be divided by people and shared out, but no longer added up
+                // over time.
+                MeasureKind::Stock,
+            ),
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $period = $arriving->axis->period($position);
-        $days = $this->working ? Calendar::workingDays($period->firstDay(), $period->lastDay()) : $period->lastDay() - $period->firstDay() + 1;
+        $days = $this->isWorking()
+            ? Calendar::workingDays($period->firstDay(), $period->lastDay())
+            : $period->lastDay() - $period->firstDay() + 1;
 
-        return Explanation::of(Explanation::number($arriving->series[$key]->values[$position])." ÷ {$days} ".($this->working ? 'working days' : 'days'), $position);
+        return Explanation::of(
+            Explanation::number($arriving->series[$key]->values[$position]) .
+                " ÷ {$days} " .
+                ($this->isWorking() ? 'working days' : 'days'),
+            $position,
+        );
+    }
+
+    private function isWorking(): bool
+    {
+        return $this->days === 'working';
     }
 }

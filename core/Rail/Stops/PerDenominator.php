@@ -4,19 +4,21 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
-use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\InvalidSetting;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Chosen;
+use DuskRail\Settings\Kinds\Number;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -25,11 +27,49 @@ use DuskRail\Time\PeriodAxis;
 /** Divides every entity's figures by its own denominator, times a plain number: per connection, per 1,000 people. */
 final readonly class PerDenominator implements Stop
 {
-    private function __construct(
-        private string $measure,
-        private float $times,
-        private Between $between,
-        private bool $holdsNewest,
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Chosen('denominator', of: 'denominators', missing: 'choose the measure to divide by.', lead: 'divided by'),
+        ]
+        public string $measure,
+        #[
+            Number(
+                'multiplier',
+                positive: true,
+                options: [
+                    '1' => '1',
+                    '100' => '100',
+                    '1000' => '1,000',
+                    '10000' => '10,000',
+                    '100000' => '100,000',
+                    '1000000' => '1,000,000',
+                ],
+                lead: 'times',
+            ),
+        ]
+        public float $times = 1.0,
+        #[
+            Choice(
+                'values between',
+                ['carried' => 'carried through each period', 'straight' => 'on straight lines between mid-periods'],
+                enum: Between::class,
+                lead: 'its longer periods',
+                if: 'coarser:measure',
+                about: 'how a denominator of longer periods is read',
+            ),
+        ]
+        public Between $between = Between::Carried,
+        #[
+            Choice(
+                'newest',
+                ['held' => 'hold it', 'blank' => 'leave blank'],
+                lead: 'after the last one',
+                about: 'what stands after the last figure of the denominator',
+            ),
+        ]
+        public string $newest = 'held',
     ) {}
 
     public static function type(): string
@@ -51,103 +91,77 @@ final readonly class PerDenominator implements Stop
     {
         $candidates = self::candidates($scope);
         // People, connections and the like first: a level is what one usually divides by. Never by more of the same.
-        $candidates = array_filter($candidates, static fn(Measure $m): bool => $m->kind === Kind::Stock || $m->unit->amount !== $arriving->unit->amount);
-        uasort($candidates, static fn(Measure $a, Measure $b): int => ($b->kind === Kind::Stock) <=> ($a->kind === Kind::Stock));
+        $candidates = array_filter(
+            $candidates,
+            static fn(Measure $m): bool => $m->kind === MeasureKind::Stock ||
+                $m->unit->amount !== $arriving->unit->amount,
+        );
+        uasort(
+            $candidates,
+            static fn(Measure $a, Measure $b): int => ($b->kind === MeasureKind::Stock) <=>
+                ($a->kind === MeasureKind::Stock),
+        );
         if ($candidates === []) {
-            throw InvalidSetting::because(self::title(), 'the data set has no measure to divide by. Add the file that holds one, for instance people or connections by year.');
+            throw InvalidSetting::because(
+                self::title(),
+                'the data set has no measure to divide by. Add the file that holds one, for instance people ' .
+                    'or connections by year.',
+            );
         }
         foreach ($candidates as $measure) {
-            $stop = new self($measure->key, 1.0, Between::Carried, true);
+            $stop = new self($measure->key);
             if ($stop->refusal($arriving, $scope) === null) {
-                return new self($measure->key, $stop->readableMultiplier($arriving, $scope), Between::Carried, true);
+                return new self($measure->key, $stop->readableMultiplier($arriving, $scope));
             }
         }
 
-        throw InvalidSetting::because(self::title(), 'none of the measures of the data set can divide what arrives here. '.(! $arriving->unit->isAmount() ? 'Move it before the index.' : 'Add a file with one that can.'));
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-        $measure = $read->text('measure');
-        if ($measure === '') {
-            throw $read->wrong('choose the measure to divide by.');
-        }
-
-        return new self(
-            $measure,
-            $read->positive('times', 1.0),
-            Between::from($read->oneOf('between', 'carried', ['carried', 'straight'])),
-            $read->oneOf('newest', 'held', ['held', 'blank']) === 'held',
+        throw InvalidSetting::because(
+            self::title(),
+            'none of the measures of the data set can divide what arrives here. ' .
+                (!$arriving->unit->isAmount() ? 'Move it before the index.' : 'Add a file with one that can.'),
         );
-    }
-
-    public function settings(): array
-    {
-        return [
-            'measure' => $this->measure,
-            'times' => $this->times,
-            'between' => $this->between->value,
-            'newest' => $this->holdsNewest ? 'held' : 'blank',
-        ];
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
         $measure = $scope->measures()[$this->measure] ?? null;
 
-        return '÷ '.($measure === null ? $this->measure : mb_strtolower($measure->name));
+        return '÷ ' . ($measure === null ? $this->measure : mb_strtolower($measure->name));
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
         $measure = $scope->measures()[$this->measure] ?? null;
 
-        return $measure === null ? '' : 'per '.Unit::singular($measure->divisor()->amount);
-    }
-
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        $options = array_map(static fn(Measure $m): string => $m->name, self::candidates($scope));
-        $multipliers = ['1' => '1', '100' => '100', '1000' => '1,000', '10000' => '10,000', '100000' => '100,000', '1000000' => '1,000,000'];
-        $times = self::plain($this->times);
-        $fields = [
-            Field::choice('measure', 'divided by', $this->measure, $options),
-            Field::choice('times', 'times', $times, $multipliers + [$times => $times]),
-        ];
-        $measure = $scope->measures()[$this->measure] ?? null;
-        if ($measure !== null && $arriving->axis->frequency->isFinerThan($measure->frequency)) {
-            $adjective = $measure->frequency->adjective();
-            $fields[] = Field::choice('between', "{$adjective} figures", $this->between->value, [
-                'carried' => "carried through each {$measure->frequency->value}",
-                'straight' => "on straight lines between mid-{$measure->frequency->value}s",
-            ]);
-        }
-        $fields[] = Field::choice('newest', 'after the last one', $this->holdsNewest ? 'held' : 'blank', [
-            'held' => 'hold it',
-            'blank' => 'leave blank',
-        ]);
-
-        return $fields;
+        return $measure === null ? '' : 'per ' . Unit::singular($measure->divisor()->amount);
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         $measure = $scope->measures()[$this->measure] ?? null;
         if ($measure === null) {
-            return "The data set has no measure “{$this->measure}” to divide by. Choose another, or add the file that holds it.";
+            return "The data set has no measure “{$this->measure}” to divide by. Choose another, or add the file " .
+                'that holds it.';
         }
         $name = $measure->name;
         $frequency = $arriving->axis->frequency;
 
         return match (true) {
-            ! $arriving->unit->isAmount() => $arriving->unit->sort === Sort::Index
-                ? "An index is no longer an amount, so dividing it by {$name} says nothing. Move this stop before the index."
-                : "What arrives here ({$arriving->unit->text()}) is no longer an amount, so dividing it by {$name} says nothing. Move this stop earlier.",
-            $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) is a quotient already. Divide the measure itself, at the start of the rail.",
-            $measure->kind === Kind::Rate => "{$name} is a quotient already and cannot be a denominator. Choose people, connections or another amount.",
-            ($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number) => "{$name} has no periods in common with what arrives here.",
-            $measure->kind === Kind::Flow && $frequency->isFinerThan($measure->frequency) => "{$name} adds up over a whole {$measure->frequency->value}, so a {$frequency->value} of the one over a {$measure->frequency->value} of the other has no meaning. Choose a level such as people or connections, or a {$frequency->adjective()} measure.",
+            !$arriving->unit->isAmount() => $arriving->unit->sort === ValueType::Index
+                ? "An index is no longer an amount, so dividing it by {$name} says nothing. Move this stop " .
+                    'before the index.'
+                : "What arrives here ({$arriving->unit->text()}) is no longer an amount, so dividing it by " .
+                    "{$name} says nothing. Move this stop earlier.",
+            $arriving->kind === MeasureKind::Rate => "What arrives here ({$arriving->unit->text()}) is a " .
+                'quotient already. Divide the measure itself, at the start of the rail.',
+            $measure->kind === MeasureKind::Rate => "{$name} is a quotient already and cannot be a " .
+                'denominator. Choose people, connections or another amount.',
+            ($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number)
+                => "{$name} has no periods in common with what arrives here.",
+            $measure->kind === MeasureKind::Flow && $frequency->isFinerThan($measure->frequency)
+                => "{$name} adds up over a whole {$measure->frequency->value}, so a {$frequency->value} of " .
+                "the one over a {$measure->frequency->value} of the other has no meaning. Choose a level " .
+                "such as people or connections, or a {$frequency->adjective()} measure.",
             default => null,
         };
     }
@@ -156,10 +170,17 @@ final readonly class PerDenominator implements Stop
     {
         $measure = $scope->measures()[$this->measure];
         $denominators = $scope->table($this->measure);
-        $alignment = Alignment::of($denominators, $arriving->axis, $this->between, $this->holdsNewest);
+        $alignment = Alignment::of($denominators, $arriving->axis, $this->between, $this->holdsNewest());
         $absent = $zero = $held = $ends = [];
         $table = $arriving->map(
-            function (array $values, string $key) use ($denominators, $alignment, &$absent, &$zero, &$held, &$ends): array {
+            function (array $values, string $key) use (
+                $denominators,
+                $alignment,
+                &$absent,
+                &$zero,
+                &$held,
+                &$ends,
+            ): array {
                 $series = $denominators->series[$key] ?? null;
                 $last = $series?->lastPosition();
                 if ($series === null || $last === null) {
@@ -176,11 +197,11 @@ final readonly class PerDenominator implements Stop
                 $times = $this->times;
                 $quotients = [];
                 foreach ($places as $i => $place) {
-                    $quotients[] = $values[$i] / $divisors[$place] * $times;
+                    $quotients[] = ($values[$i] / $divisors[$place]) * $times;
                 }
                 $beyond = $alignment->firstBeyond($last);
                 for ($i = $beyond, $count = count($values); $i < $count; $i++) {
-                    if (! is_nan($values[$i])) {
+                    if (!is_nan($values[$i])) {
                         $held[] = $key;
                         $ends[$last] = true;
                         break;
@@ -190,22 +211,37 @@ final readonly class PerDenominator implements Stop
                 return $quotients;
             },
             $arriving->unit->over($measure->divisor(), $this->times),
-            Kind::Rate,
+            MeasureKind::Rate,
         );
         // A denominator finer than the figures is added up or averaged over whole periods, and there is none to hold.
-        $holds = $this->holdsNewest && ! $measure->frequency->isFinerThan($arriving->axis->frequency);
+        $holds = $this->holdsNewest() && !$measure->frequency->isFinerThan($arriving->axis->frequency);
         $remarks = [
-            ...$this->newestRemark($holds, $measure, $held, array_map($denominators->axis->period(...), array_keys($ends)), count($arriving->series)),
+            ...$this->newestRemark(
+                $holds,
+                $measure,
+                $held,
+                array_map($denominators->axis->period(...), array_keys($ends)),
+                count($arriving->series),
+            ),
             ...$this->constantRemark($denominators, $measure, $arriving),
             ...self::named($absent, $scope, "without {$measure->name}, so without a value here"),
             ...self::named($zero, $scope, "with {$measure->name} of zero somewhere; no value there"),
         ];
 
-        return new Outcome($table->weighedBy(static fn(): array => self::weights($denominators, $alignment)), $remarks, $this->note($measure, $arriving));
+        return new Outcome(
+            $table->weighedBy(static fn(): array => self::weights($denominators, $alignment)),
+            $remarks,
+            $this->note($measure, $arriving),
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $measure = $scope->measures()[$this->measure];
         $denominators = $scope->table($this->measure);
         $series = $denominators->series[$key] ?? null;
@@ -213,15 +249,20 @@ final readonly class PerDenominator implements Stop
         if ($series === null) {
             return Explanation::of("{$value} ÷ nothing", $position);
         }
-        [$figures, $places] = Alignment::of($denominators, $arriving->axis, $this->between, $this->holdsNewest)->laid($series);
+        [$figures, $places] = Alignment::of($denominators, $arriving->axis, $this->between, $this->holdsNewest())->laid(
+            $series,
+        );
         $place = $places[$position];
-        $carried = $this->between === Between::Carried || ! $arriving->axis->frequency->isFinerThan($measure->frequency);
+        $carried = $this->between === Between::Carried || !$arriving->axis->frequency->isFinerThan($measure->frequency);
         $last = $series->lastPosition() ?? 0;
-        $when = $carried && $arriving->axis->frequency->isFinerThan($measure->frequency) ? ' of '.$denominators->axis->period(min($place, $last))->label() : '';
-        $times = $this->times === 1.0 ? '' : ' × '.Explanation::number($this->times);
+        $when =
+            $carried && $arriving->axis->frequency->isFinerThan($measure->frequency)
+                ? ' of ' . $denominators->axis->period(min($place, $last))->label()
+                : '';
+        $times = $this->times === 1.0 ? '' : ' × ' . Explanation::number($this->times);
 
         return Explanation::of(
-            "{$value} ÷ ".Explanation::number($figures[$place])." {$measure->divisor()->amount}{$when}{$times}",
+            "{$value} ÷ " . Explanation::number($figures[$place]) . " {$measure->divisor()->amount}{$when}{$times}",
             $position,
             [],
             $this->observations($denominators->axis, $arriving->axis, $position, $last),
@@ -244,11 +285,17 @@ final readonly class PerDenominator implements Stop
         $places = [$place];
         if ($coarser && $this->between === Between::Straight) {
             $holder = $denominators->period($place);
-            $places = $period->firstDay() + $period->lastDay() < $holder->firstDay() + $holder->lastDay() ? [$place - 1, $place] : [$place, $place + 1];
+            $places =
+                $period->firstDay() + $period->lastDay() < $holder->firstDay() + $holder->lastDay()
+                    ? [$place - 1, $place]
+                    : [$place, $place + 1];
         }
         $places = array_unique(array_map(static fn(int $at): int => max(0, min($at, $last)), $places));
 
-        return array_map(fn(int $at): array => ['measure' => $this->measure, 'ordinal' => $denominators->first + $at], array_values($places));
+        return array_map(
+            fn(int $at): array => ['measure' => $this->measure, 'ordinal' => $denominators->first + $at],
+            array_values($places),
+        );
     }
 
     /** @return array<string, list<float>> by entity key */
@@ -265,7 +312,7 @@ final readonly class PerDenominator implements Stop
 
     private function note(Measure $measure, SeriesTable $arriving): string
     {
-        if (! $arriving->axis->frequency->isFinerThan($measure->frequency)) {
+        if (!$arriving->axis->frequency->isFinerThan($measure->frequency)) {
             return '';
         }
 
@@ -284,13 +331,16 @@ final readonly class PerDenominator implements Stop
         if ($held === []) {
             return [];
         }
-        $who = count($held) === $of ? '' : ' for '.count($held)." of {$of}";
-        $when = count($ends) === 1
-            ? "after {$ends[0]->label()}"
-            : 'at the end';
+        $who = count($held) === $of ? '' : ' for ' . count($held) . " of {$of}";
+        $when = count($ends) === 1 ? "after {$ends[0]->label()}" : 'at the end';
         $remark = $holds
-            ? Remark::saying("{$measure->name} {$when} is missing{$who}; the last figure is held.")->withRemedy('Leave blank', ['newest' => 'blank'])
-            : Remark::saying("{$measure->name} {$when} is missing{$who}; left blank.")->withRemedy('Hold the last', ['newest' => 'held']);
+            ? Remark::saying("{$measure->name} {$when} is missing{$who}; the last figure is held.")->withRemedy(
+                'Leave blank',
+                ['newest' => 'blank'],
+            )
+            : Remark::saying("{$measure->name} {$when} is missing{$who}; left blank.")->withRemedy('Hold the last', [
+                'newest' => 'held',
+            ]);
 
         return [$remark];
     }
@@ -323,10 +373,17 @@ final readonly class PerDenominator implements Stop
         }
         $of = count($arriving->series);
 
-        return $constant === 0 ? [] : [Remark::saying(
-            "{$measure->name} never changes for ".($constant === $of ? 'any line' : "{$constant} of {$of}").'; it may be one figure that was copied down.',
-            'Divided by a constant, the lines keep their shape. Look at the file: a real count moves a little from one period to the next.',
-        )];
+        return $constant === 0
+            ? []
+            : [
+                Remark::saying(
+                    "{$measure->name} never changes for " .
+                        ($constant === $of ? 'any line' : "{$constant} of {$of}") .
+                        '; it may be one figure that was copied down.',
+                    'Divided by a constant, the lines keep their shape. Look at the file: a real count ' .
+                        'moves a little from one period to the next.',
+                ),
+            ];
     }
 
     /**
@@ -336,9 +393,19 @@ final readonly class PerDenominator implements Stop
     private static function named(array $keys, Scope $scope, string $what): array
     {
         $entities = $scope->entities();
-        $names = array_map(static fn(string $key): string => isset($entities[$key]) ? $entities[$key]->name : $key, $keys);
+        $names = array_map(
+            static fn(string $key): string => isset($entities[$key]) ? $entities[$key]->name : $key,
+            $keys,
+        );
 
-        return $names === [] ? [] : [Remark::saying(Named::few($names).(count($names) === 1 ? ' is ' : ' are ').$what.'.', implode(', ', $names))];
+        return $names === []
+            ? []
+            : [
+                Remark::saying(
+                    Named::few($names) . (count($names) === 1 ? ' is ' : ' are ') . $what . '.',
+                    implode(', ', $names),
+                ),
+            ];
     }
 
     /**
@@ -361,7 +428,7 @@ final readonly class PerDenominator implements Stop
         }
         $typical = Quantile::of($quotients, 0.5);
         foreach ([1.0, 1e3, 1e6] as $times) {
-            if (! ($typical * $times < 1.0)) {
+            if (is_nan($typical) || $typical * $times >= 1.0) {
                 return $times;
             }
         }
@@ -372,11 +439,11 @@ final readonly class PerDenominator implements Stop
     /** @return array<string, Measure> */
     private static function candidates(Scope $scope): array
     {
-        return array_filter($scope->measures(), static fn(Measure $m): bool => $m->kind !== Kind::Rate);
+        return array_filter($scope->measures(), static fn(Measure $m): bool => $m->kind !== MeasureKind::Rate);
     }
 
-    private static function plain(float $number): string
+    private function holdsNewest(): bool
     {
-        return rtrim(rtrim(number_format($number, 6, '.', ''), '0'), '.');
+        return $this->newest === 'held';
     }
 }

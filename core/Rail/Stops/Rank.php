@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Better;
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Statistics\Ordering;
 
 /**
@@ -24,7 +24,26 @@ use DuskRail\Statistics\Ordering;
  */
 final readonly class Rank implements Stop
 {
-    private function __construct(private string $as, private string $first) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Choice(
+                'form',
+                ['place' => 'a place (1 is first)', 'percentile' => 'a percentile (100 is best)'],
+                lead: 'as',
+            ),
+        ]
+        public string $as = 'place',
+        #[
+            Choice(
+                'first place',
+                ['better' => 'the better', 'highest' => 'the highest', 'lowest' => 'the lowest'],
+                lead: 'first is',
+            ),
+        ]
+        public string $first = 'better',
+    ) {}
 
     public static function type(): string
     {
@@ -43,24 +62,13 @@ final readonly class Rank implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self('place', 'better');
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-
-        return new self($read->oneOf('as', 'place', ['place', 'percentile']), $read->oneOf('first', 'better', ['better', 'highest', 'lowest']));
-    }
-
-    public function settings(): array
-    {
-        return ['as' => $this->as, 'first' => $this->first];
+        return new self();
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        return ($this->as === 'place' ? 'rank' : 'percentile').($this->lowestFirst($scope) ? ', lowest first' : ', highest first');
+        return ($this->as === 'place' ? 'rank' : 'percentile') .
+            ($this->lowestFirst($scope) ? ', lowest first' : ', highest first');
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -68,17 +76,9 @@ final readonly class Rank implements Stop
         return $this->label($arriving, $scope);
     }
 
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        return [
-            Field::choice('as', 'as', $this->as, ['place' => 'a place (1 is first)', 'percentile' => 'a percentile (100 is best)']),
-            Field::choice('first', 'first is', $this->first, ['better' => 'the better', 'highest' => 'the highest', 'lowest' => 'the lowest']),
-        ];
-    }
-
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return $arriving->unit->sort === Sort::Rank ? 'A rank of ranks is the same rank. Remove this stop.' : null;
+        return $arriving->unit->sort === ValueType::Rank ? 'A rank of ranks is the same rank. Remove this stop.' : null;
     }
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
@@ -99,21 +99,39 @@ final readonly class Rank implements Stop
 
                 return $own;
             },
-            Unit::of(Sort::Rank, $this->as === 'place' ? 'rank' : 'percentile'),
-            Kind::Rate,
+            Unit::of(ValueType::Rank, $this->as === 'place' ? 'rank' : 'percentile'),
+            MeasureKind::Rate,
         );
 
-        return new Outcome($table, $this->first === 'better' && $scope->better === Better::Neither ? [
-            Remark::saying('This measure does not say whether higher or lower is better; the highest is ranked first.')->withRemedy('Lowest first', ['first' => 'lowest']),
-        ] : []);
+        return new Outcome(
+            $table,
+            $this->first === 'better' && $scope->better === Better::Neither
+                ? [
+                    Remark::saying(
+                        'This measure does not say whether higher or lower is better; the highest is ranked first.',
+                    )->withRemedy('Lowest first', ['first' => 'lowest']),
+                ]
+                : [],
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $values = array_column($scope->present($arriving), $position);
-        $count = count(array_filter($values, static fn(float $v): bool => ! is_nan($v)));
+        $count = count(array_filter($values, static fn(float $v): bool => !is_nan($v)));
 
-        return Explanation::of('place of '.Explanation::number($arriving->series[$key]->values[$position])." among {$count} values".($this->lowestFirst($scope) ? ', the lowest first' : ', the highest first'), $position);
+        return Explanation::of(
+            'place of ' .
+                Explanation::number($arriving->series[$key]->values[$position]) .
+                " among {$count} values" .
+                ($this->lowestFirst($scope) ? ', the lowest first' : ', the highest first'),
+            $position,
+        );
     }
 
     /**
@@ -127,7 +145,7 @@ final readonly class Rank implements Stop
         $places = array_fill(0, count($values), NAN);
         for ($first = 0; $first < $count; $first = $next) {
             $value = $values[$order[$first]];
-            for ($next = $first + 1; $next < $count && $values[$order[$next]] === $value;) {
+            for ($next = $first + 1; $next < $count && $values[$order[$next]] === $value; ) {
                 $next++;
             }
             $better = $lowestFirst ? $first : $count - $next;
@@ -135,7 +153,7 @@ final readonly class Rank implements Stop
             $place = match (true) {
                 $this->as === 'place' => $better + 1.0,
                 $count < 2 => NAN,
-                default => 100.0 * ($count - 1 - $better - ($equal - 1) / 2) / ($count - 1),
+                default => (100.0 * ($count - 1 - $better - ($equal - 1) / 2)) / ($count - 1),
             };
             for ($at = $first; $at < $next; $at++) {
                 $places[$order[$at]] = $place;

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
 use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
-use DuskRail\Rail\InvalidSetting;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\InvalidSetting;
+use DuskRail\Settings\Kinds\Chosen;
+use DuskRail\Settings\Kinds\Parsed;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\PeriodRange;
-use DuskRail\Time\UnknownPeriod;
 
 /**
  * Takes price change out: value ÷ price index × price index of a chosen period, so that all is in the prices of then.
@@ -26,7 +26,22 @@ use DuskRail\Time\UnknownPeriod;
  */
 final readonly class RealTerms implements Stop
 {
-    private function __construct(private string $index, private PeriodRange $prices) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[Chosen('price index', of: 'price indices', lead: 'by')] public string $index,
+        #[
+            Parsed(
+                'prices',
+                PeriodRange::class,
+                hint: 'a year or a period',
+                allowed: 'a period',
+                lead: 'to prices of',
+                about: 'the period whose prices all is in',
+            ),
+        ]
+        public PeriodRange $prices,
+    ) {}
 
     public static function type(): string
     {
@@ -46,25 +61,15 @@ final readonly class RealTerms implements Stop
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
         $candidates = self::candidates($scope);
-        $key = array_key_first($candidates) ?? throw InvalidSetting::because(self::title(), 'the data set has no price index. Add the file that holds one.');
+        $key =
+            array_key_first($candidates) ??
+            throw InvalidSetting::because(
+                self::title(),
+                'the data set has no price index. Add the file that holds one.',
+            );
         $axis = $scope->table($key)->axis;
 
         return new self($key, PeriodRange::parse((string) $axis->period(0)->yearNumber()));
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-        try {
-            return new self($read->text('index'), PeriodRange::parse($read->text('prices')));
-        } catch (UnknownPeriod $problem) {
-            throw $read->wrong($problem->getMessage());
-        }
-    }
-
-    public function settings(): array
-    {
-        return ['index' => $this->index, 'prices' => $this->prices->code()];
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -77,25 +82,21 @@ final readonly class RealTerms implements Stop
         return "in prices of {$this->prices->label()}";
     }
 
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        return [
-            Field::choice('index', 'by', $this->index, array_map(static fn(Measure $m): string => $m->name, self::candidates($scope))),
-            Field::text('prices', 'to prices of', $this->prices->code(), 'a year or a period'),
-        ];
-    }
-
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        if (! isset($scope->measures()[$this->index])) {
+        if (!isset($scope->measures()[$this->index])) {
             return "The data set has no price index “{$this->index}”. Add the file that holds it.";
         }
         $prices = $scope->table($this->index);
 
         return match (true) {
-            ! $arriving->unit->isAmount() => "What arrives here ({$arriving->unit->text()}) is no money. Put this stop right after the measure.",
-            $prices->axis->frequency !== $arriving->axis->frequency && ! $prices->axis->frequency->isFinerThan($arriving->axis->frequency) => 'The price index is coarser than the figures. Change the figures to its periods first.',
-            $prices->axis->positions($this->prices) === null => "The price index does not reach {$this->prices->label()}; it runs from {$prices->axis->range()->label()}.",
+            !$arriving->unit->isAmount()
+                => "What arrives here ({$arriving->unit->text()}) is no money. Put this stop right after the measure.",
+            $prices->axis->frequency !== $arriving->axis->frequency &&
+                !$prices->axis->frequency->isFinerThan($arriving->axis->frequency)
+                => 'The price index is coarser than the figures. Change the figures to its periods first.',
+            $prices->axis->positions($this->prices) === null => 'The price index does not reach ' .
+                "{$this->prices->label()}; it runs from {$prices->axis->range()->label()}.",
             default => null,
         };
     }
@@ -108,38 +109,60 @@ final readonly class RealTerms implements Stop
         [$from, $to] = $prices->axis->positions($this->prices) ?? [0, -1];
         $then = array_slice($series->values, $from, $to - $from + 1);
         $level = $then === [] ? NAN : array_sum($then) / count($then);
-        [$figures, $places] = Alignment::of(new SeriesTable($prices->axis, $prices->unit, Kind::Stock, []), $arriving->axis, Between::Carried, false)->laid($series);
-        $factors = array_map(static fn(int $place): float => ($figures[$place] ?? NAN) > 0.0 ? $level / $figures[$place] : NAN, $places);
-        $lacks = false;
-        $table = $arriving->map(
-            static function (array $values) use ($factors, &$lacks): array {
-                $real = [];
-                foreach ($values as $i => $value) {
-                    $real[] = $value * $factors[$i];
-                    $lacks = $lacks || (is_nan($factors[$i]) && ! is_nan($value));
-                }
-
-                return $real;
-            },
-            $arriving->unit->noted("prices of {$this->prices->label()}"),
+        [$figures, $places] = Alignment::of(
+            new SeriesTable($prices->axis, $prices->unit, MeasureKind::Stock, []),
+            $arriving->axis,
+            Between::Carried,
+            false,
+        )->laid($series);
+        $factors = array_map(
+            static fn(int $place): float => ($figures[$place] ?? NAN) > 0.0 ? $level / $figures[$place] : NAN,
+            $places,
         );
+        $lacks = false;
+        $table = $arriving->map(static function (array $values) use ($factors, &$lacks): array {
+            $real = [];
+            foreach ($values as $i => $value) {
+                $real[] = $value * $factors[$i];
+                $lacks = $lacks || (is_nan($factors[$i]) && !is_nan($value));
+            }
 
-        return new Outcome($table, $lacks ? [Remark::saying('The price index is missing for some periods; there is no value in them.')] : []);
+            return $real;
+        }, $arriving->unit->noted("prices of {$this->prices->label()}"));
+
+        return new Outcome(
+            $table,
+            $lacks ? [Remark::saying('The price index is missing for some periods; there is no value in them.')] : [],
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $value = $arriving->series[$key]->values[$position];
         $factor = $leaving->series[$key]->values[$position] / ($value === 0.0 ? NAN : $value);
 
-        return Explanation::of(Explanation::number($value).' × '.Explanation::number($factor)." (prices of {$this->prices->label()} over prices of {$arriving->axis->period($position)->label()})", $position);
+        return Explanation::of(
+            Explanation::number($value) .
+                ' × ' .
+                Explanation::number($factor) .
+                " (prices of {$this->prices->label()} over prices of {$arriving->axis->period($position)->label()})",
+            $position,
+        );
     }
 
     /** @return array<string, Measure> measures that are called a price index, else all rates */
-    private static function candidates(Scope $scope): array
+    public static function candidates(Scope $scope): array
     {
-        $rates = array_filter($scope->measures(), static fn(Measure $m): bool => $m->kind === Kind::Rate);
-        $prices = array_filter($rates, static fn(Measure $m): bool => preg_match('/price|deflator|cpi/i', $m->name) === 1);
+        $rates = array_filter($scope->measures(), static fn(Measure $m): bool => $m->kind === MeasureKind::Rate);
+        $prices = array_filter(
+            $rates,
+            static fn(Measure $m): bool => preg_match('/price|deflator|cpi/i', $m->name) === 1,
+        );
 
         return $prices === [] ? $rates : $prices;
     }

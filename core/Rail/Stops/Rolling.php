@@ -4,33 +4,65 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\AllOrWhole;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Whole;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Statistics\RollingExtreme;
 use DuskRail\Statistics\RollingMean;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodRange;
 
 /**
- * The mean, median, sum, lowest or highest of a window of periods, trailing (the last ones) or centred on its middle. A window with fewer values than needed gives no value, so by default a series
+ * The mean, median, sum, lowest or highest of a window of periods, trailing (the last ones) or centred on its
+ * middle. A window with fewer values than needed gives no value, so by default a series
  * starts `window − 1` periods late and a gap stays a gap until it has left the window.
  */
 final readonly class Rolling implements Stop
 {
+    use ReadsSettings;
+
     private const LONGEST = 10_000;
 
     /** What is taken of a window, and how it is called on the rail. */
-    private const STATISTICS = ['mean' => 'mean', 'median' => 'median', 'sum' => 'sum', 'lowest' => 'low', 'highest' => 'high'];
+    private const NAMES = [
+        'mean' => 'mean',
+        'median' => 'median',
+        'sum' => 'sum',
+        'lowest' => 'low',
+        'highest' => 'high',
+    ];
 
-    /** @param int $needed values a window must hold; 0 means all of them */
-    private function __construct(private int $window, private int $needed, private string $statistic, private bool $centred) {}
+    public function __construct(
+        #[
+            Choice(
+                'statistic',
+                ['mean' => 'mean', 'median' => 'median', 'sum' => 'sum', 'lowest' => 'lowest', 'highest' => 'highest'],
+                lead: 'the',
+            ),
+        ]
+        public string $statistic = 'mean',
+        #[
+            Choice(
+                'place',
+                ['trailing' => 'that ends here', 'centred' => 'with this in the middle'],
+                lead: 'of a window',
+            ),
+        ]
+        public string $placed = 'trailing',
+        #[Whole('window', 2, self::LONGEST, lead: 'of so many {periods}:')] public int $window = 12,
+        #[
+            AllOrWhole('values needed', self::LONGEST, lead: 'values needed:', about: 'values that a window must hold'),
+        ]
+        public int $needed = 0,
+    ) {}
 
     public static function type(): string
     {
@@ -49,45 +81,18 @@ final readonly class Rolling implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self($arriving->axis->frequency->usualWindow(), 0, 'mean', false);
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-        $window = $read->whole('window', 12, 2, self::LONGEST);
-        $needed = in_array($read->text('needed', 'all'), ['all', '', '0'], true) ? 0 : $read->whole('needed', 0, 1, self::LONGEST);
-        if ($needed !== 0 && $needed < $window && $read->text('statistic', 'mean') === 'sum') {
-            throw $read->wrong('a sum needs every value of its window; with some missing it would be too low. Write “all”, or take the mean.');
-        }
-        if ($needed > $window) {
-            throw $read->wrong("a window of {$window} cannot hold {$needed} values. Ask for {$window} or fewer, or write “all”.");
-        }
-
-        return new self(
-            $window,
-            $needed === $window ? 0 : $needed,
-            $read->oneOf('statistic', 'mean', array_keys(self::STATISTICS)),
-            $read->oneOf('placed', 'trailing', ['trailing', 'centred']) === 'centred',
-        );
-    }
-
-    public function settings(): array
-    {
-        return [
-            'window' => $this->window,
-            'needed' => $this->needed === 0 ? 'all' : $this->needed,
-            'statistic' => $this->statistic,
-            'placed' => $this->centred ? 'centred' : 'trailing',
-        ];
+        return new self(window: $arriving->axis->frequency->usualWindow());
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
         $frequency = $arriving->axis->frequency;
-        $name = self::STATISTICS[$this->statistic];
+        $name = self::NAMES[$this->statistic];
 
-        return ($this->centred ? 'centred ' : '').($frequency === Frequency::Number ? "{$name} of {$this->window}" : "{$this->window}-{$frequency->value} {$name}");
+        return ($this->isCentred() ? 'centred ' : '') .
+            ($frequency === Frequency::Number
+                ? "{$name} of {$this->window}"
+                : "{$this->window}-{$frequency->value} {$name}");
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -95,22 +100,13 @@ final readonly class Rolling implements Stop
         return $this->label($arriving, $scope);
     }
 
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        $noun = $arriving->axis->frequency === Frequency::Number ? 'values' : "{$arriving->axis->frequency->value}s";
-
-        return [
-            Field::choice('statistic', 'the', $this->statistic, ['mean' => 'mean', 'median' => 'median', 'sum' => 'sum', 'lowest' => 'lowest', 'highest' => 'highest']),
-            Field::choice('placed', 'of a window', $this->centred ? 'centred' : 'trailing', ['trailing' => 'that ends here', 'centred' => 'with this in the middle']),
-            Field::number('window', "of so many {$noun}:", $this->window),
-            Field::text('needed', 'values needed:', $this->needed === 0 ? 'all' : (string) $this->needed, '“all”, or a number'),
-        ];
-    }
-
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return $this->statistic === 'sum' && $arriving->kind !== Kind::Flow
-            ? ($arriving->kind === Kind::Stock ? 'Levels at several moments do not add up. Take the mean.' : "What arrives here ({$arriving->unit->text()}) is a quotient, and quotients do not add up. Take the mean, or put the sum before the division.")
+        return $this->statistic === 'sum' && $arriving->kind !== MeasureKind::Flow
+            ? ($arriving->kind === MeasureKind::Stock
+                ? 'Levels at several moments do not add up. Take the mean.'
+                : "What arrives here ({$arriving->unit->text()}) is a quotient, and quotients do not add up. " .
+                    'Take the mean, or put the sum before the division.')
             : null;
     }
 
@@ -125,26 +121,43 @@ final readonly class Rolling implements Stop
             default => RollingMean::trailing(...),
         };
         $table = $arriving->map(
-            fn(array $values): array => $this->centred ? $this->centred($statistic($values, $window, $needed)) : $statistic($values, $window, $needed),
+            fn(array $values): array => $this->isCentred()
+                ? $this->centred($statistic($values, $window, $needed))
+                : $statistic($values, $window, $needed),
             $this->statistic === 'sum' ? $arriving->unit->together($arriving->axis->frequency, $window) : null,
         );
         if ($this->statistic === 'sum') {
-            $table = $table->map(static fn(array $values): array => array_map(static fn(float $v): float => $v * $window, $values));
+            $table = $table->map(
+                static fn(array $values): array => array_map(static fn(float $v): float => $v * $window, $values),
+            );
         }
 
-        return new Outcome($table, $this->shortRemark($arriving), $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}");
+        return new Outcome(
+            $table,
+            $this->shortRemark($arriving),
+            $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}",
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
-        $last = $this->centred ? $position + intdiv($this->window - 1, 2) : $position;
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
+        $last = $this->isCentred() ? $position + intdiv($this->window - 1, 2) : $position;
         $first = max(0, $last - $this->window + 1);
         $last = min($last, $arriving->axis->count - 1);
         $values = $arriving->series[$key]->values;
-        $inputs = array_values(array_filter(range($first, $last), static fn(int $at): bool => ! is_nan($values[$at])));
+        $inputs = array_values(array_filter(range($first, $last), static fn(int $at): bool => !is_nan($values[$at])));
         $span = PeriodRange::between($arriving->axis->period($first), $arriving->axis->period($last))->label();
 
-        return Explanation::of(self::STATISTICS[$this->statistic].' of '.count($inputs)." values, {$span}", $position, $inputs);
+        return Explanation::of(
+            self::NAMES[$this->statistic] . ' of ' . count($inputs) . " values, {$span}",
+            $position,
+            $inputs,
+        );
     }
 
     /**
@@ -160,9 +173,13 @@ final readonly class Rolling implements Stop
         }
         $cut = $this->window - $this->needed;
         $noun = $arriving->axis->frequency->value;
-        $where = $this->centred ? "At both ends up to {$cut} values" : "The first {$cut} values of each line";
+        $where = $this->isCentred() ? "At both ends up to {$cut} values" : "The first {$cut} values of each line";
 
-        return [Remark::saying("{$where} rest on fewer than {$this->window} {$noun}s, so the seasons show in them.")->withRemedy('Leave them blank', ['needed' => 'all'])];
+        return [
+            Remark::saying(
+                "{$where} rest on fewer than {$this->window} {$noun}s, so the seasons show in them.",
+            )->withRemedy('Leave them blank', ['needed' => 'all']),
+        ];
     }
 
     /**
@@ -176,5 +193,28 @@ final readonly class Rolling implements Stop
         $shift = intdiv($this->window - 1, 2);
 
         return [...array_slice($trailing, $shift), ...array_fill(0, min($shift, count($trailing)), NAN)];
+    }
+
+    public function conflict(): ?string
+    {
+        return match (true) {
+            $this->needed !== 0 && $this->needed < $this->window && $this->statistic === 'sum'
+                => 'a sum needs every value of its window; with some missing it would be too low. Write “all”, ' .
+                'or take the mean.',
+            $this->needed > $this->window => "a window of {$this->window} cannot hold " .
+                "{$this->needed} values. Ask for {$this->window} " .
+                'or fewer, or write “all”.',
+            default => null,
+        };
+    }
+
+    public function settled(): static
+    {
+        return $this->needed === $this->window ? new self($this->statistic, $this->placed, $this->window) : $this;
+    }
+
+    private function isCentred(): bool
+    {
+        return $this->placed === 'centred';
     }
 }

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Whole;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Calendar;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -19,8 +20,35 @@ use DuskRail\Time\Period;
 /** The total so far: since the start of the data, or from zero in each year, which may start in any month. */
 final readonly class RunningTotal implements Stop
 {
-    /** @param bool $throughGaps count a missing value as nothing; else the total stops until the next start */
-    private function __construct(private string $from, private int $month, private bool $throughGaps) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Choice('start', ['year' => 'from zero each year', 'start' => 'since the start'], lead: 'total'),
+        ]
+        public string $from = 'year',
+        #[
+            Whole(
+                'first month',
+                1,
+                12,
+                [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+                lead: 'years start in',
+                when: ['from' => 'year'],
+                about: 'month in which years start',
+            ),
+        ]
+        public int $month = 1,
+        #[
+            Choice(
+                'gaps',
+                ['stop' => 'stop', 'through' => 'go on'],
+                lead: 'at a gap',
+                about: 'whether a missing value counts as nothing, or ends the total until the next start',
+            ),
+        ]
+        public string $gaps = 'stop',
+    ) {}
 
     public static function type(): string
     {
@@ -39,23 +67,7 @@ final readonly class RunningTotal implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self($arriving->axis->frequency->perYear() === 1 ? 'start' : 'year', 1, false);
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-
-        return new self(
-            $read->oneOf('from', 'year', ['start', 'year']),
-            $read->whole('month', 1, 1, 12),
-            $read->oneOf('gaps', 'stop', ['stop', 'through']) === 'through',
-        );
-    }
-
-    public function settings(): array
-    {
-        return ['from' => $this->from, 'month' => $this->month, 'gaps' => $this->throughGaps ? 'through' : 'stop'];
+        return new self($arriving->axis->frequency->perYear() === 1 ? 'start' : 'year');
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -65,30 +77,19 @@ final readonly class RunningTotal implements Stop
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        return $this->label($arriving, $scope).($this->from === 'year' && $this->month !== 1 ? ', years from '.Period::monthShort($this->month) : '');
-    }
-
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        $months = [];
-        for ($month = 1; $month <= 12; $month++) {
-            $months[$month] = Period::monthShort($month);
-        }
-        $fields = [Field::choice('from', 'total', $this->from, ['year' => 'from zero each year', 'start' => 'since the start'])];
-        if ($this->from === 'year') {
-            $fields[] = Field::choice('month', 'years start in', (string) $this->month, $months);
-        }
-        $fields[] = Field::choice('gaps', 'at a gap', $this->throughGaps ? 'through' : 'stop', ['stop' => 'stop', 'through' => 'go on']);
-
-        return $fields;
+        return $this->label($arriving, $scope) .
+            ($this->from === 'year' && $this->month !== 1 ? ', years from ' . Period::monthShort($this->month) : '');
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
-            $arriving->kind === Kind::Stock => 'A level at a moment does not add up over time. Choose a flow, or take the mean.',
-            $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) is a quotient, and quotients do not add up. Put the running total before the division.",
-            $this->from === 'year' && $arriving->axis->frequency === Frequency::Number => 'Plain numbers have no year. Take the total since the start.',
+            $arriving->kind === MeasureKind::Stock
+                => 'A level at a moment does not add up over time. Choose a flow, or take the mean.',
+            $arriving->kind === MeasureKind::Rate => "What arrives here ({$arriving->unit->text()}) is a " .
+                'quotient, and quotients do not add up. Put the running total before the division.',
+            $this->from === 'year' && $arriving->axis->frequency === Frequency::Number
+                => 'Plain numbers have no year. Take the total since the start.',
             default => null,
         };
     }
@@ -108,7 +109,7 @@ final readonly class RunningTotal implements Stop
                     }
                     if (is_nan($value)) {
                         $totals[] = NAN;
-                        $total = $this->throughGaps ? $total : NAN;
+                        $total = $this->gapsCountAsNothing() ? $total : NAN;
                     } else {
                         $totals[] = $total += $value;
                     }
@@ -117,22 +118,36 @@ final readonly class RunningTotal implements Stop
                 return $totals;
             },
             $arriving->unit->timeless($arriving->axis->frequency, $this->from === 'start' ? 'in all' : 'to date'),
-            Kind::Stock,
+            MeasureKind::Stock,
         );
 
-        return new Outcome($table, [], $this->throughGaps ? 'gaps counted as nothing' : '');
+        return new Outcome($table, [], $this->gapsCountAsNothing() ? 'gaps counted as nothing' : '');
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $starts = $this->starts($arriving);
         $first = $position;
-        while ($first > 0 && ! $starts[$first]) {
+        while ($first > 0 && !$starts[$first]) {
             $first--;
         }
-        $inputs = array_values(array_filter(range($first, $position), static fn(int $at): bool => ! is_nan($arriving->series[$key]->values[$at])));
+        $inputs = array_values(
+            array_filter(
+                range($first, $position),
+                static fn(int $at): bool => !is_nan($arriving->series[$key]->values[$at]),
+            ),
+        );
 
-        return Explanation::of('sum of '.count($inputs)." values since {$arriving->axis->period($first)->label()}", $position, $inputs);
+        return Explanation::of(
+            'sum of ' . count($inputs) . " values since {$arriving->axis->period($first)->label()}",
+            $position,
+            $inputs,
+        );
     }
 
     /** @return list<bool> for every position whether the total begins anew there */
@@ -165,5 +180,10 @@ final readonly class RunningTotal implements Stop
         [$year, $month] = Calendar::date(intdiv($period->firstDay() + $period->lastDay(), 2));
 
         return $year - ($month < $this->month ? 1 : 0);
+    }
+
+    private function gapsCountAsNothing(): bool
+    {
+        return $this->gaps === 'through';
     }
 }

@@ -4,23 +4,42 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Statistics\Decomposition;
 
 /** Takes the seasons out, or shows them: classical decomposition, additive or multiplicative. */
 final readonly class Seasonal implements Stop
 {
-    private function __construct(private string $show, private bool $multiplicative) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Choice(
+                'result',
+                ['adjusted' => 'seasonally adjusted', 'trend' => 'the trend', 'seasonal' => 'the seasons alone'],
+                lead: 'show',
+            ),
+        ]
+        public string $show = 'adjusted',
+        #[
+            Choice(
+                'model',
+                ['multiplicative' => 'in proportion to the level', 'additive' => 'of the same size at any level'],
+                lead: 'seasons',
+            ),
+        ]
+        public string $model = 'multiplicative',
+    ) {}
 
     public static function type(): string
     {
@@ -39,19 +58,7 @@ final readonly class Seasonal implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self('adjusted', true);
-    }
-
-    public static function from(array $settings): self
-    {
-        $read = new Settings(self::title(), $settings);
-
-        return new self($read->oneOf('show', 'adjusted', ['adjusted', 'trend', 'seasonal']), $read->oneOf('model', 'multiplicative', ['multiplicative', 'additive']) === 'multiplicative');
-    }
-
-    public function settings(): array
-    {
-        return ['show' => $this->show, 'model' => $this->multiplicative ? 'multiplicative' : 'additive'];
+        return new self();
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -65,15 +72,10 @@ final readonly class Seasonal implements Stop
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        return $this->label($arriving, $scope).' ('.($this->multiplicative ? 'multiplicative' : 'additive').')';
-    }
-
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        return [
-            Field::choice('show', 'show', $this->show, ['adjusted' => 'seasonally adjusted', 'trend' => 'the trend', 'seasonal' => 'the seasons alone']),
-            Field::choice('model', 'seasons', $this->multiplicative ? 'multiplicative' : 'additive', ['multiplicative' => 'in proportion to the level', 'additive' => 'of the same size at any level']),
-        ];
+        return $this->label($arriving, $scope) .
+            ' (' .
+            ($this->isMultiplicative() ? 'multiplicative' : 'additive') .
+            ')';
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
@@ -81,9 +83,11 @@ final readonly class Seasonal implements Stop
         $seasons = $arriving->axis->frequency->perYear() ?? 0;
 
         return match (true) {
-            $seasons < 2 => ucfirst($arriving->axis->frequency->adjective()).' figures have no seasons of a fixed number a year. Change them to months or quarters first.',
+            $seasons < 2 => ucfirst($arriving->axis->frequency->adjective()) .
+                ' figures have no seasons of a fixed number a year. Change them to months or quarters first.',
             $arriving->axis->count < 2 * $seasons => 'Seasons need at least two whole years.',
-            in_array($arriving->unit->sort, [Sort::Rank, Sort::Score], true) => "What arrives here ({$arriving->unit->text()}) has no seasons to take out. Put this stop before it.",
+            in_array($arriving->unit->sort, [ValueType::Rank, ValueType::Score], true)
+                => "What arrives here ({$arriving->unit->text()}) has no seasons to take out. Put this stop before it.",
             default => null,
         };
     }
@@ -94,42 +98,76 @@ final readonly class Seasonal implements Stop
         $unfit = [];
         $table = $arriving->map(
             function (array $values, string $key) use ($seasons, &$unfit): array {
-                if ($this->multiplicative && array_filter($values, static fn(float $v): bool => $v <= 0.0) !== []) {
+                if ($this->isMultiplicative() && array_filter($values, static fn(float $v): bool => $v <= 0.0) !== []) {
                     $unfit[] = $key;
 
                     return array_fill(0, count($values), NAN);
                 }
-                $parts = Decomposition::of($values, $seasons, $this->multiplicative);
+                $parts = Decomposition::of($values, $seasons, $this->isMultiplicative());
                 if ($this->show !== 'adjusted') {
                     return $this->show === 'trend' ? $parts->trend : $parts->seasonal;
                 }
                 $adjusted = [];
                 foreach ($values as $i => $value) {
-                    $adjusted[] = $this->multiplicative ? ($parts->seasonal[$i] === 0.0 ? NAN : $value / $parts->seasonal[$i]) : $value - $parts->seasonal[$i];
+                    $adjusted[] = $this->isMultiplicative()
+                        ? ($parts->seasonal[$i] === 0.0
+                            ? NAN
+                            : $value / $parts->seasonal[$i])
+                        : $value - $parts->seasonal[$i];
                 }
 
                 return $adjusted;
             },
-            $this->show === 'seasonal' && $this->multiplicative ? Unit::of(Sort::Score, 'times the trend') : null,
-            Kind::Rate,
+            $this->show === 'seasonal' && $this->isMultiplicative()
+                ? Unit::of(ValueType::Score, 'times the trend')
+                : null,
+            MeasureKind::Rate,
         );
         $names = array_map($scope->nameOf(...), $unfit);
 
-        return new Outcome($table, $names === [] ? [] : [
-            Remark::saying(Named::few($names).(count($names) === 1 ? ' is' : ' are').' zero or below somewhere, so seasons cannot be in proportion to the level.')->withRemedy('Same size at any level', ['model' => 'additive']),
-        ]);
+        return new Outcome(
+            $table,
+            $names === []
+                ? []
+                : [
+                    Remark::saying(
+                        Named::few($names) .
+                            (count($names) === 1 ? ' is' : ' are') .
+                            ' zero or below somewhere, so seasons cannot be in proportion to the level.',
+                    )->withRemedy('Same size at any level', ['model' => 'additive']),
+                ],
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $value = $arriving->series[$key]->values[$position];
         $result = $leaving->series[$key]->values[$position];
 
-        return Explanation::of(match (true) {
-            $this->show === 'trend' => 'centred mean over one year around '.Explanation::number($value),
-            $this->show === 'seasonal' => 'mean of this season’s values against the trend, over all years',
-            $this->multiplicative => Explanation::number($value).' ÷ '.Explanation::number($value / ($result === 0.0 ? NAN : $result)).' (its season)',
-            default => Explanation::number($value).' − '.Explanation::number($value - $result).' (its season)',
-        }, $position);
+        return Explanation::of(
+            match (true) {
+                $this->show === 'trend' => 'centred mean over one year around ' . Explanation::number($value),
+                $this->show === 'seasonal' => 'mean of this season’s values against the trend, over all years',
+                $this->isMultiplicative() => Explanation::number($value) .
+                    ' ÷ ' .
+                    Explanation::number($value / ($result === 0.0 ? NAN : $result)) .
+                    ' (its season)',
+                default => Explanation::number($value) .
+                    ' − ' .
+                    Explanation::number($value - $result) .
+                    ' (its season)',
+            },
+            $position,
+        );
+    }
+
+    private function isMultiplicative(): bool
+    {
+        return $this->model === 'multiplicative';
     }
 }

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\ReadsSettings;
 
 /**
  * The share in a total, in per cent: of all that take part, of those in focus, or of the entity's own group.
@@ -23,7 +23,19 @@ use DuskRail\Rail\Stop;
  */
 final readonly class Share implements Stop
 {
-    private function __construct(private string $of) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Choice(
+                'whole',
+                ['all' => 'all that take part', 'focus' => 'those in focus', 'group' => 'its own group'],
+                lead: 'share of',
+                about: 'what each value is a share of',
+            ),
+        ]
+        public string $of = 'all',
+    ) {}
 
     public static function type(): string
     {
@@ -42,17 +54,7 @@ final readonly class Share implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self('all');
-    }
-
-    public static function from(array $settings): self
-    {
-        return new self((new Settings(self::title(), $settings))->oneOf('of', 'all', ['all', 'focus', 'group']));
-    }
-
-    public function settings(): array
-    {
-        return ['of' => $this->of];
+        return new self();
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -69,16 +71,15 @@ final readonly class Share implements Stop
         return $this->label($arriving, $scope);
     }
 
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        return [Field::choice('of', 'share of', $this->of, ['all' => 'all that take part', 'focus' => 'those in focus', 'group' => 'its own group'])];
-    }
-
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
-            ! $arriving->unit->isAmount(), $arriving->kind === Kind::Rate => "What arrives here ({$arriving->unit->text()}) does not add up to a whole, so nothing has a share in it. Take the share of the measure itself, at the start of the rail.",
-            $this->of === 'focus' && $scope->focus === [] => 'Nothing is in focus to take a share of. Put some lines in focus, or take the share of all.',
+            !$arriving->unit->isAmount(),
+            $arriving->kind === MeasureKind::Rate
+                => "What arrives here ({$arriving->unit->text()}) does not add up to a whole, so nothing has " .
+                'a share in it. Take the share of the measure itself, at the start of the rail.',
+            $this->of === 'focus' && $scope->focus === []
+                => 'Nothing is in focus to take a share of. Put some lines in focus, or take the share of all.',
             default => null,
         };
     }
@@ -109,13 +110,14 @@ final readonly class Share implements Stop
                 $total = $wholes[$this->wholeOf($key, $scope) ?? ''] ?? null;
                 $shares = [];
                 foreach ($values as $i => $value) {
-                    $shares[] = $total === null || ! ($total[$i] > 0.0) ? NAN : $value / $total[$i] * 100.0;
+                    $whole = $total[$i] ?? NAN;
+                    $shares[] = $whole > 0.0 ? ($value / $whole) * 100.0 : NAN;
                 }
 
                 return $shares;
             },
-            Unit::of(Sort::Percent),
-            Kind::Rate,
+            Unit::of(ValueType::Percent),
+            MeasureKind::Rate,
         );
 
         return new Outcome($table, [
@@ -124,8 +126,13 @@ final readonly class Share implements Stop
         ]);
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $value = $arriving->series[$key]->values[$position];
         $share = $leaving->series[$key]->values[$position];
         $whole = match ($this->of) {
@@ -134,7 +141,13 @@ final readonly class Share implements Stop
             default => 'all',
         };
 
-        return Explanation::of(Explanation::number($value).' ÷ '.Explanation::number($share === 0.0 ? NAN : $value / $share * 100.0)." ({$whole}) × 100", $position);
+        return Explanation::of(
+            Explanation::number($value) .
+                ' ÷ ' .
+                Explanation::number($share === 0.0 ? NAN : ($value / $share) * 100.0) .
+                " ({$whole}) × 100",
+            $position,
+        );
     }
 
     /** Which whole an entity is part of, or null when of none. */
@@ -155,6 +168,13 @@ final readonly class Share implements Stop
     {
         $names = array_map($scope->nameOf(...), array_values($keys));
 
-        return $names === [] ? [] : [Remark::saying(Named::few($names).(count($names) === 1 ? ' is ' : ' are ').$what.'.', implode(', ', $names))];
+        return $names === []
+            ? []
+            : [
+                Remark::saying(
+                    Named::few($names) . (count($names) === 1 ? ' is ' : ' are ') . $what . '.',
+                    implode(', ', $names),
+                ),
+            ];
     }
 }

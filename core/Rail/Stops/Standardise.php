@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Kind;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sort;
 use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Explanation;
-use DuskRail\Rail\Field;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
-use DuskRail\Rail\Settings;
 use DuskRail\Rail\Stop;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\ReadsSettings;
 use DuskRail\Statistics\Quantile;
 
 /**
@@ -23,7 +23,22 @@ use DuskRail\Statistics\Quantile;
  */
 final readonly class Standardise implements Stop
 {
-    private function __construct(private string $by) {}
+    use ReadsSettings;
+
+    public function __construct(
+        #[
+            Choice(
+                'scale',
+                [
+                    'deviations' => 'standard deviations from the mean',
+                    'quartiles' => 'interquartile ranges from the median',
+                ],
+                lead: 'in',
+                about: 'what the distance from the middle of all is measured in',
+            ),
+        ]
+        public string $by = 'deviations',
+    ) {}
 
     public static function type(): string
     {
@@ -42,17 +57,7 @@ final readonly class Standardise implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self('deviations');
-    }
-
-    public static function from(array $settings): self
-    {
-        return new self((new Settings(self::title(), $settings))->oneOf('by', 'deviations', ['deviations', 'quartiles']));
-    }
-
-    public function settings(): array
-    {
-        return ['by' => $this->by];
+        return new self();
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -62,41 +67,49 @@ final readonly class Standardise implements Stop
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        return $this->by === 'deviations' ? 'standard deviations from the mean' : 'interquartile ranges from the median';
-    }
-
-    public function fields(SeriesTable $arriving, Scope $scope): array
-    {
-        return [Field::choice('by', 'in', $this->by, ['deviations' => 'standard deviations from the mean', 'quartiles' => 'interquartile ranges from the median'])];
+        return $this->by === 'deviations'
+            ? 'standard deviations from the mean'
+            : 'interquartile ranges from the median';
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return in_array($arriving->unit->sort, [Sort::Rank, Sort::Score], true) ? "What arrives here ({$arriving->unit->text()}) has no distances to measure. Put this stop before it." : null;
+        return in_array($arriving->unit->sort, [ValueType::Rank, ValueType::Score], true)
+            ? "What arrives here ({$arriving->unit->text()}) has no distances to measure. Put this stop before it."
+            : null;
     }
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
         $present = $scope->present($arriving);
         $deviations = $this->by === 'deviations';
-        [$middles, $spreads] = $deviations ? PeerFigures::moments($present) : [PeerFigures::quantile($present, 0.5), PeerFigures::each($present, self::quartileRange(...))];
+        [$middles, $spreads] = $deviations
+            ? PeerFigures::moments($present)
+            : [PeerFigures::quantile($present, 0.5), PeerFigures::each($present, self::quartileRange(...))];
 
-        return new Outcome($arriving->map(
-            static function (array $values) use ($middles, $spreads): array {
-                $scores = [];
-                foreach ($values as $i => $value) {
-                    $scores[] = ($spreads[$i] ?? NAN) > 0.0 ? ($value - $middles[$i]) / $spreads[$i] : NAN;
-                }
+        return new Outcome(
+            $arriving->map(
+                static function (array $values) use ($middles, $spreads): array {
+                    $scores = [];
+                    foreach ($values as $i => $value) {
+                        $scores[] = ($spreads[$i] ?? NAN) > 0.0 ? ($value - $middles[$i]) / $spreads[$i] : NAN;
+                    }
 
-                return $scores;
-            },
-            Unit::of(Sort::Score, $deviations ? 'standard deviations' : 'interquartile ranges'),
-            Kind::Rate,
-        ));
+                    return $scores;
+                },
+                Unit::of(ValueType::Score, $deviations ? 'standard deviations' : 'interquartile ranges'),
+                MeasureKind::Rate,
+            ),
+        );
     }
 
-    public function explain(SeriesTable $arriving, SeriesTable $leaving, Scope $scope, string $key, int $position): Explanation
-    {
+    public function explain(
+        SeriesTable $arriving,
+        SeriesTable $leaving,
+        Scope $scope,
+        string $key,
+        int $position,
+    ): Explanation {
         $present = $scope->present($arriving);
         $deviations = $this->by === 'deviations';
         $values = array_column($present, $position);
@@ -105,8 +118,13 @@ final readonly class Standardise implements Stop
         $spread = $spreads[$position] ?? self::quartileRange($values);
 
         return Explanation::of(
-            '('.Explanation::number($arriving->series[$key]->values[$position]).' − '.Explanation::number($middle).') ÷ '.Explanation::number($spread)
-                .($deviations ? ' (mean and standard deviation of all)' : ' (median and interquartile range of all)'),
+            '(' .
+                Explanation::number($arriving->series[$key]->values[$position]) .
+                ' − ' .
+                Explanation::number($middle) .
+                ') ÷ ' .
+                Explanation::number($spread) .
+                ($deviations ? ' (mean and standard deviation of all)' : ' (median and interquartile range of all)'),
             $position,
         );
     }

@@ -15,26 +15,26 @@
                 @if ($page->offered !== [])
                     <form method="get" class="controls no-print" data-at-once>
                         @foreach ($page->offered as $control => $labels)
-                            <label class="quiet" for="control-{{ $control }}">{{ \DuskRail\Study\ReaderChoices::CONTROLS[$control] }}</label>
+                            <label class="quiet" for="control-{{ $control }}">{{ \DuskRail\Outcome\ReaderChoices::CONTROLS[$control] }}</label>
                             <span class="select is-small"><select id="control-{{ $control }}" name="{{ $control }}">@foreach ($labels as $value => $label)<option value="{{ $value }}" @selected((string) $value === $page->choices->{$control})>{{ $label }}</option>@endforeach</select></span>
                         @endforeach
                         <button class="button is-small">Show</button>
                     </form>
                 @endif
             </header>
-            @foreach ($page->blocks as $block)
-                @if ($block['wording'] === null)
-                    <p class="brief-text">{!! nl2br(e($block['text'])) !!}</p>
+            @foreach ($page->parts as $block)
+                @if ($block->wording === null)
+                    <p class="brief-text">{!! nl2br(e($block->text())) !!}</p>
                 @else
-                    <figure @class(['brief-study', 'wide' => $block['wide']]) tabindex="-1">
-                        <h2>@foreach (\DuskRail\Study\Wording::coloured($block['wording']->marked, $block['comparison']) as $run)<span @class(['in-'.$run['ink'] => $run['ink'] !== '', 'bold' => $run['bold']])>{{ $run['text'] }}</span>@endforeach</h2>
-                        <p class="quiet">{{ $block['wording']->subtitle }}</p>
-                        @if ($block['picture'] === null)
-                            <p class="empty">{{ $block['problem'] }}</p>
+                    <figure @class(['brief-study', 'wide' => $block->wide]) tabindex="-1">
+                        <h2>@foreach (\DuskRail\Words\Wording::coloured($block->wording->marked, $block->comparison) as $run)<span @class(['in-'.$run['ink'] => $run['ink'] !== '', 'bold' => $run['bold']])>{{ $run['text'] }}</span>@endforeach</h2>
+                        <p class="quiet">{{ $block->wording->subtitle }}</p>
+                        @if ($block->picture === null)
+                            <p class="empty">{{ $block->problem }}</p>
                         @else
-                            {!! \App\Drawing\Svg::forScreen($block['picture'], ['class' => 'chart', 'role' => 'img', 'aria-label' => $block['picture']->description], "b{$block['block']->id}-") !!}
+                            {!! \App\Drawing\Svg::forScreen($block->picture, ['class' => 'chart', 'role' => 'img', 'aria-label' => $block->picture->description], "b{$block->block->id}-") !!}
                         @endif
-                        <figcaption class="quiet">{{ $block['wording']->source }}</figcaption>
+                        <figcaption class="quiet">{{ $block->wording->source }}</figcaption>
                     </figure>
                 @endif
             @endforeach

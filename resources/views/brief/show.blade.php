@@ -8,7 +8,7 @@
             @forelse ($brief->blocks as $block)
                 <li>
                     @if ($block->study !== null)
-                        <a href="{{ route('studies.show', $block->study) }}"><b>{{ $block->study->name }}</b></a> <span class="quiet">{{ $block->study->document()->view->label() }}</span>
+                        <a href="{{ route('studies.show', $block->study) }}"><b>{{ $block->study->name }}</b></a> <span class="quiet">{{ \DuskRail\Document\ViewCatalogue::of($block->study->document())->title() }}</span>
                     @else
                         <form method="post" action="{{ route('briefs.update', $brief) }}" class="text">@csrf @method('put')<input type="hidden" name="block" value="{{ $block->id }}"><textarea name="text" rows="2" aria-label="Text" maxlength="4000">{{ $block->text }}</textarea><button class="button is-small">Keep</button></form>
                     @endif
@@ -33,7 +33,7 @@
         <form class="inline" method="post" action="{{ route('briefs.update', $brief) }}">@csrf @method('put')
             <input type="hidden" name="controls[]" value="">
             <span>The reader sets, for all pictures at once,</span>
-            @foreach (\DuskRail\Study\ReaderChoices::CONTROLS as $control => $label)<label><input type="checkbox" name="controls[]" value="{{ $control }}" @checked(in_array($control, $brief->controls ?? [], true))> {{ $label }}</label>@endforeach
+            @foreach (\DuskRail\Outcome\ReaderChoices::CONTROLS as $control => $label)<label><input type="checkbox" name="controls[]" value="{{ $control }}" @checked(in_array($control, $brief->controls ?? [], true))> {{ $label }}</label>@endforeach
             <button class="button is-small">Keep</button>
         </form>
         <form method="post" action="{{ route('briefs.destroy', $brief) }}" data-confirm="Delete the brief “{{ $brief->name }}”?">@csrf @method('delete')<button class="plain small">Delete this brief</button></form>

@@ -5,7 +5,7 @@
     @if ($dataset !== null)<input type="hidden" name="dataset" value="{{ $dataset->id }}">@endif
     <label>
         <span>{{ $text }}</span>
-        <input type="file" name="file" accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,text/csv,text/tab-separated-values" required>
+        <input type="file" name="file" accept="{{ \App\Formats\TableSources::accepted() }},text/csv,text/tab-separated-values" required>
     </label>
     <noscript><button class="button is-small">Bring it</button></noscript>
 </form>

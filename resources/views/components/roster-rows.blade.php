@@ -4,7 +4,7 @@
 @foreach ($lines as $line)
 @php
     $focus = $line->hue > 0;
-    $off = $line->state === \DuskRail\Study\LineState::Off;
+    $off = $line->state === \DuskRail\Document\LineState::Off;
     $name = e($line->name);
     $key = e($line->key);
     $course = \App\Drawing\Svg::path(\DuskRail\Chart\Spark::pieces($line->values, $lineup->from, $lineup->to, 46, 20, $lineup->axis instanceof \DuskRail\Time\PeriodAxis ? $line->absent : []));

@@ -1,7 +1,7 @@
 <x-layout :title="$dataset->name">
     <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">Data</a><span class="right"><button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></span></header>
     <main class="page wide one-dataset">
-        @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
+        @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <h1>{{ $dataset->name }}</h1>
         <p class="quiet">Version {{ $dataset->version }} · {{ $entities->total() }} {{ Str::plural('entity', $entities->total()) }} · {{ $dataset->measures->count() }} {{ Str::plural('measure', $dataset->measures->count()) }} · used by {{ $dataset->studies->count() }} {{ Str::plural('study', $dataset->studies->count()) }}</p>
@@ -37,7 +37,7 @@
                             <tr>
                                 <td><input class="input is-small" name="measures[{{ $measure->id }}][name]" value="{{ $measure->name }}" aria-label="Name of {{ $measure->name }}" required></td>
                                 <td><input class="input is-small short" name="measures[{{ $measure->id }}][unit]" value="{{ $measure->unit }}" aria-label="Unit of {{ $measure->name }}"></td>
-                                <td><span class="select is-small"><select name="measures[{{ $measure->id }}][kind]" aria-label="Kind of {{ $measure->name }}">@foreach (\DuskRail\Data\Kind::cases() as $kind)<option value="{{ $kind->value }}" @selected($kind === $measure->kind)>{{ $kind->meaning() }}</option>@endforeach</select></span></td>
+                                <td><span class="select is-small"><select name="measures[{{ $measure->id }}][kind]" aria-label="Kind of {{ $measure->name }}">@foreach (\DuskRail\Data\MeasureKind::cases() as $kind)<option value="{{ $kind->value }}" @selected($kind === $measure->kind)>{{ $kind->meaning() }}</option>@endforeach</select></span></td>
                                 <td><span class="select is-small"><select name="measures[{{ $measure->id }}][better]" aria-label="Better direction of {{ $measure->name }}">@foreach (['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower'] as $value => $label)<option value="{{ $value }}" @selected($value === $measure->better->value)>{{ $label }}</option>@endforeach</select></span></td>
                                 <td><input class="input is-small tiny" name="measures[{{ $measure->id }}][decimals]" value="{{ $measure->decimals }}" aria-label="Decimals of {{ $measure->name }}" placeholder="auto" inputmode="numeric"></td>
                                 <td class="quiet">{{ $measure->frequency->adjective() }}{{ $measure->formula === '' ? '' : " = {$measure->formula}" }}</td>
@@ -58,8 +58,8 @@
         <h2>Versions</h2>
         <ol class="versions" reversed>
             @foreach ($dataset->files->sortByDesc('version') as $file)
-                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ $file->way }}{{ $file->rows > 1 ? ', '.number_format($file->rows).' rows' : '' }}</span>
-                    @if ($file->way === 'correction')<span>{{ $versions->said($file->plan) }} <q>{{ $file->note }}</q></span> <form method="post" action="{{ route('corrections.destroy', [$dataset, $file]) }}">@csrf @method('delete')<button class="plain small">take back</button></form>@endif
+                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ $file->way->value }}{{ $file->rows > 1 ? ', '.number_format($file->rows).' rows' : '' }}</span>
+                    @if ($file->correction() !== null)<span>{{ $versions->inWords($file) }} <q>{{ $file->note }}</q></span> @if ($versions->isInForce($file))<form method="post" action="{{ route('corrections.destroy', [$dataset, $file]) }}">@csrf @method('delete')<button class="plain small">take back</button></form>@else<span class="quiet">replaced since</span>@endif @endif
                 </li>
             @endforeach
         </ol>

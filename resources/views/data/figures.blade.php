@@ -6,10 +6,10 @@
         <p class="quiet">{{ $measure->unitEach()->text() }}{{ $version < $dataset->version ? ", as in version {$version}" : '. Choose a figure to correct it.' }}</p>
         @if ($chosen !== null && $version === $dataset->version)
             <form method="post" action="{{ route('corrections.store', $dataset) }}" class="correction">@csrf
-                <input type="hidden" name="measure" value="{{ $measure->key }}"><input type="hidden" name="entity" value="{{ $chosen['entity']->key }}"><input type="hidden" name="period" value="{{ $table->axis->period($chosen['at'])->code() }}">
-                <b>{{ $chosen['entity']->name }}, {{ $table->axis->period($chosen['at'])->label() }}</b>
-                <span class="quiet">{{ $chosen['origin'] === null ? 'not in any file' : "{$chosen['origin']->file}, row {$chosen['origin']->row}" }}</span>
-                <label>is <input class="input is-small" name="value" value="{{ is_nan($chosen['value']) ? '' : json_encode($chosen['value']) }}" autofocus autocomplete="off" placeholder="missing"></label>
+                <input type="hidden" name="measure" value="{{ $measure->key }}"><input type="hidden" name="entity" value="{{ $chosen->entity->key }}"><input type="hidden" name="period" value="{{ $table->axis->period($chosen->at)->code() }}">
+                <b>{{ $chosen->entity->name }}, {{ $table->axis->period($chosen->at)->label() }}</b>
+                <span class="quiet">{{ $chosen->origin === null ? 'not in any file' : "{$chosen->origin->file}, row {$chosen->origin->row}" }}</span>
+                <label>is <input class="input is-small" name="value" value="{{ is_nan($chosen->value) ? '' : json_encode($chosen->value) }}" autofocus autocomplete="off" placeholder="missing"></label>
                 <span class="select is-small"><select name="status" aria-label="How sure it is">@foreach (\DuskRail\Data\Status::cases() as $status)<option value="{{ $status->value }}">{{ strtolower($status->name) }}</option>@endforeach</select></span>
                 <label>because <input class="input is-small" name="why" required maxlength="200" autocomplete="off" placeholder="why, so that others can follow"></label>
                 <button class="button is-small">Correct it</button>
@@ -26,7 +26,7 @@
                     @foreach ($table->series as $key => $series)
                         <tr><th scope="row">{{ $entities[$key]->name ?? $key }}</th>
                             @for ($i = $from; $i <= $to && $i < $table->axis->count; $i++)
-                                <td>@if ($version === $dataset->version)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'to' => $to, 'entity' => $key, 'at' => $i]) }}" @class(['chosen' => $chosen !== null && $chosen['entity']->key === (string) $key && $chosen['at'] === $i])>{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}</a>@else{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}@endif</td>
+                                <td>@if ($version === $dataset->version)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'to' => $to, 'entity' => $key, 'at' => $i]) }}" @class(['chosen' => $chosen !== null && $chosen->entity->key === (string) $key && $chosen->at === $i])>{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}</a>@else{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}@endif</td>
                             @endfor
                         </tr>
                     @endforeach

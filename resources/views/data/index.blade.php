@@ -1,11 +1,11 @@
 <x-layout title="Data">
     <header class="top"><x-mark /><span class="right"><a class="plain" href="{{ route('finish.show') }}">House finish</a><button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></span></header>
     <main class="page">
-        @if (session('said'))<p class="said" role="status">{{ session('said') }}</p>@endif
+        @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <section class="bring">
             <h1>Bring a table</h1>
-            <x-bring text="Drop a CSV, TSV, Excel, OpenDocument, JSON-stat or zipped data package here, or choose one" />
+            <x-bring :text="'Drop a file here, or choose one: '.\App\Formats\TableSources::inWords()" />
             <p class="quiet">One row per figure or per thing that happened; periods, years, entities or measures across. What the program makes of it is shown first; nothing is stored until you say so.</p>
             <form class="inline study-file" method="post" action="{{ route('study-files.carried') }}" enctype="multipart/form-data">@csrf<label>or a study that carries its figures <input type="file" name="study" accept=".json,application/json" required></label> <button class="button is-small">Bring it</button></form>
         </section>
@@ -66,5 +66,6 @@
         @empty
             <p class="empty">No data set yet.</p>
         @endforelse
+        <footer class="quiet about">Dusk Rail {{ config('duskrail.version') }}</footer>
     </main>
 </x-layout>

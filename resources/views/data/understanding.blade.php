@@ -4,7 +4,7 @@
     $observations = $screen->observations;
     $upload = $screen->upload;
     $headings = array_map(fn ($column) => $sample->heading($column, $plan->heading), range(0, max(0, min($sample->width, 200) - 1)));
-    $attributes = $plan->shape === \DuskRail\Reading\Shape::Attributes;
+    $attributes = $plan->shape === \DuskRail\Reading\TableShape::Attributes;
     $dialect = $upload->readDialect();
 @endphp
 <div id="understanding">
@@ -27,50 +27,50 @@
         </p>
         @if ($screen->others !== [])
             <p class="others">It could also be:
-                @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other['shape']->value }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ $other['shape']->label() }} <span class="quiet">({{ number_format($other['figures']) }} figures{{ $other['share'] < 1.0 ? ', '.number_format(100 * $other['share']).' % of the cells' : '' }})</span></button>@endforeach
+                @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other->shape->value }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ $other->shape->label() }} <span class="quiet">({{ number_format($other->figures) }} figures{{ $other->share < 1.0 ? ', '.number_format(100 * $other->share).' % of the cells' : '' }})</span></button>@endforeach
             </p>
         @endif
     </section>
 
     <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
         @if (count($upload->sheets ?? []) > 1)<x-guess name="sheet" lead="Sheet" :value="$upload->sheet" :options="array_combine($upload->sheets, $upload->sheets)" />@endif
-        <x-guess name="shape" lead="The table lies" :value="$plan->shape->value" :options="collect(\DuskRail\Reading\Shape::cases())->mapWithKeys(fn ($s) => [$s->value => $s->label()])->all()" />
+        <x-guess name="shape" lead="The table lies" :value="$plan->shape->value" :options="collect(\DuskRail\Reading\TableShape::cases())->mapWithKeys(fn ($s) => [$s->value => $s->label()])->all()" />
         @if ($plan->shape->swapped() !== null)
             <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $plan->shape->swapped()->value }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>
         @endif
         @php($columns = ['' => 'none'] + array_map(fn ($h) => Str::limit($h, 30), $headings))
         @if (in_array($plan->shape->value, ['long', 'periods-across', 'attributes', 'events', 'moment'], true))
-            <x-guess name="entity" lead="Entity in" :value="(string) $plan->entity" :options="$columns" />
+            <x-guess name="entity" lead="Entity in" :value="(string) $plan->columns->entity" :options="$columns" />
         @endif
         @if (in_array($plan->shape->value, ['long', 'entities-across', 'years-across', 'events'], true))
-            <x-guess name="period" lead="Period in" :value="(string) $plan->period" :options="$columns" />
+            <x-guess name="period" lead="Period in" :value="(string) $plan->columns->period" :options="$columns" />
         @endif
-        @if (in_array($plan->shape->value, ['long', 'entities-across', 'events'], true) && ($plan->month !== null || $plan->periods->notation === \DuskRail\Time\PeriodNotation::Year))
-            <x-guess name="month" lead="its month in" :value="(string) $plan->month" :options="$columns" />
-            @if ($plan->month !== null)<x-guess name="day" lead="its day in" :value="(string) $plan->day" :options="$columns" />@endif
+        @if (in_array($plan->shape->value, ['long', 'entities-across', 'events'], true) && ($plan->columns->month !== null || $plan->periods->notation === \DuskRail\Time\PeriodNotation::Year))
+            <x-guess name="month" lead="its month in" :value="(string) $plan->columns->month" :options="$columns" />
+            @if ($plan->columns->month !== null)<x-guess name="day" lead="its day in" :value="(string) $plan->columns->day" :options="$columns" />@endif
         @endif
-        @if ($plan->shape === \DuskRail\Reading\Shape::PeriodsAcross && $plan->above === null)
+        @if ($plan->shape === \DuskRail\Reading\TableShape::PeriodsAcross && $plan->above === null)
             <x-guess name="joined" lead="A heading is" :value="$plan->joined ? '1' : '0'" :options="['0' => 'a period', '1' => 'a measure and a period']" />
         @endif
         @if (in_array($plan->shape->value, ['long', 'periods-across'], true) && ! $plan->isPaired())
-            <x-guess name="measure" lead="Measure in" :value="(string) $plan->measure" :options="$columns" />
-            <x-guess name="unit" lead="Unit in" :value="(string) $plan->unit" :options="$columns" />
+            <x-guess name="measure" lead="Measure in" :value="(string) $plan->columns->measure" :options="$columns" />
+            <x-guess name="unit" lead="Unit in" :value="(string) $plan->columns->unit" :options="$columns" />
         @endif
-        @if ($plan->shape === \DuskRail\Reading\Shape::Long)
-            <x-guess name="value" lead="Figures in" :value="count($plan->values) === 1 ? (string) $plan->values[0] : 'all'" :options="array_map(fn ($h) => Str::limit($h, 30), $headings) + ['all' => 'all other columns']" />
-            <x-guess name="status" lead="Status in" :value="(string) $plan->status" :options="$columns" />
+        @if ($plan->shape === \DuskRail\Reading\TableShape::Long)
+            <x-guess name="value" lead="Figures in" :value="count($plan->columns->values) === 1 ? (string) $plan->columns->values[0] : 'all'" :options="array_map(fn ($h) => Str::limit($h, 30), $headings) + ['all' => 'all other columns']" />
+            <x-guess name="status" lead="Status in" :value="(string) $plan->columns->status" :options="$columns" />
         @endif
-        @if ($plan->shape === \DuskRail\Reading\Shape::Events)
-            <x-guess name="counted" lead="The rows themselves" :value="$plan->counted ? '1' : '0'" :options="['1' => 'are counted', '0' => 'are not']" />
-            @foreach ($plan->ways as $column => $way)
-                <x-guess name="ways[{{ $column }}]" lead="{{ Str::limit($headings[$column] ?? 'column '.($column + 1), 24) }} is" :value="$way->value" :options="collect(\DuskRail\Reading\Way::cases())->mapWithKeys(fn ($w) => [$w->value => $w->label()])->all()" />
+        @if ($plan->shape === \DuskRail\Reading\TableShape::Events)
+            <x-guess name="counted" lead="The rows themselves" :value="$plan->events->counted ? '1' : '0'" :options="['1' => 'are counted', '0' => 'are not']" />
+            @foreach ($plan->events->ways as $column => $way)
+                <x-guess name="ways[{{ $column }}]" lead="{{ Str::limit($headings[$column] ?? 'column '.($column + 1), 24) }} is" :value="$way->value" :options="collect(\DuskRail\Reading\EventSummary::cases())->mapWithKeys(fn ($w) => [$w->value => $w->label()])->all()" />
             @endforeach
         @endif
-        @if ($plan->shape === \DuskRail\Reading\Shape::Moment)
-            <label class="guess"><span>As it was in</span><input class="input is-small" name="moment" value="{{ $plan->moment }}" placeholder="a year or a period, or nothing"></label>
+        @if ($plan->shape === \DuskRail\Reading\TableShape::Moment)
+            <label class="guess"><span>As it was in</span><input class="input is-small" name="moment" value="{{ $plan->stated->moment }}" placeholder="a year or a period, or nothing"></label>
         @endif
         @if ($attributes)
-            <x-guess name="group" lead="Group by" :value="(string) $plan->group" :options="$columns" />
+            <x-guess name="group" lead="Group by" :value="(string) $plan->columns->group" :options="$columns" />
         @else
             @if (! in_array($plan->shape->value, ['years-across', 'moment'], true))
                 <x-guess name="notation" lead="Periods written like" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
@@ -83,13 +83,13 @@
         @if ($observations->duplicateCount > 0)
             <x-guess name="duplicates" lead="The same entity and period again:" :value="$plan->duplicates->value" :options="['ask' => 'choose …', 'first' => 'keep the first', 'last' => 'keep the last', 'sum' => 'add them up', 'mean' => 'take their mean']" />
         @endif
-        @if ($plan->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->measureName)->name))
-            <label class="guess"><span>Measure called</span><input class="input is-small" name="measureName" value="{{ $plan->measureName }}"></label>
+        @if ($plan->columns->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->stated->measureName)->name))
+            <label class="guess"><span>Measure called</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
         @endif
-        @if (($plan->entity === null && $plan->shape === \DuskRail\Reading\Shape::Long) || $plan->shape === \DuskRail\Reading\Shape::YearsAcross)
-            <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->entityName }}"></label>
+        @if (($plan->columns->entity === null && $plan->shape === \DuskRail\Reading\TableShape::Long) || $plan->shape === \DuskRail\Reading\TableShape::YearsAcross)
+            <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
         @endif
-        @if ($plan->shape === \DuskRail\Reading\Shape::PeriodsAcross)<x-guess name="above" lead="More headings in row" :value="(string) ($plan->above ?? '')" :options="['' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
+        @if ($plan->shape === \DuskRail\Reading\TableShape::PeriodsAcross)<x-guess name="above" lead="More headings in row" :value="(string) ($plan->above ?? '')" :options="['' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
         <x-guess name="row" lead="Headings in row" :value="(string) ($plan->heading ?? -1)" :options="['-1' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
         <x-guess name="delimiter" lead="Cells parted by" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => $d])->all()" />
         <x-guess name="encoding" lead="Written in" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
@@ -97,7 +97,7 @@
             <fieldset class="about">
                 <legend>{{ $measure->name }}</legend>
                 <label class="guess"><span>unit</span><input class="input is-small unit" name="measures[{{ $measure->name }}][unit]" value="{{ $measure->unit }}" placeholder="none"></label>
-                <x-guess name="measures[{{ $measure->name }}][kind]" lead="a" :value="$measure->kind->value" :options="collect(\DuskRail\Data\Kind::cases())->mapWithKeys(fn ($k) => [$k->value => $k->meaning()])->all()" />
+                <x-guess name="measures[{{ $measure->name }}][kind]" lead="a" :value="$measure->kind->value" :options="collect(\DuskRail\Data\MeasureKind::cases())->mapWithKeys(fn ($k) => [$k->value => $k->meaning()])->all()" />
                 <x-guess name="measures[{{ $measure->name }}][better]" lead="better" :value="$measure->better->value" :options="['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower']" />
             </fieldset>
         @endforeach

@@ -2,7 +2,7 @@
     <header class="top"><x-mark /><a class="crumb" href="{{ route('datasets.show', $dataset) }}">{{ $dataset->name }}</a></header>
     <main class="page">
         <h1>Version {{ $version }}{{ $version === $dataset->version ? ', the newest' : '' }}</h1>
-        @if ($file !== null)<p class="quiet">{{ $file->name }}, {{ $file->created_at->isoFormat('D MMMM YYYY, HH:mm') }}, {{ $file->way }}{{ $file->note === '' ? '' : ": {$file->note}" }}</p>@endif
+        @if ($file !== null)<p class="quiet">{{ $file->name }}, {{ $file->created_at->isoFormat('D MMMM YYYY, HH:mm') }}, {{ $file->way->value }}{{ $file->note === '' ? '' : ": {$file->note}" }}</p>@endif
         @php($frequencies = $dataset->measures->mapWithKeys(fn ($m) => [$m->name => $m->frequency])->all())
         @php($said = fn ($r) => $r->isNone() ? 'no figure' : implode(', ', array_filter([$r->new > 0 ? number_format($r->new).' new' : '', $r->changed > 0 ? number_format($r->changed).' changed' : '', $r->gone > 0 ? number_format($r->gone).' gone' : ''])))
         <h2>It brought: {{ $said($came) }}</h2>

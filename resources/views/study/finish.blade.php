@@ -1,13 +1,12 @@
 {{-- How the picture is drawn, and whom else it is to look like. --}}
 <button type="button" class="plain small" popovertarget="set-finish">Finish</button>
 <div class="editor" popover id="set-finish" role="group" aria-label="Finish">
-    @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))
-        <x-settings-form :screen="$screen" part="look" />
-        <x-settings-form :screen="$screen" part="tone" />
-    @endif
-    <x-settings-form :screen="$screen" part="text" />
-    @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))
-        <x-own-looks :screen="$screen" part="look" :choices="\DuskRail\Study\Parts\LookPart::OWN" />
+    @foreach ([\DuskRail\Document\Parts\LookPart::class, \DuskRail\Document\Parts\TonePart::class] as $part)
+        @if ($screen->view->uses($part))<x-settings-form :screen="$screen" :part="$part" />@endif
+    @endforeach
+    <x-settings-form :screen="$screen" :part="\DuskRail\Document\Parts\TextPart::class" />
+    @if ($screen->view->uses(\DuskRail\Document\Parts\LookPart::class))
+        <x-own-looks :screen="$screen" :part="\DuskRail\Document\Parts\LookPart::class" :of="\DuskRail\Document\Parts\OwnLook::class" />
     @endif
     <details class="give">
         <summary>Give this finish to other studies</summary>

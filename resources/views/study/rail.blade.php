@@ -1,16 +1,10 @@
 @php
     $comparison = $screen->railed;
-    $legs = $comparison->run->legs;
+    $steps = $comparison->run->steps;
     $document = $screen->comparison->study;
 @endphp
 <nav class="rail" aria-label="Rail: what is done to the figures, in order">
-    @if ($screen->scatter !== null)
-        <div class="which" role="group" aria-label="Which axis">
-            @foreach (['y' => '↑ upwards', 'x' => '→ along'] as $which => $label)
-                <x-change :study="$screen->study" change="set" :with="['part' => 'scatter', 'settings' => ['editing' => $which]]" :class="$document->scatter->editing === $which ? 'on' : ''" :aria-pressed="$document->scatter->editing === $which ? 'true' : 'false'">{{ $label }}</x-change>
-            @endforeach
-        </div>
-    @endif
+    @includeIf("study.views.{$screen->view->name()}-rail")
     <ol>
         <li class="stop from" id="stop-origin">
             <button type="button" class="name" popovertarget="editor-origin"><b>{{ $comparison->measure->name }}</b><i></i><small>{{ $comparison->run->origin->unit->text() }}</small></button>
@@ -27,8 +21,8 @@
                 <p class="leaves">{{ $comparison->measure->kind->meaning() }}, {{ $comparison->run->origin->unit->text() }}</p>
             </div>
         </li>
-        @foreach ($legs as $leg)
-            <x-stop :screen="$screen" :leg="$leg" :first="$loop->first" :last="$loop->last" />
+        @foreach ($steps as $step)
+            <x-stop :screen="$screen" :step="$step" :first="$loop->first" :last="$loop->last" />
         @endforeach
         <li class="stop add" id="stop-add">
             <button type="button" class="name" popovertarget="editor-add"><b>add</b><i></i><small>a calculation</small></button>
@@ -40,10 +34,10 @@
         </li>
     </ol>
     <div class="views" role="group" aria-label="Views">
-        @foreach (\DuskRail\Study\View::cases() as $view)
-            <x-change :study="$screen->study" change="view" data-view="{{ $view->value }}" :with="['view' => $view->value]" :class="$view === $document->view ? 'on' : ''" :aria-pressed="$view === $document->view ? 'true' : 'false'">{{ $view->label() }}</x-change>
-            @if ($view === \DuskRail\Study\View::Overlay)
-                <x-change :study="$screen->study" change="panels" :class="$document->isSplit() ? 'on' : ''" :aria-pressed="$document->isSplit() ? 'true' : 'false'" title="Split the picture into small ones">Panels</x-change>
+        @foreach (\DuskRail\Document\ViewCatalogue::all() as $name => $view)
+            <x-change :study="$screen->study" change="view" data-view="{{ $name }}" :with="['view' => $name]" :class="$view === $screen->view ? 'on' : ''" :aria-pressed="$view === $screen->view ? 'true' : 'false'">{{ $view->title() }}</x-change>
+            @if ($loop->iteration === 2)
+                <x-change :study="$screen->study" change="panels" :class="$screen->view->isSplit($document) ? 'on' : ''" :aria-pressed="$screen->view->isSplit($document) ? 'true' : 'false'" title="Split the picture into small ones">Panels</x-change>
             @endif
         @endforeach
     </div>

@@ -1,18 +1,18 @@
 @php
     $comparison = $screen->comparison;
     $sort = $comparison->study->sort;
-    $years = $screen->lineup->axis instanceof \DuskRail\Time\CycleAxis && $comparison->study->panels->by === 'none';
+    $years = $screen->lineup->axis instanceof \DuskRail\Time\CycleAxis && $comparison->study->part(\DuskRail\Document\Parts\PanelsPart::class)->by === 'none';
     $groups = [];
     foreach ($years ? $screen->lineup->lines : $comparison->sorted() as $line) {
         $groups[$line->group][] = $line;
     }
     ksort($groups);
-    if ($comparison->study->lines->groups !== [] && isset($groups['Groups'])) {
+    if ($comparison->study->part(\DuskRail\Document\Parts\LinesPart::class)->groups !== [] && isset($groups['Groups'])) {
         // Whole groups stand after what they are made of.
         $groups += ['Whole groups' => $groups['Groups']];
         unset($groups['Groups']);
     }
-    if ($years || $comparison->study->lines->across === 'measures') {
+    if ($years || $comparison->study->part(\DuskRail\Document\Parts\LinesPart::class)->across === 'measures') {
         $groups = [$comparison->subject()->name ?? '' => array_merge(...array_values($groups ?: [[]]))];
     }
 @endphp
@@ -22,23 +22,23 @@
         <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="sort">
             <select name="sort" aria-label="Order of the roster">
-                @foreach (\DuskRail\Study\RosterSort::cases() as $case)
+                @foreach (\DuskRail\Document\RosterSort::cases() as $case)
                     <option value="{{ $case->value }}" @selected($case === $sort)>{{ $case->label() }}</option>
                 @endforeach
             </select>
         </form>
     </div>
-    @if ($screen->comparison->study->dimensionShown() === 'e')
+    @if ($screen->view->dimension($screen->comparison->study) === 'e')
         <div class="rule">
-            <x-settings :screen="$screen" part="rule" :label="$screen->comparison->study->rule->by === 'hand' ? 'Focus by a rule' : 'Focus by a rule: on'">
-                @if ($screen->comparison->study->rule->by !== 'hand')<p class="leaves">Found anew with new figures. <x-change :study="$screen->study" change="set" :with="['part' => 'rule', 'settings' => ['by' => 'hand']]" class="remedy">Freeze as it is now</x-change></p>@endif
+            <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\RulePart::class" :label="$screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by === 'hand' ? 'Focus by a rule' : 'Focus by a rule: on'">
+                @if ($screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by !== 'hand')<p class="leaves">Found anew with new figures. <x-change :study="$screen->study" change="set" :with="['part' => 'rule', 'settings' => ['by' => 'hand']]" class="remedy">Freeze as it is now</x-change></p>@endif
             </x-settings>
         </div>
     @endif
     <div class="rows" id="rows">
         @foreach ($groups as $group => $lines)
             @if ($group !== '')<h2>{{ $group }}</h2>@endif
-            <x-roster-rows :lineup="$years ? $screen->lineup : \DuskRail\Study\Lineup::of($comparison)" :lines="$lines" />
+            <x-roster-rows :lineup="$years ? $screen->lineup : \DuskRail\Outcome\Lineup::of($comparison)" :lines="$lines" />
         @endforeach
         <p class="nothing" hidden>No name matches.</p>
     </div>

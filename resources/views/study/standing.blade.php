@@ -2,7 +2,7 @@
     $decimals = $comparison->decimals + 1;
     $number = fn (float $v): string => \DuskRail\Data\Numerals::text($v, $decimals);
     $signed = fn (float $v): string => is_nan($v) ? '–' : \DuskRail\Data\Numerals::signed($v, $decimals);
-    $peers = $comparison->study->peers;
+    $peers = $comparison->study->part(\DuskRail\Document\Parts\PeersPart::class);
 @endphp
 <div>
     @if ($standings === [])
@@ -57,7 +57,7 @@
     <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
         <input type="hidden" name="change" value="set">
         <input type="hidden" name="part" value="peers">
-        @foreach ($peers->fields($comparison) as $field)
+        @foreach (\DuskRail\Outcome\ComparisonOffer::fields($comparison, \DuskRail\Document\Parts\PeersPart::class) as $field)
             <x-field :field="$field" id="peers-{{ $field->name }}" />
         @endforeach
     </form>

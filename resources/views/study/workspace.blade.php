@@ -16,7 +16,7 @@
         </form>
         <div class="right">
             <button type="button" class="plain" data-history="undo" @disabled($undo === null) title="{{ $undo === null ? 'Nothing to undo' : "Undo: {$undo}" }}">Undo</button>
-            <button type="button" class="plain" data-history="redo" @disabled($redo === null) title="{{ $redo === null ? 'Nothing to redo' : "Redo: {$redo->said}" }}">Redo</button>
+            <button type="button" class="plain" data-history="redo" @disabled($redo === null) title="{{ $redo === null ? 'Nothing to redo' : "Redo: {$redo->summary}" }}">Redo</button>
             <button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button>
             <button type="button" class="plain" data-keys aria-label="Keys" title="Keys">?</button>
             <button type="button" class="go" popovertarget="hand-over">Hand over</button>
@@ -44,7 +44,7 @@
             <form class="hand-over" method="get" action="{{ route('hand-over', [$study, 'html']) }}">
                 <span>A page to point at</span>
                 <span>the reader sets</span>
-                @foreach (\DuskRail\Study\ReaderChoices::CONTROLS as $control => $label)<label><input type="checkbox" name="{{ $control }}" value="1"> {{ $label }}</label>@endforeach
+                @foreach (\DuskRail\Outcome\ReaderChoices::CONTROLS as $control => $label)<label><input type="checkbox" name="{{ $control }}" value="1"> {{ $label }}</label>@endforeach
                 <button>HTML</button>
             </form>
             <a href="{{ route('hand-over', [$study, 'csv']) }}">Figures, CSV</a>
@@ -56,30 +56,20 @@
     @include('study.rail')
     <div class="body">
         @include('study.roster')
-        <main @class(['sheet', "text-{$document->text->size}" => $document->text->size !== 'usual']) id="sheet">
+        <main @class(['sheet', "text-{$document->part(\DuskRail\Document\Parts\TextPart::class)->size}" => $document->part(\DuskRail\Document\Parts\TextPart::class)->size !== 'usual']) id="sheet">
             <x-words :screen="$screen" part="headline" :text="$screen->wording->marked" empty="Write a headline" />
             <div class="under-headline">
                 <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Write a subtitle" />
-                <x-settings :screen="$screen" part="lines" label="Lines of" />
-                @if ($document->view === \DuskRail\Study\View::Overlay)<x-settings :screen="$screen" part="overlay" label="Overlay" />@endif
-                @if ($document->view === \DuskRail\Study\View::Stack)<x-settings :screen="$screen" part="stack" label="Stack" />@endif
-                @if ($document->view === \DuskRail\Study\View::Sparks)<x-settings :screen="$screen" part="sparks" label="Sparks" />@endif
-                @if ($document->view === \DuskRail\Study\View::Scatter)<x-settings :screen="$screen" part="scatter" label="Scatter" />@endif
-                @if (in_array($document->view, [\DuskRail\Study\View::Lines, \DuskRail\Study\View::Overlay], true))<x-settings :screen="$screen" part="axis" label="Axis" /><x-settings :screen="$screen" part="labels" label="Labels"><x-own-looks :screen="$screen" part="labels" :choices="\DuskRail\Study\Parts\LabelsPart::OWN" /></x-settings><x-marks :screen="$screen" />@endif
-                @includeWhen($document->view === \DuskRail\Study\View::Figures, 'study.figures-tools')
-                @if ($document->view->splits())<x-settings :screen="$screen" part="panels" label="Panels" />@endif
+                <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\LinesPart::class" label="Lines of" />
+                @foreach ($screen->view->parts() as $part)
+                    @includeFirst(["study.tools.{$part::name()}", 'study.tools.any'], ['part' => $part])
+                @endforeach
                 @include('study.finish')
                 <button type="button" class="plain small" popovertarget="sentences">What to say</button>
                 <button type="button" class="plain small" popovertarget="standing">Standing</button>
             </div>
-            @if ($document->view === \DuskRail\Study\View::Figures)
-                @include('study.figures')
-            @elseif ($screen->sparks !== null)
-                @include('study.sparks')
-            @else
-                @include('study.chart')
-            @endif
-            @includeWhen($screen->scatter !== null, 'study.scatter-notes')
+            @includeFirst([$screen->outcome === null ? 'study.chart' : "study.views.{$screen->view->name()}", 'study.chart'])
+            @includeIf($screen->outcome === null ? 'none' : "study.views.{$screen->view->name()}-notes")
             <x-words :screen="$screen" part="source" :text="$screen->wording->source" empty="Write where the figures come from" />
             @include('study.signals')
             @include('study.track')
@@ -87,5 +77,5 @@
     </div>
     <div class="editor" popover id="sentences" role="group" aria-label="What to say"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div></div>
     <div class="editor" popover id="standing" role="group" aria-label="Standing and peers"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div></div>
-    @include('study.message', ['message' => session('said') ?? $errors->first()])
+    @include('study.message', ['message' => session('message') ?? $errors->first()])
 </div>

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use DuskRail\Refusal;
+
+/** Something was written on top of a state that is no longer the newest. */
+final class ChangedMeanwhile extends Refusal
+{
+    public static function study(string $name): self
+    {
+        return new self("“{$name}” was changed in the meantime. Load it again, and make the change once more.");
+    }
+
+    public static function dataset(string $name): self
+    {
+        return new self("“{$name}” has a newer version by now. Load it again, and make the change once more.");
+    }
+}

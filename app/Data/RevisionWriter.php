@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use App\Models\Dataset;
+use App\Models\Study;
+use App\Models\StudyRevision;
+use DuskRail\Document\Study as StudyOfCore;
+use DuskRail\Document\StudyDocument;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * How revisions of studies come to be: nothing else writes them, or moves the pointer of a study.
+ *
+ * A revision is written on top of the one in force, whose number is read within the transaction that writes.
+ */
+final class RevisionWriter
+{
+    /** What a list of revisions begins with. */
+    private const FIRST = 'Study created';
+
+    public static function begin(Dataset $dataset, StudyOfCore $document): Study
+    {
+        return DB::transaction(static function () use ($dataset, $document): Study {
+            $study = Study::create(['dataset_id' => $dataset->id, 'name' => $document->name]);
+            self::write($study, $document, self::FIRST);
+
+            return $study;
+        });
+    }
+
+    /**
+     * @param string $summary what was changed, as a person would say it after “Undo:”
+     * @param int|null $madeOn number of the revision that it was made on; null where it holds for whatever is in force
+     *
+     * @throws ChangedMeanwhile when another revision is in force by now; nothing is written then
+     */
+    public static function write(Study $study, StudyOfCore $document, string $summary, ?int $madeOn = null): void
+    {
+        DB::transaction(static function () use ($study, $document, $summary, $madeOn): void {
+            $inForce = self::inForce($study);
+            if ($madeOn !== null && $madeOn !== $inForce) {
+                throw ChangedMeanwhile::study($study->name);
+            }
+            self::pointTo(
+                $study,
+                StudyRevision::create([
+                    'study_id' => $study->id,
+                    'parent_id' => $inForce,
+                    'summary' => mb_strimwidth($summary, 0, 200, '…'),
+                    'document' => StudyDocument::write($document),
+                ]),
+            );
+        });
+    }
+
+    /** Goes back to the revision before, if there is one. */
+    public static function undo(Study $study): void
+    {
+        DB::transaction(static function () use ($study): void {
+            $parent = StudyRevision::find(StudyRevision::find(self::inForce($study))?->parent_id);
+            if ($parent !== null) {
+                self::pointTo($study, $parent);
+            }
+        });
+    }
+
+    /** Goes on to the newest revision that was made from this one, if there is one. */
+    public static function redo(Study $study): void
+    {
+        DB::transaction(static function () use ($study): void {
+            $next = StudyRevision::after(self::inForce($study));
+            if ($next !== null) {
+                self::pointTo($study, $next);
+            }
+        });
+    }
+
+    private static function inForce(Study $study): ?int
+    {
+        $number = Study::whereKey($study->id)->value('revision_id');
+
+        return is_numeric($number) ? (int) $number : null;
+    }
+
+    private static function pointTo(Study $study, StudyRevision $revision): void
+    {
+        // Written whatever the model at hand believes to be there: another may have changed it since.
+        Study::whereKey($study->id)->update(['revision_id' => $revision->id, 'name' => $revision->document['name']]);
+        $study->refresh();
+        $study->setRelation('revision', $revision);
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+/** How a version of a data set came to be. */
+enum VersionKind: string
+{
+    /** A file, whose figures are laid over those that were there. */
+    case LaidOver = 'laid over';
+
+    /** A file, whose measures take the place of those that were there. */
+    case InPlace = 'in place';
+
+    /** A file that describes entities and holds no figures. */
+    case Attributes = 'attributes';
+
+    /** One figure, set by hand. */
+    case Correction = 'correction';
+
+    /** An older version, gone back to. */
+    case Restored = 'restored';
+}

@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use App\Models\Dataset;
+use App\Models\ImportedFile;
+use App\Models\StoredSeries;
+use DuskRail\Reading\ReadSeries;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * How versions of data sets come to be: nothing else gives them their numbers, or writes series.
+ *
+ * A version is one transaction. Its number is read within it, so that two writers never write the same one. Only what
+ * changes is written: a series is valid from one version until before another.
+ */
+final class VersionWriter
+{
+    /** Rows to an insert: SQLite takes 32,766 values at once. */
+    public const AT_ONCE = 500;
+
+    /** @var list<array<string, mixed>> */
+    private array $rows = [];
+
+    private function __construct(private readonly int $version, private readonly int $file) {}
+
+    /**
+     * Writes a version, all of it or nothing.
+     *
+     * @param callable(self): void $write puts and ends series
+     * @param int|null $madeOn number of the version that it was made on; null where it holds for whatever is in force
+     *
+     * @throws ChangedMeanwhile when another version is in force by now; nothing is written then
+     */
+    public static function write(Dataset $dataset, VersionSource $source, callable $write, ?int $madeOn = null): void
+    {
+        DB::transaction(static function () use ($dataset, $source, $write, $madeOn): void {
+            $inForce = $dataset->newestVersion();
+            if ($madeOn !== null && $madeOn !== $inForce) {
+                throw ChangedMeanwhile::dataset($dataset->name);
+            }
+            $version = $inForce + 1;
+            $file = ImportedFile::create([
+                'dataset_id' => $dataset->id,
+                'version' => $version,
+                'name' => $source->name,
+                'sha256' => $source->sha256,
+                'rows' => $source->rows,
+                'plan' => $source->plan,
+                'way' => $source->kind,
+                'note' => $source->note,
+            ]);
+            $writer = new self($version, $file->id);
+            $write($writer);
+            $writer->flush();
+            Dataset::whereKey($dataset->id)->update(['version' => $version]);
+            $dataset->version = $version;
+            $dataset->syncOriginalAttribute('version');
+        });
+    }
+
+    /** Writes a series from this version on, in place of the one that is in force. */
+    public function put(int $measure, int $entity, ReadSeries $series, ?StoredSeries $old): void
+    {
+        if ($old !== null) {
+            $this->end($old);
+        }
+        $this->rows[] = (new StoredSeries([
+            'measure_id' => $measure,
+            'entity_id' => $entity,
+            'imported_file_id' => $this->file,
+            'since' => $this->version,
+            'first' => $series->first,
+            'values' => $series->values,
+            'statuses' => array_filter($series->statuses) === [] ? [] : $series->statuses,
+            'places' => $series->places,
+        ]))->getAttributes();
+        if (count($this->rows) === self::AT_ONCE) {
+            $this->flush();
+        }
+    }
+
+    /** Ends a series before this version. */
+    public function end(StoredSeries $old): void
+    {
+        $old->update(['until' => $this->version]);
+    }
+
+    private function flush(): void
+    {
+        StoredSeries::insert($this->rows);
+        $this->rows = [];
+    }
+}

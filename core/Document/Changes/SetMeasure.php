@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document\Changes;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\UnknownMeasure;
+use DuskRail\Document\Study;
+
+/** Compares another measure. */
+final readonly class SetMeasure implements RailChange
+{
+    private function __construct(private string $measure) {}
+
+    public static function name(): string
+    {
+        return 'measure';
+    }
+
+    public static function from(array $input): self
+    {
+        return new self((new Input($input))->text('measure'));
+    }
+
+    public function apply(Study $study, DataSource $data): Study
+    {
+        if (!isset($data->measures()[$this->measure])) {
+            throw UnknownMeasure::named($this->measure);
+        }
+
+        return $study->withMeasure($this->measure);
+    }
+
+    public function inWords(Study $before, Study $after, DataSource $data): string
+    {
+        return 'Change the measure to ' . ($data->measures()[$this->measure]->name ?? $this->measure);
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Measure;
+use DuskRail\Settings\Offer;
+use DuskRail\Time\Frequency;
+
+/** What a data set offers to choose from, before anything is calculated. */
+final readonly class DataOffer implements Offer
+{
+    public function __construct(private DataSource $data, private Frequency $frequency) {}
+
+    public static function of(Study $study, DataSource $data): self
+    {
+        return new self($data, $data->measures()[$study->measure]->frequency ?? Frequency::Number);
+    }
+
+    public function names(string $sort): array
+    {
+        $measures = $this->data->measures();
+
+        return match ($sort) {
+            'entities' => array_map(static fn(Entity $e): string => $e->name, $this->data->entities()),
+            'measures', 'denominators', 'price indices' => self::named($measures),
+            'sizes' => self::named(array_filter($measures, static fn(Measure $m): bool => $m->canDivide())),
+            'groups' => $this->groups(),
+            default => [],
+        };
+    }
+
+    public function span(string $of): ?array
+    {
+        return null;
+    }
+
+    public function periods(): string
+    {
+        return $this->frequency === Frequency::Number ? 'values' : "{$this->frequency->value}s";
+    }
+
+    public function holds(string $condition): bool
+    {
+        return $condition === 'calendar' && $this->frequency !== Frequency::Number;
+    }
+
+    /**
+     * @param array<string, Measure> $measures
+     * @return array<string, string>
+     */
+    private static function named(array $measures): array
+    {
+        return array_map(static fn(Measure $m): string => $m->name, $measures);
+    }
+
+    /** @return array<array-key, string> */
+    private function groups(): array
+    {
+        $groups = [];
+        foreach ($this->data->entities() as $entity) {
+            if ($entity->group !== '') {
+                $groups[$entity->group] = $entity->group;
+            }
+        }
+
+        return $groups;
+    }
+}

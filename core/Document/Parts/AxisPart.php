@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document\Parts;
+
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Flag;
+use DuskRail\Settings\Kinds\Number;
+use DuskRail\Settings\Kinds\Written;
+use DuskRail\Settings\ReadsSettings;
+
+/** The vertical axis. */
+final readonly class AxisPart implements Part
+{
+    use ReadsSettings;
+
+    /**
+     * @param 'cut'|'zero'|'both' $start where the values begin, at zero however far that is, or both side by side
+     * @param bool $log in equal steps for equal ratios
+     * @param float|null $low limit that was set; null for as the values have it
+     * @param string $view the view that the limits were set in; in another they are let go
+     */
+    public function __construct(
+        #[
+            Choice(
+                'start',
+                ['cut' => 'where the values begin', 'zero' => 'at zero', 'both' => 'both ways, side by side'],
+                lead: 'starts',
+            ),
+        ]
+        public string $start = 'cut',
+        #[Flag('steps', 'equal for equal ratios (logarithmic)', 'equal for equal amounts')] public bool $log = false,
+        #[Number('lower limit', hint: 'as it comes', lead: 'from')] public ?float $low = null,
+        #[Number('upper limit', hint: 'as it comes', lead: 'to')] public ?float $high = null,
+        #[
+            Written('view of the limits', allowed: 'name of the view that the limits were set in', shown: false),
+        ]
+        public string $view = '',
+    ) {}
+
+    public static function name(): string
+    {
+        return 'axis';
+    }
+
+    public static function title(): string
+    {
+        return 'Axis';
+    }
+
+    public function conflict(): ?string
+    {
+        return match (true) {
+            $this->low !== null && $this->high !== null && $this->low >= $this->high
+                => 'the lower limit must be below the upper one.',
+            $this->log && (($this->low ?? 1.0) <= 0.0 || ($this->high ?? 1.0) <= 0.0)
+                => 'a logarithmic axis has no zero and nothing below; choose limits above zero, or leave them empty.',
+            default => null,
+        };
+    }
+
+    public function settled(): static
+    {
+        return $this->hasLimits() || $this->view === '' ? $this : new self($this->start, $this->log);
+    }
+
+    /** @param 'cut'|'zero'|'both' $start */
+    public function starting(string $start): self
+    {
+        return new self($start, $this->log, $this->low, $this->high, $this->view);
+    }
+
+    public function hasLimits(): bool
+    {
+        return $this->low !== null || $this->high !== null;
+    }
+}

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document\Parts;
+
+use DuskRail\Settings\Kinds\ByKey;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Flag;
+use DuskRail\Settings\Kinds\Several;
+use DuskRail\Settings\Kinds\Whole;
+use DuskRail\Settings\ReadsSettings;
+
+/** What is written beside the lines. */
+final readonly class LabelsPart implements Part
+{
+    use ReadsSettings;
+
+    private const OWN_POINTS = [
+        'none' => [],
+        'ends' => ['first', 'last'],
+        'extremes' => ['highest', 'lowest'],
+        'four' => ['first', 'last', 'highest', 'lowest'],
+    ];
+
+    /**
+     * @param 'both'|'name'|'value'|'none' $end what stands at the end of a line
+     * @param list<string> $points of the lines in focus whose values are written
+     * @param int $more up to so many further points of each line, the most telling first: its turning points
+     * @param 'auto'|'above'|'below'|'left'|'right' $side
+     * @param bool $backed on a ground of their own
+     * @param array<string, OwnLabels> $own by line
+     * @param array<string, Placement> $placed labels that were moved by hand, by line and period (`tarrow@2024-05`), or
+     *     by line and `end` for the name at its end
+     */
+    public function __construct(
+        #[
+            Choice(
+                'line ends',
+                ['both' => 'name and value', 'name' => 'its name', 'value' => 'its value', 'none' => 'nothing'],
+                lead: 'at the end of a line',
+            ),
+        ]
+        public string $end = 'both',
+        #[
+            Several(
+                'labelled points',
+                ['first' => 'first', 'last' => 'last', 'highest' => 'highest', 'lowest' => 'lowest'],
+                unknown: 'the points that can be labelled are',
+                lead: 'values of the focus:',
+            ),
+        ]
+        public array $points = [],
+        #[
+            Whole(
+                'turning points',
+                0,
+                200,
+                [0 => 'no others', 2 => 'two turning points', 5 => 'five', 12 => 'a dozen', 200 => 'as many as fit'],
+                lead: 'and',
+            ),
+        ]
+        public int $more = 0,
+        #[
+            Choice(
+                'side',
+                [
+                    'auto' => 'where there is room',
+                    'above' => 'above',
+                    'below' => 'below',
+                    'left' => 'at the left',
+                    'right' => 'at the right',
+                ],
+                lead: 'placed',
+            ),
+        ]
+        public string $side = 'auto',
+        #[Flag('ground', 'a ground of their own', 'the picture as it is', lead: 'on')] public bool $backed = false,
+        #[ByKey('labels of single lines', OwnLabels::class)] public array $own = [],
+        #[
+            ByKey(
+                'places of labels',
+                Placement::class,
+                by: 'label (line and period, as in `tarrow@2024-05`, or `@end`)',
+                pattern: '/^.*@.+$/s',
+                unfit: 'a label is known by its line and period, as in tarrow@2024-05.',
+            ),
+        ]
+        public array $placed = [],
+    ) {}
+
+    public static function name(): string
+    {
+        return 'labels';
+    }
+
+    public static function title(): string
+    {
+        return 'Labels';
+    }
+
+    /** @return 'both'|'name'|'value'|'none' what stands at the end of this line */
+    public function endOf(string $line): string
+    {
+        $own = ($this->own[$line] ?? new OwnLabels())->end;
+
+        return $own === '' ? $this->end : $own;
+    }
+
+    /** @return list<string> which values of this line are written */
+    public function pointsOf(string $line): array
+    {
+        return self::OWN_POINTS[($this->own[$line] ?? new OwnLabels())->points] ?? $this->points;
+    }
+
+    /** With one label at another place, or back where it stands by itself. */
+    public function moved(string $label, ?Placement $to): self
+    {
+        $placed = $this->placed;
+        unset($placed[$label]);
+
+        return $this->with(['placed' => $to === null ? $placed : [...$placed, $label => $to]]);
+    }
+}

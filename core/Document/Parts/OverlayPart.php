@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document\Parts;
+
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Flag;
+use DuskRail\Settings\Kinds\Whole;
+use DuskRail\Settings\ReadsSettings;
+use DuskRail\Time\Cycle;
+
+/** How years (or months, or weeks) are laid over each other. */
+final readonly class OverlayPart implements Part
+{
+    use ReadsSettings;
+
+    /**
+     * @param int $start month in which years start, 1 to 12
+     * @param bool $band shade from the lowest to the highest of the earlier years, and draw their median
+     */
+    public function __construct(
+        #[
+            Choice(
+                'cycle',
+                ['year' => 'years', 'month' => 'months', 'week' => 'weeks'],
+                enum: Cycle::class,
+                lead: 'lay over each other',
+                if: 'days',
+            ),
+        ]
+        public Cycle $cycle = Cycle::Year,
+        #[
+            Whole(
+                'first month',
+                1,
+                12,
+                [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+                lead: 'years that start in',
+                when: ['cycle' => 'year'],
+                if: 'months in a year',
+                about: 'month in which years start',
+            ),
+        ]
+        public int $start = 1,
+        #[Flag('earlier ones', 'as a band with their median', 'as quiet lines')] public bool $band = false,
+    ) {}
+
+    public static function name(): string
+    {
+        return 'overlay';
+    }
+
+    public static function title(): string
+    {
+        return 'Overlay';
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document\Parts;
+
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Chosen;
+use DuskRail\Settings\Kinds\Number;
+use DuskRail\Settings\Kinds\Whole;
+use DuskRail\Settings\ReadsSettings;
+
+/** Who is in focus: those chosen by hand, or those that a rule finds in the figures, and finds again in new ones. */
+final readonly class RulePart implements Part
+{
+    use ReadsSettings;
+
+    private const ENDS = ['by' => ['top', 'bottom']];
+
+    /**
+     * @param 'hand'|'top'|'bottom'|'past'|'group' $by
+     * @param int $count of those at the top or bottom, at most as many as there are hues
+     * @param 'latest'|'change'|'slope'|'rank' $of what top and bottom go by
+     * @param float|null $value that those past it have passed, in the direction that is better (upwards where
+     *     neither is)
+     */
+    public function __construct(
+        #[
+            Choice(
+                'rule',
+                [
+                    'hand' => 'whom I choose',
+                    'top' => 'the highest',
+                    'bottom' => 'the lowest',
+                    'past' => 'those past a value',
+                    'group' => 'a group',
+                ],
+                lead: 'in focus',
+                offeredIf: ['group' => 'groups'],
+            ),
+        ]
+        public string $by = 'hand',
+        #[
+            Whole('number of lines', 1, 6, [1 => '1', '2', '3', '4', '5', '6'], lead: 'so many:', when: self::ENDS),
+        ]
+        public int $count = 3,
+        #[
+            Choice(
+                'figure',
+                [
+                    'latest' => 'latest value',
+                    'change' => 'change over what is shown',
+                    'slope' => 'slope',
+                    'rank' => 'place',
+                ],
+                lead: 'by',
+                when: self::ENDS,
+            ),
+        ]
+        public string $of = 'latest',
+        #[Number('value', hint: 'a value', lead: 'namely', when: ['by' => 'past'])] public ?float $value = null,
+        #[
+            Chosen('group', of: 'groups', none: 'choose …', lead: 'namely', when: ['by' => 'group']),
+        ]
+        public string $group = '',
+    ) {}
+
+    public static function name(): string
+    {
+        return 'rule';
+    }
+
+    public static function title(): string
+    {
+        return 'Focus';
+    }
+
+    public function isByHand(): bool
+    {
+        return $this->by === 'hand';
+    }
+
+    /** Whether it takes so many from one end. */
+    public function takesAnEnd(): bool
+    {
+        return in_array($this->by, ['top', 'bottom'], true);
+    }
+}

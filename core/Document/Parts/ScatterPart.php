@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document\Parts;
+
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\RailSetting;
+use DuskRail\Settings\Embedded;
+use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Chosen;
+use DuskRail\Settings\Kinds\Flag;
+use DuskRail\Settings\Kinds\Number;
+use DuskRail\Settings\Kinds\Several;
+use DuskRail\Settings\ReadsSettings;
+
+/** How two measures are set against each other. */
+final readonly class ScatterPart implements Part
+{
+    use ReadsSettings;
+
+    /**
+     * @param string $measure of the horizontal axis; nothing for the first that is not the study's own
+     * @param Rail|null $rail of the horizontal axis; null for none of its own
+     * @param 'latest'|'mean'|'path' $at the newest period, the mean over what is shown, or a path through the periods
+     * @param 'none'|'mean'|'median'|'weighted'|'value' $line where each axis is cut in two
+     * @param string $size key of the measure that the points are as large as; nothing for all alike
+     * @param bool $fits a straight line through each group
+     * @param list<string> $corners names of the four corners: upper left, upper right, lower left, lower right
+     * @param Bounds $bounds what lies outside is left out
+     * @param 'y'|'x' $editing which of the two rails is shown to be changed
+     */
+    public function __construct(
+        #[
+            Chosen('horizontal measure', of: 'measures', none: 'the next measure', shown: false),
+        ]
+        public string $measure = '',
+        #[RailSetting('horizontal rail')] public ?Rail $rail = null,
+        #[
+            Choice('points', [
+                'latest' => 'at the newest period',
+                'mean' => 'at the mean over what is shown',
+                'path' => 'as paths through time',
+            ]),
+        ]
+        public string $at = 'latest',
+        #[
+            Choice(
+                'dividing lines',
+                [
+                    'none' => 'nothing',
+                    'mean' => 'the means',
+                    'median' => 'the medians',
+                    'weighted' => 'the means weighed by size',
+                    'value' => 'values of my own',
+                ],
+                lead: 'cut at',
+            ),
+        ]
+        public string $line = 'median',
+        #[
+            Number('horizontal dividing line', hint: 'none', lead: 'upwards', when: ['line' => 'value']),
+        ]
+        public ?float $lineY = null,
+        #[
+            Number('vertical dividing line', hint: 'none', lead: 'along', when: ['line' => 'value']),
+        ]
+        public ?float $lineX = null,
+        #[Chosen('size', of: 'sizes', none: 'each other', lead: 'as large as')] public string $size = '',
+        #[Flag('straight lines', 'through each group', 'not drawn')] public bool $fits = false,
+        #[
+            Several('corners', ordered: true, longest: 60, hint: 'upper left, upper right, lower left, lower right'),
+        ]
+        public array $corners = ['', '', '', ''],
+        #[Embedded] public Bounds $bounds = new Bounds(),
+        #[Choice('rail being edited', ['y' => 'upwards', 'x' => 'along'], shown: false)] public string $editing = 'y',
+    ) {}
+
+    public static function name(): string
+    {
+        return 'scatter';
+    }
+
+    public static function title(): string
+    {
+        return 'Scatter';
+    }
+
+    public function settled(): static
+    {
+        $four = array_slice([...$this->corners, '', '', '', ''], 0, 4);
+
+        return $four === $this->corners ? $this : $this->with(['corners' => $four]);
+    }
+}

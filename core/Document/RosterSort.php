@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document;
+
+enum RosterSort: string
+{
+    case Name = 'name';
+    case Highest = 'highest';
+    case Lowest = 'lowest';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Name => 'by name',
+            self::Highest => 'highest first',
+            self::Lowest => 'lowest first',
+        };
+    }
+}

@@ -1,0 +1,297 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Document;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\UnknownMeasure;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\Part;
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Parts\RulePart;
+use DuskRail\Document\Parts\ScatterPart;
+use DuskRail\Rail\Pool;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\Scope;
+use DuskRail\Time\PeriodRange;
+
+/** One comparison: what is compared, what is done to the figures, how it is drawn, and in what words. */
+final readonly class Study
+{
+    /** As many lines as the palette has hues. */
+    public const MOST_FOCUS = 6;
+
+    /**
+     * @param array<string, int> $focus hue 1–6 by line, in the order in which they were chosen. A line is known by the
+     *     key of its entity, or `g:` and a group, `m:` and a measure, `y:` and a year.
+     * @param list<string> $off lines taken out of the comparison
+     * @param PeriodRange|null $range the periods shown; null for all that there are
+     * @param string $view name of the view it is looked at in
+     * @param list<string> $dismissed ids of signals that were put away
+     * @param PartSet $parts the settings of each view, and of each thing that is drawn
+     */
+    public function __construct(
+        public string $name,
+        public string $measure,
+        public Rail $rail,
+        public array $focus = [],
+        public array $off = [],
+        public ?PeriodRange $range = null,
+        public string $view = 'lines',
+        public RosterSort $sort = RosterSort::Name,
+        public OwnWords $words = new OwnWords(),
+        public array $dismissed = [],
+        public PartSet $parts = new PartSet(),
+    ) {}
+
+    /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
+    public static function first(string $name, string $measure, DataSource $data): self
+    {
+        $focus = null;
+        foreach ($data->entities() as $entity) {
+            $focus = $entity->home || $focus === null ? $entity->key : $focus;
+        }
+        $study = new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
+
+        return $study->inOwnColours($data);
+    }
+
+    /**
+     * The settings of one view, or of one thing that is drawn.
+     *
+     * @template P of Part
+     *
+     * @param class-string<P> $class
+     * @return P
+     */
+    public function part(string $class): Part
+    {
+        return $this->parts->of($class);
+    }
+
+    public function withPart(Part $part): self
+    {
+        return $this->copy(['parts' => $this->parts->with($part)]);
+    }
+
+    public function withName(string $name): self
+    {
+        return $this->copy(['name' => $name]);
+    }
+
+    public function withMeasure(string $measure): self
+    {
+        return $this->copy(['measure' => $measure]);
+    }
+
+    public function withRail(Rail $rail): self
+    {
+        return $this->copy(['rail' => $rail]);
+    }
+
+    /** @param array<string, int> $focus hue by line */
+    public function withFocus(array $focus): self
+    {
+        return $this->copy(['focus' => $focus]);
+    }
+
+    /** @param list<string> $off */
+    public function withOff(array $off): self
+    {
+        return $this->copy(['off' => $off]);
+    }
+
+    public function withRange(?PeriodRange $range): self
+    {
+        return $this->copy(['range' => $range]);
+    }
+
+    public function withView(string $view): self
+    {
+        return $this->copy(['view' => $view]);
+    }
+
+    public function withSort(RosterSort $sort): self
+    {
+        return $this->copy(['sort' => $sort]);
+    }
+
+    public function withWords(OwnWords $words): self
+    {
+        return $this->copy(['words' => $words]);
+    }
+
+    /** @param list<string> $dismissed */
+    public function withDismissed(array $dismissed): self
+    {
+        return $this->copy(['dismissed' => $dismissed]);
+    }
+
+    /** @throws UnknownMeasure */
+    public function scope(DataSource $data): Scope
+    {
+        $measure = $data->measures()[$this->measure] ?? throw UnknownMeasure::named($this->measure);
+
+        // Calculations go by entities; groups, measures and years are only drawn.
+        $entities = static fn(int|string ...$lines): array => array_values(
+            array_filter(
+                array_map(strval(...), $lines),
+                static fn(string $line): bool => isset($data->entities()[$line]),
+            ),
+        );
+
+        return Scope::of(
+            $data,
+            $entities(...array_keys($this->focus)),
+            $entities(...$this->off),
+            $measure->better,
+            $this->pools($data),
+        );
+    }
+
+    public function state(string $line): LineState
+    {
+        return match (true) {
+            isset($this->focus[$line]) => LineState::Focus,
+            in_array($line, $this->off, true) => LineState::Off,
+            default => LineState::Peer,
+        };
+    }
+
+    /** @throws InvalidStudy when every hue is taken */
+    public function withState(string $line, LineState $state): self
+    {
+        $focus = $this->focus;
+        $off = array_values(array_diff($this->off, [$line]));
+        if ($state !== LineState::Focus) {
+            unset($focus[$line]);
+        } elseif (!isset($focus[$line])) {
+            $taken = array_filter(
+                $focus,
+                static fn(string $other): bool => self::dimension($other) === self::dimension($line),
+                ARRAY_FILTER_USE_KEY,
+            );
+            // The newest year and the one before have the first hue.
+            $free = array_values(array_diff(range(self::dimension($line) === 'y' ? 2 : 1, self::MOST_FOCUS), $taken));
+            $focus[$line] =
+                $free[0] ??
+                throw InvalidStudy::because(
+                    'Six lines are in focus, and more colours could not be told apart. Let one go first.',
+                );
+        }
+
+        return $this->withFocus($focus)->withOff($state === LineState::Off ? [...$off, $line] : $off);
+    }
+
+    /**
+     * The same question asked about others: they alone are in focus, and what was written about somebody else is
+     * left out.
+     *
+     * @param array<string, int> $focus hue by line
+     */
+    public function about(array $focus): self
+    {
+        return $this->withPart(new RulePart())
+            ->withFocus($focus)
+            ->withOff(array_values(array_diff($this->off, array_map(strval(...), array_keys($focus)))))
+            ->withWords($this->words->with('headline', ''));
+    }
+
+    /** With the hue that was set for it on every entity in focus that has one; the others make room. */
+    public function inOwnColours(DataSource $data): self
+    {
+        $own = [];
+        foreach (array_keys($this->focus) as $line) {
+            $hue = $data->entities()[$line]->hue ?? 0;
+            if ($hue > 0 && !in_array($hue, $own, true)) {
+                $own[$line] = $hue;
+            }
+        }
+        if ($own === []) {
+            return $this;
+        }
+        $others = array_filter(
+            $this->focus,
+            static fn(string $line): bool => self::dimension($line) === 'e' && !isset($own[$line]),
+            ARRAY_FILTER_USE_KEY,
+        );
+        $free = array_diff(range(1, self::MOST_FOCUS), $own, $others);
+        $focus = $this->focus;
+        foreach ($focus as $line => $hue) {
+            $focus[$line] =
+                $own[$line] ?? (isset($others[$line]) && in_array($hue, $own, true) ? (int) array_shift($free) : $hue);
+        }
+
+        return $this->withFocus($focus);
+    }
+
+    /**
+     * The same where measures have other names now, in every formula.
+     *
+     * @param array<array-key, string> $names new name by old one, of all measures
+     */
+    public function renamed(array $names): self
+    {
+        $scatter = $this->part(ScatterPart::class);
+        $rail = $scatter->rail?->renamed($names);
+
+        return $this->withRail($this->rail->renamed($names))->withPart($scatter->with(['rail' => $rail]));
+    }
+
+    /** Lines of one dimension are seen together, and need different hues: entities and groups, measures, or years. */
+    public static function dimension(string $line): string
+    {
+        return preg_match('/^([my]):/', $line, $m) === 1 ? $m[1] : 'e';
+    }
+
+    /** @return list<Pool> what is calculated of several entities as if they were one */
+    private function pools(DataSource $data): array
+    {
+        $pools = [];
+        foreach ($this->part(LinesPart::class)->groups as $group) {
+            $pools[] = Pool::sum("g:{$group}", $group, $this->members($data, $group, false));
+        }
+        $peers = $this->part(PeersPart::class);
+        if ($peers->line === PeerLine::Pooled) {
+            $pools[] = Pool::average(PeersPart::POOL, $peers->lineName(), $this->members($data, $peers->group, true));
+        }
+
+        return $pools;
+    }
+
+    /**
+     * @return list<string> keys of the entities of a group (or of all) that are not off; of the peers alone if so
+     *     wished
+     */
+    private function members(DataSource $data, string $group, bool $peersOnly): array
+    {
+        $members = [];
+        foreach ($data->entities() as $entity) {
+            $state = $this->state($entity->key);
+            if (
+                in_array($group, ['', $entity->group], true) &&
+                $state !== LineState::Off &&
+                !($peersOnly && $state === LineState::Focus)
+            ) {
+                $members[] = $entity->key;
+            }
+        }
+
+        return $members;
+    }
+
+    /** @param array<string, mixed> $changed properties by name, each of its own type */
+    private function copy(array $changed): self
+    {
+        /**
+         * @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>,
+         *     range: PeriodRange|null, view: string, sort: RosterSort, words: OwnWords, dismissed: list<string>,
+         *     parts: PartSet} $all
+         */
+        $all = [...get_object_vars($this), ...$changed];
+
+        return new self(...$all);
+    }
+}

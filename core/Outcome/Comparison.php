@@ -1,0 +1,435 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Measure;
+use DuskRail\Data\Numerals;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Data\UnknownMeasure;
+use DuskRail\Data\ValueType;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Parts\RulePart;
+use DuskRail\Document\RosterSort;
+use DuskRail\Document\Study;
+use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\Run;
+use DuskRail\Rail\RunStep;
+use DuskRail\Rail\Scope;
+use DuskRail\Rail\Stops\IndexToBase;
+use DuskRail\Rail\Stops\Rolling;
+use DuskRail\Rail\Stops\RunningTotal;
+use DuskRail\Refusal;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\PeriodRange;
+use DuskRail\Time\UnknownPeriod;
+
+/** A study carried out on its data: everything that any view shows is read from here. */
+final readonly class Comparison
+{
+    use HasLines;
+
+    /** Up to this share of the highest value, the lowest is near enough to zero for an axis to start there. */
+    public const NEAR_ZERO = 0.35;
+
+    /**
+     * @param list<Line> $lines in the order of the data set
+     * @param int $from first position shown, of the axis
+     * @param int $to last position shown
+     * @param list<float> $peerLine what stands for all peers, along the axis, NAN where none has a value; empty
+     *     when it is not asked for
+     * @param MeasureRuns $measures where lines are measures
+     * @param Tones|null $tones where lines are coloured by a figure of theirs
+     */
+    private function __construct(
+        public Study $study,
+        public Scope $data,
+        public Measure $measure,
+        public Run $run,
+        public PeriodAxis $axis,
+        public int $from,
+        public int $to,
+        public array $lines,
+        public array $peerLine,
+        public int $decimals,
+        public MeasureRuns $measures = new MeasureRuns(),
+        public ?Tones $tones = null,
+    ) {}
+
+    /** @throws UnknownMeasure */
+    public static function of(Study $study, DataSource $data): self
+    {
+        $rule = $study->part(RulePart::class);
+        if (!$rule->isByHand() && $study->part(LinesPart::class)->across === 'entities') {
+            // Whom a rule finds depends on the figures, and some figures on who is in focus: those of the rule before.
+            $before = self::of($study->withPart(new RulePart()), $data);
+            $found = (new FocusRule($rule, $before->data->better, $before->from))->found($before->lines, $study->focus);
+            $others = array_filter(
+                $study->focus,
+                static fn(string $line): bool => Study::dimension($line) !== 'e',
+                ARRAY_FILTER_USE_KEY,
+            );
+            $study = $study->withFocus([...$found, ...$others])->inOwnColours($data);
+        }
+        $scope = $study->scope($data);
+        $run = $study->rail->run($scope->table($study->measure), $scope);
+        $table = $run->table();
+        [$from, $to] = self::shown($study, $table->axis);
+        $comparison = new self(
+            $study,
+            $scope,
+            $data->measures()[$study->measure],
+            $run,
+            $table->axis,
+            $from,
+            $to,
+            [],
+            [],
+            0,
+        );
+
+        return $study->part(LinesPart::class)->across === 'measures'
+            ? $comparison->acrossMeasures()
+            : $comparison->acrossEntities($table);
+    }
+
+    private function acrossEntities(SeriesTable $table): self
+    {
+        $study = $this->study;
+        $lines = $peers = [];
+        $absent = $this->neverMeasured($table);
+        foreach ($this->data->entities() as $key => $entity) {
+            if (!isset($table->series[$key])) {
+                continue;
+            }
+            $values = $table->series[$key]->values;
+            $lines[] = $line = $this->lineOf((string) $key, $entity->name, $entity->group, $values, $absent);
+            if (
+                $line->state === LineState::Peer &&
+                in_array($study->part(PeersPart::class)->group, ['', $entity->group], true)
+            ) {
+                $peers[] = $values;
+            }
+        }
+        foreach ($study->part(LinesPart::class)->groups as $group) {
+            if (isset($table->series["g:{$group}"])) {
+                $lines[] = $this->lineOf("g:{$group}", $group, 'Groups', $table->series["g:{$group}"]->values, $absent);
+            }
+        }
+        // A median of places says nothing.
+        $peerLine =
+            $table->unit->sort === ValueType::Rank
+                ? []
+                : match ($study->part(PeersPart::class)->line) {
+                    PeerLine::None => [],
+                    PeerLine::Median => PeerFigures::quantile($peers, 0.5),
+                    PeerLine::Mean => PeerFigures::mean($peers),
+                    PeerLine::Pooled => $table->series[PeersPart::POOL]->values ?? [],
+                };
+
+        return $this->withLines($lines, $peerLine, new MeasureRuns());
+    }
+
+    /** The measures of one entity, as far as their units agree at the end of the rail. */
+    private function acrossMeasures(): self
+    {
+        $lines = $runs = $leftOut = [];
+        $subject = $this->subject()->key ?? '';
+        $unit = $this->run->table()->unit->text();
+        foreach ($this->data->measures() as $key => $measure) {
+            $origin = $this->data->table((string) $key);
+            if (!isset($origin->series[$subject])) {
+                continue;
+            }
+            try {
+                $run = $this->study->rail->run($origin, $this->data);
+            } catch (Refusal $problem) {
+                $leftOut[$measure->name] = $problem->getMessage();
+                continue;
+            }
+            $table = $run->table();
+            $leftOut[$measure->name] = match (true) {
+                $run->refused() !== null && $this->run->refused() === null => (string) $run->refused()->refusal,
+                $table->axis->frequency !== $this->axis->frequency => "it is {$table->axis->frequency->adjective()}",
+                $table->unit->text() !== $unit => 'it is in ' .
+                    ($table->unit->text() === '' ? 'a unit of its own' : $table->unit->text()),
+                default => '',
+            };
+            if ($leftOut[$measure->name] !== '') {
+                continue;
+            }
+            unset($leftOut[$measure->name]);
+            $values = array_fill(0, $this->axis->count, NAN);
+            foreach ($table->series[$subject]->values ?? [] as $i => $value) {
+                $at = $table->axis->first + $i - $this->axis->first;
+                if (isset($values[$at])) {
+                    $values[$at] = $value;
+                }
+            }
+            $lines[] = $this->lineOf("m:{$key}", $measure->name, '', array_values($values));
+            $runs["m:{$key}"] = $run;
+        }
+
+        return $this->withLines($lines, [], new MeasureRuns($runs, $leftOut));
+    }
+
+    /**
+     * @param list<Line> $lines
+     * @param list<float> $peerLine
+     */
+    private function withLines(array $lines, array $peerLine, MeasureRuns $measures): self
+    {
+        $present = array_values(array_filter($lines, static fn(Line $line): bool => $line->state !== LineState::Off));
+        $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $this->to);
+        $peers = $last === null ? NAN : $peerLine[$last];
+        $tones = Tones::of($this->study, $present, $this->axis, $this->from, $this->data->better, $peers);
+        if ($tones !== null) {
+            $lines = array_map(
+                static fn(Line $l): Line => isset($tones->tones[$l->key]) ? $l->toned($tones->tones[$l->key]) : $l,
+                $lines,
+            );
+        }
+        $latest = array_map(static fn(Line $l): float => $l->latest(), $lines);
+
+        return new self(
+            $this->study,
+            $this->data,
+            $this->measure,
+            $this->run,
+            $this->axis,
+            $this->from,
+            $this->to,
+            $lines,
+            $peerLine,
+            $this->decimalsOf(array_filter($latest, static fn(float $v): bool => !is_nan($v))),
+            $measures,
+            $tones,
+        );
+    }
+
+    /** @param array<int, float> $latest */
+    private function decimalsOf(array $latest): int
+    {
+        $asRead = $this->run->inUse() === [];
+
+        return match (true) {
+            $this->run->table()->unit->sort === ValueType::Rank => 0,
+            $asRead && $this->measure->decimals !== null => $this->measure->decimals,
+            $asRead &&
+                $this->measure->unit->counts() &&
+                array_filter($latest, static fn(float $v): bool => $v !== floor($v)) === []
+                => 0,
+            default => Numerals::decimals($latest),
+        };
+    }
+
+    /**
+     * @param list<float> $values
+     * @param array<int, true> $absent
+     */
+    private function lineOf(string $key, string $name, string $group, array $values, array $absent = []): Line
+    {
+        return new Line(
+            $key,
+            $name,
+            $group,
+            $this->study->state($key),
+            $this->study->focus[$key] ?? 0,
+            $values,
+            Line::lastOf($values, $this->from, $this->to),
+            false,
+            $absent,
+        );
+    }
+
+    /**
+     * Of plain numbers, those at which nobody was measured: an age between two others is no gap.
+     *
+     * @return array<int, true> by position
+     */
+    private function neverMeasured(SeriesTable $table): array
+    {
+        if ($table->axis->frequency !== Frequency::Number) {
+            return [];
+        }
+        $absent = array_fill(0, $table->axis->count, true);
+        foreach ($table->series as $series) {
+            foreach ($series->values as $i => $value) {
+                if (!is_nan($value)) {
+                    unset($absent[$i]);
+                }
+            }
+        }
+
+        return $absent;
+    }
+
+    /** The entity whose measures or years are looked at: the one that was named, or the first in focus, or home. */
+    public function subject(): ?Entity
+    {
+        $entities = $this->data->entities();
+        $series = $this->run->origin->series;
+        $home = array_keys(array_filter($entities, static fn(Entity $e): bool => $e->home));
+        foreach (
+            [
+                $this->study->part(LinesPart::class)->of,
+                ...array_keys($this->study->focus),
+                ...$home,
+                ...array_keys($entities),
+            ]
+            as $key
+        ) {
+            if (isset($entities[$key], $series[$key])) {
+                return $entities[$key];
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Where a line was calculated: the run, the measure it starts from, and its series there.
+     *
+     * @return array{Run, string, string}
+     */
+    public function traced(string $line): array
+    {
+        return isset($this->measures->runs[$line])
+            ? [$this->measures->runs[$line], substr($line, 2), $this->subject()->key ?? '']
+            : [$this->run, $this->measure->key, $line];
+    }
+
+    public function unit(): string
+    {
+        return $this->run->table()->unit->text();
+    }
+
+    /**
+     * The values of the peers that line and band are drawn of: of all, or of one group.
+     *
+     * @return list<list<float>>
+     */
+    public function summarised(): array
+    {
+        $group = $this->study->part(PeersPart::class)->group;
+
+        return array_map(
+            static fn(Line $line): array => $line->values,
+            array_values(
+                array_filter(
+                    $this->inState(LineState::Peer),
+                    static fn(Line $line): bool => !$line->isGroup() && in_array($group, ['', $line->group], true),
+                ),
+            ),
+        );
+    }
+
+    /** @return list<Line> in the order in which the roster shows them */
+    public function sorted(): array
+    {
+        $lines = $this->lines;
+        $sort = $this->study->sort;
+        usort($lines, static function (Line $a, Line $b) use ($sort): int {
+            $byName = strnatcasecmp($a->name, $b->name);
+            if ($sort === RosterSort::Name) {
+                return $byName;
+            }
+            [$x, $y] = [$a->latest(), $b->latest()];
+            if (is_nan($x) || is_nan($y)) {
+                return is_nan($x) <=> is_nan($y) ?: $byName;
+            }
+
+            $order = $sort === RosterSort::Highest ? $y <=> $x : $x <=> $y;
+
+            return $order ?: $byName;
+        });
+
+        return $lines;
+    }
+
+    /** The last index in use whose base is at the same time for all, or null. */
+    public function indexed(): ?RunStep
+    {
+        foreach (array_reverse($this->run->inUse()) as $step) {
+            if ($step->placed->stop instanceof IndexToBase && $step->placed->stop->base() !== null) {
+                return $step;
+            }
+        }
+
+        return null;
+    }
+
+    /** Its base, or null; also where the axis has left the calendar that the base is in. */
+    public function base(): ?PeriodRange
+    {
+        $stop = $this->indexed()?->placed->stop;
+        $base = $stop instanceof IndexToBase ? $stop->base() : null;
+
+        return $base !== null &&
+            ($base->first->frequency === Frequency::Number) === ($this->axis->frequency === Frequency::Number)
+            ? $base
+            : null;
+    }
+
+    /** Whether neighbouring values share what they are made of. */
+    public function isSmoothed(): bool
+    {
+        foreach ($this->run->inUse() as $step) {
+            if ($step->placed->stop instanceof Rolling || $step->placed->stop instanceof RunningTotal) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether the axis counts periods from an event that each line has at a time of its own. */
+    public function isSinceEvent(): bool
+    {
+        return $this->axis->frequency === Frequency::Number &&
+            $this->run->origin->axis->frequency !== Frequency::Number;
+    }
+
+    /** The lowest value shown; INF when there is none. */
+    public function lowest(): float
+    {
+        return $this->extremes()[0];
+    }
+
+    /** Whether the vertical axis starts above zero: where zero is further than NEAR_ZERO of the height away. */
+    public function isCut(): bool
+    {
+        [$low, $high] = $this->extremes();
+
+        return $this->study->part(AxisPart::class)->start === 'cut' &&
+            $low <= $high &&
+            $low > 0.0 &&
+            $low > $high * self::NEAR_ZERO;
+    }
+
+    /** @return array{int, int} */
+    private static function shown(Study $study, PeriodAxis $axis): array
+    {
+        try {
+            $positions = $study->range === null ? null : $axis->positions($study->range);
+        } catch (UnknownPeriod) {
+            // The range was set for another kind of periods; it means nothing here.
+            $positions = null;
+        }
+
+        return $positions ?? [0, $axis->count - 1];
+    }
+
+    private function study(): Study
+    {
+        return $this->study;
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Document\DataOffer;
+use DuskRail\Document\Parts\Part;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Parts\TonePart;
+use DuskRail\Refusal;
+use DuskRail\Settings\Declaration;
+use DuskRail\Settings\Field;
+use DuskRail\Settings\HasSettings;
+use DuskRail\Settings\Offer;
+use DuskRail\Time\Cycle;
+use DuskRail\Time\Frequency;
+
+/** What a comparison offers the forms of its parts. */
+final readonly class ComparisonOffer implements Offer
+{
+    private DataOffer $data;
+
+    public function __construct(private Comparison $comparison)
+    {
+        $this->data = new DataOffer($comparison->data, $comparison->axis->frequency);
+    }
+
+    /**
+     * The form of one part of the study.
+     *
+     * @param class-string<Part> $part
+     * @return list<Field>
+     */
+    public static function fields(Comparison $comparison, string $part): array
+    {
+        return self::fieldsOf($comparison, $comparison->study->part($part));
+    }
+
+    /** @return list<Field> the form of anything with settings */
+    public static function fieldsOf(Comparison $comparison, HasSettings $of): array
+    {
+        return Declaration::of($of::class)->fields($of, new self($comparison));
+    }
+
+    public function names(string $sort): array
+    {
+        if ($sort !== 'lines') {
+            return $this->data->names($sort);
+        }
+        $names = [];
+        foreach ($this->comparison->present() as $line) {
+            $names[$line->key] = $line->name;
+        }
+
+        return $names;
+    }
+
+    /** Of a scatter: `x` along, `y` upwards, over all its points. */
+    public function span(string $of): ?array
+    {
+        try {
+            $scatter = Scattered::of($this->comparison);
+        } catch (Refusal) {
+            return null;
+        }
+        $points = [...$scatter->points, ...$scatter->leftOut];
+        $values = array_map(static fn(ScatterPoint $p): float => $of === 'x' ? $p->x : $p->y, $points);
+
+        return count($values) < 2 ? null : [min($values), max($values)];
+    }
+
+    public function periods(): string
+    {
+        return $this->data->periods();
+    }
+
+    public function holds(string $condition): bool
+    {
+        $study = $this->comparison->study;
+
+        return match ($condition) {
+            'days' => Cycle::Week->divides($this->comparison->axis->frequency),
+            'months in a year' => $this->comparison->axis->frequency !== Frequency::Week,
+            'groups' => $this->data->names('groups') !== [],
+            'target' => !$study->part(PeersPart::class)->target->isNone() ||
+                $study->part(TonePart::class)->by === 'target',
+            default => $this->data->holds($condition),
+        };
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\DataSource;
+use DuskRail\Document\Changes\Change;
+use DuskRail\Document\Changes\RailChange;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Study;
+use DuskRail\Document\ViewCatalogue;
+use DuskRail\Refusal;
+
+/** A change applied to a study and carried out on its data, which is how it is found out whether it makes sense. */
+final class Edit
+{
+    /**
+     * A stop that was refused before may stay so; one that the change would cause to be refused stops the change.
+     *
+     * @return Comparison of the changed study
+     *
+     * @throws InvalidStudy when the change makes no sense, with the reason and the remedy
+     */
+    public static function of(Change $change, Study $study, DataSource $data): Comparison
+    {
+        try {
+            $changed =
+                $change instanceof RailChange
+                    ? ViewCatalogue::of($study)->changed($change, $study, $data)
+                    : $change->apply($study, $data);
+            $comparison = Comparison::of($changed, $data);
+        } catch (Refusal $problem) {
+            throw InvalidStudy::because($problem->getMessage());
+        }
+        $refused = $comparison->run->refused();
+        if ($refused !== null) {
+            $before = $study->rail->run($data->table($study->measure), $study->scope($data))->refused();
+            if ($refused->placed->id !== $before?->placed->id) {
+                throw InvalidStudy::because((string) $refused->refusal);
+            }
+        }
+
+        return $comparison;
+    }
+}

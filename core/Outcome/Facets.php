@@ -1,0 +1,255 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\Better;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Study;
+use DuskRail\Statistics\TheilSen;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\UnknownPeriod;
+
+/** Splits a comparison into the panels of its picture. */
+final class Facets
+{
+    /**
+     * @param bool $overlaid whether each panel shows the years of a line laid over each other
+     * @return list<Facet> in the order in which they stand
+     *
+     * @throws UnknownPeriod|InvalidStudy when the figures cannot be split so
+     */
+    public static function of(Comparison $comparison, bool $overlaid = false): array
+    {
+        $facets = match ($comparison->study->part(PanelsPart::class)->by) {
+            'group' => self::byGroup($comparison, $overlaid),
+            'measure' => self::byMeasure($comparison, $overlaid),
+            'year' => self::byYear($comparison, $overlaid),
+            'month' => self::byMonth($comparison),
+            default => self::byLine($comparison, $overlaid),
+        };
+
+        return self::ordered($facets, $comparison->study);
+    }
+
+    /** @return list<Facet> a panel a line, or a panel of years laid over each other a line */
+    private static function byLine(Comparison $comparison, bool $overlaid): array
+    {
+        $facets = [];
+        $whole = Lineup::of($comparison);
+        $sorted = array_filter($comparison->sorted(), static fn(Line $line): bool => $line->state !== LineState::Off);
+        foreach ($sorted as $line) {
+            if ($overlaid) {
+                $lineup = Overlay::of($comparison, $line, true);
+                $facets[] = new Facet($line->key, $line->name, $lineup, $lineup->lines[0] ?? null);
+            } else {
+                $facets[] = new Facet($line->key, $line->name, $whole->only([$line]), $line);
+            }
+        }
+
+        return $facets;
+    }
+
+    /** @return list<Facet> */
+    private static function byGroup(Comparison $comparison, bool $overlaid): array
+    {
+        $groups = [];
+        foreach ($comparison->present() as $line) {
+            $groups[$line->group === '' ? 'Without a group' : $line->group][] = $line;
+        }
+        ksort($groups);
+        $whole = Lineup::of($comparison);
+        $facets = [];
+        foreach ($groups as $group => $lines) {
+            if ($overlaid) {
+                throw InvalidStudy::because(
+                    'Years are laid over each other for one line at a time. Split by entity, or look at Lines.',
+                );
+            }
+            $facets[] = new Facet("g:{$group}", (string) $group, $whole->only($lines));
+        }
+
+        return $facets;
+    }
+
+    /** @return list<Facet> the same picture of every measure; their units differ, so each has a scale of its own */
+    private static function byMeasure(Comparison $comparison, bool $overlaid): array
+    {
+        $facets = [];
+        foreach ($comparison->data->measures() as $key => $measure) {
+            $study = $comparison->study->withMeasure((string) $key);
+            $other =
+                $key === $comparison->measure->key
+                    ? $comparison
+                    : Comparison::of($study->withPart(new LinesPart()), $comparison->data->source());
+            if ($other->run->refused() !== null || $other->axis->count < 2 || $other->present() === []) {
+                continue;
+            }
+            $lineup = Lineup::of($other);
+            if ($overlaid) {
+                $subject = $other->line($comparison->subject()->key ?? '') ?? $other->present()[0];
+                try {
+                    $lineup = Overlay::of($other, $subject, true);
+                } catch (UnknownPeriod) {
+                    continue;
+                }
+            }
+            $unit = $lineup->unit->text();
+            $facets[] = new Facet(
+                "m:{$key}",
+                $measure->name . ($unit === '' ? '' : ", {$unit}"),
+                $lineup,
+                $lineup->focus()[0] ?? null,
+            );
+        }
+
+        return $facets;
+    }
+
+    /** @return list<Facet> every calendar year by itself */
+    private static function byYear(Comparison $comparison, bool $overlaid): array
+    {
+        if ($overlaid) {
+            throw InvalidStudy::because(
+                'The years are laid over each other here. Split by entity or measure, or look at Lines to ' .
+                    'see year beside year.',
+            );
+        }
+        if (in_array($comparison->axis->frequency, [Frequency::Number, Frequency::Year], true)) {
+            throw InvalidStudy::because(
+                "{$comparison->measure->name} has one value a year here, so a year is no picture. Split by " .
+                    'entity instead.',
+            );
+        }
+        $whole = Lineup::of($comparison);
+        $facets = [];
+        for ($from = $comparison->from; $from <= $comparison->to; $from = $to + 1) {
+            $year = $comparison->axis->period($from)->yearNumber();
+            for ($to = $from; $to < $comparison->to && $comparison->axis->period($to + 1)->yearNumber() === $year; ) {
+                $to++;
+            }
+            $lines = array_map(
+                static fn(Line $l): Line => $l->until(Line::lastOf($l->values, $from, $to)),
+                $comparison->lines,
+            );
+            $lineup = $whole->only($lines)->within($from, $to);
+            $facets[] = new Facet("y:{$year}", (string) $year, $lineup, $lineup->focus()[0] ?? null);
+        }
+
+        return $facets;
+    }
+
+    /**
+     * @return list<Facet> a calendar month each, with the years along and their mean: how the seasons themselves
+     *     change
+     */
+    private static function byMonth(Comparison $comparison): array
+    {
+        $perYear = $comparison->axis->frequency->perYear() ?? 1;
+        $subject = $comparison->focus()[0] ?? ($comparison->present()[0] ?? null);
+        if ($perYear < 2 || $subject === null) {
+            throw InvalidStudy::because(
+                'Only figures of months, quarters or half-years can be split by the part of the year. ' .
+                    'Change the period first.',
+            );
+        }
+        $first = $comparison->axis->period($comparison->from)->yearNumber();
+        $last = $comparison->axis->period($comparison->to)->yearNumber();
+        $axis = PeriodAxis::of(Frequency::Year, $first, $last - $first + 1);
+        $facets = [];
+        for ($part = 0; $part < $perYear; $part++) {
+            $values = [];
+            for ($year = $first; $year <= $last; $year++) {
+                $at = $year * $perYear + $part - $comparison->axis->first;
+                $values[] = $at >= $comparison->from && $at <= $comparison->to ? $subject->values[$at] : NAN;
+            }
+            $line = new Line(
+                "p:{$part}",
+                $subject->name,
+                '',
+                LineState::Focus,
+                max(1, $subject->hue),
+                $values,
+                Line::lastOf($values, 0, $axis->count - 1),
+            );
+            $present = array_filter($values, static fn(float $v): bool => !is_nan($v));
+            $name = explode(' ', Period::at($comparison->axis->frequency, $first * $perYear + $part)->short())[0];
+            $lineup = new Lineup(
+                $comparison,
+                $axis,
+                $comparison->run->table()->unit,
+                [$line],
+                0,
+                $axis->count - 1,
+                new PeerSummary(new PeersPart(PeerLine::None)),
+                $comparison->decimals,
+            );
+            $facets[] = new Facet(
+                "p:{$part}",
+                $name,
+                $lineup,
+                $line,
+                $present === [] ? NAN : array_sum($present) / count($present),
+            );
+        }
+
+        return $facets;
+    }
+
+    /**
+     * @param list<Facet> $facets
+     * @return list<Facet>
+     */
+    private static function ordered(array $facets, Study $study): array
+    {
+        $order = $study->part(PanelsPart::class)->order;
+        if ($order === 'hand') {
+            $places = array_flip($study->part(PanelsPart::class)->hand);
+            usort(
+                $facets,
+                static fn(Facet $a, Facet $b): int => ($places[$a->key] ?? 10_000) <=> ($places[$b->key] ?? 10_000),
+            );
+        } elseif ($order === 'name') {
+            usort($facets, static fn(Facet $a, Facet $b): int => strnatcasecmp($a->name, $b->name));
+        } elseif ($order !== 'roster') {
+            $by = [];
+            foreach ($facets as $i => $facet) {
+                $by[$i] = self::measureOf($facet, $order);
+            }
+            uksort(
+                $facets,
+                static fn(int $a, int $b): int => [is_nan($by[$a]), is_nan($by[$a]) ? 0.0 : -$by[$a]] <=> [
+                    is_nan($by[$b]),
+                    is_nan($by[$b]) ? 0.0 : -$by[$b],
+                ],
+            );
+        }
+
+        return array_values($facets);
+    }
+
+    private static function measureOf(Facet $facet, string $order): float
+    {
+        $line = $facet->own;
+        $first = $line?->first($facet->lineup->from);
+        if ($line === null || $first === null || $line->last === null) {
+            return NAN;
+        }
+
+        return match ($order) {
+            'change' => $line->latest() - $line->values[$first],
+            'slope' => TheilSen::slope(array_slice($line->values, $first, $line->last - $first + 1)),
+            // The best first: of what is better low, the lowest.
+            'rank' => $facet->lineup->comparison->data->better === Better::Lower ? -$line->latest() : $line->latest(),
+            default => $line->latest(),
+        };
+    }
+}

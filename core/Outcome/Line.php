@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Document\LineState;
+
+/** One line of a comparison, along the whole axis of the data. */
+final readonly class Line
+{
+    /**
+     * @param int $hue 1–6 for a line in focus, else 0
+     * @param list<float> $values
+     * @param int|null $last position of its last value within the periods shown
+     * @param bool $dashed what is before or not yet certain, in the hue of what it belongs to
+     * @param array<int, true> $absent positions that this line does not have, which are no gaps: 29 February of
+     *     most years
+     * @param Tone|null $tone where lines are coloured by a value of theirs
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public string $group,
+        public LineState $state,
+        public int $hue,
+        public array $values,
+        public ?int $last,
+        public bool $dashed = false,
+        public array $absent = [],
+        public ?Tone $tone = null,
+    ) {}
+
+    public function toned(Tone $tone): self
+    {
+        return new self(
+            $this->key,
+            $this->name,
+            $this->group,
+            $this->state,
+            $this->hue,
+            $this->values,
+            $this->last,
+            $this->dashed,
+            $this->absent,
+            $tone,
+        );
+    }
+
+    /** The same over another stretch of its axis. */
+    public function until(?int $last): self
+    {
+        return new self(
+            $this->key,
+            $this->name,
+            $this->group,
+            $this->state,
+            $this->hue,
+            $this->values,
+            $last,
+            $this->dashed,
+            $this->absent,
+            $this->tone,
+        );
+    }
+
+    /** The name of its own colour, or nothing where it is as quiet as all the others. */
+    public function ink(): string
+    {
+        return $this->tone?->ink() ?? ($this->hue > 0 ? "focus-{$this->hue}" : '');
+    }
+
+    /** Whether it is a whole group, which is none of the peers. */
+    public function isGroup(): bool
+    {
+        return str_starts_with($this->key, 'g:');
+    }
+
+    public function latest(): float
+    {
+        return $this->last === null ? NAN : $this->values[$this->last];
+    }
+
+    /** The first value within the periods shown. */
+    public function first(int $from): ?int
+    {
+        for ($i = $from; $this->last !== null && $i <= $this->last; $i++) {
+            if (!is_nan($this->values[$i])) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<float> $values
+     * @return int|null position of the last value that is there
+     */
+    public static function lastOf(array $values, int $from, int $to): ?int
+    {
+        for ($i = $to; $i >= $from; $i--) {
+            if (!is_nan($values[$i])) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+}

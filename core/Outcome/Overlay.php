@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\Numerals;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\OverlayPart;
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Study;
+use DuskRail\Peers\PeerFigures;
+use DuskRail\Time\CycleAxis;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\UnknownPeriod;
+
+/**
+ * Years (or months, or weeks) of one series laid over each other: the newest solid, the one before dashed, older ones
+ * quiet.
+ */
+final class Overlay
+{
+    /**
+     * @param Line $subject the series whose turns are laid over each other
+     * @param bool $amongMany whether this is one of many panels, in which it takes colour only when it is in focus
+     *
+     * @throws UnknownPeriod when its periods have no places in the cycle
+     */
+    public static function of(Comparison $comparison, Line $subject, bool $amongMany = false): Lineup
+    {
+        $part = $comparison->study->part(OverlayPart::class);
+        $axis = CycleAxis::of($part->cycle, $comparison->axis->frequency, $part->start);
+        $turns = [];
+        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
+            [$turn, $place] = $axis->place($comparison->axis->period($i));
+            $turns[$turn] ??= array_fill(0, $axis->count, NAN);
+            $turns[$turn][$place] = $subject->values[$i];
+        }
+        krsort($turns);
+        $turns = array_filter(
+            $turns,
+            static fn(array $values): bool => Line::lastOf(array_values($values), 0, $axis->count - 1) !== null,
+        );
+        $newest = array_key_first($turns);
+        $lines = $earlier = [];
+        foreach ($turns as $turn => $values) {
+            $lines[] = $line = self::line(
+                $comparison->study,
+                $axis,
+                $turn,
+                (int) $newest,
+                array_values($values),
+                $amongMany ? $subject->hue : max(1, $subject->hue),
+            );
+            if ($turn !== $newest && $line->state !== LineState::Off) {
+                $earlier[$turn] = $line->values;
+            }
+        }
+        $band = $part->band && count($earlier) > 1;
+
+        return new Lineup(
+            $comparison,
+            $axis,
+            $comparison->run->table()->unit,
+            $lines,
+            0,
+            $axis->count - 1,
+            new PeerSummary(
+                new PeersPart($band ? PeerLine::Median : PeerLine::None, $band ? Band::Range : Band::None),
+                $band ? PeerFigures::quantile($earlier, 0.5) : [],
+                self::summaryName($axis, array_keys($earlier)),
+                $band ? array_values($earlier) : [],
+                !$band,
+            ),
+            $comparison->decimals,
+        );
+    }
+
+    /** @param list<int> $turns */
+    private static function summaryName(CycleAxis $axis, array $turns): string
+    {
+        return $turns === [] ? '' : "Median {$axis->turnLabel(min($turns))} – {$axis->turnLabel(max($turns))}";
+    }
+
+    /** Where the newest turn stands: its last value, against the turn before and against all earlier ones. */
+    public static function distance(Lineup $lineup): string
+    {
+        [$newest, $before] = [$lineup->lines[0] ?? null, $lineup->lines[1] ?? null];
+        if ($newest?->last === null) {
+            return '';
+        }
+        $at = $newest->last;
+        $value = $newest->values[$at];
+        $words =
+            ($lineup->comparison->axis->frequency === Frequency::Day ? 'on ' : 'in ') .
+            $lineup->when($newest, $at) .
+            ": {$lineup->format($value)}";
+        $then = $before->values[$at] ?? NAN;
+        if ($before !== null && !is_nan($then)) {
+            $gap = Numerals::text(abs($value - $then), $lineup->decimals);
+            $side = $value < $then ? 'below' : 'above';
+            $words .= $value === $then ? ", as in {$before->name}" : ", {$gap} {$side} {$before->name}";
+        }
+
+        return $words . self::amongEarlier($lineup, $at, $value);
+    }
+
+    /** How a value of the newest turn compares with all earlier ones; nothing where there are few. */
+    private static function amongEarlier(Lineup $lineup, int $at, float $value): string
+    {
+        $earlier = [];
+        foreach (array_slice($lineup->lines, 1) as $line) {
+            if ($line->state !== LineState::Off && !is_nan($line->values[$at])) {
+                $earlier[] = $line->values[$at];
+            }
+        }
+        $count = count($earlier);
+        if ($count < 3) {
+            return '';
+        }
+        [$low, $high] = [min($earlier), max($earlier)];
+
+        return match (true) {
+            $value > $high => " and above all {$count} earlier ones",
+            $value < $low => " and below all {$count} earlier ones",
+            default => " and within the range of the {$count} earlier ones, " .
+                "{$lineup->format($low)} to {$lineup->format($high)}",
+        };
+    }
+
+    /** @param list<float> $values */
+    private static function line(Study $study, CycleAxis $axis, int $turn, int $newest, array $values, int $hue): Line
+    {
+        $key = "y:{$turn}";
+        $chosen = $study->focus[$key] ?? 0;
+        $near = $turn >= $newest - 1;
+        $state = match (true) {
+            in_array($key, $study->off, true) => LineState::Off,
+            $near, $chosen > 0 => LineState::Focus,
+            default => LineState::Peer,
+        };
+        $absent = [];
+        for ($place = 0; $place < $axis->count; $place++) {
+            if (is_nan($values[$place]) && $axis->period($turn, $place) === null) {
+                $absent[$place] = true;
+            }
+        }
+
+        return new Line(
+            $key,
+            $axis->turnLabel($turn),
+            '',
+            $state,
+            $state === LineState::Focus ? ($near ? $hue : $chosen) : 0,
+            $values,
+            Line::lastOf($values, 0, $axis->count - 1),
+            $turn === $newest - 1,
+            $absent,
+        );
+    }
+}

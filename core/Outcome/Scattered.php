@@ -1,0 +1,331 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\Better;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\ScatterPart;
+use DuskRail\Document\Study;
+use DuskRail\Rail\Rail;
+use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\StraightLine;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodRange;
+
+/** Two measures of the same entities set against each other: the study's own upwards, another one along. */
+final readonly class Scattered
+{
+    /**
+     * @param list<ScatterPoint> $points those within the limits
+     * @param list<ScatterPoint> $leftOut those outside the limits that the user set
+     * @param array{float, float} $cut where the axes are cut in two, x and y; NAN for not
+     * @param array{float, float} $cutWithAll the same with what is left out
+     * @param array<string, StraightLine> $fits by group
+     * @param array<string, StraightLine> $fitsWithAll
+     * @param list<string> $without names of entities that lack one of the two values
+     */
+    private function __construct(
+        public Comparison $vertical,
+        public Comparison $horizontal,
+        public string $when,
+        public array $points,
+        public array $leftOut,
+        public array $cut,
+        public array $cutWithAll,
+        public array $fits,
+        public array $fitsWithAll,
+        public array $without,
+    ) {}
+
+    /** @throws InvalidStudy when there is no second measure that shares time with the first */
+    public static function of(Comparison $vertical): self
+    {
+        $study = $vertical->study;
+        $part = $study->part(ScatterPart::class);
+        $horizontal = Comparison::of(self::turned($study, $vertical), $vertical->data->source());
+        if (
+            ($horizontal->axis->frequency === Frequency::Number) !==
+            ($vertical->axis->frequency === Frequency::Number)
+        ) {
+            throw InvalidStudy::because(
+                "{$horizontal->measure->name} and {$vertical->measure->name} have no periods in common. " .
+                    'Choose another measure for the horizontal axis.',
+            );
+        }
+        $sizes = self::sizes($vertical, $part);
+        $paths = [];
+        foreach ($vertical->present() as $line) {
+            $other = $horizontal->line($line->key);
+            $paths[$line->key] = $other === null ? [] : self::path($vertical, $horizontal, $line, $other);
+        }
+        $newest = self::newest($paths);
+        $points = $leftOut = $without = [];
+        foreach ($vertical->present() as $line) {
+            $size = $sizes[$line->key] ?? ($sizes === [] ? 1.0 : 0.0);
+            $point = self::point($line, $paths[$line->key], $part->at, $newest, $size);
+            if ($point === null) {
+                $without[] = $line->name;
+            } elseif ($part->bounds->hold($point->x, $point->y)) {
+                $points[] = $point;
+            } else {
+                $leftOut[] = $point;
+            }
+        }
+        $all = [...$points, ...$leftOut];
+        $axis = $vertical->axis;
+        $shown = PeriodRange::between($axis->period($vertical->from), $axis->period($vertical->to))->label();
+
+        return new self(
+            $vertical,
+            $horizontal,
+            match ($part->at) {
+                'latest' => $axis->period(max(0, $newest ?? $vertical->to))->label(),
+                'mean' => "mean over {$shown}",
+                default => $shown,
+            },
+            $points,
+            $leftOut,
+            self::cut($points, $part, $sizes),
+            self::cut($all, $part, $sizes),
+            $part->fits ? self::fits($points) : [],
+            $part->fits ? self::fits($all) : [],
+            $without,
+        );
+    }
+
+    /**
+     * @param list<array{float, float, int}> $path
+     * @param int|null $newest position that is looked at when it is the newest one
+     */
+    private static function point(Line $line, array $path, string $at, ?int $newest, float $size): ?ScatterPoint
+    {
+        $chosen =
+            $at === 'latest'
+                ? array_values(array_filter($path, static fn(array $p): bool => $p[2] === $newest))
+                : $path;
+        $last = end($chosen);
+        if ($last === false) {
+            return null;
+        }
+        [$x, $y] = $last;
+        if ($at === 'mean') {
+            [$x, $y] = [
+                array_sum(array_column($chosen, 0)) / count($chosen),
+                array_sum(array_column($chosen, 1)) / count($chosen),
+            ];
+        }
+
+        return new ScatterPoint($line, $x, $y, $size, $at === 'path' ? $path : []);
+    }
+
+    /** The study with the measure and the rail of the horizontal axis in the place of its own. */
+    public static function turned(Study $study, Comparison $vertical): Study
+    {
+        $part = $study->part(ScatterPart::class);
+        $plain = $study->withView('lines')->withPart(new LinesPart());
+        if ($part->measure !== '' && isset($vertical->data->measures()[$part->measure])) {
+            return $plain->withMeasure($part->measure)->withRail($part->rail ?? Rail::of());
+        }
+        // Until another is chosen: the next measure, and the same done to it as far as it makes sense.
+        $keys = array_values(
+            array_diff(array_map(strval(...), array_keys($vertical->data->measures())), [$study->measure]),
+        );
+        foreach ([$study->rail, Rail::of()] as $rail) {
+            foreach ($keys as $key) {
+                $run = $rail->run($vertical->data->table($key), $vertical->data);
+                if (
+                    $run->refused() === null &&
+                    count(array_intersect_key($run->table()->series, $vertical->run->table()->series)) > 1
+                ) {
+                    return $plain->withMeasure($key)->withRail($rail);
+                }
+            }
+        }
+        throw InvalidStudy::because(
+            'A scatter needs a second measure of the same entities, and the data set has none. Add the file ' .
+                'that holds one.',
+        );
+    }
+
+    /**
+     * Which corner is the good one: 0 upper left, 1 upper right, 2 lower left, 3 lower right; null where one of the
+     * measures does not say.
+     */
+    public function goodCorner(): ?int
+    {
+        [$up, $along] = [$this->vertical->measure->better, $this->horizontal->measure->better];
+
+        return $up === Better::Neither || $along === Better::Neither
+            ? null
+            : ($up === Better::Higher ? 0 : 2) + ($along === Better::Higher ? 1 : 0);
+    }
+
+    /**
+     * What a point says.
+     *
+     * @return array{name: string, points: array<int, array{string, string, string}>}
+     */
+    public function readout(ScatterPoint $point): array
+    {
+        $both = fn(float $x, float $y): string => trim("{$this->vertical->format($y)} {$this->vertical->unit()}") .
+            ' · ' .
+            trim("{$this->horizontal->format($x)} {$this->horizontal->unit()}");
+        $rest = $point->line->group;
+        $points = [];
+        foreach ($point->path as $i => [$x, $y, $position]) {
+            $points[$i] = [$this->vertical->axis->period($position)->label(), $both($x, $y), $rest];
+        }
+
+        return [
+            'name' => $point->line->name,
+            'points' => $points === [] ? [[$this->when, $both($point->x, $point->y), $rest]] : $points,
+        ];
+    }
+
+    /**
+     * The pairs of values in the order of time; of a coarser measure the figure of the period that holds.
+     *
+     * @return list<array{float, float, int}>
+     */
+    private static function path(Comparison $vertical, Comparison $horizontal, Line $line, Line $other): array
+    {
+        $path = [];
+        $same = $vertical->axis->frequency === $horizontal->axis->frequency;
+        $finer = $horizontal->axis->frequency->isFinerThan($vertical->axis->frequency);
+        for ($i = $vertical->from; $i <= $vertical->to; $i++) {
+            $period = $vertical->axis->period($i);
+            // Of a finer measure what it was at the end of the period.
+            $ordinal = match (true) {
+                $same => $period->ordinal,
+                $finer => Period::holding($horizontal->axis->frequency, $period->lastDay())->ordinal,
+                default => $period->in($horizontal->axis->frequency)->ordinal,
+            };
+            $x = $other->values[$ordinal - $horizontal->axis->first] ?? NAN;
+            if (!is_nan($x) && !is_nan($line->values[$i])) {
+                $path[] = [$x, $line->values[$i], $i];
+            }
+        }
+
+        return $path;
+    }
+
+    /**
+     * The newest position at which at least half of those that ever have both values have them.
+     *
+     * @param array<string, list<array{float, float, int}>> $paths
+     */
+    private static function newest(array $paths): ?int
+    {
+        $counts = [];
+        $ever = 0;
+        foreach ($paths as $path) {
+            $ever += $path === [] ? 0 : 1;
+            foreach ($path as [, , $position]) {
+                $counts[$position] = ($counts[$position] ?? 0) + 1;
+            }
+        }
+        krsort($counts);
+        foreach ($counts as $position => $count) {
+            if ($count * 2 >= $ever) {
+                return $position;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, float> by entity key, relative to the largest */
+    private static function sizes(Comparison $vertical, ScatterPart $part): array
+    {
+        if ($part->size === '' || !isset($vertical->data->measures()[$part->size])) {
+            return [];
+        }
+        $sizes = [];
+        foreach ($vertical->data->table($part->size)->series as $key => $series) {
+            $last = $series->lastPosition();
+            if ($last !== null && $series->values[$last] > 0.0) {
+                $sizes[$key] = $series->values[$last];
+            }
+        }
+        $most = $sizes === [] ? 1.0 : max($sizes);
+
+        return array_map(static fn(float $size): float => $size / $most, $sizes);
+    }
+
+    /**
+     * @param list<ScatterPoint> $points
+     * @param array<string, float> $sizes
+     * @return array{float, float}
+     */
+    private static function cut(array $points, ScatterPart $part, array $sizes): array
+    {
+        $weights = array_map(static fn(ScatterPoint $p): float => $sizes[$p->line->key] ?? 0.0, $points);
+
+        return [
+            self::middle(
+                array_map(static fn(ScatterPoint $p): float => $p->x, $points),
+                $weights,
+                $part->line,
+                $part->lineX,
+            ),
+            self::middle(
+                array_map(static fn(ScatterPoint $p): float => $p->y, $points),
+                $weights,
+                $part->line,
+                $part->lineY,
+            ),
+        ];
+    }
+
+    /**
+     * @param list<float> $values
+     * @param list<float> $weights
+     */
+    private static function middle(array $values, array $weights, string $by, ?float $value): float
+    {
+        if ($values === []) {
+            return NAN;
+        }
+        $mean = array_sum($values) / count($values);
+
+        return match ($by) {
+            'mean' => $mean,
+            'median' => Quantile::of($values, 0.5),
+            'weighted' => array_sum($weights) > 0.0
+                ? array_sum(array_map(static fn(float $v, float $w): float => $v * $w, $values, $weights)) /
+                    array_sum($weights)
+                : $mean,
+            'value' => $value ?? NAN,
+            default => NAN,
+        };
+    }
+
+    /**
+     * @param list<ScatterPoint> $points
+     * @return array<string, StraightLine>
+     */
+    private static function fits(array $points): array
+    {
+        $groups = [];
+        foreach ($points as $point) {
+            $groups[$point->line->group][] = $point;
+        }
+        ksort($groups);
+        $fits = [];
+        foreach ($groups as $group => $members) {
+            $fit = StraightLine::through(
+                array_map(static fn(ScatterPoint $p): float => $p->x, $members),
+                array_map(static fn(ScatterPoint $p): float => $p->y, $members),
+            );
+            if ($fit !== null && count($members) > 2) {
+                $fits[(string) $group] = $fit;
+            }
+        }
+
+        return $fits;
+    }
+}

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\Better;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\SparksPart;
+use DuskRail\Document\Study;
+use DuskRail\Statistics\Trend;
+
+/** The lines of a comparison as rows, by group with what each group comes to together. */
+final readonly class SparkTable
+{
+    /** Of more rows than this the course is told from fewer of their values, or they would take seconds. */
+    private const MANY = 200;
+
+    /**
+     * @param array<string, list<SparkRow>> $groups rows by group, in the order asked for; all under an empty name
+     *     when they are not grouped
+     * @param array<string, SparkRow> $totals what a group comes to: the sum, or the ratio of sums
+     */
+    private function __construct(public Comparison $comparison, public array $groups, public array $totals) {}
+
+    public static function of(Study $study, Comparison $comparison): self
+    {
+        $part = $study->part(SparksPart::class);
+        $names = array_values(
+            array_unique(
+                array_filter(
+                    array_map(static fn(Line $l): string => $l->isGroup() ? '' : $l->group, $comparison->lines),
+                ),
+            ),
+        );
+        $totals = [];
+        if ($part->grouped && count($names) > 1 && $study->part(LinesPart::class)->across === 'entities') {
+            // Groups are calculated along the whole rail, not added up at its end.
+            $comparison = Comparison::of(
+                $study->withPart(new LinesPart('entities', $study->part(LinesPart::class)->of, $names)),
+                $comparison->data->source(),
+            );
+            foreach ($comparison->lines as $line) {
+                if ($line->isGroup()) {
+                    $totals[$line->name] = self::row($line, $comparison, null);
+                }
+            }
+        }
+        $rows = [];
+        $places = self::places($comparison);
+        foreach ($comparison->present() as $line) {
+            if (!$line->isGroup()) {
+                $rows[$totals === [] ? '' : $line->group][] = self::row(
+                    $line,
+                    $comparison,
+                    $places[$line->key] ?? null,
+                );
+            }
+        }
+        ksort($rows);
+
+        return new self(
+            $comparison,
+            array_map(static fn(array $group): array => self::sorted($group, $part->sort, $part->downward), $rows),
+            $totals,
+        );
+    }
+
+    private static function row(Line $line, Comparison $comparison, ?int $rank): SparkRow
+    {
+        $first = $line->first($comparison->from);
+
+        return new SparkRow(
+            $line,
+            $first === null || $first === $line->last ? NAN : $line->latest() - $line->values[$first],
+            $rank,
+            Trend::of(
+                array_slice($line->values, $comparison->from, $comparison->to - $comparison->from + 1),
+                (float) ($comparison->axis->frequency->perYear() ?? 1),
+                count($comparison->lines) > self::MANY ? 50 : 400,
+            ),
+        );
+    }
+
+    /** @return array<string, int> place of the latest value, from the best, by line */
+    private static function places(Comparison $comparison): array
+    {
+        $latest = [];
+        foreach ($comparison->present() as $line) {
+            if (!$line->isGroup() && $line->last !== null) {
+                $latest[$line->key] = $line->latest();
+            }
+        }
+        $comparison->data->better === Better::Lower ? asort($latest) : arsort($latest);
+        $places = [];
+        $at = 0;
+        $before = null;
+        foreach ($latest as $key => $value) {
+            $at++;
+            $place = $before !== null && $before[0] === $value ? $before[1] : $at;
+            $before = [$value, $place];
+            $places[(string) $key] = $place;
+        }
+
+        return $places;
+    }
+
+    /**
+     * @param list<SparkRow> $rows
+     * @return list<SparkRow>
+     */
+    private static function sorted(array $rows, string $by, bool $downward): array
+    {
+        $of = static fn(SparkRow $row): float => match ($by) {
+            'latest' => $row->line->latest(),
+            'change' => $row->change,
+            'growth' => $row->trend->growth,
+            'rank' => (float) ($row->rank ?? NAN),
+            'trend' => $row->trend->slope,
+            default => 0.0,
+        };
+        usort($rows, static function (SparkRow $a, SparkRow $b) use ($of, $by, $downward): int {
+            $byName = strnatcasecmp($a->line->name, $b->line->name);
+            if ($by === 'name') {
+                return $downward ? -$byName : $byName;
+            }
+            [$x, $y] = [$of($a), $of($b)];
+            // What has no figure comes last either way.
+            if (is_nan($x) || is_nan($y)) {
+                return is_nan($x) <=> is_nan($y) ?: $byName;
+            }
+
+            $order = $downward ? $y <=> $x : $x <=> $y;
+
+            return $order ?: $byName;
+        });
+
+        return $rows;
+    }
+}

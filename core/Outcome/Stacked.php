@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\MeasureKind;
+use DuskRail\Data\ValueType;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\StackPart;
+use DuskRail\Statistics\Total;
+
+/** The lines of a lineup put on top of each other: the parts of a whole, from the bottom up. */
+final readonly class Stacked
+{
+    public const REST = '~rest';
+
+    /**
+     * @param list<Layer> $layers from the bottom up
+     * @param list<float> $totals along the axis, NAN where nothing has a value
+     */
+    private function __construct(public array $layers, public array $totals, public bool $adds) {}
+
+    /** @throws InvalidStudy when the lines are no parts of a whole */
+    public static function of(Lineup $lineup): self
+    {
+        $part = $lineup->comparison->study->part(StackPart::class);
+        $adds = $part->form !== 'through';
+        $lines = array_values(
+            array_filter($lineup->present(), static fn(Line $line): bool => !$line->isGroup() && $line->last !== null),
+        );
+        self::check($lineup, $lines, $adds);
+        $sizes = array_map(static fn(Line $line): float => self::size($line, $lineup), $lines);
+        arsort($sizes);
+        $apart = array_keys(
+            $part->top > 0 && count($lines) > $part->top + 1 ? array_slice($sizes, 0, $part->top, true) : $sizes,
+        );
+        // Who is in focus stands by itself, however small.
+        $apart = array_values(
+            array_filter(
+                array_keys($sizes),
+                static fn(int $i): bool => in_array($i, $apart, true) || $lines[$i]->hue > 0,
+            ),
+        );
+        if ($part->order === 'name') {
+            usort($apart, static fn(int $a, int $b): int => strnatcasecmp($lines[$a]->name, $lines[$b]->name));
+        } elseif ($part->order === 'roster') {
+            sort($apart);
+        } elseif ($part->order === 'hand') {
+            $places = array_flip($part->hand);
+            usort(
+                $apart,
+                static fn(int $a, int $b): int => ($places[$lines[$a]->key] ?? 10_000) <=>
+                    ($places[$lines[$b]->key] ?? 10_000),
+            );
+        }
+        $chosen = array_map(static fn(int $i): Line => $lines[$i], $apart);
+        $others = array_values(array_diff_key($lines, array_flip($apart)));
+        if ($others !== []) {
+            $chosen[] = self::rest($others, $lineup);
+        }
+
+        return $adds ? self::added($chosen, $lineup, $part->form === 'shares') : self::apart($chosen, $lineup);
+    }
+
+    /**
+     * How much of the whole the largest so many layers make at a position, in per cent; NAN where there is no whole.
+     */
+    public function largest(int $count, int $position): float
+    {
+        $values = array_map(
+            static fn(Layer $layer): float => $layer->line->key === self::REST ||
+            is_nan($layer->line->values[$position])
+                ? 0.0
+                : $layer->line->values[$position],
+            $this->layers,
+        );
+        rsort($values);
+        $sum = new Total();
+        foreach (array_slice($values, 0, $count) as $value) {
+            $sum->add($value);
+        }
+
+        return $this->totals[$position] > 0.0 ? ($sum->value() / $this->totals[$position]) * 100.0 : NAN;
+    }
+
+    /** @param list<Line> $lines */
+    private static function check(Lineup $lineup, array $lines, bool $adds): void
+    {
+        $kind = $lineup->comparison->run->table()->kind;
+        $shares = $lineup->unit->sort === ValueType::Percent;
+        if (
+            $adds &&
+            (!in_array($lineup->unit->sort, [ValueType::Amount, ValueType::Percent], true) ||
+                ($kind === MeasureKind::Rate && !$shares))
+        ) {
+            $unit = $lineup->unit->text();
+            throw InvalidStudy::because(
+                "What the rail ends in ({$unit}) does not add up to a whole, so it cannot be stacked. Pass " .
+                    'the division or the index by, take the share, or choose “overlapping”.',
+            );
+        }
+        foreach ($adds ? $lines : [] as $line) {
+            for ($i = $lineup->from; $i <= $lineup->to; $i++) {
+                if ($line->values[$i] < 0.0) {
+                    throw InvalidStudy::because(
+                        "{$line->name} is below zero in {$lineup->when(
+                            $line,
+                            $i,
+                        )}, and a part below nothing cannot be stacked. Take it off, or choose “overlapping”.",
+                    );
+                }
+            }
+        }
+    }
+
+    private static function size(Line $line, Lineup $lineup): float
+    {
+        $sum = 0.0;
+        for ($i = $lineup->from; $i <= $lineup->to; $i++) {
+            $sum += is_nan($line->values[$i]) ? 0.0 : $line->values[$i];
+        }
+
+        return $sum;
+    }
+
+    /** @param non-empty-list<Line> $others */
+    private static function rest(array $others, Lineup $lineup): Line
+    {
+        $values = array_fill(0, count($others[0]->values), NAN);
+        foreach (array_keys($values) as $i) {
+            $sum = new Total();
+            $any = false;
+            foreach ($others as $line) {
+                if (!is_nan($line->values[$i])) {
+                    $sum->add($line->values[$i]);
+                    $any = true;
+                }
+            }
+            $values[$i] = $any ? $sum->value() : NAN;
+        }
+
+        return new Line(
+            self::REST,
+            'The other ' . count($others),
+            '',
+            LineState::Peer,
+            0,
+            array_values($values),
+            Line::lastOf(array_values($values), $lineup->from, $lineup->to),
+        );
+    }
+
+    /** @param list<Line> $lines */
+    private static function added(array $lines, Lineup $lineup, bool $shares): self
+    {
+        $totals = [];
+        $uppers = array_fill(0, count($lines), []);
+        for ($i = 0, $count = $lines === [] ? 0 : count($lines[0]->values); $i < $count; $i++) {
+            $sum = new Total();
+            $any = false;
+            foreach ($lines as $at => $line) {
+                if (!is_nan($line->values[$i])) {
+                    $sum->add($line->values[$i]);
+                    $any = true;
+                }
+                $uppers[$at][] = $sum->value();
+            }
+            $totals[] = $any ? $sum->value() : NAN;
+        }
+        $layers = [];
+        $below = array_fill(0, count($totals), 0.0);
+        foreach ($lines as $at => $line) {
+            $upper = [];
+            foreach ($uppers[$at] as $i => $value) {
+                $upper[] = match (true) {
+                    is_nan($totals[$i]) => NAN,
+                    !$shares => $value,
+                    default => $totals[$i] > 0.0 ? ($value / $totals[$i]) * 100.0 : NAN,
+                };
+            }
+            $layers[] = new Layer(
+                $line,
+                array_map(static fn(float $low, float $high): float => is_nan($high) ? NAN : $low, $below, $upper),
+                $upper,
+            );
+            $below = $upper;
+        }
+
+        return new self($layers, $totals, true);
+    }
+
+    /** @param list<Line> $lines the largest behind */
+    private static function apart(array $lines, Lineup $lineup): self
+    {
+        $layers = array_map(
+            static fn(Line $line): Layer => new Layer(
+                $line,
+                array_map(static fn(float $v): float => is_nan($v) ? NAN : 0.0, $line->values),
+                $line->values,
+            ),
+            $lines,
+        );
+
+        return new self($layers, array_fill(0, $lines === [] ? 0 : count($lines[0]->values), NAN), false);
+    }
+}

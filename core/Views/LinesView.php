@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Views;
+
+use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\LinesInPanel;
+use DuskRail\Chart\PanelsComposer;
+use DuskRail\Chart\PlotArea;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Document\Parts\LabelsPart;
+use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\MarksPart;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\TonePart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Facets;
+
+/** Lines along time, named and valued at their ends. */
+final readonly class LinesView extends View
+{
+    public function name(): string
+    {
+        return 'lines';
+    }
+
+    public function title(): string
+    {
+        return 'Lines';
+    }
+
+    public function parts(): array
+    {
+        return [
+            AxisPart::class,
+            LabelsPart::class,
+            MarksPart::class,
+            PanelsPart::class,
+            LookPart::class,
+            TonePart::class,
+        ];
+    }
+
+    public function usualSplit(): string
+    {
+        return 'entity';
+    }
+
+    public function tools(): array
+    {
+        return ['limits', 'base', 'labels'];
+    }
+
+    public function readsAlongLines(): bool
+    {
+        return true;
+    }
+
+    public function time(Comparison $comparison, ?Scene $picture, TextMeasure $measure, array $size): ?PlotArea
+    {
+        return $picture === null ? null : $picture->plot?->enlarged($picture->zoom);
+    }
+
+    public function facets(Comparison $comparison): array
+    {
+        return Facets::of($comparison);
+    }
+
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    {
+        $facets = $this->facets($comparison);
+
+        return (new PanelsComposer($measure))->rows($comparison, $facets, new LinesInPanel(true), $width);
+    }
+
+    protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
+    {
+        return (new LinesComposer($measure))->compose($this->lineup($comparison), $width, $height);
+    }
+}

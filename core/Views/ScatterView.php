@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Views;
+
+use DuskRail\Chart\ScatterComposer;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Data\DataSource;
+use DuskRail\Document\Changes\RailChange;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\ScatterPart;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Scattered;
+use DuskRail\Words\AxisName;
+
+/** Two measures against each other, a point for each line. */
+final readonly class ScatterView extends View
+{
+    public function name(): string
+    {
+        return 'scatter';
+    }
+
+    public function title(): string
+    {
+        return 'Scatter';
+    }
+
+    public function parts(): array
+    {
+        return [ScatterPart::class, PanelsPart::class];
+    }
+
+    public function usualSplit(): string
+    {
+        return 'group';
+    }
+
+    public function isWide(Study $study): bool
+    {
+        return true;
+    }
+
+    public function tools(): array
+    {
+        return ['points'];
+    }
+
+    public function outcome(Comparison $comparison): Scattered
+    {
+        return Scattered::of($comparison);
+    }
+
+    public function railed(Comparison $comparison): Comparison
+    {
+        return self::editsHorizontal($comparison->study) ? Scattered::of($comparison)->horizontal : $comparison;
+    }
+
+    /** While its horizontal axis is edited, a change of a rail is one of that axis's, and not of the study's own. */
+    public function changed(RailChange $change, Study $study, DataSource $data): Study
+    {
+        if (!self::editsHorizontal($study)) {
+            return parent::changed($change, $study, $data);
+        }
+        $turned = $change->apply(Scattered::turned($study, Comparison::of($study, $data)), $data);
+        $refused = $turned->rail->run($data->table($turned->measure), $turned->scope($data))->refused();
+        if ($refused !== null) {
+            throw InvalidStudy::because((string) $refused->refusal);
+        }
+        $scatter = $study->part(ScatterPart::class);
+
+        return $study->withPart($scatter->with(['measure' => $turned->measure, 'rail' => $turned->rail]));
+    }
+
+    public function readout(Comparison $comparison, string $line): ?array
+    {
+        $scatter = $this->outcome($comparison);
+        foreach ($scatter->points as $point) {
+            if ($point->line->key === $line) {
+                return $scatter->readout($point);
+            }
+        }
+
+        return null;
+    }
+
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    {
+        return (new ScatterComposer($measure))->panels($this->outcome($comparison), $width);
+    }
+
+    protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
+    {
+        return (new ScatterComposer($measure))->compose($this->outcome($comparison), $width, $height);
+    }
+
+    protected function headline(Comparison $comparison): string
+    {
+        $horizontal = mb_strtolower($this->outcome($comparison)->horizontal->measure->name);
+
+        return "{$comparison->measure->name} against {$horizontal}";
+    }
+
+    protected function subtitle(Comparison $comparison): string
+    {
+        $along = AxisName::of($this->outcome($comparison)->horizontal);
+
+        return '↑ ' . AxisName::of($comparison) . "; → {$along}";
+    }
+
+    private static function editsHorizontal(Study $study): bool
+    {
+        return $study->part(ScatterPart::class)->editing === 'x';
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Views;
+
+use DuskRail\Chart\PanelsComposer;
+use DuskRail\Chart\PlotArea;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\StackComposer;
+use DuskRail\Chart\StackInPanel;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\StackPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Facets;
+use DuskRail\Outcome\Stacked;
+use DuskRail\Words\AxisName;
+use DuskRail\Words\Headline;
+use DuskRail\Words\Readout;
+
+/** The parts of a whole on top of each other. */
+final readonly class StackView extends View
+{
+    public function name(): string
+    {
+        return 'stack';
+    }
+
+    public function title(): string
+    {
+        return 'Stack';
+    }
+
+    public function parts(): array
+    {
+        return [StackPart::class, PanelsPart::class];
+    }
+
+    public function usualSplit(): string
+    {
+        return 'group';
+    }
+
+    public function tools(): array
+    {
+        return ['base', 'layers'];
+    }
+
+    public function readsAlongLines(): bool
+    {
+        return true;
+    }
+
+    public function time(Comparison $comparison, ?Scene $picture, TextMeasure $measure, array $size): ?PlotArea
+    {
+        return $picture === null ? null : $picture->plot?->enlarged($picture->zoom);
+    }
+
+    /** What is stacked need not be a line of the study: the rest is one. */
+    public function readout(Comparison $comparison, string $line): ?array
+    {
+        $lineup = $this->lineup($comparison);
+        $own = parent::readout($comparison, $line);
+        foreach ($own === null ? Stacked::of($lineup)->layers : [] as $layer) {
+            if ($layer->line->key === $line) {
+                return Readout::along($lineup, $layer->line);
+            }
+        }
+
+        return $own;
+    }
+
+    public function facets(Comparison $comparison): array
+    {
+        return Facets::of($comparison);
+    }
+
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    {
+        $facets = $this->facets($comparison);
+
+        return (new PanelsComposer($measure))->rows($comparison, $facets, new StackInPanel(), $width);
+    }
+
+    protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
+    {
+        return (new StackComposer($measure))->compose($this->lineup($comparison), $width, $height);
+    }
+
+    protected function headline(Comparison $comparison): string
+    {
+        return $this->isSplit($comparison->study) ? Headline::ofLines($comparison) : Headline::ofParts($comparison);
+    }
+
+    protected function subtitle(Comparison $comparison): string
+    {
+        $shares = $comparison->study->part(StackPart::class)->form === 'shares';
+
+        return AxisName::of($comparison, $shares ? 'per cent of the whole' : '');
+    }
+}

@@ -1,0 +1,244 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Views;
+
+use DuskRail\Chart\PanelsComposer;
+use DuskRail\Chart\PlotArea;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\TextMeasure;
+use DuskRail\Data\DataSource;
+use DuskRail\Document\Changes\RailChange;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\Part;
+use DuskRail\Document\Parts\TextPart;
+use DuskRail\Document\Study;
+use DuskRail\Document\ViewKind;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Facet;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Refusal;
+use DuskRail\Words\AxisName;
+use DuskRail\Words\Headline;
+use DuskRail\Words\Readout;
+use DuskRail\Words\Wording;
+
+/**
+ * One way to look at a study: which lines it shows, how they are drawn and worded, which settings and tools it has.
+ * What most views do is done here; a view says what it does otherwise.
+ *
+ * To add one: write a class in this room, and name it in Views.
+ */
+abstract readonly class View implements ViewKind
+{
+    /**
+     * The picture when it is not split.
+     *
+     * @throws Refusal when the figures cannot be looked at this way
+     */
+    abstract protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene;
+
+    /**
+     * Whether it has settings in a part.
+     *
+     * @param class-string<Part> $part
+     */
+    public function uses(string $part): bool
+    {
+        return in_array($part, $this->parts(), true);
+    }
+
+    public function usualSplit(): ?string
+    {
+        return null;
+    }
+
+    public function isSplit(Study $study): bool
+    {
+        return $this->usualSplit() !== null && $study->part(PanelsPart::class)->by !== 'none';
+    }
+
+    public function dimension(Study $study): string
+    {
+        return $study->part(LinesPart::class)->across === 'measures' ? 'm' : 'e';
+    }
+
+    public function showsRange(): bool
+    {
+        return true;
+    }
+
+    public function changed(RailChange $change, Study $study, DataSource $data): Study
+    {
+        return $change->apply($study, $data);
+    }
+
+    /**
+     * What the pointer can do on its picture, beside reading it: `limits` (pull the ends of the vertical axis), `base`
+     * (set the base at a point), `layers` (move a layer up and down), `labels` (pull labels).
+     *
+     * @return list<string>
+     */
+    public function tools(): array
+    {
+        return [];
+    }
+
+    /** Whether values are measured upwards along lines, which the pointer then reads. */
+    public function readsAlongLines(): bool
+    {
+        return false;
+    }
+
+    /** Whether the screen shows it as a picture, and not as a table of its own. */
+    public function isPicture(): bool
+    {
+        return true;
+    }
+
+    /** Whether it needs the whole width of a page. */
+    public function isWide(Study $study): bool
+    {
+        return $this->isSplit($study);
+    }
+
+    /**
+     * The lines that it shows.
+     *
+     * @throws Refusal
+     */
+    public function lineup(Comparison $comparison): Lineup
+    {
+        return Lineup::of($comparison);
+    }
+
+    /**
+     * What it makes of a comparison beside its lines, for a screen that shows it in a way of its own.
+     *
+     * @throws Refusal
+     */
+    public function outcome(Comparison $comparison): ?object
+    {
+        return null;
+    }
+
+    /** The comparison whose rail is shown. */
+    public function railed(Comparison $comparison): Comparison
+    {
+        return $comparison;
+    }
+
+    /**
+     * The panels that its picture is split into.
+     *
+     * @return list<Facet>
+     *
+     * @throws Refusal
+     */
+    public function facets(Comparison $comparison): array
+    {
+        return [];
+    }
+
+    /**
+     * Rows of panels.
+     *
+     * @return list<Scene>
+     *
+     * @throws Refusal
+     */
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    {
+        return [];
+    }
+
+    /** What the program writes above it until the user does. */
+    protected function headline(Comparison $comparison): string
+    {
+        return Headline::ofLines($comparison);
+    }
+
+    protected function subtitle(Comparison $comparison): string
+    {
+        return AxisName::of($comparison);
+    }
+
+    /**
+     * What a point of a line says.
+     *
+     * @return array{name: string, points: array<int, array{string, string, string}>}|null null where there is no such
+     *     line
+     *
+     * @throws Refusal
+     */
+    public function readout(Comparison $comparison, string $line): ?array
+    {
+        $lineup = $this->lineup($comparison);
+        $found = $lineup->line($line);
+
+        return $found === null ? null : Readout::along($lineup, $found);
+    }
+
+    /**
+     * Where time runs along what is shown, so that the track lines up with it; null where it does not.
+     *
+     * @param Scene|null $picture that is shown
+     * @param array{float, float} $size width and height of the place for it
+     */
+    public function time(Comparison $comparison, ?Scene $picture, TextMeasure $measure, array $size): ?PlotArea
+    {
+        return null;
+    }
+
+    /**
+     * The whole picture, split or not.
+     *
+     * @param float $width in pixels of the page, as the height is; the picture itself is drawn for less room where
+     *     its words are large
+     * @param float $height of panels and rows, which are as high as they are many, only the least
+     *
+     * @throws Refusal when the figures cannot be looked at this way
+     */
+    final public function picture(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
+    {
+        $zoom = $comparison->study->part(TextPart::class)->zoom();
+        $scene = $this->isSplit($comparison->study)
+            ? PanelsComposer::sheet($comparison, $this->rows($comparison, $measure, $width / $zoom), $width / $zoom)
+            : $this->whole($comparison, $measure, $width / $zoom, $height / $zoom);
+
+        return $scene->zoomed($zoom);
+    }
+
+    /**
+     * The picture row by row, where it is split.
+     *
+     * @return list<Scene>
+     *
+     * @throws Refusal
+     */
+    final public function panels(Comparison $comparison, TextMeasure $measure, float $width): array
+    {
+        $zoom = $comparison->study->part(TextPart::class)->zoom();
+
+        return array_map(
+            static fn(Scene $row): Scene => $row->zoomed($zoom),
+            $this->rows($comparison, $measure, $width / $zoom),
+        );
+    }
+
+    /** @param string $source the line under the picture, unless the study has one of its own */
+    final public function wording(Comparison $comparison, string $source): Wording
+    {
+        try {
+            $headline = $this->headline($comparison);
+            $subtitle = $this->subtitle($comparison);
+        } catch (Refusal) {
+            // The view says itself why it cannot be.
+            [$headline, $subtitle] = [Headline::ofLines($comparison), AxisName::of($comparison)];
+        }
+
+        return Wording::of($comparison, $headline, $subtitle, $source);
+    }
+}

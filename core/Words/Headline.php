@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Words;
+
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Overlay;
+use DuskRail\Outcome\Stacked;
+use DuskRail\Time\Frequency;
+
+/** What the program writes above a picture until the user does. */
+final class Headline
+{
+    /** Where the first line in focus stands, and what stands for its peers. */
+    public static function ofLines(Comparison $comparison): string
+    {
+        $focus = $comparison->focus()[0] ?? null;
+        if ($focus === null || $focus->last === null) {
+            return "{$comparison->measure->name}, " . count($comparison->present()) . ' side by side';
+        }
+        $value = $comparison->format($focus->latest());
+        $when = self::when($comparison, $focus->last);
+        $level = $comparison->peerLine[$focus->last] ?? NAN;
+        if (count($comparison->summarised()) < 2 || is_nan($level)) {
+            return "{$focus->name}: {$value} {$when}";
+        }
+
+        return "{$focus->name} stands at {$value} {$when}; " .
+            self::peers($comparison) .
+            " {$comparison->format($level)}";
+    }
+
+    /** Where the newest of years laid over each other stands. */
+    public static function ofYears(Comparison $comparison, Lineup $years): string
+    {
+        $distance = Overlay::distance($years);
+
+        return $distance === '' ? self::ofLines($comparison) : ($comparison->subject()->name ?? '') . " {$distance}";
+    }
+
+    /** How much of a whole its largest parts are. */
+    public static function ofParts(Comparison $comparison): string
+    {
+        $lineup = Lineup::of($comparison);
+        $stacked = Stacked::of($lineup);
+        $last = count($stacked->layers) < 5 ? null : Line::lastOf($stacked->totals, $lineup->from, $lineup->to);
+        if ($last === null || !$stacked->adds) {
+            return "{$comparison->measure->name}, the parts of the whole";
+        }
+
+        return sprintf(
+            'The largest three make %.0f %% of the whole in %s',
+            $stacked->largest(3, $last),
+            $comparison->axis->period($last)->label(),
+        );
+    }
+
+    private static function when(Comparison $comparison, int $position): string
+    {
+        $in = match ($comparison->axis->frequency) {
+            Frequency::Day => 'on',
+            Frequency::Number => 'at',
+            default => 'in',
+        };
+
+        return "{$in} {$comparison->axis->period($position)->label()}";
+    }
+
+    /** `the median of its 23 peers is` */
+    private static function peers(Comparison $comparison): string
+    {
+        $peers = $comparison->study->part(PeersPart::class);
+        $count = count($comparison->summarised());
+        $whose =
+            $peers->group === '' ? "its {$count} peers" : "the {$count} " . mb_strtolower($peers->group) . ' peers';
+
+        return $peers->line === PeerLine::Pooled
+            ? "{$whose} together come to"
+            : "the {$peers->line->value} of {$whose} is";
+    }
+}

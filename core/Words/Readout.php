@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Words;
+
+use DuskRail\Data\Numerals;
+use DuskRail\Data\ValueType;
+use DuskRail\Document\LineState;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Time\CycleAxis;
+
+/** What is said of the points of a line: its value, its change on a year before, and its place among the others. */
+final class Readout
+{
+    /**
+     * @return array{name: string, points: array<int, array{string, string, string}>} of each position shown that has a
+     *     value: the period, the value with its unit, and the rest of what there is to say
+     */
+    public static function along(Lineup $lineup, Line $line): array
+    {
+        $points = [];
+        for ($i = $lineup->from; $i <= $lineup->to; $i++) {
+            if (!is_nan($line->values[$i])) {
+                $points[$i] = self::at($lineup, $line, $i);
+            }
+        }
+
+        return ['name' => $line->name, 'points' => $points];
+    }
+
+    /** @return array{string, string, string} */
+    private static function at(Lineup $lineup, Line $line, int $position): array
+    {
+        $value = $line->values[$position];
+        // One decimal more than the labels: whoever points at a spot wants to know it better.
+        $decimals = $lineup->decimals + 1;
+        $before = self::yearBefore($lineup, $line, $position);
+        $rest = [
+            is_nan($before)
+                ? ''
+                : Numerals::signed($value - $before, $decimals) .
+                    ' on ' .
+                    ($lineup->axis instanceof CycleAxis ? 'the one' : 'a year') .
+                    ' before',
+        ];
+        $rest[] = self::place($lineup, $line, $position);
+        // What became of it is told where it ends.
+        $rest[] = $position === $line->last ? $lineup->comparison->data->entities()[$line->key]->note ?? '' : '';
+
+        return [
+            $lineup->when($line, $position),
+            trim(
+                Numerals::text($value, $decimals) .
+                    ($lineup->unit->sort === ValueType::Index ? '' : " {$lineup->unit->text()}"),
+            ),
+            implode(' · ', array_filter($rest)),
+        ];
+    }
+
+    private static function yearBefore(Lineup $lineup, Line $line, int $position): float
+    {
+        if ($lineup->axis instanceof CycleAxis) {
+            $turn = (int) substr($line->key, 2) - 1;
+
+            return $lineup->line("y:{$turn}")->values[$position] ?? NAN;
+        }
+        $back = $lineup->axis->frequency->perYear();
+
+        return $back !== null && $back > 1 ? $line->values[$position - $back] ?? NAN : NAN;
+    }
+
+    private static function place(Lineup $lineup, Line $line, int $position): string
+    {
+        $lower = $higher = 0;
+        foreach ($lineup->present() as $other) {
+            $lower += $other->values[$position] < $line->values[$position] ? 1 : 0;
+            $higher += $other->values[$position] > $line->values[$position] ? 1 : 0;
+        }
+        $of = count(array_filter($lineup->present(), static fn(Line $l): bool => !is_nan($l->values[$position])));
+
+        return match (true) {
+            $of < 2 || $line->state === LineState::Off => '',
+            $lower === 0 => "lowest of {$of}",
+            $higher === 0 => "highest of {$of}",
+            $lower < $higher => Numerals::ordinal($lower + 1) . " lowest of {$of}",
+            default => Numerals::ordinal($higher + 1) . " highest of {$of}",
+        };
+    }
+}

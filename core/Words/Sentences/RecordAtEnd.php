@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Words\Sentences;
+
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
+
+/** That the newest value of a line in focus is its lowest or highest, of all or since a while ago. */
+final class RecordAtEnd implements ClaimFinder
+{
+    public function claims(Comparison $comparison): array
+    {
+        $claims = [];
+        $long = max(6, 2 * ($comparison->axis->frequency->perYear() ?? 6));
+        foreach ($comparison->focus() as $line) {
+            $first = $line->first($comparison->from);
+            if ($first === null || $line->last === null || $line->last - $first < $long) {
+                continue;
+            }
+            foreach ([-1, 1] as $direction) {
+                $beaten = self::beaten($line, $first, $line->last, $direction);
+                if ($line->last - ($beaten === null ? $first : $beaten + 1) >= $long) {
+                    $claims[] = self::claim($comparison, $line, $first, $direction, $beaten);
+                }
+            }
+        }
+
+        return $claims;
+    }
+
+    /** The newest position before the last whose value the last one does not beat; null where it beats all. */
+    private static function beaten(Line $line, int $first, int $last, int $direction): ?int
+    {
+        for ($i = $last - 1; $i >= $first; $i--) {
+            if (!is_nan($line->values[$i]) && ($line->values[$last] <=> $line->values[$i]) !== $direction) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    private static function claim(Comparison $comparison, Line $line, int $first, int $direction, ?int $beaten): Claim
+    {
+        $last = (int) $line->last;
+        $period = static fn(int $at): string => $comparison->axis->period($at)->label();
+        $what = $direction < 0 ? 'lowest' : 'highest';
+        $now = "{$period($last)}: {$comparison->format($line->latest())}";
+        if ($beaten === null) {
+            return Claim::of(
+                "{$line->name} is at its {$what} since {$period($first)}, when the figures begin",
+                0.5 + min(0.2, ($last - $first) / 600),
+                "{$now}, " . ($direction < 0 ? 'below' : 'above') . ' every value before.',
+            );
+        }
+        $tied = $line->values[$beaten] === $line->latest() ? ', the same.' : '.';
+
+        return Claim::of(
+            "{$line->name} is at its {$what} since {$period($beaten)}",
+            0.25 + min(0.2, ($last - $beaten - 1) / 600),
+            "{$now}; {$period($beaten)}: {$comparison->format($line->values[$beaten])}{$tied}",
+        );
+    }
+}

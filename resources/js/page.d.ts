@@ -1,0 +1,11 @@
+// The pages are the server's, and what is found in them is known by its selector: whatever such an element may be
+// asked for is allowed here, so that the check is of our own functions and their docblocks.
+interface EventTarget {
+    [member: string]: any;
+}
+interface Event {
+    [member: string]: any;
+}
+interface Document {
+    fonts: any;
+}

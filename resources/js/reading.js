@@ -1,0 +1,240 @@
+// The chart under the pointer and the arrow keys: the nearest point, what it says, and a click that keeps its line.
+import { always, change } from './server.js';
+import { onAxis } from './axis.js';
+import { labelAt, pushed } from './labels.js';
+import { light } from './light.js';
+import { nearest, placed, raised, stepped } from './points.js';
+
+const NEAR = 42;
+const ON_LINE = 14;
+const SVG = 'http://www.w3.org/2000/svg';
+
+/** What is being read now. Lines and readouts belong to one picture, and are forgotten with it. */
+export const reading = {
+    /** @type {Promise<Map<string, import('./points.js').Point[]>> | null} */
+    asked: null,
+    /** @type {Map<string, import('./points.js').Point[]>} */
+    lines: new Map(),
+    readouts: new Map(),
+    /** @type {import('./points.js').Point | null} */
+    current: null,
+    /** @type {PointerEvent | null} */
+    waiting: null,
+    /** @type {Promise<void>} the keys that were pressed so far */
+    keys: Promise.resolve(),
+};
+
+const chart = () => document.querySelector('#chart .chart');
+const has = (tool) => chart().dataset.tools.split(' ').includes(tool);
+const series = (key) =>
+    [...chart().querySelectorAll('.series:not(.beside .series)')].find((one) => one.dataset.line === key);
+
+async function forget() {
+    const kept = reading.current;
+    reading.asked = null;
+    reading.lines = new Map();
+    reading.readouts = new Map();
+    reading.current = null;
+    // Whoever was reading points by keys goes on at the same point of the chart drawn anew.
+    if (!kept || !chart() || document.activeElement !== chart()) return;
+    const point = (await lines()).get(kept.key)?.find((other) => other.position === kept.position);
+    if (point && reading.current === null) show(point, false);
+}
+always(forget);
+document.addEventListener('chart:drawn', forget);
+
+/** The points of every line; asked for when the picture is first pointed at. */
+function lines() {
+    const drawn = chart();
+    reading.asked ??= fetch(drawn.dataset.points, { headers: { Accept: 'application/json' } })
+        .then((response) => (response.ok ? response.json() : {}))
+        .catch(() => ({}))
+        .then((given) => {
+            if (drawn !== chart()) return new Map();
+            const order = [...drawn.querySelectorAll('.series:not(.beside .series)')].map((one) => one.dataset.line);
+            reading.lines = placed(given, has('points') ? 0 : Number(drawn.dataset.from), order);
+            return reading.lines;
+        });
+    return reading.asked;
+}
+
+/** @returns {[number, number]} a place in the picture's own pixels */
+function inside(event) {
+    const box = chart().getBoundingClientRect();
+    const scale = chart().viewBox.baseVal.width / box.width;
+    return [(event.clientX - box.left) * scale, (event.clientY - box.top) * scale];
+}
+
+function readout(key) {
+    if (!reading.readouts.has(key)) {
+        const url = chart().dataset.readouts.replace('LINE', encodeURIComponent(key));
+        reading.readouts.set(
+            key,
+            fetch(url, { headers: { Accept: 'application/json' } }).then((r) => (r.ok ? r.json() : null)),
+        );
+    }
+    return reading.readouts.get(key);
+}
+
+async function show(point, aloud) {
+    reading.current = point;
+    const box = document.getElementById('readout');
+    chart().querySelector('.cursor')?.remove();
+    light(point?.key ?? null);
+    if (!point) {
+        if (box) box.hidden = true;
+        return;
+    }
+    mark(point);
+    const about = await readout(point.key);
+    const [period, value, rest] = about?.points[point.position] ?? [];
+    if (reading.current !== point || !period) return;
+    const [title, first, second] = box.children;
+    const hint = has('points') ? '' : 'Enter: working';
+    title.textContent = `${about.name}, ${period}`;
+    first.textContent = value;
+    second.textContent = [rest, hint].filter(Boolean).join(' · ');
+    box.hidden = false;
+    const { clientWidth: width, clientHeight: height } = chart();
+    const zoom = width / chart().viewBox.baseVal.width;
+    const [x, y] = [point.x * zoom, point.y * zoom];
+    const right = x + 16 + box.offsetWidth > width;
+    box.style.left = `${Math.max(0, right ? x - box.offsetWidth - 14 : x + 14)}px`;
+    box.style.top = `${Math.max(0, Math.min(y + 16, height - box.offsetHeight - 4))}px`;
+    if (aloud)
+        document.getElementById('spoken').textContent = `${title.textContent}: ${value}. ${rest}. Enter: working`;
+}
+
+function mark(point) {
+    const group = document.createElementNS(SVG, 'g');
+    group.setAttribute('class', 'cursor');
+    const { hue, ink: own } = series(point.key)?.dataset ?? {};
+    const ink = own ? `var(--${own})` : Number(hue) > 0 ? `var(--focus-${hue})` : 'var(--ink)';
+    const { top, bottom } = chart().dataset;
+    /** @type {[string, Record<string, string | number>][]} */
+    const parts = [
+        [
+            'path',
+            {
+                d: has('points') ? 'M0 0' : `M${point.x} ${top}V${bottom}`,
+                stroke: 'var(--quiet)',
+                'stroke-dasharray': '2 3',
+            },
+        ],
+        ['circle', { cx: point.x, cy: point.y, r: 5, fill: 'var(--sheet)', stroke: ink, 'stroke-width': 2.5 }],
+    ];
+    for (const [tag, attributes] of parts) {
+        const part = document.createElementNS(SVG, tag);
+        for (const [name, value] of Object.entries(attributes)) part.setAttribute(name, String(value));
+        group.append(part);
+    }
+    chart().append(group);
+}
+
+document.addEventListener('pointermove', (event) => {
+    if (!event.target.closest?.('#chart .chart')) return;
+    if (reading.waiting === null)
+        requestAnimationFrame(async () => {
+            if (chart()) await lines();
+            const last = reading.waiting;
+            reading.waiting = null;
+            if (!chart() || !last) return;
+            const [x, y] = inside(last);
+            const point = nearest(reading.lines, x, y, NEAR);
+            const { key, position } = reading.current ?? {};
+            if (point?.key !== key || point?.position !== position) show(point, false);
+        });
+    reading.waiting = event;
+});
+document.addEventListener('pointerout', (event) => {
+    if (!event.target.closest?.('#chart') || event.relatedTarget?.closest?.('#chart')) return;
+    reading.waiting = null;
+    if (chart() && document.activeElement !== chart()) show(null);
+});
+document.addEventListener('click', async (event) => {
+    if (!event.target.closest?.('#chart .chart') || onAxis(event)) return;
+    const label = event.target.closest('.end-label');
+    const [x, y] = inside(event);
+    const point = nearest(await lines(), x, y, ON_LINE);
+    const key = label?.dataset.line ?? point?.key ?? null;
+    // A first click keeps a line; on one that is kept, it opens the working of the point.
+    if (point && !label && Number(series(key)?.dataset.hue) > 0) open(point);
+    else if (key) toggle(key);
+    else if (chart().querySelector('.series:not([data-hue="0"])')) change({ change: 'release' });
+});
+
+/** The working of a point: every stop with the numbers put in. */
+async function open(point) {
+    if (has('points')) return;
+    await openWorking(chart().dataset.working, point.key, point.position);
+}
+
+export async function openWorking(template, line, position) {
+    const response = await fetch(template.replace('LINE', encodeURIComponent(line)).replace(/0$/, position));
+    if (!response.ok) return;
+    const panel = document.getElementById('working');
+    panel.innerHTML = await response.text();
+    panel.showPopover();
+    panel.querySelector('summary, button')?.focus();
+}
+
+document.addEventListener('click', async (event) => {
+    if (!event.target.closest('[data-copy]')) return;
+    const text = document.querySelector('#working .as-text').value;
+    try {
+        await navigator.clipboard.writeText(text);
+        event.target.textContent = 'Copied';
+    } catch {
+        // Without leave to write the clipboard, the text is laid open to be copied by hand.
+        const field = document.querySelector('#working .as-text');
+        field.hidden = false;
+        field.select();
+    }
+});
+
+/** Moves a layer of a stack one place up or down. */
+function raise(key, by) {
+    const layers = raised(
+        [...reading.lines.keys()].filter((other) => !other.startsWith('~')),
+        key,
+        by,
+    );
+    if (layers) change({ change: 'set', part: 'stack', 'settings[order]': 'hand', 'settings[hand]': layers.join(',') });
+}
+
+function toggle(key) {
+    change({ change: 'state', entity: key, state: Number(series(key)?.dataset.hue) > 0 ? 'peer' : 'focus' });
+}
+
+const STEPS = ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Home', 'End'];
+const ACTS = ['Enter', ' ', 'f', 'b'];
+
+/** What a key does with the point that is being read. */
+function act(key, current) {
+    if (!current) return;
+    if (key === 'Enter') open(current);
+    else if (key !== 'b') toggle(current.key);
+    else if (has('base')) {
+        const { frequency, first } = document.querySelector('#track svg').dataset;
+        change({ change: 'base-here', period: `${frequency}#${Number(first) + current.position}` });
+    }
+}
+
+async function walk(key) {
+    const next = stepped(await lines(), reading.current, key);
+    if (next) show(next, true);
+}
+
+document.addEventListener('keydown', (event) => {
+    if (!event.target.matches?.('#chart .chart') || event.defaultPrevented) return;
+    const { current } = reading;
+    const { key } = event;
+    if (key === 'Escape') return show(null);
+    const moves = current && (key === 'Backspace' || event.shiftKey);
+    if (moves && pushed(labelAt(current.key, current.position), key)) return event.preventDefault();
+    if (!STEPS.includes(key) && !ACTS.includes(key)) return;
+    event.preventDefault();
+    if (event.altKey && current && has('layers')) return raise(current.key, key === 'ArrowUp' ? 1 : -1);
+    // One after the other, since the points may still be on their way.
+    reading.keys = reading.keys.then(() => (STEPS.includes(key) ? walk(key) : act(key, reading.current)));
+});

@@ -1,0 +1,1 @@
+<x-marks :screen="$screen" />

@@ -1,0 +1,31 @@
+@php
+    $comparison = $screen->comparison;
+    $part = $comparison->study->part(\DuskRail\Document\Parts\FiguresPart::class);
+    $grid = $screen->outcome;
+@endphp
+<div class="figures" id="figures" tabindex="0" role="region" aria-label="Figures, {{ $screen->wording->subtitle }}">
+@if ($grid === null)
+    <p class="empty">{{ $screen->refusal }}</p>
+@else
+    <table class="table is-narrow">
+        <caption>{{ $comparison->unit() === '' ? 'Figures' : $comparison->unit() }}</caption>
+        <thead>
+            <tr>
+                <th scope="col">{{ $grid->corner }}</th>
+                @foreach ($grid->columns as $column)
+                    <th scope="col" @class(['hue-'.$column->hue => $column->hue > 0, 'quiet' => $column->quiet]) aria-sort="{{ $part->sort === $column->key ? ($part->downward ? 'descending' : 'ascending') : 'none' }}"><button type="button" class="sorter" data-sort="{{ $column->key }}" data-downward="{{ $part->sort === $column->key && $part->downward ? '0' : '1' }}">{{ $column->name }}{{ $part->sort === $column->key ? ($part->downward ? ' ↓' : ' ↑') : '' }}</button></th>
+                @endforeach
+            </tr>
+        </thead>
+        <tbody>
+            @foreach ($grid->rows as $i => $row)
+                <tr>
+                    <th scope="row" @class(['hue-'.$row->hue => $row->hue > 0])>{{ $row->name }}</th>
+                    @foreach ($grid->cells[$i] as $at => $value)<td @class(['quiet' => $grid->columns[$at]->quiet || $row->quiet, 'shade-'.$grid->shade($value) => $part->shaded])>{{ \DuskRail\Data\Numerals::text($value, $comparison->decimals + 1) }}</td>@endforeach
+
+                </tr>
+            @endforeach
+        </tbody>
+    </table>
+@endif
+</div>

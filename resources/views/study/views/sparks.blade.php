@@ -1,0 +1,35 @@
+@php
+    $table = $screen->outcome;
+    $comparison = $table->comparison;
+    $part = $comparison->study->part(\DuskRail\Document\Parts\SparksPart::class);
+    $cell = \DuskRail\Chart\SparksComposer::cell($table);
+    $heads = ['name' => 'name', 'latest' => 'latest', 'change' => 'change', 'growth' => 'a year', 'rank' => 'place', 'trend' => 'course'];
+    $attributes = array_slice(array_keys(array_reduce($comparison->data->entities(), fn ($all, $entity) => $all + $entity->attributes, [])), 0, 3);
+    $attributes = array_values(array_filter($attributes, fn ($name) => ! in_array(mb_strtolower($name), ['group', 'region'], true)));
+    $columns = count($heads) + 1 + count($attributes);
+@endphp
+<div class="figures sparks" id="figures" tabindex="0" role="region" aria-label="Sparks, {{ $screen->wording->subtitle }}">
+    <table class="table is-narrow">
+        <thead>
+            <tr>
+                @foreach ($heads as $key => $label)
+                    <th scope="col" aria-sort="{{ $part->sort === $key ? ($part->downward ? 'descending' : 'ascending') : 'none' }}"><x-change :study="$screen->study" change="set" :with="['part' => 'sparks', 'settings' => ['sort' => $key, 'downward' => $part->sort === $key && ! $part->downward ? '1' : '0']]" class="sorter">{{ $label }}{{ $part->sort === $key ? ($part->downward ? ' ↓' : ' ↑') : '' }}</x-change></th>
+                    @if ($key === 'name')
+                        @foreach ($attributes as $attribute)<th scope="col" class="quiet">{{ $attribute }}</th>@endforeach
+                        <th scope="col" class="quiet">{{ $comparison->axis->period($comparison->from)->short() }} – {{ $comparison->axis->period($comparison->to)->short() }}</th>
+                    @endif
+                @endforeach
+            </tr>
+        </thead>
+        @foreach ($table->groups as $group => $rows)
+            <tbody>
+                @if ($group !== '')
+                    <x-spark-row :screen="$screen" :table="$table" :row="$table->totals[$group] ?? null" :cell="$cell" :facts="$attributes" :total="$group" />
+                @endif
+                @foreach ($rows as $row)
+                    <x-spark-row :screen="$screen" :table="$table" :row="$row" :cell="$cell" :facts="$attributes" total="" />
+                @endforeach
+            </tbody>
+        @endforeach
+    </table>
+</div>

@@ -1,0 +1,315 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Data\StoredData;
+use App\Models\Dataset;
+use App\Models\Study;
+use App\Models\StudyRevision;
+use DuskRail\Document\StudyDocument;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Testing\TestResponse;
+use PhpOffice\PhpSpreadsheet\IOFactory;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\HttpFoundation\Response;
+
+/** What leaves the application: pictures in their sizes, PDF, study files, and what the commands write. */
+final class ExportTest extends ApplicationTestCase
+{
+    /** @param array{int, int} $pixels */
+    #[TestWith(['slide', 1, [1280, 720]])]
+    #[TestWith(['slide', 3, [3840, 2160]])]
+    #[TestWith(['column', 2, [1240, 960]])]
+    #[TestWith(['square', 1, [860, 860]])]
+    public function testAPictureHasTheSizeThatIsWished(string $size, int $times, array $pixels): void
+    {
+        $study = $this->imported();
+        $picture = imagecreatefromstring(
+            (string) $this->get(route('hand-over', [$study, 'png', 'size' => $size, 'times' => $times]))
+                ->assertOk()
+                ->getContent(),
+        );
+        self::assertNotFalse($picture);
+        self::assertSame($pixels, [imagesx($picture), imagesy($picture)]);
+    }
+
+    public function testAPdfIsOnePageWithItsFontsInside(): void
+    {
+        $study = $this->imported();
+        $pdf = (string) $this->get(route('hand-over', [$study, 'pdf', 'size' => 'slide']))
+            ->assertOk()
+            ->assertHeader('Content-Type', 'application/pdf')
+            ->getContent();
+        self::assertStringStartsWith('%PDF-', $pdf);
+        self::assertSame(1, preg_match_all('/\/Type\s*\/Page\b/', $pdf));
+        // librsvg writes 1280 by 720 pixels as 960 by 540 points.
+        self::assertMatchesRegularExpression('/\/MediaBox \[ 0 0 960 540 \]/', $pdf);
+        self::assertGreaterThan(0, preg_match_all('/\/FontFile/', $pdf));
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $pdf);
+        $text = (string) shell_exec('pdftotext -layout ' . escapeshellarg($path) . ' -');
+        unlink($path);
+        foreach (
+            ['Veldmere stands at 14.0 in March 2024', 'Leakage, Ml per month', 'Peer median', 'Source: The Forum, 2024']
+            as $words
+        ) {
+            self::assertStringContainsString($words, $text);
+        }
+    }
+
+    public function testTheFiguresLeaveAsAWorkbookAndComeBackBitForBit(): void
+    {
+        $study = $this->imported(
+            "Utility,Month,Leakage (Ml)\n=1+1,2024-01,0.1\n=1+1,2024-02,0\n=1+1,2024-03,12.5\nTarrow,2024-01,3\n" .
+                "Tarrow,2024-02,4\nTarrow,2024-03,\n",
+        );
+        $this->change($study, 'add-stop', ['stop' => 'share']);
+        $content = (string) $this->get(route('hand-over', [$study, 'xlsx']))->assertOk()->getContent();
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $content);
+        $sheet = IOFactory::load($path)->getActiveSheet();
+        unlink($path);
+        $values = $study->data()->table('leakage')->series;
+        // The name is a text and no formula; a gap is empty and zero is zero; numbers are whole.
+        self::assertSame(
+            ['=1+1', 's', 'Period', 'A6', 'B6'],
+            [
+                $sheet->getCell('B5')->getValue(),
+                $sheet->getCell('B5')->getDataType(),
+                $sheet->getCell('A5')->getValue(),
+                'A6',
+                $sheet->getFreezePane(),
+            ],
+        );
+        self::assertSame(
+            [(0.1 / 3.1) * 100.0, 0.0, null],
+            [
+                $sheet->getCell('B6')->getValue(),
+                (float) self::number($sheet->getCell('B7')->getValue()),
+                $sheet->getCell('C8')->getValue(),
+            ],
+        );
+        self::assertSame(100.0, self::number($sheet->getCell('B8')->getValue()));
+        self::assertCount(2, $values);
+        $upload = $this->brought($content, 'figures.xlsx');
+        $this->get(route('uploads.show', $upload))->assertOk()->assertSee('2 entities, January 2024 to March 2024');
+    }
+
+    private static function number(mixed $value): float
+    {
+        self::assertTrue(is_int($value) || is_float($value));
+
+        return (float) $value;
+    }
+
+    public function testAPageToPointAtCarriesEveryOutcomeAndAsksNobody(): void
+    {
+        $rows = "Utility,Month,Leakage (Ml)\n";
+        for ($month = 0; $month < 48; $month++) {
+            $rows .= sprintf(
+                "Veldmere </script>,%1\$d-%2\$02d,%3\$d\nTarrow,%1\$d-%2\$02d,20\n",
+                2020 + intdiv($month, 12),
+                ($month % 12) + 1,
+                60 - $month,
+            );
+        }
+        $study = $this->imported($rows);
+        $this->change($study, 'add-stop', ['stop' => 'rolling']);
+        $this->change($study, 'add-stop', ['stop' => 'index']);
+        $html = (string) $this->get(route('hand-over', [$study, 'html', 'base' => '1', 'window' => '1']))
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/html; charset=UTF-8')
+            ->getContent();
+        // Three windows and four bases; the author's own is shown. A name cannot end the script.
+        self::assertSame([12, 11], [substr_count($html, '<article '), substr_count($html, ' hidden >')]);
+        self::assertSame([1, 1], [substr_count($html, '<script>'), substr_count($html, '</script>')]);
+        self::assertDoesNotMatchRegularExpression(
+            '/(src|href)="(?!#)|url\((?!data:|#)|@import|fetch\(|XMLHttpRequest/',
+            $html,
+        );
+        // What it says for another base is what the study says with that base.
+        $this->change($study, 'change-stop', ['id' => 's2', 'settings' => ['base' => '2022']]);
+        $said = (string) $this->getJson(route('readouts.show', [$study, 'tarrow']))->assertOk()->getContent();
+        $variant = strstr($html, 'data-variant="12-month mean · 2022 = 100"');
+        self::assertIsString($variant);
+        preg_match('/data-readouts="([^"]*)"/', $variant, $found);
+        self::assertSame(
+            json_decode($said, true),
+            ((array) json_decode(html_entity_decode($found[1] ?? ''), true))['tarrow'] ?? null,
+        );
+    }
+
+    public function testAStudyFileComesBackAsTheStudyItWasAndABrokenOneIsRefusedByItsPath(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'add-stop', ['stop' => 'rolling']);
+        $this->change($study, 'set', ['part' => 'panels', 'settings' => ['by' => 'entity', 'columns' => '2']]);
+        $json = (string) $this->get(route('hand-over', [$study, 'json']))->assertOk()->getContent();
+        $this->sent($study, $json)->assertRedirect();
+        $back = Study::latest('id')->firstOrFail();
+        self::assertNotSame($study->id, $back->id);
+        self::assertEquals($study->refresh()->document(), $back->document());
+        foreach (
+            [
+                'not JSON' => ['{"format":', 'is no study file: it is not JSON'],
+                'another file' => ['[1, 2]', 'format: this is not a study'],
+                'a bad stop' => [str_replace('"window": 12', '"window": 0', $json), 'rail.0: Rolling: “window” is 0'],
+                'a bad part' => [
+                    str_replace('"columns": 2', '"columns": 99', $json),
+                    'panels: Panels: “columns” is 99',
+                ],
+                'an unknown measure' => [str_replace('"measure": "leakage"', '"measure": "gold"', $json), 'gold'],
+            ]
+            as $what => [$content, $said]
+        ) {
+            $this->from('/')->followingRedirects();
+            $this->sent($study, $content)->assertSee($said, false);
+            self::assertSame(2, Study::count(), $what);
+        }
+    }
+
+    public function testTheCommandsListCheckAndWriteForEverybodyInTurn(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'words', ['part' => 'headline', 'text' => 'Veldmere leaks <most>']);
+        $this->change($study, 'rename', ['name' => 'Leaks now']);
+        $folder = sys_get_temp_dir() . '/dusk-rail-out-' . getmypid();
+        self::assertSame(0, Artisan::call('study:list', ['--json' => true]));
+        self::assertSame(
+            [
+                [
+                    'id' => $study->id,
+                    'name' => 'Leaks now',
+                    'view' => 'lines',
+                    'measure' => 'leakage',
+                    'dataset' => 'Returns',
+                ],
+            ],
+            json_decode(Artisan::output(), true),
+        );
+        self::assertSame(0, Artisan::call('study:check', ['study' => 'Leaks now', '--json' => true]));
+        self::assertIsArray(json_decode(Artisan::output(), true));
+        self::assertSame(
+            0,
+            Artisan::call('study:render', [
+                'study' => (string) $study->id,
+                '--format' => 'svg',
+                '--each' => true,
+                '--out' => $folder,
+                '--json' => true,
+            ]),
+        );
+        self::assertJson(Artisan::output());
+        self::assertSame(
+            ['leaks-now-marl.svg', 'leaks-now-tarrow.svg', 'leaks-now-veldmere.svg'],
+            array_map(basename(...), glob("{$folder}/*") ?: []),
+        );
+        $tarrow = (string) file_get_contents("{$folder}/leaks-now-tarrow.svg");
+        // The headline is about whoever it is drawn for, not about whom it was written for.
+        self::assertStringContainsString('Tarrow stands at 7.0', $tarrow);
+        self::assertStringNotContainsString('leaks &lt;most&gt;', $tarrow);
+        self::assertSame(
+            0,
+            Artisan::call('study:render', ['study' => 'Leaks now', '--format' => 'csv', '--out' => $folder]),
+        );
+        self::assertStringContainsString('2024-03,14,7,4', (string) file_get_contents("{$folder}/leaks-now.csv"));
+        array_map(unlink(...), glob("{$folder}/*") ?: []);
+        rmdir($folder);
+        self::assertSame(
+            [2, 2, 2],
+            [
+                Artisan::call('study:render', ['study' => 'Nobody']),
+                Artisan::call('study:check', ['study' => '999']),
+                Artisan::call('study:render', ['study' => 'Leaks now', '--format' => 'doc']),
+            ],
+        );
+        $revision = StudyRevision::latest('id')->firstOrFail();
+        $revision->update([
+            'document' => [
+                ...StudyDocument::write($study->refresh()->document()),
+                'rail' => [
+                    ['id' => 's1', 'stop' => 'share', 'settings' => [], 'bypassed' => false],
+                    ['id' => 's2', 'stop' => 'share', 'settings' => [], 'bypassed' => false],
+                ],
+            ],
+        ]);
+        self::assertSame(1, Artisan::call('study:check', ['study' => 'Leaks now']));
+        self::assertStringContainsString('does not add up to a whole', Artisan::output());
+    }
+
+    public function testFilesAreImportedAndAddedFromTheCommandLine(): void
+    {
+        $folder = sys_get_temp_dir() . '/dusk-rail-in-' . getmypid();
+        mkdir($folder);
+        file_put_contents("{$folder}/first.csv", self::MONTHLY);
+        file_put_contents(
+            "{$folder}/second.csv",
+            "Utility,Month,Leakage (Ml)\nVeldmere,2024-04,20\nTarrow,2024-04,soon\nMarl,2024-04,3\n" .
+                "Veldmere,2024-05,21\nTarrow,2024-05,8\nMarl,2024-05,2\n",
+        );
+        self::assertSame(
+            0,
+            Artisan::call('data:import', [
+                'file' => "{$folder}/first.csv",
+                '--name' => 'Returns',
+                '--home' => 'Tarrow',
+                '--json' => true,
+            ]),
+        );
+        $said = json_decode(Artisan::output(), true);
+        self::assertIsArray($said);
+        self::assertSame(['Returns', 1], [$said['dataset'] ?? '', $said['version'] ?? 0]);
+        // What cannot be read stops it, unless it may be left out; nothing is stored by halves.
+        self::assertSame(1, Artisan::call('data:import', ['file' => "{$folder}/second.csv", '--to' => 'Returns']));
+        self::assertStringContainsString('nothing was stored', Artisan::output());
+        self::assertSame(
+            0,
+            Artisan::call('data:import', [
+                'file' => "{$folder}/second.csv",
+                '--to' => 'Returns',
+                '--leave-out' => true,
+            ]),
+        );
+        self::assertStringContainsString('“Returns” is at version 2.', Artisan::output());
+        $data = new StoredData(Dataset::where('name', 'Returns')->firstOrFail());
+        self::assertSame([10.0, 12.0, 14.0, 20.0, 21.0], $data->table('leakage')->series['veldmere']->values);
+        self::assertTrue($data->entities()['tarrow']->home);
+        self::assertSame(
+            [2, 2],
+            [
+                Artisan::call('data:import', ['file' => "{$folder}/none.csv"]),
+                Artisan::call('data:import', ['file' => "{$folder}/first.csv", '--to' => 'Nobody']),
+            ],
+        );
+        array_map(unlink(...), glob("{$folder}/*") ?: []);
+        rmdir($folder);
+    }
+
+    public function testWhatToSayIsProposedAndOneClickMakesItTheHeadline(): void
+    {
+        $study = $this->imported();
+        $this->get(route('sentences.show', $study))
+            ->assertOk()
+            ->assertSee('has risen by 40 % since', false)
+            ->assertSee('{change Veldmere since 2024-01}', false);
+        $this->change($study, 'words', [
+            'part' => 'headline',
+            'text' => 'Veldmere has risen by {change Veldmere since 2024-01}',
+        ])
+            ->assertSee('has risen by 40 %')
+            ->assertSee('since 2024-01}</textarea>', false);
+        $this->change($study, 'state', ['entity' => 'veldmere', 'state' => 'peer']);
+        $this->get(route('sentences.show', $study))->assertOk()->assertSee('Put a line in focus');
+    }
+
+    /** @return TestResponse<Response> */
+    private function sent(Study $study, string $content): TestResponse
+    {
+        return $this->post(route('study-files.store', $study->dataset), [
+            'study' => UploadedFile::fake()->createWithContent('study.json', $content),
+        ]);
+    }
+}

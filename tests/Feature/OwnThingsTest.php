@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Study;
+use DOMDocument;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\SettingsGuide;
+use DuskRail\Document\StudyDocument;
+use DuskRail\Document\StudySchema;
+use DuskRail\Document\ViewCatalogue;
+use DuskRail\Rail\StopCatalogue;
+use Opis\JsonSchema\Validator;
+use Tests\Own\CapAtPercentile;
+use Tests\Own\LatestView;
+
+/** A calculation and a view that are written here, and nowhere else, are in every place where those of the program are. */
+final class OwnThingsTest extends ApplicationTestCase
+{
+    public function testAStopIsOneClassAndOneLineAndEveryPlaceHasIt(): void
+    {
+        $study = $this->imported();
+        StopCatalogue::extended([CapAtPercentile::class], function () use ($study): void {
+            // The menu, the rail, the editor.
+            $this->get(route('studies.show', $study))
+                ->assertSee('Cap at a percentile')
+                ->assertSee('keeps single high values from ruling the picture');
+            $this->change($study, 'add-stop', ['stop' => 'cap'])
+                ->assertOk()
+                ->assertSee('capped at P90')
+                ->assertSee('name="settings[percentile]"', false)
+                ->assertSee('Undo: Add cap at a percentile');
+            $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['percentile' => '40']])
+                ->assertStatus(422)
+                ->assertSee('“percentile” is 40; it can be from 51 to 99.', false);
+            $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['percentile' => '75']])
+                ->assertOk()
+                ->assertSee('Undo: Cap at a percentile: change percentile to “75”');
+            // The figures and the working: of 5, 5 and 7 the upper quartile is 6.
+            $this->get(route('figures.show', [$study, 's1']))->assertSeeInOrder(['Tarrow', '5.00', '5.00', '6.00']);
+            $this->get(route('working.show', [$study, 'tarrow', 2]))->assertSee('the lower of 7 and 6, percentile 75');
+            // The document and its schema, the file, the docs.
+            $document = StudyDocument::write($study->refresh()->document());
+            self::assertEquals($study->document(), StudyDocument::read($document));
+            self::assertTrue($this->isValid($document));
+            self::assertFalse($this->isValid(self::with($document, '"percentile":75', '"percentile":40')));
+            self::assertStringContainsString(
+                "### `cap`: Cap at a percentile\n\nKeeps single high values from ruling the picture.\n\n" .
+                    "| setting | is | can be | default |\n|---|---|---|---|\n" .
+                    '| `percentile` | percentile: values above it are taken for it | 51 to 99 | `90` |',
+                SettingsGuide::write(),
+            );
+        });
+        // Without the class, the study that has it is refused in words.
+        $this->expectException(InvalidStudy::class);
+        $this->expectExceptionMessage('cap');
+        Study::findOrFail($study->id)->document();
+    }
+
+    public function testAViewIsOneClassAndOneLineAndEveryPlaceHasIt(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'view', ['view' => 'latest-dots'])->assertStatus(422);
+        ViewCatalogue::extended([new LatestView()], function () use ($study): void {
+            $this->get(route('studies.show', $study))->assertSee('latest-dots');
+            $this->change($study, 'view', ['view' => 'latest-dots'])
+                ->assertOk()
+                ->assertSee('Undo: Switch to Latest')
+                ->assertSee('3 lines as they stand')
+                ->assertSee('Tarrow 7')
+                ->assertSee('settings[points]', false);
+            $document = StudyDocument::write($study->refresh()->document());
+            self::assertEquals($study->document(), StudyDocument::read($document));
+            self::assertTrue($this->isValid($document));
+            // It leaves as a picture with the words around it, and its figures as a table.
+            $svg = new DOMDocument();
+            $svg->loadXML((string) $this->get(route('hand-over', [$study, 'svg']))->assertOk()->getContent());
+            self::assertStringContainsString('3 lines as they stand', $svg->textContent);
+            self::assertStringContainsString('Marl 4', $svg->textContent);
+            $this->get(route('hand-over', [$study, 'csv']))->assertOk()->assertSee('2024-03,14,7,4', false);
+            // A line is read and a brief shows it, as of any other view.
+            $this->get(route('readouts.show', [$study, 'tarrow']))->assertOk();
+        });
+        $this->expectException(InvalidStudy::class);
+        $this->expectExceptionMessage('lines, overlay');
+        Study::findOrFail($study->id)->document();
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     * @return array<array-key, mixed>
+     */
+    private static function with(array $document, string $old, string $new): array
+    {
+        $text = (string) json_encode($document);
+        self::assertStringContainsString($old, $text);
+
+        return (array) json_decode(str_replace($old, $new, $text), true);
+    }
+
+    /** @param array<array-key, mixed> $document */
+    private function isValid(array $document): bool
+    {
+        $validator = new Validator();
+        $schema = json_decode((string) json_encode(StudySchema::write()));
+        self::assertIsObject($schema);
+
+        return $validator
+            ->validate(json_decode((string) json_encode($document)), $validator->loader()->loadObjectSchema($schema))
+            ->isValid();
+    }
+}
