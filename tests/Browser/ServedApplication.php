@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Illuminate\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
 
-/** The application served as bin/demo serves it, on a database of its own that outlives a restart. */
+/** The application served as bin/demo serves it, on a database and a storage folder of its own that outlive a restart. */
 final class ServedApplication
 {
     private ?Process $server = null;
@@ -16,7 +17,9 @@ final class ServedApplication
     public static function start(bool $demo): self
     {
         $folder = sys_get_temp_dir() . '/dusk-rail-test-' . getmypid() . '-' . random_int(1000, 9999);
-        mkdir($folder);
+        foreach (['app/uploads', 'framework/cache/data', 'framework/sessions', 'framework/views', 'logs'] as $room) {
+            mkdir("{$folder}/storage/{$room}", recursive: true);
+        }
         touch("{$folder}/test.sqlite");
         $served = new self($folder, 8400 + random_int(0, 299));
         $served->artisan('migrate', '--force');
@@ -44,8 +47,7 @@ final class ServedApplication
     public function stop(): void
     {
         $this->server?->stop(2);
-        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
-        rmdir($this->folder);
+        (new Filesystem())->deleteDirectory($this->folder);
     }
 
     private function up(): void
@@ -55,6 +57,9 @@ final class ServedApplication
                 'php',
                 '-d',
                 'opcache.enable=1',
+                // So that the server, too, is told by the environment where its files are.
+                '-d',
+                'variables_order=EGPCS',
                 '-S',
                 "127.0.0.1:{$this->port}",
                 '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php',
@@ -84,6 +89,7 @@ final class ServedApplication
     private function environment(): array
     {
         return [
+            'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage",
             'DB_DATABASE' => "{$this->folder}/test.sqlite",
             'APP_ENV' => 'local',
             'APP_DEBUG' => 'true',
