@@ -242,7 +242,10 @@ final class CarriedData
             mb_strlen($text) <= 300 &&
             mb_check_encoding($text, 'UTF-8')
             ? $text
-            : throw InvalidStudy::at("{$path}.{$name}", 'must be a text' . ($mayBeEmpty ? '.' : ' that is not empty.'));
+            : throw InvalidStudy::at(
+                "{$path}.{$name}",
+                'must be a text of ' . ($mayBeEmpty ? 'up' : '1') . ' to 300 characters.',
+            );
     }
 
     /**

@@ -101,6 +101,24 @@ final class ChartTest extends TestCase
         );
     }
 
+    public function testTheWordsAlongATimeAxisAreApartAtEveryWidth(): void
+    {
+        $wide = self::measure()->narrow(...);
+        foreach (['2019-03..2024-07', '1990-01..2024-12', '2021-Q2..2024-Q3', '2020-W05..2024-W40'] as $range) {
+            $axis = PeriodAxis::along(PeriodRange::parse($range));
+            for ($width = 120.0; $width < 1600.0; $width += 37.0) {
+                $step = $width / ($axis->count - 1);
+                $ticks = TimeTicks::along($axis, 0, $axis->count - 1, $step, $wide);
+                self::assertGreaterThan($width < 200.0 ? 0 : 1, count($ticks), "{$range} on {$width} pixels");
+                for ($i = 1; $i < count($ticks); $i++) {
+                    $apart = ($ticks[$i]->centre - $ticks[$i - 1]->centre) * $step;
+                    $words = ($wide($ticks[$i]->label) + $wide($ticks[$i - 1]->label)) / 2;
+                    self::assertGreaterThan(5.0, $apart - $words, "{$range}, {$width}: {$ticks[$i]->label}");
+                }
+            }
+        }
+    }
+
     public function testLabelsNeverOverlapAndMoveNoMoreThanTheyMust(): void
     {
         mt_srand(11);

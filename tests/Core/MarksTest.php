@@ -25,6 +25,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Time\PeriodRange;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -75,6 +76,16 @@ final class MarksTest extends TestCase
             ['kind' => 'value', 'value' => '900'],
         ]);
         self::assertSame([], self::parts(self::scene($study, $data), 'annotation'));
+        // Nor what stands at periods that the shown range leaves out, before it or behind, or where the line has a gap.
+        $gap = self::data([10, 20, null, 30, 25, 20]);
+        $study = self::marked(Make::study($gap)->withRange(PeriodRange::parse('2021..2023')), $gap, [
+            ['kind' => 'note', 'at' => '2020', 'line' => 'home', 'text' => 'before'],
+            ['kind' => 'note', 'at' => '2022', 'line' => 'home', 'text' => 'in the gap'],
+            ['kind' => 'note', 'at' => '2025', 'line' => 'home', 'text' => 'behind'],
+            ['kind' => 'event', 'at' => '2020', 'text' => 'before'],
+            ['kind' => 'event', 'at' => '2025', 'text' => 'behind'],
+        ]);
+        self::assertSame([], self::parts(self::scene($study, $gap), 'annotation'));
     }
 
     /** @return iterable<string, array{array<string, string>, string}> */
@@ -161,7 +172,7 @@ final class MarksTest extends TestCase
         self::assertSame([], $ends('none'));
     }
 
-    /** @param list<int> $home */
+    /** @param list<int|null> $home */
     private static function data(array $home): DataInMemory
     {
         return Make::data([

@@ -200,6 +200,9 @@ final class PicturesTest extends TestCase
                 $mark(['kind' => 'spell', 'at' => '2021-01', 'to' => '2022-02', 'text' => 'Begun before']),
             ],
         ];
+        yield 'scatter-by-group' => [
+            [$view('scatter'), $set('scatter', ['measure' => 'people']), $set('panels', ['by' => 'group'])],
+        ];
         yield 'scatter-within-limits' => [
             [
                 $view('scatter'),

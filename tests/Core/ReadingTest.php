@@ -162,6 +162,19 @@ final class ReadingTest extends TestCase
         self::assertSame(8, $read->valueCount());
     }
 
+    public function testAHeadingThatIsNoPeriodIsNamedWithItsRowUnderTitlesAndABlankColumnIsNoMeasure(): void
+    {
+        $rows = [['Returns of 2023', '', '', ''], ['', '', '', ''], ['Utility', '2021', '2022', 'so far']];
+        $sample = new Sample([...$rows, ['Veldmere', '1', '2', '3'], ['Tarrow', '4', '5', '6']], 'leakage.csv', ',');
+        $plan = Detection::of($sample)->plan->with(['values' => [1, 2, 3]]);
+        [$problem] = Reader::read($sample->rows, $plan)->problems;
+        self::assertSame([3, 'column 4', 'so far'], [$problem->row, $problem->column, $problem->found]);
+        [, $read] = self::understood(
+            "Utility,Month,Remark,Leakage\nVeldmere,2024-01,,10\nVeldmere,2024-02,,11\nTarrow,2024-01,,12\n",
+        );
+        self::assertSame(['Leakage'], array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures));
+    }
+
     #[TestWith([Duplicates::First, '1'])]
     #[TestWith([Duplicates::Last, '6'])]
     #[TestWith([Duplicates::Sum, '9'])]

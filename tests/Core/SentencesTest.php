@@ -8,12 +8,16 @@ use DuskRail\Data\DataInMemory;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\Changes\Changes;
 use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\Facet;
+use DuskRail\Outcome\Facets;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
+use DuskRail\Time\PeriodRange;
 use DuskRail\Words\LiveNumber;
 use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\PlaceAmongPeers;
@@ -259,6 +263,31 @@ final class SentencesTest extends TestCase
         self::assertSame('by −21 %', LiveNumber::filled('by {change Home since 2020..2021}', $indexed));
         $shares = Comparison::of(Make::study($data(150), StopCatalogue::make('share', [])), $data(150));
         self::assertSame('−5.7 points', LiveNumber::filled('{change Home since 2020}', $shares));
+    }
+
+    public function testOfALineThatEndedBeforeTheTimeShownNothingIsSaidAndItsPanelComesLast(): void
+    {
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2018',
+                ['home' => [1, 2, null, null, null, null], 'a' => [5, 6, 7, 8, 9, 12], 'b' => [6, 5, 6, 7, 9, 10]],
+            ],
+        ]);
+        $study = Make::study($data)
+            ->withState('b', LineState::Focus)
+            ->withRange(PeriodRange::parse('2021..2023'))
+            ->withPart(PanelsPart::from(['by' => 'entity', 'order' => 'change']));
+        $comparison = Comparison::of($study, $data);
+        self::assertStringNotContainsString(
+            'Home',
+            implode(' ', array_map(static fn(Claim $c): string => $c->sentence, Sentences::of($comparison))),
+        );
+        self::assertSame(
+            ['a', 'b', 'home'],
+            array_map(static fn(Facet $f): ?string => $f->own?->key, Facets::of($comparison)),
+        );
     }
 
     /** @return list<string> */

@@ -222,6 +222,21 @@ final class WorkingTest extends TestCase
         );
     }
 
+    public function testOfSeveralFreakishBasesTheFarthestIsNamedWhicheverSideItLies(): void
+    {
+        $usual = array_fill_keys(['home', 'b', 'c', 'd', 'e', 'f'], [100, 100, 100, 100]);
+        $data = Make::data([
+            'flow' => [
+                'Ml',
+                MeasureKind::Flow,
+                '2018',
+                [...$usual, 'high' => [100, 130, 100, 100], 'low' => [100, 40, 100, 100]],
+            ],
+        ]);
+        $said = self::notices(Make::study($data, StopCatalogue::make('index', ['base' => '2019'])), $data)[0]->sentence;
+        self::assertStringStartsWith('2019 was no ordinary base for Low (and 1 more): 60 % below', $said);
+    }
+
     public function testAnUnfinishedEndAnEndedLineGapsAndTooManyColoursAreNoticed(): void
     {
         $data = Make::data([

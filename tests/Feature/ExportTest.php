@@ -9,6 +9,7 @@ use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\StudyRevision;
 use DuskRail\Document\StudyDocument;
+use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
@@ -34,6 +35,27 @@ final class ExportTest extends ApplicationTestCase
         );
         self::assertNotFalse($picture);
         self::assertSame($pixels, [imagesx($picture), imagesy($picture)]);
+    }
+
+    public function testTheFontsAreFoundInFoldersWithAnyName(): void
+    {
+        $study = $this->imported();
+        $fonts = function () use ($study): array {
+            $pdf = (string) $this->get(route('hand-over', [$study, 'pdf']))->getContent();
+            preg_match_all('/\/FontName \/[A-Z]+\+(\S+)/', $pdf, $names);
+
+            return array_unique($names[1]);
+        };
+        $usual = $fonts();
+        self::assertNotSame([], $usual);
+        $folder = sys_get_temp_dir() . '/R&D <' . bin2hex(random_bytes(6)) . '>';
+        mkdir("{$folder}/cache & more/framework/cache", recursive: true);
+        symlink(config()->string('duskrail.fonts'), "{$folder}/letters & figures");
+        config(['duskrail.fonts' => "{$folder}/letters & figures"]);
+        app()->useStoragePath("{$folder}/cache & more");
+        self::assertSame($usual, $fonts());
+        unlink("{$folder}/letters & figures");
+        (new Filesystem())->deleteDirectory($folder);
     }
 
     public function testAPdfIsOnePageWithItsFontsInside(): void

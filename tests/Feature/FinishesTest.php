@@ -160,7 +160,7 @@ final class FinishesTest extends ApplicationTestCase
                 ],
                 'a name without end' => [
                     str_replace('"name": "Tarrow"', '"name": "' . str_repeat('ab', 200) . '"', $json),
-                    'data.entities',
+                    'data.entities.1.name: must be a text of 1 to 300 characters',
                 ],
                 'an unknown entity' => [
                     str_replace('"entity": "tarrow"', '"entity": "x"', $json),
