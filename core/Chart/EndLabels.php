@@ -38,7 +38,7 @@ final readonly class EndLabels
             ) {
                 $weight = $focus && !$line->dashed ? $type : Type::text($type->size, 400);
                 $ends[] = self::end(
-                    new LineEnd($line->key, $line->name, $line->latest(), $line->last, Ink::of($line, Ink::Quiet)),
+                    new LineEnd($line->key, $line->name, $line->end(), $line->last, Ink::of($line, Ink::Quiet)),
                     $weight,
                     $lineup,
                     $measure,

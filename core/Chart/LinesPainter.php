@@ -75,13 +75,15 @@ final readonly class LinesPainter
             );
         }
         if ($this->lineup->summary->line !== [] && count($quiet) > 1) {
-            $groups[] = new Group('median', [
-                new Stroke(
-                    Pieces::of($this->lineup->summary->line, $this->plot, $this->scale, $this->everywhereAbsent()),
-                    Ink::Median,
-                    2.0 * $this->weight,
+            $absent = $this->everywhereAbsent();
+            $groups[] = new Group(
+                'median',
+                $this->parted(
+                    $this->lineup->summary->line,
+                    fn(array $values): array => Pieces::of($values, $this->plot, $this->scale, $absent),
+                    new Stroke([], Ink::Median, 2.0 * $this->weight),
                 ),
-            ]);
+            );
         }
         foreach (array_reverse($this->lineup->focus()) as $line) {
             $groups[] = $this->focus($line);
@@ -107,13 +109,13 @@ final readonly class LinesPainter
                 $marks[] = new Dot($this->plot->x($i), $this->scale->at($line->values[$i]), 2.5, $ink);
             }
         }
-        if ($line->last !== null && !$line->dashed && !is_nan($this->scale->at($line->latest()))) {
+        if ($line->last !== null && !$line->dashed && !is_nan($this->scale->at($line->end()))) {
             $marks = [
                 ...$marks,
                 ...Shape::at(
                     $this->look->last,
                     $this->plot->x($line->last),
-                    $this->scale->at($line->latest()),
+                    $this->scale->at($line->end()),
                     (1.5 + 3.0 * $this->weight) * $this->look->lastSize(),
                     $ink,
                 ),
@@ -148,7 +150,13 @@ final readonly class LinesPainter
             $values[] = $this->isLit($i, $value) ? $value : NAN;
         }
 
-        return new Group('lit-part', [new Stroke($this->pieces($line, $values), $ink, $width)]);
+        return new Group('lit-part', [
+            new Stroke(
+                Pieces::of($values, $this->plot, $this->scale, $line->absent, $this->look->course),
+                $ink,
+                $width,
+            ),
+        ]);
     }
 
     private function isLit(int $position, float $value): bool
@@ -207,12 +215,32 @@ final readonly class LinesPainter
      */
     public function strokes(Line $line, Ink $ink, float $width, float $grain = 0.1): array
     {
-        $dash = $this->dash($line);
+        return $this->parted(
+            $line->values,
+            fn(array $values): array => Pieces::of(
+                $values,
+                $this->plot,
+                $this->scale,
+                $line->absent,
+                $this->look->course,
+            ),
+            new Stroke([], $ink, $width, $this->dash($line), $grain),
+        );
+    }
+
+    /**
+     * @param list<float> $values
+     * @param Closure(list<float>): list<list<float>> $pieces
+     * @param Stroke $like in what manner the finished part is drawn
+     * @return list<Stroke>
+     */
+    private function parted(array $values, Closure $pieces, Stroke $like): array
+    {
         $open = $this->lineup->axis instanceof PeriodAxis ? $this->lineup->open : null;
         if ($open === null || $open > $this->plot->to || $open <= $this->plot->from) {
-            return [new Stroke($this->pieces($line, $line->values), $ink, $width, $dash, $grain)];
+            return [$like->along($pieces($values))];
         }
-        $rest = $finished = $line->values;
+        $rest = $finished = $values;
         for ($i = $this->plot->from; $i <= $this->plot->to; $i++) {
             if ($i >= $open) {
                 $finished[$i] = NAN;
@@ -223,18 +251,9 @@ final readonly class LinesPainter
         }
 
         return [
-            new Stroke($this->pieces($line, array_values($rest)), $ink, $width, [5.0, 5.0], $grain),
-            new Stroke($this->pieces($line, array_values($finished)), $ink, $width, $dash, $grain),
+            new Stroke($pieces(array_values($rest)), $like->ink, $like->width, [5.0, 5.0], $like->grain),
+            $like->along($pieces(array_values($finished))),
         ];
-    }
-
-    /**
-     * @param list<float> $values
-     * @return list<list<float>>
-     */
-    private function pieces(Line $line, array $values): array
-    {
-        return Pieces::of($values, $this->plot, $this->scale, $line->absent, $this->look->course);
     }
 
     /**

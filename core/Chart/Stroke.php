@@ -19,4 +19,14 @@ final readonly class Stroke implements Mark
         public array $dash = [],
         public float $grain = 0.1,
     ) {}
+
+    /**
+     * The same stroke along other pieces.
+     *
+     * @param list<list<float>> $pieces
+     */
+    public function along(array $pieces): self
+    {
+        return new self($pieces, $this->ink, $this->width, $this->dash, $this->grain);
+    }
 }

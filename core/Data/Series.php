@@ -11,9 +11,9 @@ final readonly class Series
     public function __construct(public string $key, public array $values) {}
 
     /** Position of the last value that is there, or null. */
-    public function lastPosition(): ?int
+    public function lastPosition(int $from = 0, int $to = PHP_INT_MAX): ?int
     {
-        for ($i = count($this->values) - 1; $i >= 0; $i--) {
+        for ($i = min($to, count($this->values) - 1); $i >= $from; $i--) {
             if (!is_nan($this->values[$i])) {
                 return $i;
             }

@@ -16,8 +16,8 @@ final readonly class SeriesTable
     /**
      * @param iterable<Series> $series each as long as the axis
      * @param (Closure(): array<string, list<float>>)|null $weights of quotients what they were divided by, by key,
-     *     worked
-     *     out when asked for
+     *     worked out when asked for
+     * @param Extent|null $extent of periods that were put together, from what, and how much of the newest is in
      */
     public function __construct(
         public PeriodAxis $axis,
@@ -25,6 +25,7 @@ final readonly class SeriesTable
         public MeasureKind $kind,
         iterable $series,
         public ?Closure $weights = null,
+        public ?Extent $extent = null,
     ) {
         $byKey = [];
         foreach ($series as $one) {
@@ -42,13 +43,14 @@ final readonly class SeriesTable
             $this->kind,
             [...array_values(array_diff_key($this->series, [$one->key => true])), $one],
             $this->weights,
+            $this->extent,
         );
     }
 
     /** @param Closure(): array<string, list<float>> $weights */
     public function weighedBy(Closure $weights): self
     {
-        return new self($this->axis, $this->unit, $this->kind, $this->series, $weights);
+        return new self($this->axis, $this->unit, $this->kind, $this->series, $weights, $this->extent);
     }
 
     /**
@@ -63,6 +65,17 @@ final readonly class SeriesTable
             $series[] = new Series($key, $calculation($one->values, $key));
         }
 
-        return new self($this->axis, $unit ?? $this->unit, $kind ?? $this->kind, $series);
+        return new self($this->axis, $unit ?? $this->unit, $kind ?? $this->kind, $series, null, $this->extent);
+    }
+
+    public function reaching(?Extent $extent): self
+    {
+        return new self($this->axis, $this->unit, $this->kind, $this->series, $this->weights, $extent);
+    }
+
+    /** First position whose values are of the unfinished period, or null. */
+    public function open(): ?int
+    {
+        return $this->extent?->open;
     }
 }

@@ -148,6 +148,7 @@ final readonly class Study
             $entities(...$this->off),
             $measure->better,
             $this->pools($data),
+            $this->part(PeersPart::class)->group,
         );
     }
 
@@ -273,7 +274,7 @@ final readonly class Study
             if (
                 in_array($group, ['', $entity->group], true) &&
                 $state !== LineState::Off &&
-                !($peersOnly && $state === LineState::Focus)
+                !($peersOnly && $entity->home)
             ) {
                 $members[] = $entity->key;
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
+use DuskRail\Data\Better;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
@@ -40,6 +41,10 @@ final readonly class Comparison
     /** Up to this share of the highest value, the lowest is near enough to zero for an axis to start there. */
     public const NEAR_ZERO = 0.35;
 
+    public PeriodAxis $axis;
+
+    public Measure $measure;
+
     /**
      * @param list<Line> $lines in the order of the data set
      * @param int $from first position shown, of the axis
@@ -48,13 +53,14 @@ final readonly class Comparison
      *     when it is not asked for
      * @param MeasureRuns $measures where lines are measures
      * @param Tones|null $tones where lines are coloured by a figure of theirs
+     * @param int $spoken last position that anything is said of: the newest period that is finished and has come in
+     *     for at least half of the lines that go on; before `from` where no such is shown
      */
     private function __construct(
         public Study $study,
         public Scope $data,
-        public Measure $measure,
         public Run $run,
-        public PeriodAxis $axis,
+        public PeerSet $peers,
         public int $from,
         public int $to,
         public array $lines,
@@ -62,7 +68,11 @@ final readonly class Comparison
         public int $decimals,
         public MeasureRuns $measures = new MeasureRuns(),
         public ?Tones $tones = null,
-    ) {}
+        public int $spoken = -1,
+    ) {
+        $this->axis = $run->table()->axis;
+        $this->measure = $data->measures()[$study->measure];
+    }
 
     /** @throws UnknownMeasure */
     public static function of(Study $study, DataSource $data): self
@@ -71,30 +81,15 @@ final readonly class Comparison
         if (!$rule->isByHand() && $study->part(LinesPart::class)->across === 'entities') {
             // Whom a rule finds depends on the figures, and some figures on who is in focus: those of the rule before.
             $before = self::of($study->withPart(new RulePart()), $data);
-            $found = (new FocusRule($rule, $before->data->better, $before->from))->found($before->lines, $study->focus);
-            $others = array_filter(
-                $study->focus,
-                static fn(string $line): bool => Study::dimension($line) !== 'e',
-                ARRAY_FILTER_USE_KEY,
-            );
+            $found = (new FocusRule($rule, $before->better(), $before->from))->found($before->lines, $study->focus);
+            $others = array_diff_key($study->focus, $data->entities());
             $study = $study->withFocus([...$found, ...$others])->inOwnColours($data);
         }
         $scope = $study->scope($data);
         $run = $study->rail->run($scope->table($study->measure), $scope);
         $table = $run->table();
         [$from, $to] = self::shown($study, $table->axis);
-        $comparison = new self(
-            $study,
-            $scope,
-            $data->measures()[$study->measure],
-            $run,
-            $table->axis,
-            $from,
-            $to,
-            [],
-            [],
-            0,
-        );
+        $comparison = new self($study, $scope, $run, PeerSet::of([], [], '', Better::Neither), $from, $to, [], [], 0);
 
         return $study->part(LinesPart::class)->across === 'measures'
             ? $comparison->acrossMeasures()
@@ -104,38 +99,22 @@ final readonly class Comparison
     private function acrossEntities(SeriesTable $table): self
     {
         $study = $this->study;
-        $lines = $peers = [];
+        $lines = [];
         $absent = $this->neverMeasured($table);
         foreach ($this->data->entities() as $key => $entity) {
             if (!isset($table->series[$key])) {
                 continue;
             }
             $values = $table->series[$key]->values;
-            $lines[] = $line = $this->lineOf((string) $key, $entity->name, $entity->group, $values, $absent);
-            if (
-                $line->state === LineState::Peer &&
-                in_array($study->part(PeersPart::class)->group, ['', $entity->group], true)
-            ) {
-                $peers[] = $values;
-            }
+            $lines[] = $this->lineOf((string) $key, $entity->name, $entity->group, $values, $absent);
         }
         foreach ($study->part(LinesPart::class)->groups as $group) {
             if (isset($table->series["g:{$group}"])) {
                 $lines[] = $this->lineOf("g:{$group}", $group, 'Groups', $table->series["g:{$group}"]->values, $absent);
             }
         }
-        // A median of places says nothing.
-        $peerLine =
-            $table->unit->sort === ValueType::Rank
-                ? []
-                : match ($study->part(PeersPart::class)->line) {
-                    PeerLine::None => [],
-                    PeerLine::Median => PeerFigures::quantile($peers, 0.5),
-                    PeerLine::Mean => PeerFigures::mean($peers),
-                    PeerLine::Pooled => $table->series[PeersPart::POOL]->values ?? [],
-                };
 
-        return $this->withLines($lines, $peerLine, new MeasureRuns());
+        return $this->withLines($lines, new MeasureRuns(), true);
     }
 
     /** The measures of one entity, as far as their units agree at the end of the rail. */
@@ -178,33 +157,42 @@ final readonly class Comparison
             $runs["m:{$key}"] = $run;
         }
 
-        return $this->withLines($lines, [], new MeasureRuns($runs, $leftOut));
+        return $this->withLines($lines, new MeasureRuns($runs, $leftOut), false);
     }
 
     /**
      * @param list<Line> $lines
-     * @param list<float> $peerLine
+     * @param bool $entities whether the lines are entities, which have peers
      */
-    private function withLines(array $lines, array $peerLine, MeasureRuns $measures): self
+    private function withLines(array $lines, MeasureRuns $measures, bool $entities): self
     {
+        $spoken = $this->spokenOf($lines);
+        $lines = array_map(fn(Line $l): Line => $l->until($l->last, $this->spokenAt($l, $spoken)), $lines);
         $present = array_values(array_filter($lines, static fn(Line $line): bool => $line->state !== LineState::Off));
-        $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $this->to);
-        $peers = $last === null ? NAN : $peerLine[$last];
-        $tones = Tones::of($this->study, $present, $this->axis, $this->from, $this->data->better, $peers);
+        $homes = array_filter($this->data->entities(), static fn(Entity $e): bool => $e->home);
+        $peers = PeerSet::of(
+            $present,
+            array_map(strval(...), array_keys($homes)),
+            $entities ? $this->study->part(PeersPart::class)->group : '',
+            $this->better(),
+        );
+        $peerLine = $entities ? $this->peerLine($peers) : [];
+        $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $spoken);
+        $level = $last === null ? NAN : $peerLine[$last];
+        $tones = Tones::of($this->study, $present, $this->axis, $this->from, $this->better(), $level);
         if ($tones !== null) {
             $lines = array_map(
                 static fn(Line $l): Line => isset($tones->tones[$l->key]) ? $l->toned($tones->tones[$l->key]) : $l,
                 $lines,
             );
         }
-        $latest = array_map(static fn(Line $l): float => $l->latest(), $lines);
+        $latest = array_map(static fn(Line $l): float => is_nan($l->latest()) ? $l->end() : $l->latest(), $lines);
 
         return new self(
             $this->study,
             $this->data,
-            $this->measure,
             $this->run,
-            $this->axis,
+            $peers,
             $this->from,
             $this->to,
             $lines,
@@ -212,7 +200,76 @@ final readonly class Comparison
             $this->decimalsOf(array_filter($latest, static fn(float $v): bool => !is_nan($v))),
             $measures,
             $tones,
+            $spoken,
         );
+    }
+
+    /** @return list<float> what stands for all peers, along the axis; empty where it is not asked for */
+    private function peerLine(PeerSet $peers): array
+    {
+        // A median of places says nothing.
+        return $this->run->table()->unit->sort === ValueType::Rank
+            ? []
+            : match ($this->study->part(PeersPart::class)->line) {
+                PeerLine::None => [],
+                PeerLine::Median => PeerFigures::quantile($peers->values(), 0.5),
+                PeerLine::Mean => PeerFigures::mean($peers->values()),
+                PeerLine::Pooled => $this->run->table()->series[PeersPart::POOL]->values ?? [],
+            };
+    }
+
+    /** Which way is good of what the rail ends in. */
+    public function better(): Better
+    {
+        return $this->run->better($this->data->better);
+    }
+
+    /**
+     * Whether every line is spoken of by the same period. Where positions are counted from an event of its own, or are
+     * plain numbers, each is spoken of by its own last.
+     */
+    public function hasOneNow(): bool
+    {
+        return $this->axis->frequency !== Frequency::Number;
+    }
+
+    /**
+     * The newest period that is finished and has come in for at least half of the lines that go on.
+     *
+     * @param list<Line> $lines
+     */
+    private function spokenOf(array $lines): int
+    {
+        $finished = min($this->to, ($this->run->table()->open() ?? $this->axis->count) - 1);
+        if (!$this->hasOneNow()) {
+            return $finished;
+        }
+        $lasts = [];
+        foreach ($lines as $line) {
+            $last = $line->state === LineState::Off ? null : Line::lastOf($line->values, $this->from, $finished);
+            if ($last !== null) {
+                $lasts[] = $last;
+            }
+        }
+        if ($lasts === []) {
+            return $finished;
+        }
+        // Who stopped more than a year ago does not hold the others up.
+        $year = $this->axis->frequency->inAYear();
+        $going = array_filter($lasts, static fn(int $last): bool => $last >= max($lasts) - $year);
+        rsort($going);
+
+        return $going[intdiv(count($going) - 1, 2)];
+    }
+
+    /** Where a line is spoken of. */
+    private function spokenAt(Line $line, int $spoken): ?int
+    {
+        if (!$this->hasOneNow()) {
+            return Line::lastOf($line->values, $this->from, $spoken);
+        }
+
+        return $spoken < $this->from || is_nan($line->values[$spoken]) ? null : $spoken;
     }
 
     /** @param array<int, float> $latest */
@@ -245,6 +302,7 @@ final readonly class Comparison
             $this->study->focus[$key] ?? 0,
             $values,
             Line::lastOf($values, $this->from, $this->to),
+            null,
             false,
             $absent,
         );
@@ -312,26 +370,6 @@ final readonly class Comparison
         return $this->run->table()->unit->text();
     }
 
-    /**
-     * The values of the peers that line and band are drawn of: of all, or of one group.
-     *
-     * @return list<list<float>>
-     */
-    public function summarised(): array
-    {
-        $group = $this->study->part(PeersPart::class)->group;
-
-        return array_map(
-            static fn(Line $line): array => $line->values,
-            array_values(
-                array_filter(
-                    $this->inState(LineState::Peer),
-                    static fn(Line $line): bool => !$line->isGroup() && in_array($group, ['', $line->group], true),
-                ),
-            ),
-        );
-    }
-
     /** @return list<Line> in the order in which the roster shows them */
     public function sorted(): array
     {
@@ -377,6 +415,14 @@ final readonly class Comparison
             ($base->first->frequency === Frequency::Number) === ($this->axis->frequency === Frequency::Number)
             ? $base
             : null;
+    }
+
+    /** How many periods a year has; of periods since an event, those of before they were counted. NAN without years. */
+    public function perYear(): float
+    {
+        $frequency = $this->isSinceEvent() ? $this->run->origin->axis->frequency : $this->axis->frequency;
+
+        return $frequency->meanPerYear();
     }
 
     /** Whether neighbouring values share what they are made of. */

@@ -137,7 +137,10 @@ final class Facets
                 $to++;
             }
             $lines = array_map(
-                static fn(Line $l): Line => $l->until(Line::lastOf($l->values, $from, $to)),
+                static fn(Line $l): Line => $l->until(
+                    Line::lastOf($l->values, $from, $to),
+                    Line::lastOf($l->values, $from, min($to, $comparison->spoken)),
+                ),
                 $comparison->lines,
             );
             $lineup = $whole->only($lines)->within($from, $to);
@@ -178,7 +181,7 @@ final class Facets
                 LineState::Focus,
                 max(1, $subject->hue),
                 $values,
-                Line::lastOf($values, 0, $axis->count - 1),
+                ...array_fill(0, 2, Line::lastOf($values, 0, $axis->count - 1)),
             );
             $present = array_filter($values, static fn(float $v): bool => !is_nan($v));
             $name = explode(' ', Period::at($comparison->axis->frequency, $first * $perYear + $part)->short())[0];
@@ -240,15 +243,15 @@ final class Facets
     {
         $line = $facet->own;
         $first = $line?->first($facet->lineup->from);
-        if ($line === null || $first === null || $line->last === null) {
+        if ($line === null || $first === null || $line->at === null) {
             return NAN;
         }
 
         return match ($order) {
             'change' => $line->latest() - $line->values[$first],
-            'slope' => TheilSen::slope(array_slice($line->values, $first, $line->last - $first + 1)),
+            'slope' => TheilSen::slope(array_slice($line->values, $first, $line->at - $first + 1)),
             // The best first: of what is better low, the lowest.
-            'rank' => $facet->lineup->comparison->data->better === Better::Lower ? -$line->latest() : $line->latest(),
+            'rank' => $facet->lineup->comparison->better() === Better::Lower ? -$line->latest() : $line->latest(),
             default => $line->latest(),
         };
     }

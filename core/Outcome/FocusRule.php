@@ -25,8 +25,8 @@ final readonly class FocusRule
     {
         $figures = [];
         foreach ($lines as $line) {
-            if ($line->state !== LineState::Off && $line->last !== null && !$line->isGroup() && $this->takes($line)) {
-                $figures[$line->key] = $this->figure($line, $line->last);
+            if ($line->state !== LineState::Off && $line->at !== null && !$line->isGroup() && $this->takes($line)) {
+                $figures[$line->key] = $this->figure($line, $line->at);
             }
         }
         $figures = array_filter($figures, static fn(float $v): bool => !is_nan($v));

@@ -12,7 +12,9 @@ final readonly class Line
     /**
      * @param int $hue 1–6 for a line in focus, else 0
      * @param list<float> $values
-     * @param int|null $last position of its last value within the periods shown
+     * @param int|null $last position of its last value within the periods shown, up to which it is drawn
+     * @param int|null $at position of the value by which it is spoken of and compared; null where it has none in the
+     *     newest period that is complete, since it has ended or is late
      * @param bool $dashed what is before or not yet certain, in the hue of what it belongs to
      * @param array<int, true> $absent positions that this line does not have, which are no gaps: 29 February of
      *     most years
@@ -26,6 +28,7 @@ final readonly class Line
         public int $hue,
         public array $values,
         public ?int $last,
+        public ?int $at,
         public bool $dashed = false,
         public array $absent = [],
         public ?Tone $tone = null,
@@ -41,6 +44,7 @@ final readonly class Line
             $this->hue,
             $this->values,
             $this->last,
+            $this->at,
             $this->dashed,
             $this->absent,
             $tone,
@@ -48,7 +52,7 @@ final readonly class Line
     }
 
     /** The same over another stretch of its axis. */
-    public function until(?int $last): self
+    public function until(?int $last, ?int $at): self
     {
         return new self(
             $this->key,
@@ -58,6 +62,7 @@ final readonly class Line
             $this->hue,
             $this->values,
             $last,
+            $at,
             $this->dashed,
             $this->absent,
             $this->tone,
@@ -76,7 +81,14 @@ final readonly class Line
         return str_starts_with($this->key, 'g:');
     }
 
+    /** The value by which it is spoken of and compared. */
     public function latest(): float
+    {
+        return $this->at === null ? NAN : $this->values[$this->at];
+    }
+
+    /** The value that it is drawn up to, be it of an unfinished period. */
+    public function end(): float
     {
         return $this->last === null ? NAN : $this->values[$this->last];
     }

@@ -48,7 +48,7 @@ final readonly class Lineup
             $comparison->to,
             PeerSummary::of($comparison),
             $comparison->decimals,
-            $comparison->run->open(),
+            $comparison->run->table()->open(),
         );
     }
 

@@ -32,11 +32,14 @@ final class Overlay
     {
         $part = $comparison->study->part(OverlayPart::class);
         $axis = CycleAxis::of($part->cycle, $comparison->axis->frequency, $part->start);
-        $turns = [];
+        $turns = $finished = [];
         for ($i = $comparison->from; $i <= $comparison->to; $i++) {
             [$turn, $place] = $axis->place($comparison->axis->period($i));
             $turns[$turn] ??= array_fill(0, $axis->count, NAN);
             $turns[$turn][$place] = $subject->values[$i];
+            if ($i <= $comparison->spoken && !is_nan($subject->values[$i])) {
+                $finished[$turn] = max($place, $finished[$turn] ?? 0);
+            }
         }
         krsort($turns);
         $turns = array_filter(
@@ -46,7 +49,7 @@ final class Overlay
         $newest = array_key_first($turns);
         $lines = $earlier = [];
         foreach ($turns as $turn => $values) {
-            $lines[] = $line = self::line(
+            $line = self::line(
                 $comparison->study,
                 $axis,
                 $turn,
@@ -54,6 +57,7 @@ final class Overlay
                 array_values($values),
                 $amongMany ? $subject->hue : max(1, $subject->hue),
             );
+            $lines[] = $line = $line->until($line->last, $finished[$turn] ?? null);
             if ($turn !== $newest && $line->state !== LineState::Off) {
                 $earlier[$turn] = $line->values;
             }
@@ -88,10 +92,10 @@ final class Overlay
     public static function distance(Lineup $lineup): string
     {
         [$newest, $before] = [$lineup->lines[0] ?? null, $lineup->lines[1] ?? null];
-        if ($newest?->last === null) {
+        if ($newest?->at === null) {
             return '';
         }
-        $at = $newest->last;
+        $at = $newest->at;
         $value = $newest->values[$at];
         $words =
             ($lineup->comparison->axis->frequency === Frequency::Day ? 'on ' : 'in ') .
@@ -156,6 +160,7 @@ final class Overlay
             $state === LineState::Focus ? ($near ? $hue : $chosen) : 0,
             $values,
             Line::lastOf($values, 0, $axis->count - 1),
+            null,
             $turn === $newest - 1,
             $absent,
         );

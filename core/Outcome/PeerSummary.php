@@ -28,7 +28,7 @@ final readonly class PeerSummary
     {
         $part = $comparison->study->part(PeersPart::class);
 
-        return new self($part, $comparison->peerLine, $part->lineName(), $comparison->summarised());
+        return new self($part, $comparison->peerLine, $part->lineName(), $comparison->peers->values());
     }
 
     public function withoutBand(): self

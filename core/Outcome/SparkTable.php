@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-use DuskRail\Data\Better;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
@@ -47,13 +46,12 @@ final readonly class SparkTable
             }
         }
         $rows = [];
-        $places = self::places($comparison);
         foreach ($comparison->present() as $line) {
             if (!$line->isGroup()) {
                 $rows[$totals === [] ? '' : $line->group][] = self::row(
                     $line,
                     $comparison,
-                    $places[$line->key] ?? null,
+                    $comparison->peers->place($line, $line->at)?->rank,
                 );
             }
         }
@@ -72,37 +70,14 @@ final readonly class SparkTable
 
         return new SparkRow(
             $line,
-            $first === null || $first === $line->last ? NAN : $line->latest() - $line->values[$first],
+            $first === null || $first === $line->at ? NAN : $line->latest() - $line->values[$first],
             $rank,
             Trend::of(
-                array_slice($line->values, $comparison->from, $comparison->to - $comparison->from + 1),
-                (float) ($comparison->axis->frequency->perYear() ?? 1),
+                array_slice($line->values, $comparison->from, max(0, $comparison->spoken - $comparison->from + 1)),
+                $comparison->perYear(),
                 count($comparison->lines) > self::MANY ? 50 : 400,
             ),
         );
-    }
-
-    /** @return array<string, int> place of the latest value, from the best, by line */
-    private static function places(Comparison $comparison): array
-    {
-        $latest = [];
-        foreach ($comparison->present() as $line) {
-            if (!$line->isGroup() && $line->last !== null) {
-                $latest[$line->key] = $line->latest();
-            }
-        }
-        $comparison->data->better === Better::Lower ? asort($latest) : arsort($latest);
-        $places = [];
-        $at = 0;
-        $before = null;
-        foreach ($latest as $key => $value) {
-            $at++;
-            $place = $before !== null && $before[0] === $value ? $before[1] : $at;
-            $before = [$value, $place];
-            $places[(string) $key] = $place;
-        }
-
-        return $places;
     }
 
     /**

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-use DuskRail\Data\Better;
-use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Peers\Position;
 use DuskRail\Statistics\Trend;
+use DuskRail\Time\Lag;
 
 /** Where a line in focus stands among the peers, now and a year before, and where it is going. */
 final readonly class Standing
@@ -25,49 +24,54 @@ final readonly class Standing
         return $this->course[1]['position'] ?? null;
     }
 
-    /** @return list<self> one for each line in focus that has a value and peers */
+    /** @return list<self> one for each line in focus that has a value and somebody to be compared with */
     public static function of(Comparison $comparison): array
     {
         $standings = [];
-        $lowerIsBetter = $comparison->data->better === Better::Lower;
-        $back = $comparison->axis->frequency->perYear() ?? 1;
-        $perYear = (float) ($comparison->axis->frequency->perYear() ?? 1);
         foreach ($comparison->focus() as $line) {
-            $at = $line->last;
-            $peers = array_map(
-                static fn(Line $l): array => $l->values,
-                array_filter($comparison->inState(LineState::Peer), static fn(Line $l): bool => !$l->isGroup()),
-            );
-            $now = $at === null ? null : Position::of($line->values[$at], array_column($peers, $at), $lowerIsBetter);
-            if ($now === null || $at === null) {
+            $now = $comparison->peers->place($line, $line->at);
+            if ($now === null || $line->at === null) {
                 continue;
             }
             $course = [];
-            for ($i = $at; $i >= $comparison->from; $i -= $back) {
-                $position = Position::of($line->values[$i], array_column($peers, $i), $lowerIsBetter);
+            for ($at = $line->at; $at !== null && $at >= $comparison->from; $at = self::yearBefore($comparison, $at)) {
+                $position = $comparison->peers->place($line, $at);
                 if ($position === null) {
                     break;
                 }
                 $course[] = [
-                    'period' => $comparison->axis->period($i)->short(),
-                    'value' => $line->values[$i],
+                    'period' => $comparison->axis->period($at)->short(),
+                    'value' => $line->values[$at],
                     'position' => $position,
                     'target' => $comparison->study
                         ->part(PeersPart::class)
-                        ->target->at($line->name, $comparison->axis, $i),
+                        ->target->at($line->name, $comparison->axis, $at),
                 ];
             }
             $standings[] = new self(
                 $line,
                 $now,
                 Trend::of(
-                    array_slice($line->values, $comparison->from, $comparison->to - $comparison->from + 1),
-                    $perYear,
+                    array_slice($line->values, $comparison->from, max(0, $comparison->spoken - $comparison->from + 1)),
+                    $comparison->perYear(),
                 ),
                 $course,
             );
         }
 
         return $standings;
+    }
+
+    /** The same period a year before; the last week or day of a longer year has none, and the one before stands in. */
+    private static function yearBefore(Comparison $comparison, int $at): ?int
+    {
+        if (!$comparison->hasOneNow()) {
+            $back = $comparison->isSinceEvent() ? (int) round($comparison->perYear()) : 1;
+
+            return $at - $back < $comparison->from ? null : $at - $back;
+        }
+        $axis = $comparison->axis;
+
+        return Lag::yearBefore($axis, $at) ?? ($at > 0 ? Lag::yearBefore($axis, $at - 1) : null);
     }
 }

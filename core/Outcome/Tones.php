@@ -46,8 +46,8 @@ final readonly class Tones
         $part = $study->part(TonePart::class);
         $figures = [];
         foreach ($part->by === 'none' ? [] : $lines as $line) {
-            if ($line->last !== null) {
-                $target = $study->part(PeersPart::class)->target->at($line->name, $axis, $line->last);
+            if ($line->at !== null) {
+                $target = $study->part(PeersPart::class)->target->at($line->name, $axis, $line->at);
                 $figures[$line->key] = self::figure($part->by, $line, $from, $target);
             }
         }

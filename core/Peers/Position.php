@@ -4,43 +4,74 @@ declare(strict_types=1);
 
 namespace DuskRail\Peers;
 
-use DuskRail\Statistics\Quantile;
-
-/** Where one value stands among its peers. */
+/** Where one value stands among others. */
 final readonly class Position
 {
     /**
      * @param int $rank from the best, ties sharing the better place
      * @param int $of how many have a value, its own included
-     * @param float $percentile share of the peers that are worse, half of the equal ones, 0 to 100
+     * @param int $equal how many others have the same value
+     * @param float $percentile share of the others that are worse, half of the equal ones, 0 to 100
+     * @param float $median of the peers, NAN without any
+     * @param float $bestQuartile of the peers
      */
     private function __construct(
         public int $rank,
         public int $of,
+        public int $equal,
         public float $percentile,
         public float $median,
         public float $bestQuartile,
     ) {}
 
     /**
-     * @param list<float> $peers
-     * @param bool $lowerIsBetter which way is good
+     * @param list<float> $all values from the lowest, its own included
+     * @param array{float, float} $yardsticks median and best quartile of the peers
+     * @return self|null null where there is no other value
      */
-    public static function of(float $value, array $peers, bool $lowerIsBetter): ?self
+    public static function among(float $value, array $all, array $yardsticks, bool $lowerIsBetter): ?self
     {
-        $peers = array_values(array_filter($peers, static fn(float $v): bool => !is_nan($v)));
-        if (is_nan($value) || $peers === []) {
+        $of = count($all);
+        if ($of < 2) {
             return null;
         }
-        $better = count(array_filter($peers, static fn(float $p): bool => $lowerIsBetter ? $p < $value : $p > $value));
-        $equal = count(array_filter($peers, static fn(float $p): bool => $p === $value));
+        $lower = self::below($all, $value, false);
+        $higher = $of - self::below($all, $value, true);
+        $better = $lowerIsBetter ? $lower : $higher;
+        $equal = $of - $lower - $higher - 1;
 
         return new self(
             $better + 1,
-            count($peers) + 1,
-            (100.0 * (count($peers) - $better - $equal / 2)) / count($peers),
-            Quantile::of($peers, 0.5),
-            Quantile::of($peers, $lowerIsBetter ? 0.25 : 0.75),
+            $of,
+            $equal,
+            (100.0 * ($of - 1 - $better - $equal / 2)) / ($of - 1),
+            ...$yardsticks,
         );
+    }
+
+    /** The place counted from the other end, those that are alike sharing the better one. */
+    public function rankFromWorst(): int
+    {
+        return $this->of - $this->rank - $this->equal + 1;
+    }
+
+    /**
+     * How many values are lower than one, or not higher.
+     *
+     * @param list<float> $sorted
+     */
+    private static function below(array $sorted, float $value, bool $orEqual): int
+    {
+        [$low, $high] = [0, count($sorted)];
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            if ($sorted[$middle] < $value || ($orEqual && $sorted[$middle] === $value)) {
+                $low = $middle + 1;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return $low;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail;
 
+use DuskRail\Data\Better;
 use DuskRail\Data\SeriesTable;
 
 /** What leaves a stop: the figures, and what the reader ought to know about them. */
@@ -11,18 +12,18 @@ final readonly class Outcome
 {
     /**
      * @param list<Remark> $remarks
-     * @param int|null $open first position of values that are of unfinished periods
      * @param string $note a choice made inside the stop that its unit does not show, said beside the unit
+     * @param Better|null $better which way is good, where what leaves has a way of its own: of places it is down
      */
     public function __construct(
         public SeriesTable $table,
         public array $remarks = [],
         public string $note = '',
-        public ?int $open = null,
+        public ?Better $better = null,
     ) {}
 
     public function withTable(SeriesTable $table): self
     {
-        return new self($table, $this->remarks, $this->note, $this->open);
+        return new self($table, $this->remarks, $this->note, $this->better);
     }
 }

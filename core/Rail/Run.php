@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail;
 
+use DuskRail\Data\Better;
 use DuskRail\Data\SeriesTable;
 
 /** A rail carried out on a table. */
@@ -17,23 +18,16 @@ final readonly class Run
         return $this->steps === [] ? $this->origin : $this->steps[count($this->steps) - 1]->outcome->table;
     }
 
-    /**
-     * First position whose values are of unfinished periods, as far as the axis has stayed the same since that was
-     * found.
-     */
-    public function open(): ?int
+    /** Which way is good at the end: as of the measure, unless a stop gave its figures a way of their own. */
+    public function better(Better $ofMeasure): Better
     {
-        $axis = $this->table()->axis;
-        foreach (array_reverse($this->steps) as $step) {
-            if ($step->outcome->table->axis != $axis) {
-                return null;
-            }
-            if ($step->outcome->open !== null) {
-                return $step->outcome->open;
+        foreach (array_reverse($this->inUse()) as $step) {
+            if ($step->outcome->better !== null) {
+                return $step->outcome->better;
             }
         }
 
-        return null;
+        return $ofMeasure;
     }
 
     /** @return list<RunStep> those that did their calculation: neither bypassed nor refused */

@@ -16,6 +16,7 @@ final readonly class Scope implements DataSource
      * @param list<string> $focus entity keys in the order in which they were chosen
      * @param list<string> $off entity keys that take no part
      * @param list<Pool> $pools entities that are also calculated as one
+     * @param string $group whose members alone are peers; nothing for all
      */
     private function __construct(
         private DataSource $data,
@@ -23,6 +24,7 @@ final readonly class Scope implements DataSource
         public array $off,
         public Better $better,
         public array $pools = [],
+        private string $group = '',
     ) {}
 
     /**
@@ -30,9 +32,15 @@ final readonly class Scope implements DataSource
      * @param list<string> $off
      * @param list<Pool> $pools
      */
-    public static function of(DataSource $data, array $focus, array $off, Better $better, array $pools = []): self
-    {
-        return new self($data, $focus, $off, $better, $pools);
+    public static function of(
+        DataSource $data,
+        array $focus,
+        array $off,
+        Better $better,
+        array $pools = [],
+        string $group = '',
+    ): self {
+        return new self($data, $focus, $off, $better, $pools, $group);
     }
 
     public static function all(DataSource $data): self
@@ -104,12 +112,19 @@ final readonly class Scope implements DataSource
     }
 
     /**
-     * The values of those that are neither in focus nor off.
+     * The values of the peers: of all that take part, or of one group, except home. Who is in focus is not asked.
      *
      * @return array<string, list<float>> by entity key
      */
     public function peers(SeriesTable $table): array
     {
-        return array_diff_key($this->present($table), array_flip($this->focus));
+        $entities = $this->entities();
+
+        return array_filter(
+            $this->present($table),
+            fn(string $key): bool => !isset($entities[$key]) ||
+                (!$entities[$key]->home && in_array($this->group, ['', $entities[$key]->group], true)),
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 }

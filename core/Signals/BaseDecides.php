@@ -60,7 +60,7 @@ final class BaseDecides implements Signal
         foreach ($focus as $line) {
             $mine = $moved[$line->key];
             foreach ($comparison->present() as $other) {
-                if ($other->key === $line->key || $other->last !== $line->last || $line->last === null) {
+                if ($other->key === $line->key || $other->at !== $line->at || $line->at === null) {
                     continue;
                 }
                 $theirs = $moved[$other->key];

@@ -11,11 +11,10 @@ final class EndedLines implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        $year = max(1, $comparison->axis->frequency->perYear() ?? 12);
-        foreach ($comparison->isSinceEvent() ? [] : $comparison->present() as $line) {
-            if ($line->last !== null && $line->last < $comparison->to - $year) {
+        $year = $comparison->axis->frequency->inAYear();
+        foreach ($comparison->hasOneNow() ? $comparison->present() : [] as $line) {
+            if ($line->last !== null && $line->last < $comparison->spoken - $year) {
                 $period = $comparison->axis->period($line->last)->label();
-
                 $note = $comparison->data->entities()[$line->key]->note ?? '';
 
                 return Notice::saying(

@@ -19,7 +19,7 @@ final class FewPeers implements Signal
             Band::Deciles => 10,
             default => 0,
         };
-        $count = count($comparison->summarised());
+        $count = $comparison->peers->count($comparison->spoken);
 
         return $count >= $needed
             ? null

@@ -33,7 +33,7 @@ final class MeanOfRatios implements Signal
             $study->withPart($peers->with(['line' => PeerLine::Pooled])),
             $comparison->data->source(),
         )->peerLine;
-        $last = Line::lastOf($comparison->peerLine, $comparison->from, $comparison->to);
+        $last = Line::lastOf($comparison->peerLine, $comparison->from, $comparison->spoken);
         if ($last === null || is_nan($together[$last] ?? NAN)) {
             return null;
         }

@@ -27,6 +27,28 @@ enum Frequency: string
         };
     }
 
+    /** How many periods a year has, to the nearest whole one; of plain numbers twelve, as if they were months. */
+    public function inAYear(): int
+    {
+        return match ($this) {
+            self::Week => 52,
+            self::Day => 365,
+            self::Number => 12,
+            default => (int) $this->perYear(),
+        };
+    }
+
+    /** How many periods a year has on average; NAN of plain numbers. */
+    public function meanPerYear(): float
+    {
+        return match ($this) {
+            self::Week => 365.2425 / 7,
+            self::Day => 365.2425,
+            self::Number => NAN,
+            default => (float) $this->perYear(),
+        };
+    }
+
     /** The window a rolling calculation starts with: a year where seasons matter, a week of days. */
     public function usualWindow(): int
     {

@@ -15,17 +15,24 @@ final class Lag
      */
     public static function positions(PeriodAxis $axis, bool $yearAgo): array
     {
-        $back = $yearAgo ? $axis->frequency->perYear() : 1;
         $positions = [];
         for ($i = 0; $i < $axis->count; $i++) {
-            $from = $back === null ? self::yearBefore($axis->period($i))?->ordinal : $axis->first + $i - $back;
-            $positions[] = $from === null ? -1 : max(-1, $from - $axis->first);
+            $positions[] = $yearAgo ? self::yearBefore($axis, $i) ?? -1 : $i - 1;
         }
 
         return $positions;
     }
 
-    private static function yearBefore(Period $period): ?Period
+    /** Position of the same period a year before; null where the axis or that year has none. */
+    public static function yearBefore(PeriodAxis $axis, int $position): ?int
+    {
+        $back = $axis->frequency->perYear();
+        $then = $back === null ? self::before($axis->period($position))?->ordinal : $axis->first + $position - $back;
+
+        return $then === null || $then < $axis->first ? null : $then - $axis->first;
+    }
+
+    private static function before(Period $period): ?Period
     {
         if ($period->frequency === Frequency::Week) {
             [$year, $week] = Calendar::isoWeek($period->ordinal);

@@ -20,19 +20,34 @@ final class Headline
     public static function ofLines(Comparison $comparison): string
     {
         $focus = $comparison->focus()[0] ?? null;
-        if ($focus === null || $focus->last === null) {
+        if ($focus === null || ($focus->at ?? $focus->last) === null) {
             return "{$comparison->measure->name}, " . count($comparison->present()) . ' side by side';
         }
+        if ($focus->at === null) {
+            return self::ended($comparison, $focus);
+        }
         $value = $comparison->format($focus->latest());
-        $when = self::when($comparison, $focus->last);
-        $level = $comparison->peerLine[$focus->last] ?? NAN;
-        if (count($comparison->summarised()) < 2 || is_nan($level)) {
+        $when = self::when($comparison, $focus->at);
+        $level = $comparison->peerLine[$focus->at] ?? NAN;
+        if ($comparison->peers->count($focus->at) < 2 || is_nan($level)) {
             return "{$focus->name}: {$value} {$when}";
         }
 
         return "{$focus->name} stands at {$value} {$when}; " .
-            self::peers($comparison) .
+            self::peers($comparison, $focus) .
             " {$comparison->format($level)}";
+    }
+
+    /** A line that has no value in the period that is spoken of is told by its last finished one. */
+    private static function ended(Comparison $comparison, Line $line): string
+    {
+        $last = Line::lastOf($line->values, $comparison->from, $comparison->spoken);
+
+        return $last === null
+            ? "{$line->name} has no finished figure yet"
+            : "{$line->name}: {$comparison->format($line->values[$last])} " .
+                    self::when($comparison, $last) .
+                    ', its last figure';
     }
 
     /** Where the newest of years laid over each other stands. */
@@ -48,7 +63,7 @@ final class Headline
     {
         $lineup = Lineup::of($comparison);
         $stacked = Stacked::of($lineup);
-        $last = count($stacked->layers) < 5 ? null : Line::lastOf($stacked->totals, $lineup->from, $lineup->to);
+        $last = count($stacked->layers) < 5 ? null : Line::lastOf($stacked->totals, $lineup->from, $comparison->spoken);
         if ($last === null || !$stacked->adds) {
             return "{$comparison->measure->name}, the parts of the whole";
         }
@@ -71,16 +86,21 @@ final class Headline
         return "{$in} {$comparison->axis->period($position)->label()}";
     }
 
-    /** `the median of its 23 peers is` */
-    private static function peers(Comparison $comparison): string
+    /** `the median of its 23 peers is`: as many as have a value then. */
+    private static function peers(Comparison $comparison, Line $line): string
     {
-        $peers = $comparison->study->part(PeersPart::class);
-        $count = count($comparison->summarised());
-        $whose =
-            $peers->group === '' ? "its {$count} peers" : "the {$count} " . mb_strtolower($peers->group) . ' peers';
+        $part = $comparison->study->part(PeersPart::class);
+        $count = $comparison->peers->count((int) $line->at);
+        $whose = match (true) {
+            $comparison->peers->isAll() => "all {$count}",
+            $part->group !== '' => "the {$count} " . mb_strtolower($part->group) . ' peers',
+            // A line that is one of the peers has one fewer besides itself.
+            $comparison->peers->has($line) => "the {$count} peers",
+            default => "its {$count} peers",
+        };
 
-        return $peers->line === PeerLine::Pooled
+        return $part->line === PeerLine::Pooled
             ? "{$whose} together come to"
-            : "the {$peers->line->value} of {$whose} is";
+            : "the {$part->line->value} of {$whose} is";
     }
 }

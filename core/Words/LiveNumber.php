@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace DuskRail\Words;
 
-use DuskRail\Data\Better;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\OwnWords;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
-use DuskRail\Peers\Position;
 use DuskRail\Rail\Explanation;
 use DuskRail\Refusal;
 use DuskRail\Time\PeriodRange;
@@ -102,7 +100,7 @@ final readonly class LiveNumber
                     array_slice($line->values, $positions[0], $positions[1] - $positions[0] + 1),
                     static fn(float $v): bool => !is_nan($v),
                 );
-        if ($then === [] || $line->last === null || $positions === null || $positions[1] > $line->last) {
+        if ($then === [] || $line->at === null || $positions === null || $positions[1] > $line->at) {
             return null;
         }
         $base = array_sum($then) / count($then);
@@ -175,7 +173,7 @@ final readonly class LiveNumber
         $words = preg_split('/\s+(?:in|since)\s+(?=\S+$)/u', $about) ?: [$about];
         $line = self::line($words[0], $comparison);
         if ($what === 'period') {
-            $last = $comparison->focus()[0]->last ?? $comparison->to;
+            $last = $comparison->focus()[0]->at ?? max($comparison->from, $comparison->spoken);
 
             return new self(
                 NAN,
@@ -184,7 +182,7 @@ final readonly class LiveNumber
                 '',
             );
         }
-        if ($line === null || $line->last === null) {
+        if ($line === null) {
             return null;
         }
 
@@ -197,7 +195,7 @@ final readonly class LiveNumber
 
     private static function value(Comparison $comparison, Line $line, ?string $when): ?self
     {
-        $at = $line->last;
+        $at = $line->at;
         if ($when !== null) {
             try {
                 $positions = $comparison->axis->positions(PeriodRange::parse($when));
@@ -213,17 +211,9 @@ final readonly class LiveNumber
 
     private static function place(Comparison $comparison, Line $line): ?self
     {
-        $others = [];
-        foreach ($comparison->present() as $other) {
-            if ($other->key !== $line->key && !$other->isGroup()) {
-                $others[] = $other->values[(int) $line->last];
-            }
-        }
-        $position = Position::of($line->latest(), $others, $comparison->data->better === Better::Lower);
+        $position = $comparison->peers->place($line, $line->at);
 
-        return $position === null
-            ? null
-            : new self($position->rank, Numerals::ordinal($position->rank) . ' of ' . $position->of, false, '');
+        return $position === null ? null : new self($position->rank, PlaceWords::ordinal($position), false, '');
     }
 
     /** By its whole name, or by its first word where no other line begins with it. */

@@ -10,6 +10,8 @@ use DuskRail\Document\LineState;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Time\CycleAxis;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Lag;
 
 /** What is said of the points of a line: its value, its change on a year before, and its place among the others. */
 final class Readout
@@ -66,26 +68,33 @@ final class Readout
 
             return $lineup->line("y:{$turn}")->values[$position] ?? NAN;
         }
-        $back = $lineup->axis->frequency->perYear();
+        if (in_array($lineup->axis->frequency, [Frequency::Year, Frequency::Number], true)) {
+            return NAN;
+        }
 
-        return $back !== null && $back > 1 ? $line->values[$position - $back] ?? NAN : NAN;
+        return $line->values[Lag::yearBefore($lineup->axis, $position) ?? -1] ?? NAN;
     }
 
+    /** Its place among the lines of its kind, from whichever end is nearer. */
     private static function place(Lineup $lineup, Line $line, int $position): string
     {
-        $lower = $higher = 0;
+        $lower = $higher = $of = 0;
         foreach ($lineup->present() as $other) {
-            $lower += $other->values[$position] < $line->values[$position] ? 1 : 0;
-            $higher += $other->values[$position] > $line->values[$position] ? 1 : 0;
+            if ($other->isGroup() === $line->isGroup() && !is_nan($other->values[$position])) {
+                $lower += $other->values[$position] < $line->values[$position] ? 1 : 0;
+                $higher += $other->values[$position] > $line->values[$position] ? 1 : 0;
+                $of++;
+            }
         }
-        $of = count(array_filter($lineup->present(), static fn(Line $l): bool => !is_nan($l->values[$position])));
+        $shared = $lower + $higher < $of - 1 ? 'joint ' : '';
 
         return match (true) {
             $of < 2 || $line->state === LineState::Off => '',
-            $lower === 0 => "lowest of {$of}",
-            $higher === 0 => "highest of {$of}",
-            $lower < $higher => Numerals::ordinal($lower + 1) . " lowest of {$of}",
-            default => Numerals::ordinal($higher + 1) . " highest of {$of}",
+            $lower + $higher === 0 => "the same as all {$of}",
+            $lower === 0 => "{$shared}lowest of {$of}",
+            $higher === 0 => "{$shared}highest of {$of}",
+            $lower < $higher => $shared . Numerals::ordinal($lower + 1) . " lowest of {$of}",
+            default => $shared . Numerals::ordinal($higher + 1) . " highest of {$of}",
         };
     }
 }

@@ -163,7 +163,7 @@ final class DrawnViewsTest extends TestCase
 
     public function testASparkMarksWhatIsWishedAndColumnsRiseAndFallFromZero(): void
     {
-        $line = new Line('a', 'A', 'Hill', LineState::Peer, 0, [2.0, -1.0, NAN, 3.0, 1.0], 4);
+        $line = new Line('a', 'A', 'Hill', LineState::Peer, 0, [2.0, -1.0, NAN, 3.0, 1.0], 4, 4);
         $dots = static fn(array $points): array => array_map(
             static fn(Dot $d): float => $d->x,
             array_values(

@@ -114,7 +114,16 @@ final class MarksTest extends TestCase
 
     public function testTheMostTellingPointsAreLabelledFirst(): void
     {
-        $line = new Line('a', 'A', '', LineState::Focus, 1, [10.0, 12.0, 50.0, 14.0, 15.0, 3.0, 16.0, 17.0, 18.0], 8);
+        $line = new Line(
+            'a',
+            'A',
+            '',
+            LineState::Focus,
+            1,
+            [10.0, 12.0, 50.0, 14.0, 15.0, 3.0, 16.0, 17.0, 18.0],
+            8,
+            8,
+        );
         $plot = new PlotArea(0, 100, 0, 100, 0, 8);
         $chosen = static fn(array $part): array => array_keys(
             PointLabels::chosen($line, LabelsPart::from($part), $plot),

@@ -36,7 +36,7 @@ final class SentencesTest extends TestCase
         $peers = ['a' => [5, 5, 5, 5, 5, 5, 5], 'b' => [6, 6, 6, 6, 6, 6, 6], 'c' => [7, 7, 7, 7, 7, 7, 7]];
         yield 'lowest of all' => [
             ['home' => [9, 8, 7, 6, 5, 4, 3], ...$peers],
-            'Home is the lowest of all 4, 1st of 4 in 2015',
+            'Home is the lowest of all 4, highest of 4 in 2015',
             true,
         ];
         yield 'not the lowest when it shares the place' => [
@@ -76,13 +76,13 @@ final class SentencesTest extends TestCase
         ];
         yield 'never further apart' => [
             ['home' => [7, 7, 8, 8, 9, 9, 20], ...$peers],
-            'have never been further apart than now',
+            'have never been further apart than in 2021',
             true,
         ];
         yield 'as far apart before' => [['home' => [20, 7, 8, 8, 9, 9, 20], ...$peers], 'further apart', false];
         yield 'a gap that closed' => [
             ['home' => [7, 7, 30, 8, 8, 7, 7], ...$peers],
-            'was widest in 2017 and has closed since',
+            'was widest in 2017 and has narrowed since',
             true,
         ];
         yield 'a record' => [

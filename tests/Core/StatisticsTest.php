@@ -102,14 +102,15 @@ final class StatisticsTest extends TestCase
         float $percentile,
         float $quartile,
     ): void {
-        $position = Position::of($value, [9.0, 8.0, NAN, 3.0, 2.0], $lowerIsBetter);
+        $all = [2.0, 3.0, 8.0, 9.0, $value];
+        sort($all);
+        $position = Position::among($value, $all, [5.5, $quartile], $lowerIsBetter);
         self::assertNotNull($position);
         self::assertSame(
             [$rank, 5, $percentile, 5.5, $quartile],
             [$position->rank, $position->of, $position->percentile, $position->median, $position->bestQuartile],
         );
-        self::assertNull(Position::of(NAN, [1.0], $lowerIsBetter));
-        self::assertNull(Position::of(1.0, [NAN], $lowerIsBetter));
+        self::assertNull(Position::among(1.0, [1.0], [NAN, NAN], $lowerIsBetter));
     }
 
     public function testFiguresOfPeersLeaveOutWhatIsMissing(): void

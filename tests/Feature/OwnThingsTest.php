@@ -39,7 +39,16 @@ final class OwnThingsTest extends ApplicationTestCase
                 ->assertOk()
                 ->assertSee('Undo: Cap at a percentile: change percentile to “75”');
             // The figures and the working: of 5, 5 and 7 the upper quartile is 6.
-            $this->get(route('figures.show', [$study, 's1']))->assertSeeInOrder(['Tarrow', '5.00', '5.00', '6.00']);
+            $this->get(route('figures.show', [$study, 's1']))->assertSeeInOrder([
+                'Tarrow',
+                'Mar 2024',
+                '4.00',
+                '6.00',
+                'Feb 2024',
+                '5.00',
+                'Jan 2024',
+                '5.00',
+            ]);
             $this->get(route('working.show', [$study, 'tarrow', 2]))->assertSee('the lower of 7 and 6, percentile 75');
             // The document and its schema, the file, the docs.
             $document = StudyDocument::write($study->refresh()->document());

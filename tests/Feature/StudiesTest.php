@@ -145,7 +145,7 @@ final class StudiesTest extends ApplicationTestCase
                 '14.00',
                 '4.00',
                 '7.00',
-                '5.50',
+                '7.00',
                 'Jan 2024',
                 '10.00',
                 '8.00',
@@ -256,7 +256,7 @@ final class StudiesTest extends ApplicationTestCase
         $document = new DOMDocument();
         self::assertTrue($document->loadXML($svg, LIBXML_NONET));
         self::assertSame(
-            'Veldmere stands at 14.0 in March 2024; the median of its 2 peers is 5.5',
+            'Veldmere stands at 14.0 in March 2024; the median of all 3 is 7.0',
             $document->getElementsByTagName('title')->item(0)?->textContent,
         );
         self::assertStringContainsString('Peer median', $document->textContent);

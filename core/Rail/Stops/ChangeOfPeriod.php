@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Data\Extent;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
@@ -119,30 +120,20 @@ final readonly class ChangeOfPeriod implements Stop
         if ($axis->count === 0) {
             return new Outcome($arriving);
         }
-        $first = $axis->period(0)->in($this->to);
-        $last = $axis->period($axis->count - 1)->in($this->to);
-        $target = PeriodAxis::along(PeriodRange::between($first, $last));
-        $parts = [];
-        for ($i = 0; $i < $axis->count; $i++) {
-            $parts[$axis->period($i)->in($this->to)->ordinal - $target->first][] = $i;
-        }
-        $wholes = [];
-        for ($i = 0; $i < $target->count; $i++) {
-            $wholes[] = PeriodRange::between($target->period($i), $target->period($i))->at($axis->frequency)->count();
-        }
-        $unfinished = [];
+        $target = PeriodAxis::along(
+            PeriodRange::between($axis->period(0)->in($this->to), $axis->period($axis->count - 1)->in($this->to)),
+        );
+        [$taken, $extent] = $this->taken($arriving, $target);
         $series = [];
         foreach ($arriving->series as $key => $one) {
             $values = [];
-            $newest = $one->lastPosition() ?? -1;
-            for ($i = 0; $i < $target->count; $i++) {
-                [$value, $open] = $this->combined($one->values, $parts[$i] ?? [], $wholes[$i], $newest, $arriving);
-                $values[] = $value;
-                if ($open) {
-                    $unfinished[$i] = $i;
-                }
+            foreach ($taken as $positions) {
+                $values[] = $this->combined($one->values, $positions, $arriving->kind);
             }
-            $series[] = new Series((string) $key, $values);
+            if ($this->unfinished === 'scaled' && $extent->open !== null && $arriving->kind === MeasureKind::Flow) {
+                $values[$extent->open] *= $extent->scale($target->period($extent->open));
+            }
+            $series[] = new Series((string) $key, array_values($values));
         }
         $table = new SeriesTable(
             $target,
@@ -150,16 +141,11 @@ final readonly class ChangeOfPeriod implements Stop
             $arriving->kind,
             $series,
         );
-
-        $open = $unfinished === [] || $this->unfinished === 'out' ? null : min($unfinished);
+        $out = $this->unfinished === 'out' && $extent->open !== null;
 
         return new Outcome(
-            $table,
-            $this->remarks(
-                array_map(static fn(int $at): string => $target->period($at)->label(), array_values($unfinished)),
-            ),
-            '',
-            $open,
+            $table->reaching($out ? Extent::whole($extent->parts) : $extent),
+            $this->remarks($extent, $target),
         );
     }
 
@@ -170,100 +156,132 @@ final readonly class ChangeOfPeriod implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $range = PeriodRange::between($leaving->axis->period($position), $leaving->axis->period($position));
-        [$from, $to] = $arriving->axis->positions($range) ?? [0, -1];
-        $inputs = array_values(
-            array_filter(
-                $from <= $to ? range($from, $to) : [],
-                static fn(int $at): bool => !is_nan($arriving->series[$key]->values[$at]),
-            ),
-        );
+        [$taken, $extent] = $this->taken($arriving, $leaving->axis);
+        $inputs = $taken[$position] ?? [];
         $how = $arriving->kind === MeasureKind::Flow ? 'sum' : "{$this->level} level";
         $scaled =
-            $this->unfinished === 'scaled' && count($inputs) < $range->at($arriving->axis->frequency)->count()
+            $this->unfinished === 'scaled' && $position === $extent->open && $arriving->kind === MeasureKind::Flow
                 ? ', scaled up to the whole'
                 : '';
 
         return Explanation::of(
             "{$how} of " . count($inputs) . ' values' . $scaled,
-            $inputs === [] ? max(0, $from) : end($inputs),
+            $inputs === [] ? 0 : end($inputs),
             $inputs,
         );
     }
 
     /**
-     * @param list<float> $values
-     * @param list<int> $positions of the parts that the axis has
-     * @return array{float, bool} the value, and whether it is of an unfinished period
+     * Which values make each of the coarser periods; none where some are missing. The newest may be unfinished: then
+     * the same part of it is taken of every line, so that they compare.
+     *
+     * @return array{list<list<int>>, Extent}
      */
-    private function combined(array $values, array $positions, int $whole, int $newest, SeriesTable $arriving): array
+    private function taken(SeriesTable $arriving, PeriodAxis $target): array
     {
-        if ($positions === []) {
-            return [NAN, false];
+        $axis = $arriving->axis;
+        $taken = array_fill(0, $target->count, []);
+        for ($i = 0; $i < $axis->count; $i++) {
+            $taken[$axis->period($i)->in($this->to)->ordinal - $target->first][] = $i;
         }
-        if ($arriving->kind === MeasureKind::Flow && count($positions) === $whole) {
-            $sum = array_sum(array_slice($values, $positions[0], $whole));
-            if (!is_nan($sum)) {
-                return [$sum, false];
+        $last = self::newest($arriving);
+        $at = $last < 0 ? -1 : $axis->period($last)->in($this->to)->ordinal - $target->first;
+        $extent = Extent::whole($arriving->extent->parts ?? $axis->frequency);
+        foreach ($taken as $i => $positions) {
+            $period = $target->period($i);
+            $all = PeriodRange::between($period, $period)->at($axis->frequency);
+            $begins = $positions !== [] && $axis->period($positions[0])->ordinal === $all->first->ordinal;
+            $whole = count($positions) === $all->count();
+            if ($i !== $at || !$begins) {
+                $taken[$i] = $whole ? $positions : [];
+                continue;
             }
-        }
-        $present = array_values(array_filter($positions, static fn(int $at): bool => !is_nan($values[$at])));
-        if ($present === []) {
-            return [NAN, false];
-        }
-        // Unfinished is what ends with the series' newest value and misses nothing before it.
-        $complete = count($present) === $whole;
-        $first = $arriving->axis->period($positions[0]);
-        $open =
-            !$complete &&
-            end($present) === $newest &&
-            count($present) === $newest - $positions[0] + 1 &&
-            $first->plus(-1)->in($this->to)->ordinal !== $first->in($this->to)->ordinal;
-        if (!$complete && (!$open || $this->unfinished === 'out')) {
-            return [NAN, $open];
-        }
-        $parts = array_map(static fn(int $at): float => $values[$at], $present);
-        if ($arriving->kind === MeasureKind::Stock) {
-            return [
-                match ($this->level) {
-                    'first' => $parts[0],
-                    'mean' => array_sum($parts) / count($parts),
-                    default => $parts[count($parts) - 1],
-                },
-                $open,
-            ];
-        }
-        $sum = array_sum($parts);
-        if ($open && $this->unfinished === 'scaled') {
-            $period = $arriving->axis->period($present[0])->in($this->to);
-            $covered = $arriving->axis->period(end($present))->lastDay() - $period->firstDay() + 1;
-            $sum *= ($period->lastDay() - $period->firstDay() + 1) / $covered;
+            $until = self::common($arriving, $positions);
+            $open = $arriving->open();
+            if ($whole && $until === end($positions) && ($open === null || $open > $until)) {
+                continue;
+            }
+            $newest = $axis->period($until);
+            $extent = Extent::unfinished(
+                $extent->parts,
+                $period,
+                $i,
+                $arriving->extent?->days($newest, $until)[1] ?? $newest->lastDay(),
+                $this->unfinished === 'scaled',
+            );
+            $taken[$i] = $this->unfinished === 'out' ? [] : range($positions[0], $until);
         }
 
-        return [$sum, $open];
+        return [$taken, $extent];
+    }
+
+    /** Position of the newest value of any line, or −1. */
+    private static function newest(SeriesTable $table): int
+    {
+        return max(
+            -1,
+            ...array_values(array_map(static fn(Series $s): int => $s->lastPosition() ?? -1, $table->series)),
+        );
     }
 
     /**
-     * @param list<string> $unfinished
-     * @return list<Remark>
+     * Up to where a period has come in for at least half of the lines that have any value in it.
+     *
+     * @param non-empty-list<int> $positions
      */
-    private function remarks(array $unfinished): array
+    private static function common(SeriesTable $table, array $positions): int
     {
-        if ($unfinished === []) {
+        $lasts = [];
+        foreach ($table->series as $series) {
+            $last = $series->lastPosition($positions[0], $positions[count($positions) - 1]);
+            if ($last !== null) {
+                $lasts[] = $last;
+            }
+        }
+        rsort($lasts);
+
+        return $lasts[intdiv(count($lasts) - 1, 2)];
+    }
+
+    /**
+     * @param list<float> $values
+     * @param list<int> $positions
+     */
+    private function combined(array $values, array $positions, MeasureKind $kind): float
+    {
+        if ($positions === []) {
+            return NAN;
+        }
+        $parts = array_slice($values, $positions[0], count($positions));
+        $sum = array_sum($parts);
+
+        return match (true) {
+            // One that is missing makes the sum missing.
+            is_nan($sum), $kind === MeasureKind::Flow => $sum,
+            $this->level === 'first' => $parts[0],
+            $this->level === 'mean' => $sum / count($parts),
+            default => $parts[count($parts) - 1],
+        };
+    }
+
+    /** @return list<Remark> */
+    private function remarks(Extent $extent, PeriodAxis $target): array
+    {
+        if ($extent->open === null) {
             return [];
         }
-        $which = Named::few($unfinished) . (count($unfinished) === 1 ? ' is' : ' are');
+        $which = "{$target->period($extent->open)->label()} is not finished: {$extent->inWords()} are in";
 
         return [
             match ($this->unfinished) {
-                'kept' => Remark::saying("{$which} not finished; what there is of it is shown dashed.")->withRemedy(
+                'kept' => Remark::saying("{$which}. What there is of it is shown dashed.")->withRemedy('Leave it out', [
+                    'unfinished' => 'out',
+                ]),
+                'scaled' => Remark::saying("{$which}. It is scaled up to its full length by days.")->withRemedy(
                     'Leave it out',
                     ['unfinished' => 'out'],
                 ),
-                'scaled' => Remark::saying(
-                    "{$which} not finished; it is scaled up to its full length by days.",
-                )->withRemedy('Leave it out', ['unfinished' => 'out']),
-                default => Remark::saying("{$which} not finished and left out.")->withRemedy('Scale it up', [
+                default => Remark::saying("{$which}. It is left out.")->withRemedy('Scale it up', [
                     'unfinished' => 'scaled',
                 ]),
             },

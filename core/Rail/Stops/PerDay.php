@@ -80,10 +80,7 @@ final readonly class PerDay implements Stop
     {
         $days = [];
         for ($i = 0; $i < $arriving->axis->count; $i++) {
-            $period = $arriving->axis->period($i);
-            $days[] = $this->isWorking()
-                ? Calendar::workingDays($period->firstDay(), $period->lastDay())
-                : $period->lastDay() - $period->firstDay() + 1;
+            $days[] = $this->daysOf($arriving, $i);
         }
 
         return new Outcome(
@@ -111,10 +108,7 @@ final readonly class PerDay implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $period = $arriving->axis->period($position);
-        $days = $this->isWorking()
-            ? Calendar::workingDays($period->firstDay(), $period->lastDay())
-            : $period->lastDay() - $period->firstDay() + 1;
+        $days = $this->daysOf($arriving, $position);
 
         return Explanation::of(
             Explanation::number($arriving->series[$key]->values[$position]) .
@@ -122,6 +116,15 @@ final readonly class PerDay implements Stop
                 ($this->isWorking() ? 'working days' : 'days'),
             $position,
         );
+    }
+
+    /** Days that the figures of a period stand for: of an unfinished one those that are in. */
+    private function daysOf(SeriesTable $table, int $position): int
+    {
+        $period = $table->axis->period($position);
+        [$first, $last] = $table->extent?->days($period, $position) ?? [$period->firstDay(), $period->lastDay()];
+
+        return $this->isWorking() ? Calendar::workingDays($first, $last) : $last - $first + 1;
     }
 
     private function isWorking(): bool

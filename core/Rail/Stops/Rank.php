@@ -112,6 +112,7 @@ final readonly class Rank implements Stop
                     )->withRemedy('Lowest first', ['first' => 'lowest']),
                 ]
                 : [],
+            better: $this->as === 'place' ? Better::Lower : Better::Higher,
         );
     }
 

@@ -121,9 +121,14 @@ final readonly class Rolling implements Stop
             default => RollingMean::trailing(...),
         };
         $table = $arriving->map(
-            fn(array $values): array => $this->isCentred()
-                ? $this->centred($statistic($values, $window, $needed))
-                : $statistic($values, $window, $needed),
+            function (array $values) use ($statistic, $window, $needed): array {
+                $beyond = array_fill(0, $this->ahead(), NAN);
+
+                // Where every value is needed, a window that reaches beyond the data has none, and is not worked out.
+                return $needed === $window
+                    ? array_slice([...$statistic($values, $window, $needed), ...$beyond], $this->ahead())
+                    : array_slice($statistic([...$values, ...$beyond], $window, $needed), $this->ahead());
+            },
             $this->statistic === 'sum' ? $arriving->unit->together($arriving->axis->frequency, $window) : null,
         );
         if ($this->statistic === 'sum') {
@@ -132,8 +137,12 @@ final readonly class Rolling implements Stop
             );
         }
 
+        $open = $arriving->open();
+
         return new Outcome(
-            $table,
+            $table->reaching(
+                $open === null ? $arriving->extent : $arriving->extent?->openFrom(max(0, $open - $this->ahead())),
+            ),
             $this->shortRemark($arriving),
             $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}",
         );
@@ -146,7 +155,7 @@ final readonly class Rolling implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $last = $this->isCentred() ? $position + intdiv($this->window - 1, 2) : $position;
+        $last = $position + $this->ahead();
         $first = max(0, $last - $this->window + 1);
         $last = min($last, $arriving->axis->count - 1);
         $values = $arriving->series[$key]->values;
@@ -182,17 +191,10 @@ final readonly class Rolling implements Stop
         ];
     }
 
-    /**
-     * The same results set at the middle of their windows; of an even window one period more lies before than after.
-     *
-     * @param list<float> $trailing
-     * @return list<float>
-     */
-    private function centred(array $trailing): array
+    /** How many periods a window reaches beyond its place; of an even one that is centred one more lies before. */
+    private function ahead(): int
     {
-        $shift = intdiv($this->window - 1, 2);
-
-        return [...array_slice($trailing, $shift), ...array_fill(0, min($shift, count($trailing)), NAN)];
+        return $this->isCentred() ? intdiv($this->window - 1, 2) : 0;
     }
 
     public function conflict(): ?string

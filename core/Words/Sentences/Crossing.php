@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Words\Sentences;
 
+use DuskRail\Data\Better;
+use DuskRail\Data\ValueType;
 use DuskRail\Outcome\Comparison;
 
 /** Since when a line has been above or below another, if it was on the other side before. */
@@ -15,12 +17,10 @@ final class Crossing implements ClaimFinder
     public function claims(Comparison $comparison): array
     {
         $claims = [];
-        foreach (Pairs::of($comparison) as [$name, $values, $other, $others]) {
+        foreach (Pairs::of($comparison) as $pair) {
             $signs = [];
-            for ($i = $comparison->from; $i <= $comparison->to; $i++) {
-                if (!is_nan($values[$i]) && !is_nan($others[$i])) {
-                    $signs[$i] = $values[$i] <=> $others[$i];
-                }
+            foreach ($pair->common as $i) {
+                $signs[$i] = $pair->values[$i] <=> $pair->others[$i];
             }
             if (count($signs) < 2 * self::STEADY) {
                 continue;
@@ -41,12 +41,17 @@ final class Crossing implements ClaimFinder
                 continue;
             }
             $side = $now < 0 ? 'below' : 'above';
+            if ($comparison->run->table()->unit->sort === ValueType::Rank) {
+                $side = $now < 0 === ($comparison->better() === Better::Lower) ? 'ahead of' : 'behind';
+            }
+            $period = $comparison->axis->period($since)->label();
+            $against = "{$comparison->format($pair->values[$since])} against {$comparison->format(
+                $pair->others[$since],
+            )}";
             $claims[] = Claim::of(
-                "{$name} has been {$side} {$other} since {$comparison->axis->period($since)->label()}",
+                "{$pair->name} has been {$side} {$pair->other} since {$period}",
                 0.3 + 0.3 * min(1.0, $steady / max(1, $before)),
-                "{$comparison->axis->period($since)->label()}: {$comparison->format(
-                    $values[$since],
-                )} against {$comparison->format($others[$since])}; {$side} in all {$steady} periods since.",
+                "{$period}: {$against}; the same side in all {$steady} periods since.",
             );
         }
 

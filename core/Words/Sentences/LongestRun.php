@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Words\Sentences;
 
+use DuskRail\Data\Better;
+use DuskRail\Data\ValueType;
 use DuskRail\Outcome\Comparison;
 
 /** For how many periods in a row a line in focus has only risen or only fallen, up to its newest value. */
@@ -17,7 +19,7 @@ final class LongestRun implements ClaimFinder
         foreach ($comparison->focus() as $line) {
             $run = 0;
             $way = 0;
-            for ($i = (int) $line->last; $line->last !== null && $i > $comparison->from; $i--) {
+            for ($i = (int) $line->at; $line->at !== null && $i > $comparison->from; $i--) {
                 $step = is_nan($line->values[$i - 1]) ? 0 : $line->values[$i] <=> $line->values[$i - 1];
                 if ($step === 0 || ($way !== 0 && $step !== $way)) {
                     break;
@@ -25,18 +27,21 @@ final class LongestRun implements ClaimFinder
                 $way = $step;
                 $run++;
             }
-            if ($run < self::SHORTEST || $line->last === null) {
+            if ($run < self::SHORTEST || $line->at === null) {
                 continue;
             }
             $noun =
                 $comparison->axis->frequency->value === 'number' ? 'periods' : "{$comparison->axis->frequency->value}s";
-            $start = $line->last - $run;
+            $start = $line->at - $run;
+            $isPlace = $comparison->run->table()->unit->sort === ValueType::Rank;
+            $gains = $way < 0 === ($comparison->better() === Better::Lower);
+            $verb = $isPlace ? ($gains ? 'gained places' : 'lost places') : ($way < 0 ? 'fallen' : 'risen');
             $claims[] = Claim::of(
-                "{$line->name} has " . ($way < 0 ? 'fallen' : 'risen') . " for {$run} {$noun} in a row",
+                "{$line->name} has {$verb} for {$run} {$noun} in a row",
                 0.25 + min(0.5, $run / 24),
                 "{$comparison->axis->period($start)->label()}: {$comparison->format(
                     $line->values[$start],
-                )}; {$comparison->axis->period($line->last)->label()}: {$comparison->format(
+                )}; {$comparison->axis->period($line->at)->label()}: {$comparison->format(
                     $line->latest(),
                 )}; every one between " .
                     ($way < 0 ? 'below' : 'above') .

@@ -6,29 +6,64 @@ namespace DuskRail\Words\Sentences;
 
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 
-/** What a line in focus is seen beside: the others in focus, and what stands for all peers. */
-final class Pairs
+/**
+ * What a line in focus is seen beside: the others in focus, and what stands for all peers. Only pairs that both have a
+ * value in the period that is spoken of.
+ */
+final readonly class Pairs
 {
-    /** @return list<array{string, list<float>, string, list<float>}> two names, each with its values */
+    /**
+     * @param list<float> $values
+     * @param list<float> $others
+     * @param list<int> $common positions up to the one that is spoken of at which both have a value, as far as shown
+     * @param bool $cut whether both have values before what is shown
+     */
+    private function __construct(
+        public string $name,
+        public array $values,
+        public string $other,
+        public array $others,
+        public array $common,
+        public bool $cut,
+    ) {}
+
+    /** @return list<self> */
     public static function of(Comparison $comparison): array
     {
         $pairs = [];
         $focus = $comparison->focus();
         foreach ($focus as $i => $line) {
             foreach (array_slice($focus, $i + 1) as $other) {
-                $pairs[] = [$line->name, $line->values, $other->name, $other->values];
+                $pairs[] = self::pair($comparison, $line, $other->name, $other->values);
             }
-            if ($comparison->peerLine !== [] && count($comparison->summarised()) > 1) {
-                $pairs[] = [
-                    $line->name,
-                    $line->values,
-                    'the ' . lcfirst($comparison->study->part(PeersPart::class)->lineName()),
-                    $comparison->peerLine,
-                ];
+            if ($comparison->peerLine !== [] && $comparison->peers->count($comparison->spoken) > 1) {
+                $name = 'the ' . lcfirst($comparison->study->part(PeersPart::class)->lineName());
+                $pairs[] = self::pair($comparison, $line, $name, $comparison->peerLine);
             }
         }
 
-        return $pairs;
+        return array_values(
+            array_filter($pairs, static fn(self $pair): bool => in_array($comparison->spoken, $pair->common, true)),
+        );
+    }
+
+    /** @param list<float> $others */
+    private static function pair(Comparison $comparison, Line $line, string $other, array $others): self
+    {
+        $common = [];
+        $cut = false;
+        for ($i = 0; $i <= $comparison->spoken; $i++) {
+            if (!is_nan($line->values[$i]) && !is_nan($others[$i])) {
+                if ($i < $comparison->from) {
+                    $cut = true;
+                } else {
+                    $common[] = $i;
+                }
+            }
+        }
+
+        return new self($line->name, $line->values, $other, $others, $common, $cut);
     }
 }

@@ -10,34 +10,36 @@ use DuskRail\Data\ValueType;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Peers\Position;
+use DuskRail\Words\PlaceWords;
 
 /** Where the focus stands among all, and where it stood when it first had company. */
 final class PlaceAmongPeers implements ClaimFinder
 {
+    /** Among fewer than so many a place is not worth a sentence. */
+    private const COMPANY = 4;
+
+    /** So many places moved are worth one. */
+    private const FAR = 3;
+
     public function claims(Comparison $comparison): array
     {
         if (in_array($comparison->run->table()->unit->sort, [ValueType::Rank, ValueType::Score], true)) {
             return [];
         }
-        $lower = $comparison->data->better === Better::Lower;
         $claims = [];
         foreach ($comparison->focus() as $line) {
             $first = $line->first($comparison->from);
-            if ($first === null || $line->last === null || $line->last - $first < 2) {
+            if ($first === null || $line->at === null || $line->at - $first < 2) {
                 continue;
             }
-            $now = self::position($comparison, $line, $line->last, $lower);
-            $then = self::position($comparison, $line, $first, $lower);
-            if ($now === null || $now->of < 4) {
-                continue;
-            }
-            $claim = self::claim($comparison, $line, $first, $now, $then);
-            if ($claim !== null) {
-                $claims[] = $claim;
+            $now = $comparison->peers->place($line, $line->at);
+            $then = $comparison->peers->place($line, $first);
+            if ($now !== null && $now->of >= self::COMPANY) {
+                $claims[] = self::claim($comparison, $line, $first, $now, $then);
             }
         }
 
-        return $claims;
+        return array_values(array_filter($claims));
     }
 
     private static function claim(
@@ -47,62 +49,55 @@ final class PlaceAmongPeers implements ClaimFinder
         Position $now,
         ?Position $then,
     ): ?Claim {
-        $lower = $comparison->data->better === Better::Lower;
+        $lower = $comparison->better() === Better::Lower;
         $when = $comparison->axis->period($first)->label();
-        $before = $then === null ? '' : "; {$when}: place {$then->rank} of {$then->of}";
+        $before = $then === null ? '' : "; {$when}: " . PlaceWords::place($then);
         $working =
-            "{$comparison->axis->period((int) $line->last)->label()}: place {$now->rank} of {$now->of}{$before}, the " .
+            "{$comparison->axis->period((int) $line->at)->label()}: " .
+            PlaceWords::place($now) .
+            "{$before}, the " .
             ($lower ? 'lowest' : 'highest') .
             ' first.';
-        $moved = $then === null || $then->of < 4 ? 0 : $then->rank - $now->rank;
+        $then = $then === null || $then->of < self::COMPANY ? null : $then;
+        $moved = $then === null ? 0 : $then->rank - $now->rank;
         // The best and the worst are called by what they are; a place that is shared is not claimed as if it were not.
-        $end = match (true) {
-            self::shared($comparison, $line, (int) $line->last) => '',
-            $now->rank === 1 => $lower ? 'lowest' : 'highest',
-            $now->rank === $now->of => $lower ? 'highest' : 'lowest',
-            default => '',
-        };
-        if ($end !== '') {
-            $from =
-                $moved === 0 || $then === null
-                    ? ''
-                    : ', ' . Numerals::ordinal($then->rank) . " of {$then->of} in {$when}";
+        if ($now->equal === 0 && ($now->rank === 1 || $now->rank === $now->of)) {
+            $isLowest = $now->rank === 1 ? $lower : !$lower;
+            $end = $isLowest ? 'lowest' : 'highest';
+            $before = $then === null ? $end : self::then($then, $isLowest, $isLowest === $lower);
+            $from = $then === null || $before === $end ? '' : ", {$before} of {$then->of} in {$when}";
 
             return Claim::of(
-                "{$line->name} is the {$end} of all {$now->of}{$from}",
+                "{$line->name} is the {$end} of all {$now->of}{$comparison->peers->named($line)}{$from}",
                 0.6 + abs($moved) / $now->of / 2,
                 $working,
             );
         }
 
-        return abs($moved) < 3 || $then === null
+        return abs($moved) < self::FAR || $then === null
             ? null
             : Claim::of(
-                "{$line->name} has moved from place {$then->rank} of {$then->of} to place {$now->rank} of {$now->of} " .
-                    "since {$when}",
+                "{$line->name} has moved from " .
+                    PlaceWords::place($then) .
+                    ' to ' .
+                    PlaceWords::place($now) .
+                    "{$comparison->peers->named($line)} since {$when}",
                 0.35 + abs($moved) / $now->of / 2,
                 $working,
             );
     }
 
-    private static function position(Comparison $comparison, Line $line, int $at, bool $lower): ?Position
+    /** `3rd lowest`, `joint highest`: a place counted from the same end as the one now. */
+    private static function then(Position $then, bool $fromLowest, bool $fromBest): string
     {
-        return Position::of($line->values[$at], self::others($comparison, $line, $at), $lower);
-    }
+        $rank = $fromBest ? $then->rank : $then->rankFromWorst();
+        $end = $fromLowest ? 'lowest' : 'highest';
 
-    private static function shared(Comparison $comparison, Line $line, int $at): bool
-    {
-        return in_array($line->values[$at], self::others($comparison, $line, $at), true);
-    }
-
-    /** @return list<float> */
-    private static function others(Comparison $comparison, Line $line, int $at): array
-    {
-        $others = array_filter(
-            $comparison->present(),
-            static fn(Line $other): bool => $other->key !== $line->key && !$other->isGroup(),
-        );
-
-        return array_values(array_map(static fn(Line $other): float => $other->values[$at], $others));
+        return match (true) {
+            $then->equal > 0 => $rank === 1 ? "joint {$end}" : 'joint ' . Numerals::ordinal($rank) . " {$end}",
+            $rank === 1 => $end,
+            $rank === $then->of => $fromLowest ? 'highest' : 'lowest',
+            default => Numerals::ordinal($rank) . " {$end}",
+        };
     }
 }

@@ -4,24 +4,29 @@ declare(strict_types=1);
 
 namespace DuskRail\Words\Sentences;
 
+use DuskRail\Data\Better;
+use DuskRail\Data\ValueType;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 
-/** That the newest value of a line in focus is its lowest or highest, of all or since a while ago. */
+/**
+ * That the newest finished value of a line in focus is its lowest or highest, of all or since a while ago. Values before
+ * the periods shown count too, or a record since what is shown begins would be none.
+ */
 final class RecordAtEnd implements ClaimFinder
 {
     public function claims(Comparison $comparison): array
     {
         $claims = [];
-        $long = max(6, 2 * ($comparison->axis->frequency->perYear() ?? 6));
+        $long = max(6, 2 * $comparison->axis->frequency->inAYear());
         foreach ($comparison->focus() as $line) {
-            $first = $line->first($comparison->from);
-            if ($first === null || $line->last === null || $line->last - $first < $long) {
+            $first = $line->first(0);
+            if ($first === null || $line->at === null || $line->at - $first < $long) {
                 continue;
             }
             foreach ([-1, 1] as $direction) {
-                $beaten = self::beaten($line, $first, $line->last, $direction);
-                if ($line->last - ($beaten === null ? $first : $beaten + 1) >= $long) {
+                $beaten = self::beaten($line, $first, $line->at, $direction);
+                if ($line->at - ($beaten === null ? $first : $beaten + 1) >= $long) {
                     $claims[] = self::claim($comparison, $line, $first, $direction, $beaten);
                 }
             }
@@ -44,13 +49,18 @@ final class RecordAtEnd implements ClaimFinder
 
     private static function claim(Comparison $comparison, Line $line, int $first, int $direction, ?int $beaten): Claim
     {
-        $last = (int) $line->last;
+        $last = (int) $line->at;
         $period = static fn(int $at): string => $comparison->axis->period($at)->label();
-        $what = $direction < 0 ? 'lowest' : 'highest';
+        $isPlace = $comparison->run->table()->unit->sort === ValueType::Rank;
+        $isBest = $direction < 0 === ($comparison->better() === Better::Lower);
+        $what = match (true) {
+            $isPlace => 'in its ' . ($isBest ? 'best' : 'worst') . ' place',
+            default => 'at its ' . ($direction < 0 ? 'lowest' : 'highest'),
+        };
         $now = "{$period($last)}: {$comparison->format($line->latest())}";
         if ($beaten === null) {
             return Claim::of(
-                "{$line->name} is at its {$what} since {$period($first)}, when the figures begin",
+                "{$line->name} is {$what} since {$period($first)}, when the figures begin",
                 0.5 + min(0.2, ($last - $first) / 600),
                 "{$now}, " . ($direction < 0 ? 'below' : 'above') . ' every value before.',
             );
@@ -58,7 +68,7 @@ final class RecordAtEnd implements ClaimFinder
         $tied = $line->values[$beaten] === $line->latest() ? ', the same.' : '.';
 
         return Claim::of(
-            "{$line->name} is at its {$what} since {$period($beaten)}",
+            "{$line->name} is {$what} since {$period($beaten)}",
             0.25 + min(0.2, ($last - $beaten - 1) / 600),
             "{$now}; {$period($beaten)}: {$comparison->format($line->values[$beaten])}{$tied}",
         );

@@ -9,39 +9,54 @@ use DuskRail\Outcome\Comparison;
 /** When two lines were furthest apart, said only when that is now or was long enough ago to be history. */
 final class WidestGap implements ClaimFinder
 {
+    private const FEWEST = 6;
+
+    /** A gap up to this share of the widest is worth saying that it narrowed. */
+    private const NARROW = 0.6;
+
+    /** It has narrowed if it was hardly ever narrower since: up to this many times as wide as the narrowest. */
+    private const NARROWEST = 1.1;
+
     public function claims(Comparison $comparison): array
     {
         $claims = [];
-        foreach (Pairs::of($comparison) as [$name, $values, $other, $others]) {
+        foreach (Pairs::of($comparison) as $pair) {
             $gaps = [];
-            for ($i = $comparison->from; $i <= $comparison->to; $i++) {
-                if (!is_nan($values[$i]) && !is_nan($others[$i])) {
-                    $gaps[$i] = abs($values[$i] - $others[$i]);
-                }
+            foreach ($pair->common as $i) {
+                $gaps[$i] = abs($pair->values[$i] - $pair->others[$i]);
             }
-            $last = array_key_last($gaps);
-            if ($last === null || count($gaps) < 6) {
+            if (count($gaps) < self::FEWEST) {
                 continue;
             }
+            $last = $comparison->spoken;
             $widest = max($gaps);
             $at = array_keys($gaps, $widest, true);
             // Twice the same gap is no record.
             if (count($at) > 1 || $widest <= 0.0) {
                 continue;
             }
-            $period = $comparison->axis->period($at[0])->label();
-            $working = "{$period}: {$comparison->format($values[$at[0]])} and {$comparison->format(
-                $others[$at[0]],
-            )}, {$comparison->format($widest)} apart; {$comparison->axis->period($last)->label()}: {$comparison->format(
-                $gaps[$last],
-            )}.";
+            $period = static fn(int $i): string => $comparison->axis->period($i)->label();
+            $both = static fn(int $i): string => "{$period($i)}: {$comparison->format($pair->values[$i])} and " .
+                "{$comparison->format($pair->others[$i])}, {$comparison->format($gaps[$i])} apart";
+            $since = array_filter($gaps, static fn(int $i): bool => $i > $at[0], ARRAY_FILTER_USE_KEY);
             if ($at[0] === $last) {
-                $claims[] = Claim::of("{$name} and {$other} have never been further apart than now", 0.55, $working);
-            } elseif ($gaps[$last] < 0.6 * $widest) {
                 $claims[] = Claim::of(
-                    "The gap between {$name} and {$other} was widest in {$period} and has closed since",
+                    $pair->cut
+                        ? "{$pair->name} and {$pair->other} have not been further apart since " .
+                            "{$period($pair->common[0])} than in {$period($last)}"
+                        : "{$pair->name} and {$pair->other} have never been further apart than in {$period($last)}",
+                    0.55,
+                    "{$both($last)}.",
+                );
+            } elseif (
+                $gaps[$last] < self::NARROW * $widest &&
+                $gaps[$last] <= self::NARROWEST * min($widest, ...$since)
+            ) {
+                $claims[] = Claim::of(
+                    "The gap between {$pair->name} and {$pair->other} was widest in {$period($at[0])} and has " .
+                        'narrowed since',
                     0.4,
-                    $working,
+                    "{$both($at[0])}; {$both($last)}.",
                 );
             }
         }

@@ -16,8 +16,8 @@
                     <tr class="hue-{{ $standing->line->hue }}">
                         <th scope="row">{{ $standing->line->name }}</th>
                         <td>{{ $number($standing->line->latest()) }}</td>
-                        <td>{{ $standing->now->rank }} of {{ $standing->now->of }}</td>
-                        <td>{{ $before === null ? '–' : "{$before->rank} of {$before->of}" }}</td>
+                        <td>{{ \DuskRail\Words\PlaceWords::short($standing->now) }}</td>
+                        <td>{{ $before === null ? '–' : \DuskRail\Words\PlaceWords::short($before) }}</td>
                         <td>{{ number_format($standing->now->percentile) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->median) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->bestQuartile) }}</td>
@@ -25,7 +25,7 @@
                         <td>{{ is_nan($standing->trend->growth) ? '–' : \DuskRail\Data\Numerals::signed($standing->trend->growth, 1).' %' }}</td>
                         <td>{{ $standing->trend->verdict }}</td>
                     </tr>
-                    <tr class="why"><td colspan="10">{{ $standing->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->trend->slope) }} a period (Theil–Sen)@if ($standing->trend->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->trend->line->intercept) }} {{ $standing->trend->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->trend->line->slope)) }} × periods, R² {{ number_format($standing->trend->line->rSquared, 2) }}@endif.@if ($comparison->isSmoothed()) The values overlap, as rolling ones do, so the test looks surer than it is.@endif</td></tr>
+                    <tr class="why"><td colspan="10">{{ $standing->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->trend->slope) }} a period (Theil–Sen)@if ($standing->trend->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->trend->line->intercept) }} {{ $standing->trend->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->trend->line->slope)) }} × periods@if (! is_nan($standing->trend->line->rSquared)), R² {{ number_format($standing->trend->line->rSquared, 2) }}@endif@endif.@if ($comparison->isSmoothed()) The values overlap, as rolling ones do, so the test looks surer than it is.@endif</td></tr>
                     @if (count($standing->course) > 1)
                         <tr class="over-time"><td colspan="10">
                             <details>
@@ -37,7 +37,7 @@
                                             <tr>
                                                 <th scope="row">{{ $then['period'] }}</th>
                                                 <td>{{ $number($then['value']) }}</td>
-                                                <td>{{ $then['position']->rank }} of {{ $then['position']->of }}</td>
+                                                <td>{{ \DuskRail\Words\PlaceWords::short($then['position']) }}</td>
                                                 <td>{{ number_format($then['position']->percentile) }}</td>
                                                 <td>{{ $signed($then['value'] - $then['position']->median) }}</td>
                                                 <td>{{ $signed($then['value'] - $then['position']->bestQuartile) }}</td>
@@ -52,7 +52,7 @@
                 @endforeach
             </tbody>
         </table>
-        <p class="quiet">In {{ $standings[0]->course[0]['period'] }}; the first place is the {{ $comparison->data->better === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->data->better === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}.</p>
+        <p class="quiet">In {{ $standings[0]->course[0]['period'] }}; the first place is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}.</p>
     @endif
     <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
         <input type="hidden" name="change" value="set">

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\Better;
+use DuskRail\Document\LineState;
+use DuskRail\Peers\Position;
+use DuskRail\Statistics\Quantile;
+
+/**
+ * Whom lines are compared with, and where each stands among them. Every view, sentence and table asks here.
+ *
+ * The peers are the entities that take part, except home; or those of one group. Who is in focus makes no difference.
+ * A place is among all that take part, or among those of the group and the line itself. Whole groups have their place
+ * among each other.
+ */
+final class PeerSet
+{
+    /** @var array<string, list<float>> values then, from the lowest, by kind of line and position */
+    private array $sorted = [];
+
+    /** @var array<int, array{float, float}> by position */
+    private array $yardsticks = [];
+
+    /**
+     * @param list<Line> $present that places are among: all that take part, or those of the group
+     * @param list<Line> $groups whole groups that are drawn
+     * @param list<Line> $peers those of the present that make up the median, the band and the gap
+     * @param string $group whose peers alone are meant; nothing for all
+     */
+    private function __construct(
+        private readonly array $present,
+        private readonly array $groups,
+        private readonly array $peers,
+        private readonly string $group,
+        private readonly bool $lowerIsBetter,
+    ) {}
+
+    /**
+     * @param list<Line> $lines that take part
+     * @param list<string> $homes keys of the lines that are home
+     */
+    public static function of(array $lines, array $homes, string $group, Better $better): self
+    {
+        $entities = array_values(array_filter($lines, static fn(Line $l): bool => !$l->isGroup()));
+        $isMeant = static fn(Line $l): bool => in_array($group, ['', $l->group], true);
+
+        return new self(
+            array_values(array_filter($entities, $isMeant)),
+            array_values(array_filter($lines, static fn(Line $l): bool => $l->isGroup())),
+            array_values(
+                array_filter($entities, static fn(Line $l): bool => !in_array($l->key, $homes, true) && $isMeant($l)),
+            ),
+            $group,
+            $better === Better::Lower,
+        );
+    }
+
+    /** @return list<list<float>> */
+    public function values(): array
+    {
+        return array_map(static fn(Line $line): array => $line->values, $this->peers);
+    }
+
+    /** How many peers have a value at a position. */
+    public function count(int $at): int
+    {
+        return count($this->then('peers', $this->peers, $at));
+    }
+
+    /** Whether all that take part are the peers: no group is chosen, and nobody is home. */
+    public function isAll(): bool
+    {
+        return count($this->peers) === count($this->present) && $this->group === '';
+    }
+
+    /** Whether a line is one of its own peers: it is not home, and of the group if there is one. */
+    public function has(Line $line): bool
+    {
+        return in_array($line->key, array_map(static fn(Line $l): string => $l->key, $this->peers), true);
+    }
+
+    /** Where a line stands at a position; null where it has no value, or nobody to be compared with. */
+    public function place(Line $line, ?int $at): ?Position
+    {
+        $value = $at === null ? NAN : $line->values[$at] ?? NAN;
+        if ($at === null || is_nan($value)) {
+            return null;
+        }
+        $values = $line->isGroup()
+            ? $this->then('groups', $this->groups, $at)
+            : $this->then('present', $this->present, $at);
+        if ($line->state === LineState::Off || !$this->isAmong($line)) {
+            $values[] = $value;
+            sort($values);
+        }
+
+        return Position::among($value, $values, $this->yardsticks($at), $this->lowerIsBetter);
+    }
+
+    /** What a number of places is of, where it is not of all: ` in Upland`, or ` of itself and Upland`. */
+    public function named(Line $line): string
+    {
+        return match (true) {
+            $this->group === '' || $line->isGroup() => '',
+            $line->group === $this->group => " in {$this->group}",
+            default => " of itself and {$this->group}",
+        };
+    }
+
+    private function isAmong(Line $line): bool
+    {
+        return $line->isGroup() || in_array($this->group, ['', $line->group], true);
+    }
+
+    /** @return array{float, float} median and best quartile of the peers, NAN without any */
+    private function yardsticks(int $at): array
+    {
+        $values = $this->then('peers', $this->peers, $at);
+
+        return $this->yardsticks[$at] ??= [
+            Quantile::of($values, 0.5),
+            Quantile::of($values, $this->lowerIsBetter ? 0.25 : 0.75),
+        ];
+    }
+
+    /**
+     * @param list<Line> $lines
+     * @return list<float>
+     */
+    private function then(string $kind, array $lines, int $at): array
+    {
+        if (!isset($this->sorted["{$kind}{$at}"])) {
+            $values = [];
+            foreach ($lines as $line) {
+                $value = $line->values[$at] ?? NAN;
+                if (!is_nan($value)) {
+                    $values[] = $value;
+                }
+            }
+            sort($values);
+            $this->sorted["{$kind}{$at}"] = $values;
+        }
+
+        return $this->sorted["{$kind}{$at}"];
+    }
+}
