@@ -118,7 +118,7 @@ final readonly class SparksComposer
                 is_nan($row->change) ? '–' : Numerals::signed($row->change, $decimals),
                 is_nan($row->trend->growth) ? '–' : Numerals::signed($row->trend->growth, 1) . ' %',
                 $row->rank === null ? '' : (string) $row->rank,
-                $row->trend->verdict,
+                $table->comparison->verdict($row->trend),
             ]
             as $i => $text
         ) {

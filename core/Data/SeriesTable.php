@@ -13,10 +13,13 @@ final readonly class SeriesTable
     /** @var array<string, Series> */
     public array $series;
 
+    public Nature $nature;
+
     /**
      * @param iterable<Series> $series each as long as the axis
      * @param (Closure(): array<string, list<float>>)|null $weights of quotients what they were divided by, by key,
      *     worked out when asked for
+     * @param Nature|null $nature what its figures are; null for those of a measure, by its kind and unit
      * @param Extent|null $extent of periods that were put together, from what, and how much of the newest is in
      */
     public function __construct(
@@ -26,7 +29,9 @@ final readonly class SeriesTable
         iterable $series,
         public ?Closure $weights = null,
         public ?Extent $extent = null,
+        ?Nature $nature = null,
     ) {
+        $this->nature = $nature ?? Nature::ofMeasure($kind, $unit);
         $byKey = [];
         foreach ($series as $one) {
             $byKey[$one->key] = $one;
@@ -44,33 +49,46 @@ final readonly class SeriesTable
             [...array_values(array_diff_key($this->series, [$one->key => true])), $one],
             $this->weights,
             $this->extent,
+            $this->nature,
         );
     }
 
     /** @param Closure(): array<string, list<float>> $weights */
     public function weighedBy(Closure $weights): self
     {
-        return new self($this->axis, $this->unit, $this->kind, $this->series, $weights, $this->extent);
+        return new self($this->axis, $this->unit, $this->kind, $this->series, $weights, $this->extent, $this->nature);
     }
 
     /**
-     * The same table with other values.
+     * The same table with other values, and what they are.
      *
      * @param callable(list<float>, string): list<float> $calculation is given a series' values and its key
      */
-    public function map(callable $calculation, ?Unit $unit = null, ?MeasureKind $kind = null): self
-    {
+    public function map(
+        callable $calculation,
+        ?Unit $unit = null,
+        ?MeasureKind $kind = null,
+        ?Nature $nature = null,
+    ): self {
         $series = [];
         foreach ($this->series as $key => $one) {
             $series[] = new Series($key, $calculation($one->values, $key));
         }
 
-        return new self($this->axis, $unit ?? $this->unit, $kind ?? $this->kind, $series, null, $this->extent);
+        return new self(
+            $this->axis,
+            $unit ?? $this->unit,
+            $kind ?? $this->kind,
+            $series,
+            null,
+            $this->extent,
+            $nature ?? $this->nature,
+        );
     }
 
     public function reaching(?Extent $extent): self
     {
-        return new self($this->axis, $this->unit, $this->kind, $this->series, $this->weights, $extent);
+        return new self($this->axis, $this->unit, $this->kind, $this->series, $this->weights, $extent, $this->nature);
     }
 
     /** First position whose values are of the unfinished period, or null. */

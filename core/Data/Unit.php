@@ -21,6 +21,14 @@ final readonly class Unit
      */
     private const PREFIXES = ['k' => 3, 'M' => 6, 'G' => 9, 'T' => 12];
 
+    /** Words for what is surely no money, among those that files are found with. */
+    private const NO_MONEY = [
+        ...['people', 'persons', 'inhabitants', 'residents', 'population', 'employees', 'staff', 'fte', 'patients'],
+        ...['connections', 'customers', 'households', 'vehicles', 'calls', 'bursts', 'accidents', 'cases', 'beds'],
+        ...['hours', 'h', 'minutes', 'min', 'seconds', 's', 'days', 'years', 'litres', 'tonnes', 'kg', 'km', 'ha'],
+        ...['m2', 'm²', 'm3', 'm³', 'mm', 'cm', 'hectares', 'number', 'count', 'trips', 'visits', 'points'],
+    ];
+
     private const PREFIXED = ['l', 'L', 'W', 'Wh', 'g', 'm', 't', 'J', 'B'];
 
     /** @param list<string> $per singular nouns, the nearest divisor first */
@@ -34,6 +42,9 @@ final readonly class Unit
     /** Reads `Ml`, `Ml/month`, `litres per person per day`. */
     public static function parse(string $text): self
     {
+        if (preg_match('/^(%|per ?cent|pct\.?)$/iu', trim($text)) === 1) {
+            return self::of(ValueType::Percent);
+        }
         $parts = preg_split('/\s+per\s+|\s*\/\s*/', trim($text)) ?: [''];
         $amount = array_shift($parts);
 
@@ -41,6 +52,28 @@ final readonly class Unit
             $amount,
             array_map(self::singular(...), array_values(array_filter($parts, static fn(string $p): bool => $p !== ''))),
         );
+    }
+
+    /** Whether it is of a scale whose zero is not nothing: twice as many degrees Celsius are not twice as warm. */
+    public function isInterval(): bool
+    {
+        return preg_match('/^(°|degrees? |deg )\s*(C|F|Celsius|Fahrenheit)$/iu', trim($this->amount)) === 1;
+    }
+
+    /** Whether it is known to be no money: an SI unit, a time, a temperature, or a count of people or things. */
+    public function isNoMoney(): bool
+    {
+        $bare = isset(self::PREFIXES[$this->amount[0] ?? '']) ? substr($this->amount, 1) : $this->amount;
+
+        return $this->isInterval() ||
+            in_array($bare, self::PREFIXED, true) ||
+            in_array(mb_strtolower($this->amount), self::NO_MONEY, true);
+    }
+
+    /** Whether its money was brought to the prices of one time already. */
+    public function isReal(): bool
+    {
+        return str_contains($this->amount, ', prices of ');
     }
 
     /** Whether it counts things, `bursts` or nothing said, rather than measuring an amount such as `Ml`. */
@@ -71,7 +104,7 @@ final readonly class Unit
     {
         return match ($this->sort) {
             ValueType::Index, ValueType::Percent => self::of(ValueType::Points),
-            ValueType::Rank => self::of(ValueType::Points, 'places'),
+            ValueType::Rank => self::of(ValueType::Points, $this->amount === 'percentile' ? 'points' : 'places'),
             default => $this,
         };
     }

@@ -8,6 +8,7 @@ use DuskRail\Data\Better;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
+use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\UnknownMeasure;
@@ -28,6 +29,7 @@ use DuskRail\Rail\Stops\IndexToBase;
 use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Rail\Stops\RunningTotal;
 use DuskRail\Refusal;
+use DuskRail\Statistics\Trend;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
@@ -423,6 +425,22 @@ final readonly class Comparison
         $frequency = $this->isSinceEvent() ? $this->run->origin->axis->frequency : $this->axis->frequency;
 
         return $frequency->meanPerYear();
+    }
+
+    /** Whether a rate of growth means something: not of places, of differences, of rates of change, nor of per cents. */
+    public function grows(): bool
+    {
+        $table = $this->run->table();
+
+        return $table->nature->hasZero() && $table->unit->sort !== ValueType::Percent;
+    }
+
+    /** A trend in one word; of places the way that is good is down. */
+    public function verdict(Trend $trend): string
+    {
+        return $this->run->table()->nature !== Nature::Place
+            ? $trend->verdict
+            : strtr($trend->verdict, ['rising' => 'losing places', 'falling' => 'gaining places']);
     }
 
     /** Whether neighbouring values share what they are made of. */

@@ -74,7 +74,7 @@ final readonly class SparkTable
             $rank,
             Trend::of(
                 array_slice($line->values, $comparison->from, max(0, $comparison->spoken - $comparison->from + 1)),
-                $comparison->perYear(),
+                $comparison->grows() ? $comparison->perYear() : NAN,
                 count($comparison->lines) > self::MANY ? 50 : 400,
             ),
         );

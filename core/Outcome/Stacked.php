@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-use DuskRail\Data\MeasureKind;
-use DuskRail\Data\ValueType;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\StackPart;
@@ -88,13 +86,7 @@ final readonly class Stacked
     /** @param list<Line> $lines */
     private static function check(Lineup $lineup, array $lines, bool $adds): void
     {
-        $kind = $lineup->comparison->run->table()->kind;
-        $shares = $lineup->unit->sort === ValueType::Percent;
-        if (
-            $adds &&
-            (!in_array($lineup->unit->sort, [ValueType::Amount, ValueType::Percent], true) ||
-                ($kind === MeasureKind::Rate && !$shares))
-        ) {
+        if ($adds && !$lineup->comparison->run->table()->nature->addsUp()) {
             $unit = $lineup->unit->text();
             throw InvalidStudy::because(
                 "What the rail ends in ({$unit}) does not add up to a whole, so it cannot be stacked. Pass " .

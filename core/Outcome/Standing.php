@@ -53,7 +53,7 @@ final readonly class Standing
                 $now,
                 Trend::of(
                     array_slice($line->values, $comparison->from, max(0, $comparison->spoken - $comparison->from + 1)),
-                    $comparison->perYear(),
+                    $comparison->grows() ? $comparison->perYear() : NAN,
                 ),
                 $course,
             );

@@ -93,6 +93,14 @@ final readonly class Scope implements DataSource
         return isset($this->entities()[$entity]) ? $this->entities()[$entity]->name : $entity;
     }
 
+    /** The group of an entity, or of a line that is a whole group; null where it belongs to none. */
+    public function groupOf(string $key): ?string
+    {
+        $group = str_starts_with($key, 'g:') ? substr($key, 2) : $this->entities()[$key]->group ?? '';
+
+        return $group === '' ? null : $group;
+    }
+
     /**
      * The values that take part: those of entities that are not off, each counted once.
      *

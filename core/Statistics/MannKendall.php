@@ -32,7 +32,12 @@ final readonly class MannKendall
             }
         }
         $variance = $n * ($n - 1) * (2 * $n + 5);
-        foreach (array_count_values(array_map(static fn(float $v): string => (string) $v, $values)) as $ties) {
+        $sorted = $values;
+        sort($sorted);
+        for ($i = 0; $i < $n; $i += $ties) {
+            for ($ties = 1; $i + $ties < $n && $sorted[$i + $ties] === $sorted[$i]; ) {
+                $ties++;
+            }
             $variance -= $ties * ($ties - 1) * (2 * $ties + 5);
         }
         $deviation = sqrt($variance / 18);

@@ -29,7 +29,7 @@ final readonly class Trend
 
     /**
      * @param list<float> $values one a period
-     * @param float $perYear periods in a year
+     * @param float $perYear periods in a year; NAN where a rate of growth means nothing
      * @param int $most values looked at, of longer series every so many-th
      */
     public static function of(array $values, float $perYear, int $most = self::MOST): self
@@ -70,7 +70,14 @@ final readonly class Trend
         $present = array_filter($values, static fn(float $v): bool => !is_nan($v));
         $first = array_key_first($present);
         $last = array_key_last($present);
-        if ($first === null || $last === null || $first === $last || $present[$first] <= 0.0 || $present[$last] < 0.0) {
+        if (
+            is_nan($perYear) ||
+            $first === null ||
+            $last === null ||
+            $first === $last ||
+            $present[$first] <= 0.0 ||
+            $present[$last] < 0.0
+        ) {
             return NAN;
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Words;
 
+use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\OwnWords;
@@ -22,10 +23,21 @@ final readonly class LiveNumber
     private const PATTERN = '/\{(value|change|place|period)\b([^{}]*)\}/u';
 
     /** Words before a change that say which way it went; the number then stands without its sign. */
-    private const DOWN =
-        '/\b(down|fell|fallen|falls|cut|lost|lower|less|dropped|declined|reduced|' . 'decreased)\b[^.;{}]{0,60}$/iu';
+    private const DOWN = [
+        ...['down', 'fell', 'fallen', 'falls', 'falling', 'cut', 'lost', 'lower', 'less', 'dropped', 'drops'],
+        ...['declined', 'declines', 'reduced', 'decreased', 'decreases', 'shrank', 'shrunk', 'sank', 'sunk'],
+    ];
 
-    private const UP = '/\b(up|rose|risen|rises|gained|grew|grown|higher|more|increased)\b[^.;{}]{0,60}$/iu';
+    private const UP = [
+        ...['up', 'rose', 'risen', 'rises', 'rising', 'gained', 'grew', 'grown', 'grows', 'higher', 'more'],
+        ...['increased', 'increases', 'climbed', 'climbs'],
+    ];
+
+    /** Words that leave it open which way a change went. */
+    private const EITHER = ['changed', 'changes', 'moved', 'moves', 'differs', 'change'];
+
+    /** So many characters before a number its direction is looked for. */
+    private const REACH = 60;
 
     /** @param bool $isShare whether it is in per cent */
     private function __construct(
@@ -46,9 +58,7 @@ final readonly class LiveNumber
             }
             $number = self::read($placeholder, $comparison);
             // Words such as "fell by" already say which way a change went; any other number keeps its sign.
-            $signless =
-                $placeholder[0] === 'change' &&
-                (preg_match(self::DOWN, $filled) === 1 || preg_match(self::UP, $filled) === 1);
+            $signless = $placeholder[0] === 'change' && self::way($filled) !== 0;
             $filled .= $number === null ? $text : ($signless ? $number->unsigned() : $number->text);
         }
 
@@ -67,15 +77,16 @@ final readonly class LiveNumber
         foreach (self::parts($words) as [$text, $placeholder]) {
             $number = $placeholder === null ? null : self::read($placeholder, $comparison);
             if ($placeholder !== null && $number === null) {
-                $faults[] = "“{$text}” in the words names no line or period of this study.";
+                $faults[] = self::fault($text, $placeholder, $comparison);
             }
             if ($placeholder !== null && $number !== null && $placeholder[0] === 'change') {
-                $down = preg_match(self::DOWN, $before) === 1;
-                $up = !$down && preg_match(self::UP, $before) === 1;
-                if (($down && $number->amount > 0.0) || ($up && $number->amount < 0.0)) {
+                $way = self::way($before);
+                // Who goes from the 8th place to the 1st has gained places, though the number fell.
+                $places = $comparison->run->table()->nature === Nature::Place;
+                if ($way * $number->amount * ($places ? -1 : 1) < 0.0) {
                     $faults[] =
                         'The words say ' .
-                        ($down ? 'down' : 'up') .
+                        ($way < 0 ? 'down' : 'up') .
                         ", but the change is {$number->text}: {$number->working}.";
                 }
             }
@@ -85,14 +96,41 @@ final readonly class LiveNumber
         return $faults;
     }
 
+    /**
+     * Which way the words before a number say that it went, by the last of them in its sentence: −1, 1 or 0. “Less than
+     * a year ago” says nothing of it.
+     */
+    private static function way(string $before): int
+    {
+        preg_match('/[^.;{}]{0,' . self::REACH . '}$/u', $before, $clause);
+        $words = preg_replace('/\\b(less|more|lower|higher) than\\b/iu', '', $clause[0] ?? '');
+        preg_match_all('/\\p{L}+/u', mb_strtolower((string) $words), $found);
+        foreach (array_reverse($found[0]) as $word) {
+            if (in_array($word, [...self::DOWN, ...self::UP, ...self::EITHER], true)) {
+                return in_array($word, self::DOWN, true) ? -1 : (in_array($word, self::UP, true) ? 1 : 0);
+            }
+        }
+
+        return 0;
+    }
+
+    /** @param array{string, string} $placeholder */
+    private static function fault(string $text, array $placeholder, Comparison $comparison): string
+    {
+        $words = preg_split('/\\s+(?:in|since)\\s+(?=\\S+$)/u', $placeholder[1]) ?: [''];
+        $line = self::line($words[0], $comparison);
+        if ($line === null || isset($words[1]) || $comparison->spoken < $comparison->from) {
+            return "“{$text}” in the words names no line or period of this study.";
+        }
+
+        return "“{$text}” in the words: {$line->name} has no figure in " .
+            "{$comparison->axis->period($comparison->spoken)->label()}.";
+    }
+
     /** How far a line has come since a period or the mean of a range; null where there is no such change. */
     public static function change(Comparison $comparison, Line $line, string $since): ?self
     {
-        try {
-            $positions = $comparison->axis->positions(PeriodRange::parse($since));
-        } catch (Refusal) {
-            return null;
-        }
+        $positions = self::positions($comparison, $since);
         $then =
             $positions === null
                 ? []
@@ -105,16 +143,22 @@ final readonly class LiveNumber
         }
         $base = array_sum($then) / count($then);
         $now = $line->latest();
-        $sort = $comparison->run->table()->unit->sort;
+        $table = $comparison->run->table();
+        $missing = $positions[2] - count($then);
         $what =
-            (count($then) > 1 ? 'mean of ' . count($then) . ' values' : 'the value') .
-            " then {$comparison->format($base)}, now {$comparison->format($now)}";
-        if (in_array($sort, [ValueType::Amount, ValueType::Index], true) && $base > 0.0) {
+            ($positions[2] > 1
+                ? 'mean of ' . count($then) . ($missing > 0 ? " of {$positions[2]}" : '') . ' values'
+                : 'the value') . " then {$comparison->format($base)}, now {$comparison->format($now)}";
+        if (
+            $table->nature->hasZero() &&
+            in_array($table->unit->sort, [ValueType::Amount, ValueType::Index], true) &&
+            $base > 0.0
+        ) {
             $share = ($now / $base - 1.0) * 100.0;
 
             return new self(
                 $share,
-                Numerals::signed($share, abs($share) < 10 ? 1 : 0) . ' %',
+                self::percent($share) . ' %',
                 true,
                 "{$what}: (" .
                     Explanation::number($now) .
@@ -126,7 +170,7 @@ final readonly class LiveNumber
             );
         }
         $gap = $now - $base;
-        $unit = $comparison->run->table()->unit->difference()->text();
+        $unit = $table->nature === Nature::Growth ? 'points' : $table->unit->difference()->text();
 
         return new self(
             $gap,
@@ -139,6 +183,37 @@ final readonly class LiveNumber
                 ' = ' .
                 Explanation::number($gap),
         );
+    }
+
+    /**
+     * First and last position of a period or range, as far as the data reach, and how many it has in all; null where
+     * there is no such.
+     *
+     * @return array{int, int, int}|null
+     */
+    private static function positions(Comparison $comparison, string $when): ?array
+    {
+        try {
+            $range = PeriodRange::parse($when);
+            $positions = $comparison->axis->positions($range);
+
+            return $positions === null ? null : [...$positions, $range->at($comparison->axis->frequency)->count()];
+        } catch (Refusal) {
+            return null;
+        }
+    }
+
+    /** With as many decimals as it takes to tell it from none and from all: −99.6 and not −100. */
+    private static function percent(float $share): string
+    {
+        for ($decimals = abs(round($share, 1)) < 10 ? 1 : 0; $decimals < 6; $decimals++) {
+            $rounded = abs(round($share, $decimals));
+            if (($rounded !== 100.0 && $rounded !== 0.0) || $rounded === abs($share)) {
+                break;
+            }
+        }
+
+        return Numerals::signed($share, $decimals);
     }
 
     private function unsigned(): string
@@ -197,11 +272,7 @@ final readonly class LiveNumber
     {
         $at = $line->at;
         if ($when !== null) {
-            try {
-                $positions = $comparison->axis->positions(PeriodRange::parse($when));
-            } catch (Refusal) {
-                return null;
-            }
+            $positions = self::positions($comparison, $when);
             $at = $positions === null || $positions[0] !== $positions[1] ? null : $positions[0];
         }
         $value = $at === null ? NAN : $line->values[$at];

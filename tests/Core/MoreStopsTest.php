@@ -253,7 +253,7 @@ final class MoreStopsTest extends TestCase
     {
         $data = Make::data([
             'rate' => [
-                '%',
+                'h',
                 MeasureKind::Stock,
                 '2024',
                 ['home' => [10], 'a' => [2], 'b' => [4], 'c' => [6], 'd' => [8]],
@@ -449,7 +449,11 @@ final class MoreStopsTest extends TestCase
     /** @return iterable<string, array{string, list<array{string, array<string, mixed>}>, string}> */
     public static function nonsense(): iterable
     {
-        yield 'sum of rates' => ['rate', [['rolling', ['statistic' => 'sum']]], 'quotients do not add up'];
+        yield 'sum of rates' => [
+            'rate',
+            [['rolling', ['statistic' => 'sum']]],
+            'are quotients, and those do not add up',
+        ];
         yield 'running total of a stock' => ['stock', [['running-total', []]], 'does not add up over time'];
         yield 'share of a rate' => ['rate', [['share', []]], 'does not add up to a whole'];
         yield 'index of a rank' => [
@@ -465,7 +469,7 @@ final class MoreStopsTest extends TestCase
         yield 'per cent of per cent' => [
             'flow',
             [['change', ['on' => 'previous']], ['change', ['on' => 'previous']]],
-            'Take the difference, which is in points',
+            'rates of change in %; a per cent of that would mislead. Take the difference.',
         ];
         yield 'per day of a stock' => ['stock', [['per-day', []]], 'no days to be divided by'];
         yield 'best quartile of nobody knows' => [

@@ -284,7 +284,7 @@ final class PicturesTest extends TestCase
             $text[] = sprintf(
                 '%s: %d of %d, percentile %.1f, median %.2f, best quartile %.2f; %s %s, %.4f a year, growth %.4f',
                 ...[$standing->line->name, $now->rank, $now->of, $now->percentile, $now->median, $now->bestQuartile],
-                ...[$trend->verdict, $trend->reason, $trend->slope, $trend->growth],
+                ...[$comparison->verdict($trend), $trend->reason, $trend->slope, $trend->growth],
             );
         }
 

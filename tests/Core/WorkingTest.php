@@ -69,7 +69,7 @@ final class WorkingTest extends TestCase
         $monthly = array_map(static fn(int $i): float => 100 + 7 * sin($i) + $i, range(0, 35));
         $data = Make::data([
             'flow' => [
-                'Ml',
+                'crowns',
                 MeasureKind::Flow,
                 '2021-01',
                 [

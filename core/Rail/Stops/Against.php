@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
@@ -84,7 +85,7 @@ final readonly class Against implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self($arriving->unit->isAmount() ? 'percent' : 'difference');
+        return new self(self::hasShares($arriving) && $arriving->unit->isAmount() ? 'percent' : 'difference');
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -100,10 +101,11 @@ final readonly class Against implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
-            $arriving->unit->sort === ValueType::Rank
-                => 'A difference of ranks is not a size. Take it before the rank.',
-            $this->as !== 'difference' && !in_array($arriving->unit->sort, [ValueType::Amount, ValueType::Index], true)
-                => "What arrives here is in {$arriving->unit->text()}; take the difference, which is in points.",
+            $arriving->nature->isRelative()
+                => "A difference of {$arriving->nature->plural()} is not a size. Put this stop before it.",
+            $this->as !== 'difference' && !self::hasShares($arriving)
+                => "What arrives here are {$arriving->nature->plural()} in {$arriving->unit->text()}, and a per cent " .
+                'of them would mislead. Take the difference.',
             $this->to === 'focus' && $scope->focus === []
                 => 'Nothing is in focus. Put a line in focus, or compare with the peer median.',
             $this->to === 'entity' && $this->entity !== '' && !isset($arriving->series[$this->entity])
@@ -136,7 +138,8 @@ final readonly class Against implements Stop
                         $to = $yardstick[$i];
                         $gaps[] = match (true) {
                             $as === 'difference' => $value - $to,
-                            $to === 0.0 => NAN,
+                            // Beside nothing, or less than nothing, no value is a share of it.
+                            $to <= 0.0 => NAN,
                             $as === 'percent' => ($value / $to - 1.0) * 100.0,
                             default => $value / $to,
                         };
@@ -146,9 +149,36 @@ final readonly class Against implements Stop
                 },
                 $unit,
                 MeasureKind::Rate,
+                match ($as) {
+                    'difference' => Nature::Difference,
+                    'percent' => Nature::Growth,
+                    default => Nature::Factor,
+                },
             ),
-            $this->remarks($arriving, $scope),
+            [...$this->remarks($arriving, $scope), ...$this->unfit($yardstick)],
         );
+    }
+
+    /** Whether a per cent of what arrives means something: not of degrees, of differences, nor of per cents. */
+    private static function hasShares(SeriesTable $arriving): bool
+    {
+        return $arriving->nature->hasZero() &&
+            in_array($arriving->unit->sort, [ValueType::Amount, ValueType::Index], true);
+    }
+
+    /**
+     * @param list<float> $yardstick
+     * @return list<Remark>
+     */
+    private function unfit(array $yardstick): array
+    {
+        return $this->as === 'difference' || array_filter($yardstick, static fn(float $v): bool => $v <= 0.0) === []
+            ? []
+            : [
+                Remark::saying(
+                    'What is compared with is zero or below somewhere; there is no per cent or ratio of that.',
+                )->withRemedy('Take the difference', ['as' => 'difference']),
+            ];
     }
 
     /** @return list<Remark> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
@@ -67,12 +68,7 @@ final readonly class Change implements Stop
     {
         $yearly = in_array($arriving->axis->frequency, [Frequency::Year, Frequency::Number], true);
 
-        return new self(
-            $yearly ? 'previous' : 'year',
-            $arriving->unit->sort === ValueType::Amount || $arriving->unit->sort === ValueType::Index
-                ? 'percent'
-                : 'difference',
-        );
+        return new self($yearly ? 'previous' : 'year', self::hasShares($arriving) ? 'percent' : 'difference');
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -93,9 +89,9 @@ final readonly class Change implements Stop
         return match (true) {
             $this->on === 'year' && $arriving->axis->frequency === Frequency::Number
                 => 'Plain numbers have no year. Take the change on the period before.',
-            $this->as !== 'difference' && !in_array($arriving->unit->sort, [ValueType::Amount, ValueType::Index], true)
-                => "What arrives here is in {$arriving->unit->text()}; a per cent of that would mislead. Take " .
-                'the difference, which is in points.',
+            $this->as !== 'difference' && !self::hasShares($arriving)
+                => "What arrives here are {$arriving->nature->plural()} in {$arriving->unit->text()}; a per cent of " .
+                'that would mislead. Take the difference.',
             $this->as === 'annualised' && $arriving->axis->frequency === Frequency::Number
                 => 'Plain numbers have no year. Take plain per cent.',
             default => null,
@@ -137,6 +133,7 @@ final readonly class Change implements Stop
             },
             $this->as === 'difference' ? $arriving->unit->difference() : Unit::of(ValueType::Percent),
             MeasureKind::Rate,
+            $this->as === 'difference' ? Nature::Difference : Nature::Growth,
         );
         $names = array_map($scope->nameOf(...), $unfit);
 
@@ -179,6 +176,12 @@ final readonly class Change implements Stop
             $position,
             $from < 0 ? [] : [$from, $position],
         );
+    }
+
+    private static function hasShares(SeriesTable $arriving): bool
+    {
+        return $arriving->nature->hasZero() &&
+            in_array($arriving->unit->sort, [ValueType::Amount, ValueType::Index], true);
     }
 
     private function power(SeriesTable $arriving): float

@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Extent;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
@@ -103,6 +104,12 @@ final readonly class ChangeOfPeriod implements Stop
             !$arriving->axis->frequency->isFinerThan($this->to) => 'The figures are ' .
                 "{$arriving->axis->frequency->adjective()} already and cannot be cut into " .
                 "{$this->to->value}s. Choose a coarser period.",
+            $arriving->nature === Nature::Window && $arriving->kind === MeasureKind::Flow
+                => "Windows overlap, so a {$this->to->value} of them would count most of its " .
+                "{$arriving->axis->frequency->value}s several times. Put this stop before the rolling.",
+            $arriving->kind === MeasureKind::Rate && $arriving->nature !== Nature::Quotient
+                => "What arrives here are {$arriving->nature->plural()}; a {$this->to->value}’s is not the sum or " .
+                "mean of its {$arriving->axis->frequency->value}s’. Put this stop before it.",
             $arriving->kind === MeasureKind::Rate => "What arrives here ({$arriving->unit->text()}) is a " .
                 "quotient; a {$this->to->value}’s is not the sum or mean of its " .
                 "{$arriving->axis->frequency->value}s’. Put this stop before " .
@@ -140,6 +147,7 @@ final readonly class ChangeOfPeriod implements Stop
             $arriving->unit->insteadOf($axis->frequency, $this->to->value),
             $arriving->kind,
             $series,
+            nature: $arriving->nature,
         );
         $out = $this->unfinished === 'out' && $extent->open !== null;
 

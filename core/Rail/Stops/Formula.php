@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
@@ -119,6 +120,7 @@ final readonly class Formula implements Stop
             },
             $quantity->unit(),
             $quantity->kind,
+            Nature::ofMeasure($quantity->kind, $quantity->unit()),
         );
         $divisor = $expression->divisor();
         if ($divisor !== null) {

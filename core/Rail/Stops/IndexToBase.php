@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
@@ -161,14 +162,9 @@ final readonly class IndexToBase implements Stop
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        if (
-            in_array($arriving->unit->sort, [ValueType::Rank, ValueType::Score, ValueType::Points], true) ||
-            ($arriving->unit->sort === ValueType::Percent &&
-                $arriving->kind === MeasureKind::Rate &&
-                $this->isChange($arriving))
-        ) {
-            return "What arrives here ({$arriving->unit->text()}) has no size that could be 100. Put the index " .
-                'before it.';
+        if (!$arriving->nature->hasZero()) {
+            return "What arrives here are {$arriving->nature->plural()}, which have no size that could be 100. Put " .
+                'the index before it.';
         }
         if ($this->at !== 'period') {
             return null;
@@ -219,6 +215,7 @@ final readonly class IndexToBase implements Stop
             },
             $this->isShownAsChange() ? Unit::of(ValueType::Percent) : Unit::index($this->label($arriving, $scope)),
             MeasureKind::Rate,
+            $this->isShownAsChange() ? Nature::Growth : Nature::Index,
         );
 
         return new Outcome(
@@ -295,7 +292,7 @@ final readonly class IndexToBase implements Stop
             ]);
         }
 
-        return new SeriesTable($axis, $indexed->unit, $indexed->kind, $series);
+        return new SeriesTable($axis, $indexed->unit, $indexed->kind, $series, nature: $indexed->nature);
     }
 
     /**
@@ -386,21 +383,6 @@ final readonly class IndexToBase implements Stop
 
         return $chosen === null ? [0, -1] : [$chosen, $chosen];
     }
-
-    /** Percentages that say how much something changed may be below zero; those of a whole may not. */
-    private function isChange(SeriesTable $arriving): bool
-    {
-        foreach ($arriving->series as $series) {
-            foreach ($series->values as $value) {
-                if ($value < 0.0) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
     /**
      * @param list<float> $values
      * @return array{float, int} mean of the values that are there (NAN when none is), and how many are

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
@@ -69,6 +70,11 @@ final readonly class PerDay implements Stop
             $frequency === Frequency::Day || $frequency === Frequency::Number => 'The periods here are ' .
                 ($frequency === Frequency::Day ? 'days already' : 'plain numbers, which have no days') .
                 '. Remove this stop.',
+            $arriving->nature === Nature::Window => 'A window holds the days of all its periods, and this stop would ' .
+                'divide by those of the last. Put this stop before the rolling.',
+            !in_array($arriving->nature, [Nature::Amount, Nature::Quotient], true)
+                => "What arrives here are {$arriving->nature->plural()}, which have no days to be divided by. Put " .
+                'this stop right after the measure.',
             !in_array($frequency->value, $arriving->unit->per, true)
                 => "What arrives here ({$arriving->unit->text()}) is not counted per {$frequency->value}, so " .
                 'it has no days to be divided by. Put this stop right after the measure.',
@@ -95,8 +101,9 @@ final readonly class PerDay implements Stop
                 },
                 $arriving->unit->insteadOf($arriving->axis->frequency, $this->isWorking() ? 'working day' : 'day'),
                 // What flows on a day is a level: it can be divided by people and shared out, but no longer added up
-                // over time.
-                MeasureKind::Stock,
+                // over time. A quotient stays one.
+                $arriving->kind === MeasureKind::Flow ? MeasureKind::Stock : $arriving->kind,
+                $arriving->nature === Nature::Amount ? Nature::Daily : $arriving->nature,
             ),
         );
     }

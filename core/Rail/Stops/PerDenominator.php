@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
@@ -152,8 +153,17 @@ final readonly class PerDenominator implements Stop
                     'before the index.'
                 : "What arrives here ({$arriving->unit->text()}) is no longer an amount, so dividing it by " .
                     "{$name} says nothing. Move this stop earlier.",
-            $arriving->kind === MeasureKind::Rate => "What arrives here ({$arriving->unit->text()}) is a " .
+            $arriving->nature === Nature::Quotient => "What arrives here ({$arriving->unit->text()}) is a " .
                 'quotient already. Divide the measure itself, at the start of the rail.',
+            !$arriving->nature->isDivisible()
+                => "What arrives here are {$arriving->nature->plural()}, and so much of them per {$name} says " .
+                'nothing. Move this stop earlier.',
+            $arriving->nature === Nature::Window && $measure->kind === MeasureKind::Flow
+                => "A window holds several {$frequency->value}s of the one, and {$name} would be of the last alone. " .
+                'Put this stop before the rolling, or divide by a level such as people.',
+            $arriving->nature === Nature::Total && $measure->kind === MeasureKind::Flow
+                => "A running total holds all {$frequency->value}s so far, and {$name} would be of the last alone. " .
+                'Divide by a level such as people.',
             $measure->kind === MeasureKind::Rate => "{$name} is a quotient already and cannot be a " .
                 'denominator. Choose people, connections or another amount.',
             ($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number)
@@ -212,6 +222,7 @@ final readonly class PerDenominator implements Stop
             },
             $arriving->unit->over($measure->divisor(), $this->times),
             MeasureKind::Rate,
+            Nature::Quotient,
         );
         // A denominator finer than the figures is added up or averaged over whole periods, and there is none to hold.
         $holds = $this->holdsNewest() && !$measure->frequency->isFinerThan($arriving->axis->frequency);

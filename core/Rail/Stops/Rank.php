@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
@@ -78,7 +79,7 @@ final readonly class Rank implements Stop
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return $arriving->unit->sort === ValueType::Rank ? 'A rank of ranks is the same rank. Remove this stop.' : null;
+        return $arriving->nature->isPlace() ? 'A rank of ranks is the same rank. Remove this stop.' : null;
     }
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
@@ -101,6 +102,7 @@ final readonly class Rank implements Stop
             },
             Unit::of(ValueType::Rank, $this->as === 'place' ? 'rank' : 'percentile'),
             MeasureKind::Rate,
+            $this->as === 'place' ? Nature::Place : Nature::Percentile,
         );
 
         return new Outcome(

@@ -6,8 +6,10 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -90,8 +92,20 @@ final readonly class RealTerms implements Stop
         $prices = $scope->table($this->index);
 
         return match (true) {
-            !$arriving->unit->isAmount()
-                => "What arrives here ({$arriving->unit->text()}) is no money. Put this stop right after the measure.",
+            !$arriving->unit->isAmount(),
+            $arriving->unit->isNoMoney()
+                => "What arrives here ({$arriving->unit->text()}) is no money. Put this stop right after a " .
+                'measure in money.',
+            $arriving->unit->isReal()
+                => 'What arrives here is at the prices of one time already. Remove one of the two stops.',
+            $arriving->nature === Nature::Difference
+                => 'A difference of two times is in the prices of both. Put this stop before it.',
+            in_array($arriving->nature, [Nature::Total, Nature::Window], true)
+                => "What arrives here are {$arriving->nature->plural()}, in the prices of several times at once. Put " .
+                'this stop before it.',
+            $scope->measures()[$this->index]->unit->sort === ValueType::Percent
+                => "{$scope->measures()[$this->index]->name} is in per cent: a rate at which prices rise, and no " .
+                'level of prices. Choose a price index.',
             $prices->axis->frequency !== $arriving->axis->frequency &&
                 !$prices->axis->frequency->isFinerThan($arriving->axis->frequency)
                 => 'The price index is coarser than the figures. Change the figures to its periods first.',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
@@ -102,12 +103,20 @@ final readonly class Rolling implements Stop
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return $this->statistic === 'sum' && $arriving->kind !== MeasureKind::Flow
-            ? ($arriving->kind === MeasureKind::Stock
-                ? 'Levels at several moments do not add up. Take the mean.'
-                : "What arrives here ({$arriving->unit->text()}) is a quotient, and quotients do not add up. " .
-                    'Take the mean, or put the sum before the division.')
-            : null;
+        $what = $arriving->nature->plural();
+
+        return match (true) {
+            $arriving->nature->isRelative() && $this->statistic === 'mean'
+                => "A mean of {$what} says nothing about the figures behind them. Put this stop before it.",
+            $this->statistic !== 'sum' => null,
+            $arriving->nature === Nature::Window
+                => 'Windows overlap, so their sum would count most periods several times. Take a longer window.',
+            $arriving->kind === MeasureKind::Stock => 'Levels at several moments do not add up. Take the mean.',
+            $arriving->kind === MeasureKind::Rate
+                => "What arrives here ({$arriving->unit->text()}) are {$what}, and those do not add up. Take the " .
+                'mean, or put the sum before it.',
+            default => null,
+        };
     }
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
@@ -130,6 +139,8 @@ final readonly class Rolling implements Stop
                     : array_slice($statistic([...$values, ...$beyond], $window, $needed), $this->ahead());
             },
             $this->statistic === 'sum' ? $arriving->unit->together($arriving->axis->frequency, $window) : null,
+            null,
+            in_array($arriving->nature, [Nature::Amount, Nature::Daily], true) ? Nature::Window : null,
         );
         if ($this->statistic === 'sum') {
             $table = $table->map(
@@ -143,7 +154,7 @@ final readonly class Rolling implements Stop
             $table->reaching(
                 $open === null ? $arriving->extent : $arriving->extent?->openFrom(max(0, $open - $this->ahead())),
             ),
-            $this->shortRemark($arriving),
+            [...$this->shortRemark($arriving), ...$this->meanOfRates($arriving)],
             $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}",
         );
     }
@@ -167,6 +178,19 @@ final readonly class Rolling implements Stop
             $position,
             $inputs,
         );
+    }
+
+    /** @return list<Remark> */
+    private function meanOfRates(SeriesTable $arriving): array
+    {
+        return $arriving->nature === Nature::Growth && $this->statistic === 'mean'
+            ? [
+                Remark::saying(
+                    'A mean of rates of change is not the rate over the window: 50 % up and 50 % down is 25 % down. ' .
+                        'Put the change after the rolling mean for that.',
+                ),
+            ]
+            : [];
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
@@ -84,6 +85,9 @@ final readonly class RunningTotal implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
+            $arriving->nature === Nature::Window
+                => 'Windows overlap, so their total would count most periods several times. Remove the rolling.',
+            $arriving->nature === Nature::Total => 'This is a running total already. Remove one of the two stops.',
             $arriving->kind === MeasureKind::Stock
                 => 'A level at a moment does not add up over time. Choose a flow, or take the mean.',
             $arriving->kind === MeasureKind::Rate => "What arrives here ({$arriving->unit->text()}) is a " .
@@ -103,13 +107,16 @@ final readonly class RunningTotal implements Stop
             function (array $values) use ($starts, $opening): array {
                 $totals = [];
                 $total = $opening;
+                // Before its first value a line has not begun, which is no gap.
+                $begun = $this->from !== 'start';
                 foreach ($values as $i => $value) {
                     if ($starts[$i]) {
                         $total = 0.0;
                     }
+                    $begun = $begun || !is_nan($value);
                     if (is_nan($value)) {
                         $totals[] = NAN;
-                        $total = $this->gapsCountAsNothing() ? $total : NAN;
+                        $total = $this->gapsCountAsNothing() || !$begun ? $total : NAN;
                     } else {
                         $totals[] = $total += $value;
                     }
@@ -119,6 +126,7 @@ final readonly class RunningTotal implements Stop
             },
             $arriving->unit->timeless($arriving->axis->frequency, $this->from === 'start' ? 'in all' : 'to date'),
             MeasureKind::Stock,
+            Nature::Total,
         );
 
         return new Outcome($table, [], $this->gapsCountAsNothing() ? 'gaps counted as nothing' : '');

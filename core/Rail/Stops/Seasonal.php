@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
@@ -86,8 +87,16 @@ final readonly class Seasonal implements Stop
             $seasons < 2 => ucfirst($arriving->axis->frequency->adjective()) .
                 ' figures have no seasons of a fixed number a year. Change them to months or quarters first.',
             $arriving->axis->count < 2 * $seasons => 'Seasons need at least two whole years.',
-            in_array($arriving->unit->sort, [ValueType::Rank, ValueType::Score], true)
-                => "What arrives here ({$arriving->unit->text()}) has no seasons to take out. Put this stop before it.",
+            $arriving->nature->isRelative()
+                => "What arrives here are {$arriving->nature->plural()}, which have no seasons to take out. Put this " .
+                'stop before it.',
+            $arriving->nature === Nature::Window && $this->show !== 'trend'
+                => 'The rolling has taken the seasons out already, in part or whole. Put this stop before it.',
+            $arriving->nature === Nature::Total
+                => 'A running total has the seasons of all its periods at once. Put this stop before it.',
+            $this->isMultiplicative() && !$arriving->nature->hasZero()
+                => "What arrives here are {$arriving->nature->plural()}, so seasons cannot be in proportion to them. " .
+                'Take seasons of the same size at any level.',
             default => null,
         };
     }
@@ -121,7 +130,7 @@ final readonly class Seasonal implements Stop
             $this->show === 'seasonal' && $this->isMultiplicative()
                 ? Unit::of(ValueType::Score, 'times the trend')
                 : null,
-            MeasureKind::Rate,
+            ...$this->meaning($arriving),
         );
         $names = array_map($scope->nameOf(...), $unfit);
 
@@ -164,6 +173,23 @@ final readonly class Seasonal implements Stop
             },
             $position,
         );
+    }
+
+    /**
+     * What is adjusted stays what it was: it can be divided and added up. A season is a part of it, or a factor.
+     *
+     * @return array{MeasureKind, Nature}
+     */
+    private function meaning(SeriesTable $arriving): array
+    {
+        return match (true) {
+            $this->show === 'adjusted' => [$arriving->kind, $arriving->nature],
+            $this->show === 'trend' => [
+                $arriving->kind,
+                $arriving->nature === Nature::Amount ? Nature::Window : $arriving->nature,
+            ],
+            default => [MeasureKind::Rate, $this->isMultiplicative() ? Nature::Factor : Nature::Difference],
+        };
     }
 
     private function isMultiplicative(): bool

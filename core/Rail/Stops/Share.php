@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
@@ -74,8 +75,7 @@ final readonly class Share implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
-            !$arriving->unit->isAmount(),
-            $arriving->kind === MeasureKind::Rate
+            !$arriving->nature->isDivisible()
                 => "What arrives here ({$arriving->unit->text()}) does not add up to a whole, so nothing has " .
                 'a share in it. Take the share of the measure itself, at the start of the rail.',
             $this->of === 'focus' && $scope->focus === []
@@ -118,6 +118,7 @@ final readonly class Share implements Stop
             },
             Unit::of(ValueType::Percent),
             MeasureKind::Rate,
+            Nature::Share,
         );
 
         return new Outcome($table, [
@@ -155,7 +156,7 @@ final readonly class Share implements Stop
     {
         return match ($this->of) {
             'focus' => in_array($key, $scope->focus, true) ? 'focus' : null,
-            'group' => $scope->entities()[$key]->group ?? '',
+            'group' => $scope->groupOf($key),
             default => 'all',
         };
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
@@ -24,6 +25,9 @@ use DuskRail\Statistics\Quantile;
 final readonly class Standardise implements Stop
 {
     use ReadsSettings;
+
+    /** Spreads up to this share of the middle come from rounding. */
+    private const ROUNDING = 1e-12;
 
     public function __construct(
         #[
@@ -74,7 +78,7 @@ final readonly class Standardise implements Stop
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return in_array($arriving->unit->sort, [ValueType::Rank, ValueType::Score], true)
+        return $arriving->nature->isRelative()
             ? "What arrives here ({$arriving->unit->text()}) has no distances to measure. Put this stop before it."
             : null;
     }
@@ -92,13 +96,17 @@ final readonly class Standardise implements Stop
                 static function (array $values) use ($middles, $spreads): array {
                     $scores = [];
                     foreach ($values as $i => $value) {
-                        $scores[] = ($spreads[$i] ?? NAN) > 0.0 ? ($value - $middles[$i]) / $spreads[$i] : NAN;
+                        // Values that differ by rounding alone are the same, and lie nowhere.
+                        $spread = $spreads[$i] ?? NAN;
+                        $scores[] =
+                            $spread > self::ROUNDING * abs($middles[$i]) ? ($value - $middles[$i]) / $spread : NAN;
                     }
 
                     return $scores;
                 },
                 Unit::of(ValueType::Score, $deviations ? 'standard deviations' : 'interquartile ranges'),
                 MeasureKind::Rate,
+                Nature::Score,
             ),
         );
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Words\Sentences;
 
+use DuskRail\Data\Better;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Words\LiveNumber;
 
@@ -30,17 +31,28 @@ final class ChangeOverTime implements ClaimFinder
             $share = $change->isShare
                 ? abs($change->amount) / 100.0
                 : abs($change->amount) / max(1e-12, abs($line->values[$first]));
+            $name = $line->name;
             $claims[] = Claim::of(
                 $share < self::HARDLY
-                    ? "{$line->name} has hardly changed since {$when}"
-                    : "{$line->name} has " .
-                        ($change->amount < 0 ? 'fallen' : 'risen') .
-                        " by {change {$line->name} since {$since}} since {$when}",
+                    ? "{$name} has hardly changed since {$when}"
+                    : "{$name} has {$this->verb($comparison, $change)} {change {$name} since {$since}} since {$when}",
                 $share < self::HARDLY ? 0.2 : 0.35 + $share,
                 $change->working,
             );
         }
 
         return $claims;
+    }
+
+    /** A place is gained where its number falls, or its percentile rises. */
+    private function verb(Comparison $comparison, LiveNumber $change): string
+    {
+        if ($comparison->run->table()->nature->isPlace()) {
+            $gains = $change->amount < 0 === ($comparison->better() === Better::Lower);
+
+            return $gains ? 'gained' : 'lost';
+        }
+
+        return $change->amount < 0 ? 'fallen by' : 'risen by';
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace DuskRail\Words\Sentences;
 
 use DuskRail\Data\Better;
-use DuskRail\Data\ValueType;
 use DuskRail\Outcome\Comparison;
 
 /** Since when a line has been above or below another, if it was on the other side before. */
@@ -41,7 +40,7 @@ final class Crossing implements ClaimFinder
                 continue;
             }
             $side = $now < 0 ? 'below' : 'above';
-            if ($comparison->run->table()->unit->sort === ValueType::Rank) {
+            if ($comparison->run->table()->nature->isPlace()) {
                 $side = $now < 0 === ($comparison->better() === Better::Lower) ? 'ahead of' : 'behind';
             }
             $period = $comparison->axis->period($since)->label();

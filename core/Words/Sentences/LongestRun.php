@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace DuskRail\Words\Sentences;
 
 use DuskRail\Data\Better;
-use DuskRail\Data\ValueType;
 use DuskRail\Outcome\Comparison;
 
 /** For how many periods in a row a line in focus has only risen or only fallen, up to its newest value. */
@@ -33,7 +32,7 @@ final class LongestRun implements ClaimFinder
             $noun =
                 $comparison->axis->frequency->value === 'number' ? 'periods' : "{$comparison->axis->frequency->value}s";
             $start = $line->at - $run;
-            $isPlace = $comparison->run->table()->unit->sort === ValueType::Rank;
+            $isPlace = $comparison->run->table()->nature->isPlace();
             $gains = $way < 0 === ($comparison->better() === Better::Lower);
             $verb = $isPlace ? ($gains ? 'gained places' : 'lost places') : ($way < 0 ? 'fallen' : 'risen');
             $claims[] = Claim::of(

@@ -6,7 +6,6 @@ namespace DuskRail\Words\Sentences;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\Numerals;
-use DuskRail\Data\ValueType;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Peers\Position;
@@ -23,7 +22,7 @@ final class PlaceAmongPeers implements ClaimFinder
 
     public function claims(Comparison $comparison): array
     {
-        if (in_array($comparison->run->table()->unit->sort, [ValueType::Rank, ValueType::Score], true)) {
+        if ($comparison->run->table()->nature->isRelative()) {
             return [];
         }
         $claims = [];

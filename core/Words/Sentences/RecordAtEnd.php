@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace DuskRail\Words\Sentences;
 
 use DuskRail\Data\Better;
-use DuskRail\Data\ValueType;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 
 /**
- * That the newest finished value of a line in focus is its lowest or highest, of all or since a while ago. Values before
- * the periods shown count too, or a record since what is shown begins would be none.
+ * That the newest finished value of a line in focus is its lowest or highest, of all or since a while ago. Values
+ * before the periods shown count too, or what is said to be a record would be none.
  */
 final class RecordAtEnd implements ClaimFinder
 {
@@ -51,7 +50,7 @@ final class RecordAtEnd implements ClaimFinder
     {
         $last = (int) $line->at;
         $period = static fn(int $at): string => $comparison->axis->period($at)->label();
-        $isPlace = $comparison->run->table()->unit->sort === ValueType::Rank;
+        $isPlace = $comparison->run->table()->nature->isPlace();
         $isBest = $direction < 0 === ($comparison->better() === Better::Lower);
         $what = match (true) {
             $isPlace => 'in its ' . ($isBest ? 'best' : 'worst') . ' place',

@@ -16,6 +16,6 @@
         <td>{{ is_nan($row->change) ? '–' : \DuskRail\Data\Numerals::signed($row->change, $comparison->decimals) }}</td>
         <td>{{ is_nan($row->trend->growth) ? '–' : \DuskRail\Data\Numerals::signed($row->trend->growth, 1).' %' }}</td>
         <td>{{ $row->rank ?? '' }}</td>
-        <td class="verdict" title="{{ $row->trend->reason }}">{{ $row->trend->verdict }}</td>
+        <td class="verdict" title="{{ $row->trend->reason }}">{{ $comparison->verdict($row->trend) }}</td>
     @endif
 </tr>

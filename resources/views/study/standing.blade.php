@@ -23,7 +23,7 @@
                         <td>{{ $signed($standing->line->latest() - $standing->now->bestQuartile) }}</td>
                         @if (! $peers->target->isNone())<td>{{ $signed($standing->line->latest() - $standing->course[0]['target']) }}</td>@endif
                         <td>{{ is_nan($standing->trend->growth) ? '–' : \DuskRail\Data\Numerals::signed($standing->trend->growth, 1).' %' }}</td>
-                        <td>{{ $standing->trend->verdict }}</td>
+                        <td>{{ $comparison->verdict($standing->trend) }}</td>
                     </tr>
                     <tr class="why"><td colspan="10">{{ $standing->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->trend->slope) }} a period (Theil–Sen)@if ($standing->trend->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->trend->line->intercept) }} {{ $standing->trend->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->trend->line->slope)) }} × periods@if (! is_nan($standing->trend->line->rSquared)), R² {{ number_format($standing->trend->line->rSquared, 2) }}@endif@endif.@if ($comparison->isSmoothed()) The values overlap, as rolling ones do, so the test looks surer than it is.@endif</td></tr>
                     @if (count($standing->course) > 1)
