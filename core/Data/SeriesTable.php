@@ -91,6 +91,15 @@ final readonly class SeriesTable
         return new self($this->axis, $this->unit, $this->kind, $this->series, $this->weights, $extent, $this->nature);
     }
 
+    /** What its figures are, in words: `differences (Ml per month)`, `shares (%)` */
+    public function inWords(): string
+    {
+        $unit = $this->unit->text();
+
+        return $this->nature->plural() .
+            (in_array($unit, ['', $this->nature->value, 'rank'], true) ? '' : " ({$unit})");
+    }
+
     /** First position whose values are of the unfinished period, or null. */
     public function open(): ?int
     {

@@ -521,7 +521,7 @@ final class TasksTest extends BrowserTestCase
             static fn(): bool => $browser->attribute('#stop-s3 + li', 'id') === 'stop-s2',
         );
         $browser->click('#editor-s3 .acts button:first-child');
-        $browser->see('#message', 'Move this stop before the index');
+        $browser->see('#message', 'Put this stop before it');
         self::assertSame('stop-s3', $browser->attribute('#stop-s1 + li', 'id'));
         $browser->write('#s3-base', 'long ago');
         $browser->see('#message', '“long ago” is not a period');

@@ -281,7 +281,7 @@ final class DrawnViewsTest extends TestCase
             $data,
         );
         self::assertStringContainsString(
-            'Move this stop before the index',
+            'Put this stop before it',
             OtherOrder::of($divided, 's1', $home)[0]->refusal,
         );
     }

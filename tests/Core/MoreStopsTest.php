@@ -452,10 +452,10 @@ final class MoreStopsTest extends TestCase
         yield 'sum of rates' => [
             'rate',
             [['rolling', ['statistic' => 'sum']]],
-            'are quotients, and those do not add up',
+            'are quotients (l per person), and those do not add up',
         ];
         yield 'running total of a stock' => ['stock', [['running-total', []]], 'does not add up over time'];
-        yield 'share of a rate' => ['rate', [['share', []]], 'does not add up to a whole'];
+        yield 'share of a rate' => ['rate', [['share', []]], 'do not add up to a whole'];
         yield 'index of a rank' => [
             'flow',
             [['rank', []], ['index', ['base' => '2024-01']]],
@@ -469,7 +469,7 @@ final class MoreStopsTest extends TestCase
         yield 'per cent of per cent' => [
             'flow',
             [['change', ['on' => 'previous']], ['change', ['on' => 'previous']]],
-            'rates of change in %; a per cent of that would mislead. Take the difference.',
+            'rates of change (%), and a per cent of them would mislead. Take the difference.',
         ];
         yield 'per day of a stock' => ['stock', [['per-day', []]], 'no days to be divided by'];
         yield 'best quartile of nobody knows' => [

@@ -18,7 +18,6 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\SparkRow;
-use DuskRail\Outcome\SparkRow;
 use DuskRail\Outcome\SparkTable;
 use DuskRail\Outcome\Standing;
 use DuskRail\Rail\StopCatalogue;

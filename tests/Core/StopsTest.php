@@ -186,7 +186,7 @@ final class StopsTest extends TestCase
         self::assertStringContainsString('adds up over a whole year', $refusal('cost'));
         self::assertStringContainsString('a quotient already and cannot be a denominator', $refusal('price'));
         self::assertStringContainsString('Divide the measure itself', $refusal('people', 'people'));
-        self::assertStringContainsString('Move this stop before the index', $refusal('2020', 'people'));
+        self::assertStringContainsString('Put this stop before it', $refusal('2020', 'people'));
         self::assertStringContainsString('no measure “cats”', $refusal('cats'));
         self::assertSame('', $refusal('people'));
     }

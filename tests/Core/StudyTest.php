@@ -214,7 +214,7 @@ final class StudyTest extends TestCase
         yield 'order that makes no sense' => [
             'move-stop',
             ['id' => 's2', 'by' => 'earlier'],
-            'Move this stop before the index',
+            'Put this stop before it',
         ];
         yield 'unknown change' => ['explode', [], 'no such change: “explode”'];
         yield 'unknown entity' => ['state', ['entity' => 'nobody', 'state' => 'focus'], 'no “nobody”'];

@@ -259,7 +259,7 @@ final class ExportTest extends ApplicationTestCase
             ],
         ]);
         self::assertSame(1, Artisan::call('study:check', ['study' => 'Leaks now']));
-        self::assertStringContainsString('does not add up to a whole', Artisan::output());
+        self::assertStringContainsString('do not add up to a whole', Artisan::output());
     }
 
     public function testFilesAreImportedAndAddedFromTheCommandLine(): void

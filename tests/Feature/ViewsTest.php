@@ -159,7 +159,7 @@ final class ViewsTest extends ApplicationTestCase
         // A stop that makes no sense along the horizontal axis is refused as on any rail.
         $this->change($study, 'add-stop', ['stop' => 'share'])
             ->assertStatus(422)
-            ->assertSee('does not add up to a whole');
+            ->assertSee('do not add up to a whole');
         $this->change($study, 'set', ['part' => 'scatter', 'settings' => ['highX' => '40', 'corners' => 'a,b,c,<d>']])
             ->assertSee('Left out: Veldmere')
             ->assertSee('&lt;d&gt;', false);

@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use DuskRail\Document\SettingsGuide;
 use DuskRail\Document\StudySchema;
+use DuskRail\Rail\Combinations;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\File;
 
@@ -14,7 +15,7 @@ final class WriteDocs extends Command
 {
     protected $signature = 'docs:write {--check : only say whether they are current}';
 
-    protected $description = 'Write docs/study.schema.json and docs/settings.md from the code';
+    protected $description = 'Write what is made from the code: docs/study.schema.json, settings.md and combinations.md';
 
     public function handle(): int
     {
@@ -24,6 +25,7 @@ final class WriteDocs extends Command
             [
                 'docs/study.schema.json' => json_encode(StudySchema::write(), $flags | JSON_THROW_ON_ERROR) . "\n",
                 'docs/settings.md' => SettingsGuide::write(),
+                'docs/combinations.md' => Combinations::write(),
             ]
             as $path => $content
         ) {

@@ -104,8 +104,8 @@ final readonly class Against implements Stop
             $arriving->nature->isRelative()
                 => "A difference of {$arriving->nature->plural()} is not a size. Put this stop before it.",
             $this->as !== 'difference' && !self::hasShares($arriving)
-                => "What arrives here are {$arriving->nature->plural()} in {$arriving->unit->text()}, and a per cent " .
-                'of them would mislead. Take the difference.',
+                => "What arrives here are {$arriving->inWords()}, and a per cent of them would mislead. Take the " .
+                'difference.',
             $this->to === 'focus' && $scope->focus === []
                 => 'Nothing is in focus. Put a line in focus, or compare with the peer median.',
             $this->to === 'entity' && $this->entity !== '' && !isset($arriving->series[$this->entity])

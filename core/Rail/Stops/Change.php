@@ -90,8 +90,8 @@ final readonly class Change implements Stop
             $this->on === 'year' && $arriving->axis->frequency === Frequency::Number
                 => 'Plain numbers have no year. Take the change on the period before.',
             $this->as !== 'difference' && !self::hasShares($arriving)
-                => "What arrives here are {$arriving->nature->plural()} in {$arriving->unit->text()}; a per cent of " .
-                'that would mislead. Take the difference.',
+                => "What arrives here are {$arriving->inWords()}, and a per cent of them would mislead. Take the " .
+                'difference.',
             $this->as === 'annualised' && $arriving->axis->frequency === Frequency::Number
                 => 'Plain numbers have no year. Take plain per cent.',
             default => null,

@@ -107,13 +107,13 @@ final readonly class ChangeOfPeriod implements Stop
             $arriving->nature === Nature::Window && $arriving->kind === MeasureKind::Flow
                 => "Windows overlap, so a {$this->to->value} of them would count most of its " .
                 "{$arriving->axis->frequency->value}s several times. Put this stop before the rolling.",
-            $arriving->kind === MeasureKind::Rate && $arriving->nature !== Nature::Quotient
-                => "What arrives here are {$arriving->nature->plural()}; a {$this->to->value}’s is not the sum or " .
-                "mean of its {$arriving->axis->frequency->value}s’. Put this stop before it.",
-            $arriving->kind === MeasureKind::Rate => "What arrives here ({$arriving->unit->text()}) is a " .
-                "quotient; a {$this->to->value}’s is not the sum or mean of its " .
-                "{$arriving->axis->frequency->value}s’. Put this stop before " .
-                'the division, so that it is worked out from its parts.',
+            $arriving->nature === Nature::Daily,
+            $arriving->kind === MeasureKind::Rate
+                => "What arrives here are {$arriving->inWords()}; that of a {$this->to->value} is neither the sum nor " .
+                "the mean of its {$arriving->axis->frequency->value}s. Put this stop before " .
+                ($arriving->nature === Nature::Quotient
+                    ? 'the division, so that it is worked out from its parts.'
+                    : 'it.'),
             $arriving->axis->frequency === Frequency::Week && $this->to !== Frequency::Year
                 => 'Weeks do not fit into months or quarters. Choose years, in which a week belongs where its ' .
                 'Thursday is.',

@@ -163,7 +163,7 @@ final readonly class IndexToBase implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         if (!$arriving->nature->hasZero()) {
-            return "What arrives here are {$arriving->nature->plural()}, which have no size that could be 100. Put " .
+            return "What arrives here are {$arriving->inWords()}, which have no size that could be 100. Put " .
                 'the index before it.';
         }
         if ($this->at !== 'period') {

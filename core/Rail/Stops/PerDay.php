@@ -73,7 +73,7 @@ final readonly class PerDay implements Stop
             $arriving->nature === Nature::Window => 'A window holds the days of all its periods, and this stop would ' .
                 'divide by those of the last. Put this stop before the rolling.',
             !in_array($arriving->nature, [Nature::Amount, Nature::Quotient], true)
-                => "What arrives here are {$arriving->nature->plural()}, which have no days to be divided by. Put " .
+                => "What arrives here are {$arriving->inWords()}, which have no days to be divided by. Put " .
                 'this stop right after the measure.',
             !in_array($frequency->value, $arriving->unit->per, true)
                 => "What arrives here ({$arriving->unit->text()}) is not counted per {$frequency->value}, so " .

@@ -9,7 +9,6 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
-use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -148,16 +147,12 @@ final readonly class PerDenominator implements Stop
         $frequency = $arriving->axis->frequency;
 
         return match (true) {
-            !$arriving->unit->isAmount() => $arriving->unit->sort === ValueType::Index
-                ? "An index is no longer an amount, so dividing it by {$name} says nothing. Move this stop " .
-                    'before the index.'
-                : "What arrives here ({$arriving->unit->text()}) is no longer an amount, so dividing it by " .
-                    "{$name} says nothing. Move this stop earlier.",
-            $arriving->nature === Nature::Quotient => "What arrives here ({$arriving->unit->text()}) is a " .
-                'quotient already. Divide the measure itself, at the start of the rail.',
+            $arriving->nature === Nature::Quotient
+                => "What arrives here are {$arriving->inWords()} already. Divide the measure itself, at the start of " .
+                'the rail.',
             !$arriving->nature->isDivisible()
-                => "What arrives here are {$arriving->nature->plural()}, and so much of them per {$name} says " .
-                'nothing. Move this stop earlier.',
+                => "What arrives here are {$arriving->inWords()}, which are no amounts, so dividing them by {$name} " .
+                'says nothing. Put this stop before it.',
             $arriving->nature === Nature::Window && $measure->kind === MeasureKind::Flow
                 => "A window holds several {$frequency->value}s of the one, and {$name} would be of the last alone. " .
                 'Put this stop before the rolling, or divide by a level such as people.',

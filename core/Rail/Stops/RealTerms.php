@@ -94,14 +94,14 @@ final readonly class RealTerms implements Stop
         return match (true) {
             !$arriving->unit->isAmount(),
             $arriving->unit->isNoMoney()
-                => "What arrives here ({$arriving->unit->text()}) is no money. Put this stop right after a " .
+                => "What arrives here are {$arriving->inWords()}, and no money. Put this stop right after a " .
                 'measure in money.',
             $arriving->unit->isReal()
                 => 'What arrives here is at the prices of one time already. Remove one of the two stops.',
             $arriving->nature === Nature::Difference
                 => 'A difference of two times is in the prices of both. Put this stop before it.',
             in_array($arriving->nature, [Nature::Total, Nature::Window], true)
-                => "What arrives here are {$arriving->nature->plural()}, in the prices of several times at once. Put " .
+                => "What arrives here are {$arriving->inWords()}, in the prices of several times at once. Put " .
                 'this stop before it.',
             $scope->measures()[$this->index]->unit->sort === ValueType::Percent
                 => "{$scope->measures()[$this->index]->name} is in per cent: a rate at which prices rise, and no " .

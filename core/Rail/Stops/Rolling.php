@@ -113,7 +113,7 @@ final readonly class Rolling implements Stop
                 => 'Windows overlap, so their sum would count most periods several times. Take a longer window.',
             $arriving->kind === MeasureKind::Stock => 'Levels at several moments do not add up. Take the mean.',
             $arriving->kind === MeasureKind::Rate
-                => "What arrives here ({$arriving->unit->text()}) are {$what}, and those do not add up. Take the " .
+                => "What arrives here are {$arriving->inWords()}, and those do not add up. Take the " .
                 'mean, or put the sum before it.',
             default => null,
         };

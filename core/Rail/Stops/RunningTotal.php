@@ -90,8 +90,9 @@ final readonly class RunningTotal implements Stop
             $arriving->nature === Nature::Total => 'This is a running total already. Remove one of the two stops.',
             $arriving->kind === MeasureKind::Stock
                 => 'A level at a moment does not add up over time. Choose a flow, or take the mean.',
-            $arriving->kind === MeasureKind::Rate => "What arrives here ({$arriving->unit->text()}) is a " .
-                'quotient, and quotients do not add up. Put the running total before the division.',
+            $arriving->kind === MeasureKind::Rate
+                => "What arrives here are {$arriving->inWords()}, and those do not add up over time. Put the running " .
+                'total before it.',
             $this->from === 'year' && $arriving->axis->frequency === Frequency::Number
                 => 'Plain numbers have no year. Take the total since the start.',
             default => null,

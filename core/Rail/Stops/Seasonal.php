@@ -88,14 +88,14 @@ final readonly class Seasonal implements Stop
                 ' figures have no seasons of a fixed number a year. Change them to months or quarters first.',
             $arriving->axis->count < 2 * $seasons => 'Seasons need at least two whole years.',
             $arriving->nature->isRelative()
-                => "What arrives here are {$arriving->nature->plural()}, which have no seasons to take out. Put this " .
+                => "What arrives here are {$arriving->inWords()}, which have no seasons to take out. Put this " .
                 'stop before it.',
             $arriving->nature === Nature::Window && $this->show !== 'trend'
                 => 'The rolling has taken the seasons out already, in part or whole. Put this stop before it.',
             $arriving->nature === Nature::Total
                 => 'A running total has the seasons of all its periods at once. Put this stop before it.',
             $this->isMultiplicative() && !$arriving->nature->hasZero()
-                => "What arrives here are {$arriving->nature->plural()}, so seasons cannot be in proportion to them. " .
+                => "What arrives here are {$arriving->inWords()}, so seasons cannot be in proportion to them. " .
                 'Take seasons of the same size at any level.',
             default => null,
         };

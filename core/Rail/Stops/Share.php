@@ -76,8 +76,8 @@ final readonly class Share implements Stop
     {
         return match (true) {
             !$arriving->nature->isDivisible()
-                => "What arrives here ({$arriving->unit->text()}) does not add up to a whole, so nothing has " .
-                'a share in it. Take the share of the measure itself, at the start of the rail.',
+                => "What arrives here are {$arriving->inWords()}, which do not add up to a whole, so nothing has a " .
+                'share in it. Take the share of the measure itself, at the start of the rail.',
             $this->of === 'focus' && $scope->focus === []
                 => 'Nothing is in focus to take a share of. Put some lines in focus, or take the share of all.',
             default => null,

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Rail\Combinations;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Which calculation makes sense after which. */
+final class CombinationsTest extends TestCase
+{
+    #[TestWith(['rolling sum', 'by the year', 'Windows overlap'])]
+    #[TestWith(['rolling sum', 'running total', 'Windows overlap'])]
+    #[TestWith(['rolling sum', 'rolling sum', 'Windows overlap'])]
+    #[TestWith(['rolling mean', 'by the year', 'Windows overlap'])]
+    #[TestWith(['rolling mean', 'per day', 'those of the last'])]
+    #[TestWith(['rolling sum', '÷ a flow', 'would be of the last alone'])]
+    #[TestWith(['÷ a level', 'share', 'do not add up to a whole'])]
+    #[TestWith(['÷ a level', '÷ a level', 'quotients (crowns per 1,000 people per month) already'])]
+    #[TestWith(['rank', 'rolling mean', 'A mean of places'])]
+    #[TestWith(['standardise', 'rolling mean', 'A mean of scores'])]
+    #[TestWith(['change in per cent', 'index', 'no size that could be 100'])]
+    #[TestWith(['difference from peers', 'change in per cent', 'would mislead'])]
+    #[TestWith(['difference from peers', 'index', 'no size that could be 100'])]
+    #[TestWith(['change as difference', 'change in per cent', 'would mislead'])]
+    #[TestWith(['share', 'change in per cent', 'would mislead'])]
+    #[TestWith(['real terms', 'real terms', 'prices of one time already'])]
+    #[TestWith(['running total', 'real terms', 'prices of several times'])]
+    #[TestWith(['change as difference', 'real terms', 'prices of both'])]
+    #[TestWith(['per day', 'by the year', 'neither the sum nor the mean'])]
+    public function testWhatMisleadsIsRefusedWithItsReason(string $first, string $second, string $reason): void
+    {
+        [$what, $sentence] = Combinations::tried($first, $second);
+        self::assertSame('no', $what, $sentence);
+        self::assertStringContainsString($reason, $sentence);
+    }
+
+    #[TestWith(['seasons', 'by the year'])]
+    #[TestWith(['seasons', '÷ a level'])]
+    #[TestWith(['per day', '÷ a level'])]
+    #[TestWith(['per day', 'share'])]
+    #[TestWith(['÷ a level', 'per day'])]
+    #[TestWith(['rolling sum', '÷ a level'])]
+    #[TestWith(['running total', 'by the year'])]
+    #[TestWith(['by the year', 'real terms'])]
+    #[TestWith(['standardise', 'rank'])]
+    #[TestWith(['index', 'change in per cent'])]
+    #[TestWith(['change in per cent', 'rank'])]
+    public function testWhatMakesSenseIsDone(string $first, string $second): void
+    {
+        self::assertSame(['yes', ''], Combinations::tried($first, $second));
+    }
+
+    /** What is refused for some figures is refused for all figures of that kind, and nothing else is. */
+    public function testARefusalNeverDependsOnTheValues(): void
+    {
+        $others = [
+            Combinations::data(static fn(int $entity, int $i): float => $i % 5 === 0 ? -3.0 * $entity : 20.0 - $i),
+            Combinations::data(static fn(): float => 0.0),
+            Combinations::data(static fn(int $entity, int $i): float => ($entity + $i) % 3 === 0 ? NAN : 7.0),
+        ];
+        foreach (Combinations::names() as $first) {
+            foreach (Combinations::names() as $second) {
+                [$what, $reason] = Combinations::tried($first, $second);
+                foreach ($others as $number => $data) {
+                    [$then, $why] = Combinations::tried($first, $second, $data);
+                    self::assertSame(
+                        [$what === 'no', $what === 'no' ? $reason : ''],
+                        [$then === 'no', $then === 'no' ? $why : ''],
+                        "{$second} after {$first}, figures {$number}",
+                    );
+                }
+            }
+        }
+    }
+}
