@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use Closure;
+use DuskRail\Data\Numerals;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\LookPart;
@@ -172,7 +173,9 @@ final readonly class LinesPainter
             }
         }
         $level =
-            $this->look->litAt === '' ? $this->lineup->summary->line[$position] ?? NAN : (float) $this->look->litAt;
+            $this->look->litAt === ''
+                ? $this->lineup->summary->line[$position] ?? NAN
+                : Numerals::read($this->look->litAt) ?? NAN;
 
         return $this->look->lit === 'above' ? $value > $level : $value < $level;
     }

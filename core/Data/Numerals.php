@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
+use IntlChar;
+
 /**
  * Writes numbers for people: thousands marked, a true minus sign, as many decimals as the numbers around it deserve.
  */
@@ -41,6 +43,65 @@ final class Numerals
         }
 
         return $largest > 0.0 ? max(0, min(8, 2 - (int) floor(log10($largest)))) : 0;
+    }
+
+    /**
+     * A number as a person types it: `98,5`, `1,234.5`, `1 234,5`, `−3`, in the digits of any script.
+     *
+     * The last of two kinds of marks is the decimal one. A single comma before three digits marks thousands, as this
+     * program writes them, unless the number begins with 0.
+     *
+     * @return float|null null where it is no number, or too large for one
+     */
+    public static function read(string $text): ?float
+    {
+        $text = str_replace(
+            ['−', '٫', '٬', "\u{00A0}", "\u{202F}", ' ', "'", '’'],
+            ['-', '.', ''],
+            self::asciiDigits(trim($text)),
+        );
+        $decimal = self::decimalMark($text);
+        $thousands = $decimal === '' ? '[.,]' : ($decimal === ',' ? '\.' : ',');
+        $rest = $decimal === '' ? '(?!)' : preg_quote($decimal, '/') . '\d+';
+        $whole = "(?:\\d+|[1-9]\\d{0,2}(?:{$thousands}\\d{3})+)";
+        if (preg_match("/^[-+]?(?:{$whole}(?:{$rest})?|{$rest})(?:e[-+]?\\d+)?$/i", $text) !== 1) {
+            return null;
+        }
+        $number = (float) strtr($text, ['.' => $decimal === '.' ? '.' : '', ',' => $decimal === ',' ? '.' : '']);
+
+        // Nothing below zero is nothing.
+        return is_finite($number) ? $number + 0.0 : null;
+    }
+
+    /** The mark of the decimals in a number, or nothing where it has none. */
+    private static function decimalMark(string $text): string
+    {
+        [$commas, $points] = [substr_count($text, ','), substr_count($text, '.')];
+
+        return match (true) {
+            $commas > 0 && $points > 0 => strrpos($text, ',') > strrpos($text, '.') ? ',' : '.',
+            $commas + $points !== 1 => '',
+            $points === 1 => '.',
+            default => preg_match('/^[-+]?[1-9]\d{0,2},\d{3}$/', $text) === 1 ? '' : ',',
+        };
+    }
+
+    /** With as many decimals as it has, at most ten, and no marks for thousands. */
+    public static function plain(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 10, '.', ''), '0'), '.');
+    }
+
+    /** The same text with the digits of every script as those of ASCII. */
+    public static function asciiDigits(string $text): string
+    {
+        return preg_match('/[^\x00-\x7F]/', $text) !== 1
+            ? $text
+            : (string) preg_replace_callback(
+                '/\p{Nd}/u',
+                static fn(array $m): string => (string) IntlChar::charDigitValue($m[0]),
+                $text,
+            );
     }
 
     public static function ordinal(int $number): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Document;
 
 use DuskRail\Data\Entity;
+use DuskRail\Data\Numerals;
 use DuskRail\Settings\InvalidSetting;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -33,7 +34,7 @@ final readonly class Targets
             if (
                 preg_match(
                     '/^(?<name>.*?)\s*(?<from>(?<![\w.,-])\d{4}(?:-[A-Z]?\d{1,2}(?:-\d{2})?)?)?(?' .
-                        ':\s*:\s*|\s+|^)(?<value>[-−]?[\d.,]*\d)$/u',
+                        ':\s*:\s*|\s+|^)(?<value>[-−]?[.,]?\d(?:[\d.,\x{00A0}\x{202F}]*\d)?)$/u',
                     $one,
                     $m,
                 ) !== 1
@@ -45,15 +46,15 @@ final readonly class Targets
                         'parted by “;”.',
                 );
             }
-            $value = str_replace([',', '−'], ['', '-'], $m['value']);
-            if (!is_numeric($value)) {
+            $value = Numerals::read($m['value']);
+            if ($value === null) {
                 throw InvalidSetting::because('Target', "“{$m['value']}” is not a number.");
             }
             try {
                 $steps[] = [
                     'name' => trim($m['name']),
                     'from' => $m['from'] === '' ? null : Period::parse($m['from']),
-                    'value' => (float) $value,
+                    'value' => $value,
                 ];
             } catch (UnknownPeriod $problem) {
                 throw InvalidSetting::because('Target', $problem->getMessage());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Refusal;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
@@ -82,7 +83,27 @@ final readonly class Detection
             }
         }
 
-        return self::inShape($shape, $sample, $heading, $across, $down);
+        return self::inShape($shape, $sample, $heading, $across, $down)->doubting($sample, $heading);
+    }
+
+    /** Says so where the numbers could as well be read with the other decimal mark. */
+    private function doubting(Sample $sample, ?int $heading): self
+    {
+        foreach ($this->plan->columns->values as $column) {
+            $doubt = NumberNotation::doubt($sample->column($column, $heading));
+            if ($doubt !== null) {
+                [$text, $point, $comma] = $doubt;
+                $both = [Numerals::plain($point), Numerals::plain($comma)];
+                [$read, $other] = $this->plan->numbers === NumberNotation::Point ? $both : array_reverse($both);
+
+                return new self($this->plan, [
+                    ...$this->evidence,
+                    "“{$text}” is read as {$read}; with the other decimal mark it would be {$other}",
+                ]);
+            }
+        }
+
+        return $this;
     }
 
     /** @throws NotATable where it is too narrow or too wide */
@@ -498,10 +519,8 @@ final readonly class Detection
             }
             if (count($columns) > ($best === null ? 0 : count($best[0]))) {
                 $reading = PeriodReading::detect($texts);
-                $best = [
-                    $columns,
-                    $reading !== null && $reading->notation === $notation ? $reading : PeriodReading::of($notation),
-                ];
+                $all = $reading !== null && !in_array(null, array_map($reading->notation->read(...), $texts), true);
+                $best = [$columns, $reading !== null && $all ? $reading : PeriodReading::of($notation)];
             }
         }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Numerals;
+
 /** How a file writes numbers: its decimal mark; anything that marks thousands is then known too. */
 enum NumberNotation: string
 {
@@ -77,18 +79,19 @@ enum NumberNotation: string
     {
         // Most cells are plain; what comes after is for the others.
         if ($this === self::Point && is_numeric($text) && strpbrk($text, 'eExX') === false) {
-            return (float) $text;
+            return self::finite((float) $text);
         }
-        $text = trim($text);
+        $text = Numerals::asciiDigits(trim($text));
         if (self::isMissing($text)) {
             return NAN;
         }
+        $text = str_replace(['٫', '٬'], [$this === self::Point ? '.' : ',', ''], $text);
         $decimal = $this === self::Point ? '\.' : ',';
         $thousands = $this === self::Point ? "[,'’\\s\\x{00A0}\\x{202F}]" : "[.'’\\s\\x{00A0}\\x{202F}]";
         if (
             preg_match(
-                "/^([-+−]?)(\\d{1,3}(?:{$thousands}\\d{3})+|\\d+)?(?:{$decimal}(\\d+))?" .
-                    "(?:[eE]([-+]?\\d{1,3}))?\\s*%?$/u",
+                "/^([-+−]?)([1-9]\\d{0,2}(?:{$thousands}\\d{3})+|\\d+)?(?:{$decimal}(\\d+))?" .
+                    "(?:[eE]([-+]?\\d{1,3}))?$/u",
                 $text,
                 $m,
             ) !== 1 ||
@@ -99,7 +102,36 @@ enum NumberNotation: string
         $number =
             preg_replace('/\D/u', '', $m[2] ?? '') . '.' . ($m[3] ?? '0') . 'e' . (($m[4] ?? '') === '' ? '0' : $m[4]);
 
-        return (float) (($m[1] === '' || $m[1] === '+' ? '' : '-') . $number);
+        return self::finite((float) (($m[1] === '' || $m[1] === '+' ? '' : '-') . $number));
+    }
+
+    /**
+     * Whether the texts can be read both ways and come to other numbers: `1.234` is 1234 or a little over one.
+     *
+     * @param list<string> $texts
+     * @return array{string, float, float}|null one of them, read with a decimal point and with a decimal comma; null
+     *     where they leave no doubt
+     */
+    public static function doubt(array $texts): ?array
+    {
+        $doubtful = null;
+        foreach ($texts as $text) {
+            [$point, $comma] = [self::Point->read($text), self::Comma->read($text)];
+            if (($point === null) !== ($comma === null)) {
+                return null;
+            }
+            if ($point !== null && $comma !== null && !is_nan($point) && $point !== $comma) {
+                $doubtful ??= [$text, $point, $comma];
+            }
+        }
+
+        return $doubtful;
+    }
+
+    /** Too large for a number is none; nothing below zero is nothing. */
+    private static function finite(float $number): ?float
+    {
+        return is_finite($number) ? $number + 0.0 : null;
     }
 
     /** @param list<string> $texts */

@@ -24,8 +24,11 @@ final readonly class ReadMeasure
         return new self($this->name, $this->unit, $this->kind, $this->better, $frequency);
     }
 
-    public function counted(string $unit): self
+    /** @param bool $known whether its kind was said, and is no guess that the unit may better */
+    public function counted(string $unit, bool $known): self
     {
-        return new self($this->name, $unit, $this->kind, $this->better, $this->frequency);
+        $kind = $known ? $this->kind : MeasureKind::guess($this->name, $unit);
+
+        return new self($this->name, $unit, $kind, $this->better, $this->frequency);
     }
 }

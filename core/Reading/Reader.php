@@ -536,7 +536,11 @@ final class Reader
             $this->measures[$measure]->unit === '' &&
             !isset($this->plan->measures[$this->measures[$measure]->name]['unit'])
         ) {
-            $this->measures[$measure] = $this->measures[$measure]->counted($unit);
+            $name = $this->measures[$measure]->name;
+            $this->measures[$measure] = $this->measures[$measure]->counted(
+                $unit,
+                isset($this->plan->measures[$name]['kind']),
+            );
         }
 
         return true;

@@ -75,10 +75,13 @@ final readonly class Period
     }
 
     /**
-     * Reads what code() writes; `#7` is the plain number 7, and `month#24228` any period by its frequency and ordinal.
+     * Reads what code(), label() and short() write; `#7` is the plain number 7, and `month#24228` any period by its
+     * frequency and ordinal.
      */
     public static function parse(string $text): self
     {
+        $text = trim($text);
+
         return match (true) {
             preg_match('/^(\d{4})$/', $text, $m) === 1 => self::year((int) $m[1]),
             preg_match('/^(\d{4})-H([12])$/', $text, $m) === 1 => self::halfYear((int) $m[1], (int) $m[2]),
@@ -95,8 +98,30 @@ final readonly class Period
                 Frequency::from($m[1]),
                 (int) $m[2],
             ),
-            default => throw UnknownPeriod::inText($text),
+            default => self::inWords($text) ?? throw UnknownPeriod::inText($text),
         };
+    }
+
+    /** Reads what label() and short() write. */
+    private static function inWords(string $text): ?self
+    {
+        foreach (
+            [
+                PeriodNotation::MonthName,
+                PeriodNotation::Quarter,
+                PeriodNotation::HalfYear,
+                PeriodNotation::Week,
+                PeriodNotation::DayName,
+            ]
+            as $notation
+        ) {
+            $ordinal = $notation->read($text);
+            if ($ordinal !== null) {
+                return new self($notation->frequency(), $ordinal);
+            }
+        }
+
+        return null;
     }
 
     /** The unmistakable written form: 2024, 2024-H1, 2024-Q1, 2024-03, 2024-W05 (ISO 8601), 2024-03-31, #7. */

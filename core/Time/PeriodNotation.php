@@ -164,9 +164,13 @@ enum PeriodNotation: string
         $time = '(?:[t ]\d{1,2}:\d{2}(?::\d{2}(?:\.\d+)?)?(?:z|[-+]\d{2}:?\d{2})?)?';
 
         return match ($this) {
-            self::HalfYear => ["~^{$year}[-/ ]?h(?<part>[12])$~", "~^h(?<part>[12])[-/ ]?{$year}$~"],
+            self::HalfYear => [
+                "~^{$year}[-/ ]?h(?<part>[12])$~",
+                "~^h(?<part>[12])[-/ ]?{$year}$~",
+                "~^(?<part>first|second) half of {$year}$~",
+            ],
             self::Quarter => ["~^{$year}[-/ ]?q(?<part>[1-4])$~", "~^q(?<part>[1-4])[-/ ]?{$year}$~"],
-            self::Week => ["~^{$year}[- ]?w{$two}$~"],
+            self::Week => ["~^{$year}[- ]?w{$two}$~", "~^w(?:eek )?{$two}(?: of)? {$year}$~"],
             self::MonthNumber => [
                 "~^{$year}(?:-|/|\\.| ?m){$two}$~",
                 "~^{$two}[-/.]{$year}$~",
@@ -187,7 +191,11 @@ enum PeriodNotation: string
     /** A number, or that of the month whose name it is. */
     private static function partNumber(string $text): int
     {
-        return ctype_digit($text) ? (int) $text : self::monthNumber(substr($text, 0, 3));
+        return match (true) {
+            ctype_digit($text) => (int) $text,
+            $text === 'first', $text === 'second' => $text === 'first' ? 1 : 2,
+            default => self::monthNumber(substr($text, 0, 3)),
+        };
     }
 
     /** A text with the name of a month in any language of ICU put into English: `31 mars 2024`, `März 24`. */

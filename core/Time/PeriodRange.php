@@ -20,7 +20,8 @@ final readonly class PeriodRange
 
     public static function parse(string $text): self
     {
-        $ends = explode('..', trim($text));
+        // As it is written down, or as it is shown.
+        $ends = preg_split('/\.\.| [–-] /u', trim($text)) ?: [$text];
         if (count($ends) > 2) {
             throw UnknownPeriod::inText($text);
         }

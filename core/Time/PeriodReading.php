@@ -48,7 +48,23 @@ final readonly class PeriodReading
             }
         }
 
-        return $best;
+        return $best?->notation === PeriodNotation::MonthNumber && self::areFiscal($texts)
+            ? self::of(PeriodNotation::FiscalYear)
+            : $best;
+    }
+
+    /**
+     * Whether texts that could be months are years over the turn of two: 2005/06, 2006/07. Every one of several names a
+     * year and the next, which months hardly ever do.
+     *
+     * @param list<string> $texts that are different
+     */
+    private static function areFiscal(array $texts): bool
+    {
+        $fiscal = array_filter(array_map(PeriodNotation::FiscalYear->read(...), $texts), is_int(...));
+        $months = array_filter(array_map(PeriodNotation::MonthNumber->read(...), $texts), is_int(...));
+
+        return count($fiscal) > 1 && array_diff_key($months, $fiscal) === [];
     }
 
     /**

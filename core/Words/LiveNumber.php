@@ -117,7 +117,7 @@ final readonly class LiveNumber
     /** @param array{string, string} $placeholder */
     private static function fault(string $text, array $placeholder, Comparison $comparison): string
     {
-        $words = preg_split('/\\s+(?:in|since)\\s+(?=\\S+$)/u', $placeholder[1]) ?: [''];
+        $words = self::split($placeholder[1]);
         $line = self::line($words[0], $comparison);
         if ($line === null || isset($words[1]) || $comparison->spoken < $comparison->from) {
             return "“{$text}” in the words names no line or period of this study.";
@@ -241,11 +241,22 @@ final readonly class LiveNumber
         return $parts;
     }
 
+    /**
+     * A line, and the period or range after “in” or “since”; a name may hold these words too.
+     *
+     * @return array{0: string, 1?: string}
+     */
+    private static function split(string $about): array
+    {
+        // The last of these words is the one before the period.
+        return preg_match('/^(.*)\s+(?:in|since)\s+(.+)$/u', $about, $m) === 1 ? [$m[1], trim($m[2])] : [$about];
+    }
+
     /** @param array{string, string} $placeholder */
     private static function read(array $placeholder, Comparison $comparison): ?self
     {
         [$what, $about] = $placeholder;
-        $words = preg_split('/\s+(?:in|since)\s+(?=\S+$)/u', $about) ?: [$about];
+        $words = self::split($about);
         $line = self::line($words[0], $comparison);
         if ($what === 'period') {
             $last = $comparison->focus()[0]->at ?? max($comparison->from, $comparison->spoken);

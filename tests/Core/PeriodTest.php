@@ -123,4 +123,21 @@ final class PeriodTest extends TestCase
         self::assertSame([3, 3], $axis->positions(PeriodRange::parse('2019-09')));
         self::assertNull($axis->positions(PeriodRange::parse('2021')));
     }
+
+    /** What the program writes it also reads, in every field. */
+    public function testEveryPeriodIsReadAsItIsWritten(): void
+    {
+        foreach (['2024', '2024-H2', '2024-Q3', '2024-07', '2024-W05', '2020-W53', '2024-02-29'] as $code) {
+            $period = Period::parse($code);
+            foreach ([$period->code(), $period->label(), $period->short()] as $text) {
+                self::assertEquals($period, Period::parse($text), $text);
+            }
+            $range = PeriodRange::between($period, $period->plus(7));
+            foreach ([$range->code(), $range->label()] as $text) {
+                self::assertEquals($range, PeriodRange::parse($text), $text);
+            }
+        }
+        $this->expectException(UnknownPeriod::class);
+        Period::parse('July');
+    }
 }

@@ -5,7 +5,12 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Numerals;
 use DuskRail\Data\Status;
+use DuskRail\Data\Unit;
+use DuskRail\Data\ValueType;
+use DuskRail\Document\Parts\ScatterPart;
+use DuskRail\Document\Targets;
 use DuskRail\Reading\Alternative;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
@@ -23,6 +28,9 @@ use DuskRail\Reading\Sample;
 use DuskRail\Reading\TableShape;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
+use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -215,6 +223,7 @@ final class ReadingTest extends TestCase
         yield 'a footnote' => [NumberNotation::Point, '1,200¹', [1200.0, 'Measured', '']];
         yield 'another, and provisional' => [NumberNotation::Point, '7 [2] p', [7.0, 'Provisional', '']];
         yield 'stars' => [NumberNotation::Point, '18.5**', [18.5, 'Measured', '']];
+        yield 'per cent' => [NumberNotation::Point, '12.5 %', [12.5, 'Measured', '%']];
         yield 'a unit' => [NumberNotation::Comma, '1.234,5 Ml', [1234.5, 'Measured', 'Ml']];
         yield 'a currency before it' => [NumberNotation::Point, '€ 12.50', [12.5, 'Measured', '€']];
         yield 'a negative amount of it' => [NumberNotation::Point, '(€12.50)', [-12.5, 'Measured', '€']];
@@ -232,6 +241,100 @@ final class ReadingTest extends TestCase
     ): void {
         $figure = Figure::read($notation, $text);
         self::assertSame($expected, $figure === null ? null : [$figure->value, $figure->status->name, $figure->unit]);
+    }
+
+    public function testPerCentInTheCellsIsTheUnitAndMakesTheMeasureARate(): void
+    {
+        [, $read] = self::understood(
+            "Utility,Month,Leakage\nVeldmere,2024-01,10%\nVeldmere,2024-02,12%\nTarrow,2024-01,8%\nTarrow,2024-02,9%\n",
+        );
+        self::assertSame(['%', MeasureKind::Rate], [$read->measures[0]->unit, $read->measures[0]->kind]);
+        self::assertSame(ValueType::Percent, Unit::parse($read->measures[0]->unit)->sort);
+    }
+
+    public function testYearsOverTheTurnOfTwoAreNoMonths(): void
+    {
+        foreach (['2000/01', '2005-06'] as $first) {
+            [$year, $sign] = [(int) substr($first, 0, 4), $first[4]];
+            $label = static fn(int $i): string => sprintf('%d%s%02d', $year + $i, $sign, ($year + $i + 1) % 100);
+            $down = "Utility,Year,Bursts\n";
+            foreach (range(0, 5) as $i) {
+                $down .= "Veldmere,{$label($i)},{$i}\nTarrow,{$label($i)},{$i}\n";
+            }
+            $across = "Utility,{$label(0)},{$label(1)},{$label(2)}\nVeldmere,1,2,3\nTarrow,4,5,6\n";
+            foreach ([$down, $across] as $text) {
+                [$plan, $read] = self::understood($text);
+                self::assertSame(
+                    [PeriodNotation::FiscalYear, Frequency::Year],
+                    [$plan->periods->notation, $read->frequency],
+                );
+            }
+        }
+        // Twelve months in a row are months.
+        self::assertSame(
+            PeriodNotation::MonthNumber,
+            PeriodReading::detect(array_map(static fn(int $m): string => sprintf('2005/%02d', $m), range(1, 12)))
+                ?->notation,
+        );
+    }
+
+    public function testANumberThatCanBeReadTwoWaysIsShownInBoth(): void
+    {
+        $text = static fn(
+            string $last,
+        ): string => "Utility;Month;Leakage\nVeldmere;2024-01;1.234\nTarrow;2024-01;{$last}\n";
+        $evidence = static fn(string $last): string => implode(
+            ' | ',
+            Detection::of(self::sample($text($last)))->evidence,
+        );
+        self::assertStringContainsString(
+            '“1.234” is read as 1.234; with the other decimal mark it would be 1234',
+            $evidence('2.500'),
+        );
+        // One cell that can only be read one way leaves no doubt about the others.
+        self::assertStringNotContainsString('decimal mark', $evidence('2.50'));
+        self::assertStringNotContainsString('decimal mark', $evidence('2.345,6'));
+    }
+
+    /** @return iterable<string, array{string, float|null}> */
+    public static function typed(): iterable
+    {
+        yield 'a decimal comma' => ['98,5', 98.5];
+        yield 'below one' => ['0,123', 0.123];
+        yield 'thousands as they are written here' => ['1,234', 1234.0];
+        yield 'thousands twice' => ['1,234,567', 1234567.0];
+        yield 'points for thousands' => ['1.234.567', 1234567.0];
+        yield 'German' => ['1.234,5', 1234.5];
+        yield 'English' => ['1,234.5', 1234.5];
+        yield 'French' => ["1\u{202F}234,5", 1234.5];
+        yield 'a true minus' => ['−3,5', -3.5];
+        yield 'wide digits' => ['１２', 12.0];
+        yield 'an exponent' => ['1.5e3', 1500.0];
+        yield 'too large' => ['1e400', null];
+        yield 'groups of two' => ['12,34,5', null];
+        yield 'a word' => ['much', null];
+        yield 'nothing' => ['', null];
+        yield 'marks alone' => [',', null];
+    }
+
+    #[DataProvider('typed')]
+    public function testANumberIsReadAsPeopleTypeIt(string $text, ?float $expected): void
+    {
+        self::assertSame($expected, Numerals::read($text));
+        if ($expected !== null) {
+            self::assertSame($expected, ScatterPart::from(['lineX' => $text])->lineX);
+            self::assertSame(
+                $expected,
+                Targets::parse("2024 {$text}")->at('', PeriodAxis::of(Frequency::Year, 2024, 1), 0),
+            );
+        }
+        if ($expected !== null && $expected > 0.0 && !str_contains($text, 'e') && !str_contains($text, "\u{202F}")) {
+            $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2024', ['home' => [2]]]]);
+            self::assertSame(
+                [round(2 * $expected, 6)],
+                Make::values(Make::run($data, 'formula', ['text' => "here × {$text}"]), 'home'),
+            );
+        }
     }
 
     public function testUnitsInCellsMustBeOneAndMarksBecomeStatuses(): void
@@ -475,7 +578,11 @@ final class ReadingTest extends TestCase
         yield 'thousands by point' => [NumberNotation::Comma, '1.234.567,5', 1234567.5];
         yield 'true minus' => [NumberNotation::Point, '−12', -12.0];
         yield 'exponent' => [NumberNotation::Point, '1.5e3', 1500.0];
-        yield 'per cent' => [NumberNotation::Point, '12.5 %', 12.5];
+        yield 'no thousands begin with zero' => [NumberNotation::Point, '0,123', null];
+        yield 'they are decimals' => [NumberNotation::Comma, '0,123', 0.123];
+        yield 'Arabic digits' => [NumberNotation::Point, '٣٤٫٥', 34.5];
+        yield 'wide digits' => [NumberNotation::Comma, '１２３', 123.0];
+        yield 'too large for a number' => [NumberNotation::Point, '1e400', null];
         yield 'missing' => [NumberNotation::Point, 'n/a', NAN];
         yield 'zero is not missing' => [NumberNotation::Point, '0', 0.0];
         yield 'commas in the wrong places' => [NumberNotation::Point, '12,34', null];
@@ -495,6 +602,7 @@ final class ReadingTest extends TestCase
     {
         yield 'only the comma reads both' => [['1.234,5', '12,25'], ',', NumberNotation::Comma];
         yield 'only the point reads both' => [['1,234.5', '12.25'], ';', NumberNotation::Point];
+        yield 'decimals below one' => [['0,123', '0,145', '1,234', '0,987'], "\t", NumberNotation::Comma];
         yield 'both would do, cells parted by semicolons' => [['1,234', '2,500'], ';', NumberNotation::Comma];
         yield 'both would do, cells parted by commas' => [['1,234', '2,500'], ',', NumberNotation::Point];
     }

@@ -15,7 +15,7 @@ final class WriteDocs extends Command
 {
     protected $signature = 'docs:write {--check : only say whether they are current}';
 
-    protected $description = 'Write what is made from the code: docs/study.schema.json, settings.md and combinations.md';
+    protected $description = 'Write the docs that are made from the code: schema, settings and combinations';
 
     public function handle(): int
     {

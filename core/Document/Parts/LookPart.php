@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Settings\Kinds\ByKey;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Flag;
@@ -127,7 +128,7 @@ final readonly class LookPart implements Part
 
     public function settled(): static
     {
-        $misplaced = $this->lit === 'all' || ($this->lit !== 'from' && !is_numeric($this->litAt));
+        $misplaced = $this->lit === 'all' || ($this->lit !== 'from' && Numerals::read($this->litAt) === null);
 
         return $misplaced && $this->litAt !== '' ? $this->with(['litAt' => '']) : $this;
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Formula;
 
+use DuskRail\Data\Numerals;
+
 /** One sign, number or name of a formula. */
 final readonly class Token
 {
@@ -69,8 +71,10 @@ final readonly class Token
                 return new self('', NAN, (string) $key, mb_substr($rest, 0, $length), $column);
             }
         }
-        if (preg_match('/^\d[\d,]*(\.\d+)?|^\.\d+/', $rest, $m) === 1) {
-            return new self('', (float) str_replace(',', '', $m[0]), '', $m[0], $column);
+        if (preg_match('/^[.,]?\p{Nd}+(?:[.,]\p{Nd}+)*/u', $rest, $m) === 1) {
+            $number = Numerals::read($m[0]);
+
+            return $number === null ? null : new self('', $number, '', $m[0], $column);
         }
 
         return isset(self::SIGNS[$character]) ? new self(self::SIGNS[$character], NAN, '', $character, $column) : null;

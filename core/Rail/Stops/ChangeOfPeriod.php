@@ -109,8 +109,8 @@ final readonly class ChangeOfPeriod implements Stop
                 "{$arriving->axis->frequency->value}s several times. Put this stop before the rolling.",
             $arriving->nature === Nature::Daily,
             $arriving->kind === MeasureKind::Rate
-                => "What arrives here are {$arriving->inWords()}; that of a {$this->to->value} is neither the sum nor " .
-                "the mean of its {$arriving->axis->frequency->value}s. Put this stop before " .
+                => "What arrives here are {$arriving->inWords()}; that of a {$this->to->value} is neither the sum " .
+                "nor the mean of its {$arriving->axis->frequency->value}s. Put this stop before " .
                 ($arriving->nature === Nature::Quotient
                     ? 'the division, so that it is worked out from its parts.'
                     : 'it.'),

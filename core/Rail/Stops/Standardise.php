@@ -79,7 +79,8 @@ final readonly class Standardise implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return $arriving->nature->isRelative()
-            ? "What arrives here are {$arriving->inWords()}, which have no distances to measure. Put this stop before it."
+            ? "What arrives here are {$arriving->inWords()}, which have no distances to measure. Put this stop " .
+                    'before it.'
             : null;
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Settings\Kinds;
 
 use Attribute;
+use DuskRail\Data\Numerals;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
@@ -44,8 +45,11 @@ final readonly class Number extends Setting
         if ($given === '') {
             return is_float($default) ? $default : null;
         }
-        $given = is_string($given) ? str_replace([',', ' ', '−'], ['', '', '-'], $given) : $given;
-        $number = is_numeric($given) && is_finite((float) $given) ? (float) $given : null;
+        $number = match (true) {
+            is_string($given) => Numerals::read($given),
+            is_int($given), is_float($given) => is_finite((float) $given) ? (float) $given : null,
+            default => null,
+        };
         if ($this->positive && ($number === null || $number <= 0.0)) {
             throw UnfitValue::because("“{$name}” must be a number above zero.");
         }
@@ -63,7 +67,7 @@ final readonly class Number extends Setting
 
     public function field(string $name, mixed $value, Offer $offer, string $lead): Field
     {
-        $text = is_float($value) ? self::plain($value) : '';
+        $text = is_float($value) ? Numerals::plain($value) : '';
 
         return $this->options === []
             ? Field::number($name, $lead, $text, $this->hint)
@@ -95,12 +99,6 @@ final readonly class Number extends Setting
             return 'none';
         }
 
-        return $this->options[self::plain($value)] ?? str_replace('-', '−', self::plain($value));
-    }
-
-    /** With as many decimals as it has, at most ten. */
-    public static function plain(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 10, '.', ''), '0'), '.');
+        return $this->options[Numerals::plain($value)] ?? str_replace('-', '−', Numerals::plain($value));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Settings\Kinds;
 
 use Attribute;
+use DuskRail\Data\Numerals;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
@@ -35,6 +36,7 @@ final readonly class Whole extends Setting
 
     public function read(string $name, mixed $given, mixed $default): int
     {
+        $given = is_string($given) ? Numerals::read($given) : $given;
         if (!is_numeric($given) || (float) $given !== floor((float) $given)) {
             throw UnfitValue::because("“{$name}” must be a whole number, from {$this->low} to {$this->high}.");
         }
