@@ -6,15 +6,18 @@ namespace Tests\Core;
 
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Unit;
+use DuskRail\Outcome\Comparison;
 use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Rail\Working;
 use DuskRail\Settings\InvalidSetting;
 use DuskRail\Statistics\RollingMean;
 use DuskRail\Time\Frequency;
+use DuskRail\Words\LiveNumber;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -330,7 +333,7 @@ final class StopsTest extends TestCase
             ['base' => '2019'],
         );
         self::assertSame([50.0, null, 100.0, 150.0, 200.0], Make::values($run, 'home'));
-        self::assertSame('The base 2019 has gaps: Home has 3 of 4 values.', self::remarks($run)[0]->sentence);
+        self::assertSame('The base 2019 is not whole: Home has 3 of 4 values.', self::remarks($run)[0]->sentence);
     }
 
     #[TestWith(['1999', 'lies outside the data, which run from Jan 2019 – Dec 2020'])]
@@ -396,5 +399,46 @@ final class StopsTest extends TestCase
     private static function remarks(Run $run): array
     {
         return $run->steps[0]->outcome->remarks;
+    }
+
+    public function testABaseThatReachesBeyondTheDataSaysHowMuchOfItThereIs(): void
+    {
+        // Fifty a month in the second half of 2019, a hundred in 2020; prices from July 2019 on, too.
+        $half = [...array_fill(0, 6, 50), ...array_fill(0, 12, 100)];
+        $data = Make::data([
+            'flow' => ['crowns', MeasureKind::Flow, '2019-07', ['home' => $half, 'a' => $half]],
+            'price-index' => ['2019 = 100', MeasureKind::Rate, '2019-07', ['home' => array_fill(0, 18, 100)]],
+        ]);
+        foreach (
+            [
+                ['index', ['base' => '2019'], 'average of 2019 = 100 (6 of 12 months)', 'all that have an index'],
+                [
+                    'real-terms',
+                    ['index' => 'price-index', 'prices' => '2019'],
+                    'prices of 2019 (6 of 12 months)',
+                    '6 of 12',
+                ],
+            ]
+            as [$stop, $settings, $phrase, $remark]
+        ) {
+            $run = Make::run($data, $stop, $settings);
+            [$step] = $run->steps;
+            self::assertStringContainsString($phrase, $step->placed->stop->phrase($run->origin, Scope::all($data)));
+            self::assertStringContainsString($remark, $step->outcome->remarks[0]->sentence);
+            self::assertStringContainsString('6 of 12 months', $step->outcome->note);
+        }
+        $study = Make::study($data, StopCatalogue::make('index', ['base' => '2019']));
+        $working = Working::of(Comparison::of($study, $data)->run, Scope::all($data), 'flow', 'home', 17);
+        self::assertStringContainsString('mean of 6 of 12 values of Jul 2019 – Dec 2019', $working->text());
+        self::assertStringContainsString(
+            'mean of 6 of 12 values then',
+            LiveNumber::change(
+                Comparison::of(Make::study($data), $data),
+                Comparison::of(Make::study($data), $data)->lines[0],
+                '2019',
+            )->working ?? '',
+        );
+        // A whole base says nothing of it.
+        self::assertSame('', Make::run($data, 'index', ['base' => '2020'])->steps[0]->outcome->note);
     }
 }

@@ -157,7 +157,12 @@ final readonly class IndexToBase implements Stop
 
         $since = $this->isAligned($arriving) ? ", by {$arriving->axis->frequency->value}s since then" : '';
 
-        return ($several ? 'average of ' : '') . $this->label($arriving, $scope) . $since;
+        $reached = $this->at === 'period' ? self::reached($this->base, $arriving->axis) : '';
+
+        return ($several ? 'average of ' : '') .
+            $this->label($arriving, $scope) .
+            ($reached === '' ? '' : " ({$reached})") .
+            $since;
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
@@ -187,10 +192,20 @@ final readonly class IndexToBase implements Stop
         $axis = $arriving->axis;
         // The same for all, unless each has a base of its own.
         $common = $this->at === 'period' ? $axis->positions($this->base) ?? [0, -1] : null;
+        // A base that reaches beyond the data is of fewer periods than it says.
+        $wished = $common === null ? 0 : $this->base->at($axis->frequency)->count();
         $without = $partial = [];
         $names = $scope->entities();
         $table = $arriving->map(
-            function (array $values, string $key) use ($axis, $arriving, $names, $common, &$without, &$partial): array {
+            function (array $values, string $key) use (
+                $axis,
+                $arriving,
+                $names,
+                $common,
+                $wished,
+                &$without,
+                &$partial,
+            ): array {
                 [$from, $to] = $common ?? $this->basePositions($values, $axis, $names[$key]->attributes ?? []);
                 [$mean, $present] = self::mean($values, $from, $to);
                 $name = isset($names[$key]) ? $names[$key]->name : $key;
@@ -199,8 +214,9 @@ final readonly class IndexToBase implements Stop
 
                     return array_fill(0, count($values), NAN);
                 }
-                if ($present < $to - $from + 1) {
-                    $partial[$name] = sprintf('%d of %d', $present, $to - $from + 1);
+                $whole = max($wished, $to - $from + 1);
+                if ($present < $whole) {
+                    $partial[$name] = "{$present} of {$whole}";
                 }
                 $indexed = [];
                 foreach ($values as $value) {
@@ -220,7 +236,10 @@ final readonly class IndexToBase implements Stop
 
         return new Outcome(
             $this->isAligned($arriving) ? $this->aligned($table, $arriving, $scope) : $table,
-            $this->remarks($without, $partial),
+            $this->remarks($without, $partial, $table->axis->frequency),
+            $common === null || self::reached($this->base, $axis) === ''
+                ? ''
+                : 'base of ' . self::reached($this->base, $axis),
         );
     }
 
@@ -244,7 +263,8 @@ final readonly class IndexToBase implements Stop
             $present === 0
                 ? 'its base'
                 : PeriodRange::between($arriving->axis->period($from), $arriving->axis->period($to))->label();
-        $what = $present > 1 ? "mean of {$base}" : $base;
+        $whole = $this->at === 'period' ? $this->base->at($arriving->axis->frequency)->count() : $present;
+        $what = ($whole > 1 ? 'mean of ' : '') . ($present < $whole ? "{$present} of {$whole} values of " : '') . $base;
 
         return Explanation::of(
             Explanation::number($values[$position]) .
@@ -300,7 +320,7 @@ final readonly class IndexToBase implements Stop
      * @param array<string, string> $partial count by name
      * @return list<Remark>
      */
-    private function remarks(array $without, array $partial): array
+    private function remarks(array $without, array $partial, Frequency $frequency): array
     {
         $remarks = [];
         if ($without !== []) {
@@ -318,21 +338,35 @@ final readonly class IndexToBase implements Stop
                 ),
             );
         }
+        // The same for all is said once.
+        $alike = count(array_unique($partial)) === 1 && count($partial) > 1;
         if ($partial !== []) {
-            $remarks[] = Remark::saying(
-                "The base {$this->base->label()} has gaps: " .
-                    Named::few(
-                        array_map(
-                            static fn(string $n, string $c): string => "{$n} has {$c} values",
-                            array_keys($partial),
-                            $partial,
-                        ),
-                    ) .
-                    '.',
-            );
+            $have = $alike
+                ? 'all that have an index have ' . reset($partial) . " {$frequency->value}s of it"
+                : Named::few(
+                    array_map(
+                        static fn(string $n, string $c): string => "{$n} has {$c} values",
+                        array_keys($partial),
+                        $partial,
+                    ),
+                );
+            $remarks[] = Remark::saying("The base {$this->base->label()} is not whole: {$have}.");
         }
 
         return $remarks;
+    }
+
+    /** How much of a range an axis reaches, where it is not all: `6 of 12 months`. */
+    public static function reached(PeriodRange $range, PeriodAxis $axis): string
+    {
+        if (($range->first->frequency === Frequency::Number) !== ($axis->frequency === Frequency::Number)) {
+            return '';
+        }
+        $wished = $range->at($axis->frequency)->count();
+        $positions = $axis->positions($range);
+        $there = $positions === null ? 0 : $positions[1] - $positions[0] + 1;
+
+        return in_array($there, [0, $wished], true) ? '' : "{$there} of {$wished} {$axis->frequency->value}s";
     }
 
     /** @param list<float> $values */

@@ -81,7 +81,10 @@ final readonly class RealTerms implements Stop
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
-        return "in prices of {$this->prices->label()}";
+        $axis = isset($scope->measures()[$this->index]) ? $scope->table($this->index)->axis : null;
+        $reached = $axis === null ? '' : IndexToBase::reached($this->prices, $axis);
+
+        return "in prices of {$this->prices->label()}" . ($reached === '' ? '' : " ({$reached})");
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
@@ -122,7 +125,8 @@ final readonly class RealTerms implements Stop
         $series = array_values($prices->series)[0] ?? new Series('', []);
         [$from, $to] = $prices->axis->positions($this->prices) ?? [0, -1];
         $then = array_slice($series->values, $from, $to - $from + 1);
-        $level = $then === [] ? NAN : array_sum($then) / count($then);
+        $known = array_filter($then, static fn(float $v): bool => !is_nan($v));
+        $level = $known === [] ? NAN : array_sum($known) / count($known);
         [$figures, $places] = Alignment::of(
             new SeriesTable($prices->axis, $prices->unit, MeasureKind::Stock, []),
             $arriving->axis,
@@ -144,10 +148,19 @@ final readonly class RealTerms implements Stop
             return $real;
         }, $arriving->unit->noted("prices of {$this->prices->label()}"));
 
-        return new Outcome(
-            $table,
-            $lacks ? [Remark::saying('The price index is missing for some periods; there is no value in them.')] : [],
-        );
+        $wished = $this->prices->at($prices->axis->frequency)->count();
+        $there = count($known);
+        $missing = $there === $wished ? '' : "{$there} of {$wished} {$prices->axis->frequency->value}s";
+        $remarks = [
+            ...$lacks
+                ? [Remark::saying('The price index is missing for some periods; there is no value in them.')]
+                : [],
+            ...$missing === ''
+                ? []
+                : [Remark::saying("The prices of {$this->prices->label()} are those of {$missing} that there are.")],
+        ];
+
+        return new Outcome($table, $remarks, $missing === '' ? '' : "prices of {$missing}");
     }
 
     public function explain(
