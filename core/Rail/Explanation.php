@@ -31,13 +31,19 @@ final readonly class Explanation
         return new self($text, $at, $inputs, $observations);
     }
 
-    /** A number with six digits that count, enough to work it out again. */
-    public static function number(float $value): string
+    /**
+     * A number with six digits that count, enough to work it out again; with more where it is taken from another that
+     * is hardly different, since their difference has fewer.
+     */
+    public static function number(float $value, float $beside = NAN): string
     {
         if (is_nan($value)) {
             return 'nothing';
         }
-        $decimals = $value === 0.0 ? 0 : max(0, min(10, 5 - (int) floor(log10(abs($value)))));
+        $apart = abs($value - $beside) / max(abs($value), abs($beside), PHP_FLOAT_MIN);
+        // A double has seventeen.
+        $digits = $apart > 0.0 && $apart < 0.1 ? min(17, 6 - (int) floor(log10($apart))) : 6;
+        $decimals = $value === 0.0 ? 0 : max(0, min(20, $digits - 1 - (int) floor(log10(abs($value)))));
         $text = Numerals::text($value, $decimals);
 
         return str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;

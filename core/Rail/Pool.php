@@ -75,6 +75,39 @@ final readonly class Pool
     }
 
     /**
+     * The same of several figures at once: in each period those members count that have all of them.
+     *
+     * @param list<array<array-key, list<float>>> $tables values by member
+     * @return list<list<float>> one for each table
+     */
+    public function alike(array $tables, int $count): array
+    {
+        $sums = array_fill(0, count($tables), array_fill(0, $count, 0.0));
+        $counts = array_fill(0, $count, 0);
+        foreach ($this->members as $member) {
+            $own = array_map(static fn(array $table): ?array => $table[$member] ?? ($table[''] ?? null), $tables);
+            for ($i = 0; $i < $count && !in_array(null, $own, true); $i++) {
+                $values = array_map(static fn(?array $values): float => $values[$i] ?? NAN, $own);
+                if (!is_nan(array_sum($values))) {
+                    $counts[$i]++;
+                    foreach ($values as $at => $value) {
+                        $sums[$at][$i] += $value;
+                    }
+                }
+            }
+        }
+
+        return array_map(
+            fn(array $of): array => array_map(
+                fn(float $sum, int $n): float => $n === 0 ? NAN : ($this->averaged ? $sum / $n : $sum),
+                $of,
+                $counts,
+            ),
+            $sums,
+        );
+    }
+
+    /**
      * @param array<string, Series> $members
      * @return list<float>
      */

@@ -161,9 +161,9 @@ final readonly class LiveNumber
                 self::percent($share) . ' %',
                 true,
                 "{$what}: (" .
-                    Explanation::number($now) .
+                    Explanation::number($now, $base) .
                     ' ÷ ' .
-                    Explanation::number($base) .
+                    Explanation::number($base, $now) .
                     ' − 1) × 100 = ' .
                     Explanation::number($share) .
                     ' %',
@@ -177,9 +177,9 @@ final readonly class LiveNumber
             trim(Numerals::signed($gap, $comparison->decimals) . " {$unit}"),
             false,
             "{$what}: " .
-                Explanation::number($now) .
+                Explanation::number($now, $base) .
                 ' − ' .
-                Explanation::number($base) .
+                Explanation::number($base, $now) .
                 ' = ' .
                 Explanation::number($gap),
         );

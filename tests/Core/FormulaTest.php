@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Rail\Formula\Expression;
 use DuskRail\Rail\Formula\InvalidFormula;
+use DuskRail\Rail\Pool;
+use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
@@ -127,5 +130,32 @@ final class FormulaTest extends TestCase
                 default => $a / $b,
             },
         );
+    }
+
+    public function testAGroupIsWorkedOutOfTheMembersThatHaveAllPartsAndNotAtAllWhenDividedTwice(): void
+    {
+        $data = Make::data([
+            'leak' => ['Ml', MeasureKind::Flow, '2024', ['a' => [10], 'b' => [20], 'c' => [70]]],
+            'supplied' => ['Ml', MeasureKind::Flow, '2024', ['a' => [100], 'b' => [100], 'c' => [null]]],
+            'people' => ['people', MeasureKind::Stock, '2024', ['a' => [1], 'b' => [2], 'c' => [4]]],
+            'length' => ['km', MeasureKind::Stock, '2024', ['a' => [100], 'b' => [1], 'c' => [5]]],
+        ]);
+        $scope = Scope::of($data, [], [], Better::Neither, [Pool::sum('g:all', 'All', ['a', 'b', 'c'])]);
+        $group = static function (string ...$texts) use ($scope): array {
+            $rail = Rail::of();
+            foreach ($texts as $text) {
+                $rail = $rail->with(StopCatalogue::make('formula', ['text' => $text]));
+            }
+            $run = $rail->run($scope->table('leak'), $scope);
+            $values = Make::values($run, 'g:all');
+
+            return [$run->refused()?->refusal, ...$values, count($run->steps[count($texts) - 1]->outcome->remarks)];
+        };
+        self::assertSame([null, 15.0, 0], $group('here ÷ Supplied × 100'));
+        self::assertSame([null, 85.0, 0], $group('100 − here ÷ Supplied × 100'));
+        // 10 + 20 + 70 over 1 + 2 + 4.
+        self::assertSame([null, 14.285714, 0], $group('here ÷ People'));
+        self::assertSame([null, null, 1], $group('here ÷ People ÷ Length'));
+        self::assertSame([null, null, 1], $group('here ÷ People', 'here ÷ Length'));
     }
 }

@@ -103,6 +103,14 @@ final readonly class Expression
         );
     }
 
+    /** How many times one measure is divided by another, one after the other. */
+    public function divisions(): int
+    {
+        $own = $this->sign === '÷' && $this->right?->measures() !== [] ? 1 : 0;
+
+        return $own + max($this->left?->divisions() ?? 0, $this->right?->divisions() ?? 0);
+    }
+
     /** What the whole is divided by, if it is a quotient, a number apart. */
     public function divisor(): ?self
     {

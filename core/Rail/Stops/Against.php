@@ -218,8 +218,10 @@ final readonly class Against implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $value = Explanation::number($arriving->series[$key]->values[$position]);
-        $to = Explanation::number($this->values($arriving, $scope)[$position]) . " ({$this->yardstick($scope)})";
+        $own = $arriving->series[$key]->values[$position];
+        $other = $this->values($arriving, $scope)[$position];
+        $value = Explanation::number($own, $other);
+        $to = Explanation::number($other, $own) . " ({$this->yardstick($scope)})";
 
         return Explanation::of(
             match ($this->as) {

@@ -91,8 +91,12 @@ final readonly class Alignment
     private function onLines(array $source, int $last): array
     {
         $lines = $this->lines ?? [];
+        $first = 0;
+        while ($first < $last && is_nan($source[$first])) {
+            $first++;
+        }
         // With every place within the figures, as most are, nothing has to be asked of each.
-        if ($this->inside && $last === $this->source->count - 1) {
+        if ($this->inside && $first === 0 && $last === $this->source->count - 1) {
             $figures = [];
             foreach ($lines as [$before, $share]) {
                 $from = $source[$before > 0 ? $before : 0];
@@ -104,14 +108,14 @@ final readonly class Alignment
         $figures = [];
         foreach ($lines as $i => [$before, $share]) {
             $place = $this->places[$i];
-            if ($place < 0 || $last < 0) {
+            if ($place < $first || $last < 0) {
                 $figures[] = NAN;
             } elseif ($place > $last) {
                 $figures[] = $this->holdsNewest ? $source[$last] : NAN;
             } else {
                 // Outside the first and the last middle there is no line to be on; the nearest figure holds.
-                $from = $source[max($before, 0)];
-                $to = $source[min($before + 1, $last)];
+                $from = $source[max($before, $first)];
+                $to = $source[max($first, min($before + 1, $last))];
                 $figures[] = $from + ($to - $from) * $share;
             }
         }

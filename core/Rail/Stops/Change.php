@@ -161,11 +161,12 @@ final readonly class Change implements Stop
     ): Explanation {
         $from = Lag::positions($arriving->axis, $this->on === 'year')[$position];
         $values = $arriving->series[$key]->values;
-        $now = Explanation::number($values[$position]);
+        $then = $from < 0 ? NAN : $values[$from];
+        $now = Explanation::number($values[$position], $then);
         $before =
             $from < 0
                 ? 'nothing'
-                : Explanation::number($values[$from]) . " ({$arriving->axis->period($from)->label()})";
+                : Explanation::number($then, $values[$position]) . " ({$arriving->axis->period($from)->label()})";
 
         return Explanation::of(
             match ($this->as) {

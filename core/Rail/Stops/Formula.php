@@ -108,6 +108,13 @@ final readonly class Formula implements Stop
         $expression = $this->read($scope);
         $quantity = $this->quantity($expression, $arriving, $scope);
         $laid = $this->laid($expression, $arriving, $scope);
+        $twice =
+            $expression->divisions() +
+                (in_array(self::HERE, $expression->measures(), true) && $arriving->nature === Nature::Quotient
+                    ? 1
+                    : 0) >
+            1;
+        [$arriving, $laid] = self::pooled($expression, $arriving, $laid, $scope, $twice);
         $zero = [];
         $table = $arriving->map(
             static function (array $values, string $key) use ($expression, $laid, $scope, &$zero): array {
@@ -123,7 +130,8 @@ final readonly class Formula implements Stop
             Nature::ofMeasure($quantity->kind, $quantity->unit()),
         );
         $divisor = $expression->divisor();
-        if ($divisor !== null) {
+        // What is divided twice has no one thing that it is weighed by.
+        if ($divisor !== null && !$twice) {
             $series = $arriving->series;
             $table = $table->weighedBy(
                 static fn(): array => array_map(
@@ -133,9 +141,8 @@ final readonly class Formula implements Stop
             );
         }
 
-        return new Outcome(
-            $table,
-            $zero === []
+        return new Outcome($table, [
+            ...$zero === []
                 ? []
                 : [
                     Remark::saying(
@@ -143,7 +150,50 @@ final readonly class Formula implements Stop
                         implode(', ', $zero),
                     ),
                 ],
-        );
+            ...$twice && $scope->pools !== []
+                ? [
+                    Remark::saying(
+                        'What is divided twice comes to nothing certain for several together; there is no value ' .
+                            'for groups.',
+                    ),
+                ]
+                : [],
+        ]);
+    }
+
+    /**
+     * Groups are worked out of sums of the same members: those that have all parts of the formula.
+     *
+     * @param array<string, array<array-key, list<float>>> $laid
+     * @param bool $twice whether it divides twice, so that groups have no value
+     * @return array{SeriesTable, array<string, array<array-key, list<float>>>}
+     */
+    private static function pooled(
+        Expression $expression,
+        SeriesTable $arriving,
+        array $laid,
+        Scope $scope,
+        bool $twice,
+    ): array {
+        $here = array_map(static fn(Series $s): array => $s->values, $arriving->series);
+        $parts = in_array(self::HERE, $expression->measures(), true) ? [self::HERE => $here] : [];
+        foreach ($scope->pools as $pool) {
+            if (!isset($arriving->series[$pool->key])) {
+                continue;
+            }
+            $sums = $twice
+                ? array_fill(0, count($parts) + count($laid), array_fill(0, $arriving->axis->count, NAN))
+                : $pool->alike(array_values([...$parts, ...$laid]), $arriving->axis->count);
+            foreach (array_keys([...$parts, ...$laid]) as $at => $measure) {
+                if ($measure === self::HERE) {
+                    $arriving = $arriving->with(new Series($pool->key, $sums[$at]));
+                } elseif (!isset($laid[$measure]['']) || isset($laid[$measure][$pool->key])) {
+                    $laid[$measure][$pool->key] = $sums[$at];
+                }
+            }
+        }
+
+        return [$arriving, $laid];
     }
 
     public function explain(

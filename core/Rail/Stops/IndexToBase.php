@@ -267,9 +267,9 @@ final readonly class IndexToBase implements Stop
         $what = ($whole > 1 ? 'mean of ' : '') . ($present < $whole ? "{$present} of {$whole} values of " : '') . $base;
 
         return Explanation::of(
-            Explanation::number($values[$position]) .
+            Explanation::number($values[$position], $this->isShownAsChange() ? $mean : NAN) .
                 ' ÷ ' .
-                Explanation::number($mean) .
+                Explanation::number($mean, $this->isShownAsChange() ? $values[$position] : NAN) .
                 " ({$what}) × 100" .
                 ($this->isShownAsChange() ? ' − 100' : ''),
             $position,

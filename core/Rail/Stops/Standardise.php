@@ -128,9 +128,9 @@ final readonly class Standardise implements Stop
 
         return Explanation::of(
             '(' .
-                Explanation::number($arriving->series[$key]->values[$position]) .
+                Explanation::number($arriving->series[$key]->values[$position], $middle) .
                 ' − ' .
-                Explanation::number($middle) .
+                Explanation::number($middle, $arriving->series[$key]->values[$position]) .
                 ') ÷ ' .
                 Explanation::number($spread) .
                 ($deviations ? ' (mean and standard deviation of all)' : ' (median and interquartile range of all)'),

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Entity;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Statistics\MannKendall;
+use DuskRail\Statistics\StraightLine;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Figures that are all alike, begin late, end early, or are hardly apart. */
+final class EdgesTest extends TestCase
+{
+    public function testThroughPointsAtOnePlaceThereIsNoLine(): void
+    {
+        mt_srand(61);
+        for ($round = 0; $round < 2000; $round++) {
+            $count = mt_rand(2, 30);
+            $x = array_fill(0, $count, mt_rand(1, 10_000) / 10 ** mt_rand(0, 6));
+            $y = array_map(static fn(): float => mt_rand(0, 9999) / 10, $x);
+            self::assertNull(StraightLine::through($x, $y), "{$x[0]}, {$count} times");
+        }
+        // Places that are a billionth apart are different ones.
+        self::assertEqualsWithDelta(
+            1e9,
+            StraightLine::through([1.0, 1.0 + 1e-9, 1.0 + 2e-9], [0.0, 1.0, 2.0])->slope ?? NAN,
+            1e3,
+        );
+    }
+
+    public function testValuesThatDifferByRoundingAloneHaveNoDistanceFromEachOther(): void
+    {
+        foreach ([[0.1, 0.1, 0.1], array_fill(0, 6, 1.1), [0.1 + 0.2, 0.3, 0.3, 0.3]] as $values) {
+            $series = [];
+            foreach ($values as $i => $value) {
+                $series["e{$i}"] = [$value];
+            }
+            $data = Make::data(['x' => ['h', MeasureKind::Stock, '2024', $series]]);
+            foreach (['deviations', 'quartiles'] as $by) {
+                self::assertSame([null], Make::values(Make::run($data, 'standardise', ['by' => $by]), 'e0'));
+            }
+        }
+        $data = Make::data(['x' => ['h', MeasureKind::Stock, '2024', ['a' => [1.0], 'b' => [1.0 + 2e-9]]]]);
+        self::assertSame([-0.707107], Make::values(Make::run($data, 'standardise', []), 'a'));
+    }
+
+    public function testALineThatBeginsLaterHasItsTotalAndItsStraightLinesFromThereOn(): void
+    {
+        $late = Make::data([
+            'flow' => ['Ml', MeasureKind::Flow, '2020', ['a' => [1, 2, 3, 4], 'b' => [null, 2, null, 4]]],
+        ]);
+        $total = Make::run($late, 'running-total', ['from' => 'start']);
+        self::assertSame([1.0, 3.0, 6.0, 10.0], Make::values($total, 'a'));
+        // It has not begun in 2020; in 2022 it has a gap.
+        self::assertSame([null, 2.0, null, null], Make::values($total, 'b'));
+        $flow = array_fill(0, 24, 10);
+        $data = Make::data([
+            'flow' => ['Ml', MeasureKind::Flow, '2020-01', ['home' => $flow, 'b' => $flow]],
+            'people' => ['people', MeasureKind::Stock, '2020', ['home' => [100, 200], 'b' => [null, 200]]],
+        ]);
+        $per = Make::run($data, 'per-denominator', ['measure' => 'people', 'times' => '1', 'between' => 'straight']);
+        // Before the middle of the first year that there is, its figure holds; before that year there is none.
+        self::assertSame([...array_fill(0, 12, null), ...array_fill(0, 12, 0.05)], Make::values($per, 'b'));
+    }
+
+    /** @param list<float|null> $expected */
+    #[TestWith(['trailing', [null, null, null, null, 3.0, 4.0, 5.0]])]
+    #[TestWith(['centred', [null, null, 3.0, 4.0, 5.0, null, null]])]
+    public function testAWindowThatNeedsAllItsValuesHasThem(string $placed, array $expected): void
+    {
+        $data = Make::data(['x' => ['h', MeasureKind::Stock, '2020', ['home' => range(1, 7)]]]);
+        $run = Make::run($data, 'rolling', ['window' => '5', 'placed' => $placed]);
+        self::assertSame($expected, Make::values($run, 'home'));
+    }
+
+    /** As pandas: Series(range(1, 8)).rolling(5, center=True, min_periods=1).mean() (from memory). */
+    public function testACentredWindowThatNeedsFewerReachesBothEnds(): void
+    {
+        $data = Make::data(['x' => ['h', MeasureKind::Stock, '2020', ['home' => range(1, 7)]]]);
+        $run = Make::run($data, 'rolling', ['window' => '5', 'placed' => 'centred', 'needed' => '1']);
+        self::assertSame([2.0, 2.5, 3.0, 4.0, 5.0, 5.5, 6.0], Make::values($run, 'home'));
+        // Of an unfinished year the windows that hold it are unfinished, too.
+        $months = Make::data(['x' => ['Ml', MeasureKind::Flow, '2015-01', ['home' => array_fill(0, 129, 1)]]]);
+        $rail = Make::study($months, StopCatalogue::make('period', ['to' => 'year']))->rail->with(
+            StopCatalogue::make('rolling', ['window' => '3', 'placed' => 'centred', 'needed' => '1']),
+        );
+        self::assertSame(9, $rail->run($months->table('x'), $months)->table()->open());
+    }
+
+    public function testBesideAYardstickBelowZeroThereIsNoPerCentAndNoRatio(): void
+    {
+        $data = Make::data(['x' => ['h', MeasureKind::Stock, '2024', ['home' => [-5], 'a' => [-10], 'b' => [-10]]]]);
+        foreach (['percent', 'ratio'] as $as) {
+            $run = Make::run($data, 'against', ['to' => 'median', 'as' => $as]);
+            self::assertSame([null], Make::values($run, 'home'));
+            self::assertStringContainsString('zero or below', $run->steps[0]->outcome->remarks[0]->sentence);
+        }
+        self::assertSame(
+            [5.0],
+            Make::values(Make::run($data, 'against', ['to' => 'median', 'as' => 'difference']), 'home'),
+        );
+    }
+
+    public function testAShareOfTheGroupIsOfThatGroupAlsoWhereSomebodyHasNone(): void
+    {
+        $made = Make::data(['x' => ['h', MeasureKind::Stock, '2024', ['a' => [60], 'b' => [40], 'c' => [10]]]]);
+        $groups = ['a' => 'North', 'b' => 'North', 'c' => ''];
+        $data = new DataInMemory(
+            array_values($made->measures()),
+            array_map(
+                static fn(Entity $e): Entity => new Entity($e->key, $e->name, $groups[$e->key]),
+                array_values($made->entities()),
+            ),
+            ['x' => $made->table('x')],
+        );
+        $study = Make::study($data, StopCatalogue::make('share', ['of' => 'group']))->withPart(
+            LinesPart::from(['groups' => 'North']),
+        );
+        $comparison = Comparison::of($study, $data);
+        $share = static fn(string $key): ?float => array_map(
+            static fn(float $v): ?float => is_nan($v) ? null : $v,
+            $comparison->line($key)->values ?? [],
+        )[0];
+        self::assertSame([60.0, 40.0, null, 100.0], array_map($share, ['a', 'b', 'c', 'g:North']));
+    }
+
+    /** Mann (1945); the variance with ties as in Kendall (1975), worked out by hand. */
+    public function testTiesAreValuesThatAreEqualAndNoOthers(): void
+    {
+        // Nought below zero is nought: one tie of two among five values.
+        $plain = MannKendall::of([0.0, 0.0, 1.0, 2.0, 3.0]);
+        self::assertSame($plain?->z, MannKendall::of([-0.0, 0.0, 1.0, 2.0, 3.0])?->z);
+        // Strictly rising, however large: S = 45, variance 125, z = 44 / √125.
+        $large = MannKendall::of(array_map(static fn(int $i): float => 1e15 + $i, range(0, 9)));
+        self::assertEqualsWithDelta(44 / sqrt(125), $large->z ?? NAN, 1e-12);
+    }
+}
