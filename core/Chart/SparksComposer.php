@@ -115,10 +115,10 @@ final readonly class SparksComposer
         foreach (
             [
                 Numerals::text($row->line->latest(), $decimals),
-                is_nan($row->change) ? '–' : Numerals::signed($row->change, $decimals),
-                is_nan($row->trend->growth) ? '–' : Numerals::signed($row->trend->growth, 1) . ' %',
+                is_nan($row->course->change) ? '–' : Numerals::signed($row->course->change, $decimals),
+                is_nan($row->course->growth) ? '–' : Numerals::signed($row->course->growth, 1) . ' %',
                 $row->rank === null ? '' : (string) $row->rank,
-                $table->comparison->verdict($row->trend),
+                $table->comparison->verdict($row->course->trend),
             ]
             as $i => $text
         ) {

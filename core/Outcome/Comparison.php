@@ -83,7 +83,10 @@ final readonly class Comparison
         if (!$rule->isByHand() && $study->part(LinesPart::class)->across === 'entities') {
             // Whom a rule finds depends on the figures, and some figures on who is in focus: those of the rule before.
             $before = self::of($study->withPart(new RulePart()), $data);
-            $found = (new FocusRule($rule, $before->better(), $before->from))->found($before->lines, $study->focus);
+            $found = (new FocusRule($rule, $before->better(), $before->from, $before->season()))->found(
+                $before->lines,
+                $study->focus,
+            );
             $others = array_diff_key($study->focus, $data->entities());
             $study = $study->withFocus([...$found, ...$others])->inOwnColours($data);
         }
@@ -425,6 +428,16 @@ final readonly class Comparison
         $frequency = $this->isSinceEvent() ? $this->run->origin->axis->frequency : $this->axis->frequency;
 
         return $frequency->meanPerYear();
+    }
+
+    /** Values in a year, where seasons may show in them, else 1. */
+    public function season(): int
+    {
+        return match (true) {
+            $this->isSinceEvent() => $this->run->origin->axis->frequency->inAYear(),
+            $this->axis->frequency === Frequency::Number => 1,
+            default => $this->axis->frequency->inAYear(),
+        };
     }
 
     /** Whether a rate of growth means something: not of places, of differences, of rates of change, nor of per cents. */

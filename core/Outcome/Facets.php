@@ -12,6 +12,7 @@ use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Study;
+use DuskRail\Statistics\Ends;
 use DuskRail\Statistics\TheilSen;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -247,9 +248,12 @@ final class Facets
             return NAN;
         }
 
+        // Of years along, as those of a calendar month are, there are no seasons.
+        $season = $facet->lineup->axis == $facet->lineup->comparison->axis ? $facet->lineup->comparison->season() : 1;
+
         return match ($order) {
-            'change' => $line->latest() - $line->values[$first],
-            'slope' => TheilSen::slope(array_slice($line->values, $first, $line->at - $first + 1)),
+            'change' => Ends::of(array_slice($line->values, $first, $line->at - $first + 1), $season)->change(),
+            'slope' => TheilSen::slope(array_slice($line->values, $first, $line->at - $first + 1), $season),
             // The best first: of what is better low, the lowest.
             'rank' => $facet->lineup->comparison->better() === Better::Lower ? -$line->latest() : $line->latest(),
             default => $line->latest(),

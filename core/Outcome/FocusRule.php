@@ -8,13 +8,22 @@ use DuskRail\Data\Better;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\RulePart;
 use DuskRail\Document\Study;
+use DuskRail\Statistics\Ends;
 use DuskRail\Statistics\TheilSen;
 
 /** Whom a rule puts in focus. */
 final readonly class FocusRule
 {
-    /** @param int $from first position shown */
-    public function __construct(private RulePart $part, private Better $better, private int $from) {}
+    /**
+     * @param int $from first position shown
+     * @param int $season values in a year, 1 without seasons
+     */
+    public function __construct(
+        private RulePart $part,
+        private Better $better,
+        private int $from,
+        private int $season,
+    ) {}
 
     /**
      * @param list<Line> $lines
@@ -61,8 +70,8 @@ final readonly class FocusRule
         $first = $line->first($this->from) ?? 0;
 
         return match ($this->part->takesAnEnd() ? $this->part->of : 'latest') {
-            'change' => $line->latest() - $line->values[$first],
-            'slope' => TheilSen::slope(array_slice($line->values, $first, $last - $first + 1)),
+            'change' => Ends::of(array_slice($line->values, $first, $last - $first + 1), $this->season)->change(),
+            'slope' => TheilSen::slope(array_slice($line->values, $first, $last - $first + 1), $this->season),
             // The first place is the top.
             'rank' => $this->better === Better::Lower ? -$line->latest() : $line->latest(),
             default => $line->latest(),

@@ -7,14 +7,10 @@ namespace DuskRail\Outcome;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
-use DuskRail\Statistics\Trend;
 
 /** The lines of a comparison as rows, by group with what each group comes to together. */
 final readonly class SparkTable
 {
-    /** Of more rows than this the course is told from fewer of their values, or they would take seconds. */
-    private const MANY = 200;
-
     /**
      * @param array<string, list<SparkRow>> $groups rows by group, in the order asked for; all under an empty name
      *     when they are not grouped
@@ -39,19 +35,21 @@ final readonly class SparkTable
                 $study->withPart(new LinesPart('entities', $study->part(LinesPart::class)->of, $names)),
                 $comparison->data->source(),
             );
+            $courses = Courses::of($comparison);
             foreach ($comparison->lines as $line) {
                 if ($line->isGroup()) {
-                    $totals[$line->name] = self::row($line, $comparison, null);
+                    $totals[$line->name] = new SparkRow($line, null, $courses->course($line));
                 }
             }
         }
+        $courses = Courses::of($comparison);
         $rows = [];
         foreach ($comparison->present() as $line) {
             if (!$line->isGroup()) {
-                $rows[$totals === [] ? '' : $line->group][] = self::row(
+                $rows[$totals === [] ? '' : $line->group][] = new SparkRow(
                     $line,
-                    $comparison,
                     $comparison->peers->place($line, $line->at)?->rank,
+                    $courses->course($line),
                 );
             }
         }
@@ -64,22 +62,6 @@ final readonly class SparkTable
         );
     }
 
-    private static function row(Line $line, Comparison $comparison, ?int $rank): SparkRow
-    {
-        $first = $line->first($comparison->from);
-
-        return new SparkRow(
-            $line,
-            $first === null || $first === $line->at ? NAN : $line->latest() - $line->values[$first],
-            $rank,
-            Trend::of(
-                array_slice($line->values, $comparison->from, max(0, $comparison->spoken - $comparison->from + 1)),
-                $comparison->grows() ? $comparison->perYear() : NAN,
-                count($comparison->lines) > self::MANY ? 50 : 400,
-            ),
-        );
-    }
-
     /**
      * @param list<SparkRow> $rows
      * @return list<SparkRow>
@@ -88,10 +70,10 @@ final readonly class SparkTable
     {
         $of = static fn(SparkRow $row): float => match ($by) {
             'latest' => $row->line->latest(),
-            'change' => $row->change,
-            'growth' => $row->trend->growth,
+            'change' => $row->course->change,
+            'growth' => $row->course->growth,
             'rank' => (float) ($row->rank ?? NAN),
-            'trend' => $row->trend->slope,
+            'trend' => $row->course->slope,
             default => 0.0,
         };
         usort($rows, static function (SparkRow $a, SparkRow $b) use ($of, $by, $downward): int {

@@ -6,40 +6,40 @@ namespace DuskRail\Outcome;
 
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Peers\Position;
-use DuskRail\Statistics\Trend;
 use DuskRail\Time\Lag;
 
 /** Where a line in focus stands among the peers, now and a year before, and where it is going. */
 final readonly class Standing
 {
     /**
-     * @param list<array{period: string, value: float, position: Position, target: float}> $course once a year, from
+     * @param list<array{period: string, value: float, position: Position, target: float}> $years once a year, from
      *     the newest back as far as is shown
      */
-    private function __construct(public Line $line, public Position $now, public Trend $trend, public array $course) {}
+    private function __construct(public Line $line, public Position $now, public Course $course, public array $years) {}
 
     /** Where it stood a year before, if that is shown. */
     public function before(): ?Position
     {
-        return $this->course[1]['position'] ?? null;
+        return $this->years[1]['position'] ?? null;
     }
 
     /** @return list<self> one for each line in focus that has a value and somebody to be compared with */
     public static function of(Comparison $comparison): array
     {
         $standings = [];
+        $courses = Courses::of($comparison);
         foreach ($comparison->focus() as $line) {
             $now = $comparison->peers->place($line, $line->at);
             if ($now === null || $line->at === null) {
                 continue;
             }
-            $course = [];
+            $years = [];
             for ($at = $line->at; $at !== null && $at >= $comparison->from; $at = self::yearBefore($comparison, $at)) {
                 $position = $comparison->peers->place($line, $at);
                 if ($position === null) {
                     break;
                 }
-                $course[] = [
+                $years[] = [
                     'period' => $comparison->axis->period($at)->short(),
                     'value' => $line->values[$at],
                     'position' => $position,
@@ -48,15 +48,7 @@ final readonly class Standing
                         ->target->at($line->name, $comparison->axis, $at),
                 ];
             }
-            $standings[] = new self(
-                $line,
-                $now,
-                Trend::of(
-                    array_slice($line->values, $comparison->from, max(0, $comparison->spoken - $comparison->from + 1)),
-                    $comparison->grows() ? $comparison->perYear() : NAN,
-                ),
-                $course,
-            );
+            $standings[] = new self($line, $now, $courses->course($line), $years);
         }
 
         return $standings;

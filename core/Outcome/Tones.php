@@ -9,6 +9,8 @@ use DuskRail\Data\Numerals;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\TonePart;
 use DuskRail\Document\Study;
+use DuskRail\Statistics\Ends;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodAxis;
 
 /** The colours of lines by a figure of theirs, and the scale that a key shows. */
@@ -44,11 +46,12 @@ final readonly class Tones
         float $peers,
     ): ?self {
         $part = $study->part(TonePart::class);
+        $season = $axis->frequency === Frequency::Number ? 1 : $axis->frequency->inAYear();
         $figures = [];
         foreach ($part->by === 'none' ? [] : $lines as $line) {
             if ($line->at !== null) {
                 $target = $study->part(PeersPart::class)->target->at($line->name, $axis, $line->at);
-                $figures[$line->key] = self::figure($part->by, $line, $from, $target);
+                $figures[$line->key] = self::figure($part->by, $line, $from, $target, $season);
             }
         }
         if ($part->by === 'place') {
@@ -123,12 +126,14 @@ final readonly class Tones
         return $arms + 1 + ($reach > 0.0 ? (int) round(($arms * ($figure - $middle)) / $reach) : 0);
     }
 
-    private static function figure(string $by, Line $line, int $from, float $target): float
+    private static function figure(string $by, Line $line, int $from, float $target, int $season): float
     {
         $first = $line->first($from);
 
         return match ($by) {
-            'change' => $first === null ? NAN : $line->latest() - $line->values[$first],
+            'change' => $first === null || $line->at === null
+                ? NAN
+                : Ends::of(array_slice($line->values, $first, $line->at - $first + 1), $season)->change(),
             'target' => $line->latest() - $target,
             default => $line->latest(),
         };

@@ -114,7 +114,7 @@ final readonly class Rail
             $table = $outcome->table;
         }
 
-        return new Run($origin, $steps);
+        return new Run($origin, $steps, $scope);
     }
 
     private function position(string $id): ?int

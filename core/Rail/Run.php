@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace DuskRail\Rail;
 
 use DuskRail\Data\Better;
+use DuskRail\Data\DataSource;
 use DuskRail\Data\SeriesTable;
 
 /** A rail carried out on a table. */
 final readonly class Run
 {
-    /** @param list<RunStep> $steps one for each stop of the rail */
-    public function __construct(public SeriesTable $origin, public array $steps) {}
+    /**
+     * @param list<RunStep> $steps one for each stop of the rail
+     * @param DataSource $data what it was carried out on
+     */
+    public function __construct(public SeriesTable $origin, public array $steps, public DataSource $data) {}
 
     public function table(): SeriesTable
     {

@@ -7,43 +7,125 @@ namespace DuskRail\Statistics;
 /**
  * Whether a series rises or falls more often than chance would have it: Mann (1945), “Nonparametric Tests Against
  * Trend”; Kendall (1975), “Rank Correlation Methods”, with the variance corrected for ties and the continuity
- * correction.
+ * correction. Of fewer than ten values without ties the probability is exact.
+ *
+ * With seasons each value is compared with those of its own season only: Hirsch, Slack and Smith (1982), “Techniques of
+ * Trend Analysis for Monthly Water Quality Data”.
  */
 final readonly class MannKendall
 {
+    private const EXACT_BELOW = 10;
+
     /** @param float $p two-sided probability of a statistic at least as far from zero if there were no trend */
-    private function __construct(public int $statistic, public float $z, public float $p) {}
+    private function __construct(public int $statistic, public float $variance, public float $z, public float $p) {}
 
     /**
-     * @param list<float> $values missing ones are left out
+     * @param list<float> $values missing ones are NAN
+     * @param int $season values in a year, 1 without seasons
      * @return self|null null for fewer than four values
      */
-    public static function of(array $values): ?self
+    public static function of(array $values, int $season = 1): ?self
     {
-        $values = array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
-        $n = count($values);
-        if ($n < 4) {
+        $statistic = $present = 0;
+        $variance = 0.0;
+        $tied = false;
+        for ($part = 0; $part < $season; $part++) {
+            $own = [];
+            for ($i = $part, $count = count($values); $i < $count; $i += $season) {
+                if (!is_nan($values[$i])) {
+                    $own[] = $values[$i];
+                }
+            }
+            $present += count($own);
+            $statistic += self::statistic($own);
+            $apart = self::variance($own);
+            $variance += $apart;
+            $n = count($own);
+            $tied = $tied || $apart < ($n * ($n - 1) * (2 * $n + 5)) / 18;
+        }
+        if ($present < 4) {
             return null;
         }
-        $s = 0;
-        for ($i = 0; $i < $n - 1; $i++) {
+        $z = $variance === 0.0 || $statistic === 0 ? 0.0 : ($statistic - ($statistic <=> 0)) / sqrt($variance);
+        $exact = $season === 1 && $present < self::EXACT_BELOW && !$tied;
+
+        return new self(
+            $statistic,
+            $variance,
+            $z,
+            $exact ? self::exactly($statistic, $present) : 2 * self::upperTail(abs($z)),
+        );
+    }
+
+    /**
+     * The same where neighbours are alike, so that there is less in the values than their number says: the variance is
+     * so many times larger, and Student's t takes the place of the normal distribution.
+     *
+     * @param float $times at least 1
+     * @param float $freedom degrees of freedom
+     */
+    public function inflated(float $times, float $freedom): self
+    {
+        $z = $this->z / sqrt($times);
+
+        return new self(
+            $this->statistic,
+            $this->variance * $times,
+            $z,
+            max($this->p, StudentT::twoSided($z, $freedom)),
+        );
+    }
+
+    /** @param list<float> $values */
+    private static function statistic(array $values): int
+    {
+        $sum = 0;
+        for ($i = 0, $n = count($values); $i < $n - 1; $i++) {
             for ($j = $i + 1; $j < $n; $j++) {
-                $s += $values[$j] <=> $values[$i];
+                $sum += $values[$j] <=> $values[$i];
             }
         }
+
+        return $sum;
+    }
+
+    /** @param list<float> $values */
+    private static function variance(array $values): float
+    {
+        $n = count($values);
         $variance = $n * ($n - 1) * (2 * $n + 5);
-        $sorted = $values;
-        sort($sorted);
+        sort($values);
         for ($i = 0; $i < $n; $i += $ties) {
-            for ($ties = 1; $i + $ties < $n && $sorted[$i + $ties] === $sorted[$i]; ) {
+            for ($ties = 1; $i + $ties < $n && $values[$i + $ties] === $values[$i]; ) {
                 $ties++;
             }
             $variance -= $ties * ($ties - 1) * (2 * $ties + 5);
         }
-        $deviation = sqrt($variance / 18);
-        $z = $deviation === 0.0 || $s === 0 ? 0.0 : ($s - ($s <=> 0)) / $deviation;
 
-        return new self($s, $z, 2 * self::upperTail(abs($z)));
+        return $variance / 18;
+    }
+
+    /** Of all orders of so many values, the share whose statistic is at least as far from zero. */
+    private static function exactly(int $statistic, int $n): float
+    {
+        // Orders by how many pairs of them fall: each value that is put in adds 0 up to all before it.
+        $orders = [1];
+        for ($i = 2; $i <= $n; $i++) {
+            $next = array_fill(0, count($orders) + $i - 1, 0);
+            foreach ($orders as $falls => $count) {
+                for ($more = 0; $more < $i; $more++) {
+                    $next[$falls + $more] += $count;
+                }
+            }
+            $orders = $next;
+        }
+        $pairs = intdiv($n * ($n - 1), 2);
+        $far = 0;
+        foreach ($orders as $falls => $count) {
+            $far += abs($pairs - 2 * $falls) >= abs($statistic) ? $count : 0;
+        }
+
+        return $far / array_sum($orders);
     }
 
     /** Probability that a standard normal number is above z, which is not negative. */

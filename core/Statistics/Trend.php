@@ -7,80 +7,94 @@ namespace DuskRail\Statistics;
 /**
  * Whether a series is going up or down, in one plain verdict with its reason.
  *
- * Rising or falling is said when Mann and Kendall's test leaves chance less than one in twenty and the median slope
- * points the same way; anything else is no clear trend.
+ * Rising or falling is said when a rank test leaves chance less than one in twenty, and both the median slope and the
+ * ends of the series point the same way. Seasons are compared with themselves; where neighbouring values are alike, the
+ * test allows for it. Where no test holds, there is no verdict, and the reason says why. How often it errs is measured
+ * by bench/trends.php.
  */
 final readonly class Trend
 {
-    private const MOST = 400;
+    /** In fewer values likeness of neighbours cannot be told from a trend. */
+    private const FEW = 20;
+
+    private const VERY_FEW = 12;
+
+    /** Below so many nothing but the order of the values can be looked at. */
+    private const EXACT = 10;
+
+    private const NONE = 'no verdict';
 
     /**
-     * @param float $growth compound annual growth rate from the first to the last value in per cent, NAN where
-     *     there is none
+     * @param 'rising'|'falling'|'no clear trend'|'no verdict' $verdict
+     * @param float $slope median slope of all pairs of values (of the same season), for each value; NAN without any
      */
     private function __construct(
         public string $verdict,
         public string $reason,
         public float $slope,
-        public ?StraightLine $line,
         public ?MannKendall $test,
-        public float $growth,
     ) {}
 
     /**
-     * @param list<float> $values one a period
-     * @param float $perYear periods in a year; NAN where a rate of growth means nothing
-     * @param int $most values looked at, of longer series every so many-th
+     * @param list<float> $values one a period, none that shares what it is made of with its neighbours
+     * @param int $season values in a year that seasons may show in; 1 for yearly and numbered ones
      */
-    public static function of(array $values, float $perYear, int $most = self::MOST): self
+    public static function of(array $values, int $season = 1): self
     {
-        // Both look at every pair of values; of a long series every so many-th is taken, which leaves its course as it
-        // is.
-        $stride = max(1, intdiv(count($values), $most));
-        $full = $values;
-        $values = array_values(
-            array_filter($values, static fn(int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY),
-        );
-        $test = MannKendall::of($values);
-        $line = StraightLine::through(array_map(floatval(...), array_keys($full)), $full);
-        $slope = TheilSen::slope($values) / $stride;
-        $growth = self::growth($full, $perYear);
+        $slope = TheilSen::slope($values, $season);
+        $test = MannKendall::of($values, $season);
+        $count = count(array_filter($values, static fn(float $v): bool => !is_nan($v)));
         if ($test === null) {
-            return new self('no clear trend', 'fewer than four values', $slope, $line, null, $growth);
+            return self::withheld('fewer than four values', $slope);
         }
-        $clear = $test->p < 0.05 && $slope !== 0.0;
+        if ($season > 1 && $count < 3 * $season) {
+            return self::withheld('fewer than three years, in which seasons cannot be told from a trend', $slope);
+        }
+        $likeness = Likeness::of($values, $season);
+        if ($season === 1 && $count < self::FEW && $count >= self::EXACT && $likeness->isClear()) {
+            return self::withheld(
+                "neighbouring values are alike, and {$count} are too few to tell a trend from that",
+                $slope,
+            );
+        }
+        // Of very few, likeness that is not clear is chance.
+        $alike = $likeness->inflation() > 1.0 && ($season > 1 || $count >= self::VERY_FEW);
+
+        return self::told(
+            $alike ? $test->inflated($likeness->inflation(), $likeness->freedom()) : $test,
+            $slope,
+            Ends::of($values, $season),
+            ($season > 1 ? 'seasonal Kendall' : 'Mann–Kendall') .
+                ($alike ? ', allowing for neighbours that are alike' : ''),
+        );
+    }
+
+    /** No verdict, for a reason that lies in what the values are. */
+    public static function withheld(string $reason, float $slope = NAN): self
+    {
+        return new self(self::NONE, $reason, $slope, null);
+    }
+
+    private static function told(MannKendall $test, float $slope, Ends $ends, string $how): self
+    {
         $chance =
             $test->p < 0.001
                 ? 'less than 1 in 1,000'
                 : 'about ' . rtrim(rtrim(number_format($test->p * 100, 1), '0'), '.') . ' %';
-
-        return new self(
-            $clear ? ($slope > 0 ? 'rising' : 'falling') : 'no clear trend',
-            "without a trend, so steady a course would come by chance in {$chance} of cases (Mann–Kendall)",
-            $slope,
-            $line,
-            $test,
-            $growth,
-        );
-    }
-
-    /** @param list<float> $values */
-    private static function growth(array $values, float $perYear): float
-    {
-        $present = array_filter($values, static fn(float $v): bool => !is_nan($v));
-        $first = array_key_first($present);
-        $last = array_key_last($present);
-        if (
-            is_nan($perYear) ||
-            $first === null ||
-            $last === null ||
-            $first === $last ||
-            $present[$first] <= 0.0 ||
-            $present[$last] < 0.0
-        ) {
-            return NAN;
+        $reason = "without a trend, so steady a course would come by chance in {$chance} of cases ({$how})";
+        if ($test->p >= 0.05 || $slope === 0.0) {
+            return new self('no clear trend', $reason, $slope, $test);
+        }
+        // Up for long and then down again is no trend, whatever most pairs of values say.
+        if (($ends->change() <=> 0.0) !== ($slope <=> 0.0)) {
+            return new self(
+                'no clear trend',
+                'it ends on the other side of where most of its course points',
+                $slope,
+                $test,
+            );
         }
 
-        return (($present[$last] / $present[$first]) ** ($perYear / ($last - $first)) - 1.0) * 100.0;
+        return new self($slope > 0 ? 'rising' : 'falling', $reason, $slope, $test);
     }
 }

@@ -280,10 +280,7 @@ final class DrawnViewsTest extends TestCase
             ),
             $data,
         );
-        self::assertStringContainsString(
-            'Put this stop before it',
-            OtherOrder::of($divided, 's1', $home)[0]->refusal,
-        );
+        self::assertStringContainsString('Put this stop before it', OtherOrder::of($divided, 's1', $home)[0]->refusal);
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> */

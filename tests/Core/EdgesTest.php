@@ -9,7 +9,10 @@ use DuskRail\Data\Entity;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Course;
+use DuskRail\Outcome\Courses;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Statistics\Ends;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\StraightLine;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -140,5 +143,85 @@ final class EdgesTest extends TestCase
         // Strictly rising, however large: S = 45, variance 125, z = 44 / √125.
         $large = MannKendall::of(array_map(static fn(int $i): float => 1e15 + $i, range(0, 9)));
         self::assertEqualsWithDelta(44 / sqrt(125), $large->z ?? NAN, 1e-12);
+    }
+
+    /** bench/trends.php does the same at length; its table is in docs/methods.md. */
+    #[TestWith([12, 0.0, false, 99])]
+    #[TestWith([12, 0.8, false, 70])]
+    #[TestWith([12, 0.0, true, 99])]
+    #[TestWith([1, 0.0, false, 70])]
+    public function testNoiseIsSeldomCalledATrendAndATrendMostlyIs(
+        int $season,
+        float $likeness,
+        bool $smoothed,
+        int $found,
+    ): void {
+        mt_srand(1998);
+        $normal = static fn(): float => sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) *
+            cos((2 * M_PI * mt_rand()) / mt_getrandmax());
+        $wrong = $right = 0;
+        for ($round = 0; $round < 300; $round++) {
+            $values = $rising = [];
+            $value = $normal();
+            for ($i = 0; $i < 10 * $season; $i++) {
+                $values[] = $value + ($season > 1 ? sin((2 * M_PI * $i) / $season) : 0.0);
+                $rising[] = $values[$i] + (0.5 * $i) / $season;
+                $value = $likeness * $value + sqrt(1 - $likeness ** 2) * $normal();
+            }
+            $verdicts = [];
+            foreach ([$values, $rising] as $line) {
+                $data = Make::data([
+                    'x' => ['h', MeasureKind::Stock, $season > 1 ? '2010-01' : '2010', ['home' => $line]],
+                ]);
+                $stops = $smoothed ? [StopCatalogue::make('rolling', ['window' => '12'])] : [];
+                $comparison = Comparison::of(Make::study($data, ...$stops), $data);
+                $verdicts[] = Courses::of($comparison)->course($comparison->lines[0])->trend->verdict;
+            }
+            $wrong += in_array($verdicts[0], ['rising', 'falling'], true) ? 1 : 0;
+            $right += $verdicts[1] === 'rising' ? 1 : 0;
+        }
+        // Seven in a hundred, and what chance adds to it in three hundred.
+        self::assertLessThan(300 * 0.07 + 9, $wrong);
+        self::assertGreaterThan(3 * $found, $right);
+    }
+
+    public function testUpForLongAndThenDownAgainIsNoTrendAndARunningTotalHasNoVerdict(): void
+    {
+        /** @param list<int> $values */
+        $course = static function (array $values, string ...$stops): Course {
+            $home = array_map(static fn(int|float $v): float => (float) $v, array_values($values));
+            $data = Make::data(['x' => ['Ml', MeasureKind::Flow, '2000', ['home' => $home]]]);
+            $placed = array_map(static fn(string $stop) => StopCatalogue::make($stop, []), $stops);
+            $comparison = Comparison::of(Make::study($data, ...$placed), $data);
+
+            return Courses::of($comparison)->course($comparison->lines[0]);
+        };
+        $mountain = [...range(10, 40), 30, 20, 8];
+        self::assertSame(['no clear trend', -2.0], [$course($mountain)->trend->verdict, $course($mountain)->change]);
+        self::assertSame('rising', $course(range(10, 40))->trend->verdict);
+        self::assertSame('no verdict', $course(range(10, 40), 'running-total')->trend->verdict);
+        // What was averaged over windows is looked at itself.
+        self::assertSame('rising', $course(range(10, 40), 'rolling')->trend->verdict);
+    }
+
+    public function testTheEndsAreComparedLikeWithLike(): void
+    {
+        // A season of ±50 about a level that falls by one a year: January with November would say anything.
+        $values = array_map(
+            static fn(int $i): float => 100 - intdiv($i, 12) + 50 * sin((2 * M_PI * $i) / 12),
+            range(0, 70),
+        );
+        $ends = Ends::of($values, 12);
+        self::assertEqualsWithDelta([-59 / 12, 59, 12], [$ends->change(), $ends->apart, $ends->each], 0.1);
+        // Under two years, the last month with the same one a year before.
+        $ends = Ends::of(array_slice($values, 0, 20), 12);
+        self::assertEqualsWithDelta([-1.0, 12, 1], [$ends->change(), $ends->apart, $ends->each], 1e-9);
+        self::assertSame(
+            [3.0, 2],
+            [Ends::of([NAN, 1.0, 2.0, 4.0, NAN], 1)->change(), Ends::of([NAN, 1.0, 2.0, 4.0, NAN], 1)->apart],
+        );
+        self::assertNan(Ends::of([NAN, 5.0], 1)->change());
+        self::assertEqualsWithDelta(10.0, Ends::of([100.0, NAN, 121.0], 1)->growth(1.0), 1e-9);
+        self::assertNan(Ends::of([0.0, 121.0], 1)->growth(1.0));
     }
 }

@@ -41,7 +41,10 @@ final class NewestTest extends TestCase
         self::assertSame(['Home has hardly changed since 2018'], self::sentences($comparison));
         self::assertSame(
             [0.0, 0.0],
-            [Standing::of($comparison)[0]->trend->growth, SparkTable::of($study, $comparison)->groups[''][0]->change],
+            [
+                Standing::of($comparison)[0]->course->growth,
+                SparkTable::of($study, $comparison)->groups[''][0]->course->change,
+            ],
         );
         self::assertSame(
             '2025: 120, joint 1st of 4',
@@ -146,10 +149,10 @@ final class NewestTest extends TestCase
             $doubling = array_map(static fn(int $i): float => 100 * 2 ** ($i / $perYear), range(0, 3 * $back));
             $data = self::flow($first, ['home' => $doubling, 'a' => array_fill(0, 3 * $back + 1, 150)]);
             $standing = Standing::of(Comparison::of(Make::study($data), $data))[0];
-            self::assertEqualsWithDelta(100.0, $standing->trend->growth, 1e-6);
+            self::assertEqualsWithDelta(100.0, $standing->course->growth, 1e-6);
             // The course goes back year by year: 800, 400, 200.
-            self::assertGreaterThanOrEqual(3, count($standing->course));
-            self::assertEqualsWithDelta(0.5, $standing->course[1]['value'] / $standing->course[0]['value'], 0.01);
+            self::assertGreaterThanOrEqual(3, count($standing->years));
+            self::assertEqualsWithDelta(0.5, $standing->years[1]['value'] / $standing->years[0]['value'], 0.01);
         }
     }
 

@@ -279,12 +279,12 @@ final class PicturesTest extends TestCase
             $text[] = Working::of($run, $comparison->data, $measure, $entity, $line->last ?? 0)->text();
         }
         foreach (Standing::of($comparison) as $standing) {
-            [$now, $trend] = [$standing->now, $standing->trend];
+            [$now, $course] = [$standing->now, $standing->course];
             $text[] = '';
             $text[] = sprintf(
                 '%s: %d of %d, percentile %.1f, median %.2f, best quartile %.2f; %s %s, %.4f a year, growth %.4f',
                 ...[$standing->line->name, $now->rank, $now->of, $now->percentile, $now->median, $now->bestQuartile],
-                ...[$comparison->verdict($trend), $trend->reason, $trend->slope, $trend->growth],
+                ...[$comparison->verdict($course->trend), $course->trend->reason, $course->slope, $course->growth],
             );
         }
 

@@ -469,10 +469,10 @@ final class ViewsTest extends TestCase
             array_map(static fn($row): string => $row->line->name, $table->groups['Coast']),
         );
         [$a, $home] = $table->groups['Coast'];
-        self::assertSame([-30.0, 2, 'falling'], [$home->change, $home->rank, $home->trend->verdict]);
+        self::assertSame([-30.0, 2, 'falling'], [$home->course->change, $home->rank, $home->course->trend->verdict]);
         // Halved twice over in four years: the fourth root of 10 ÷ 40.
-        self::assertEqualsWithDelta((0.25 ** 0.25 - 1) * 100, $home->trend->growth, 1e-9);
-        self::assertSame([3, 'rising', 1], [$a->rank, $a->trend->verdict, $table->groups['Hill'][0]->rank]);
+        self::assertEqualsWithDelta((0.25 ** 0.25 - 1) * 100, $home->course->growth, 1e-9);
+        self::assertSame([3, 'rising', 1], [$a->rank, $a->course->trend->verdict, $table->groups['Hill'][0]->rank]);
         // 20 + 15 Ml over 2 + 1 people, not the mean of 10 and 15.
         self::assertSame(35 / 3, $table->totals['Coast']->line->latest());
     }

@@ -179,12 +179,12 @@ final class WorkingTest extends TestCase
         );
         // The year before, 30 has two below it, one equal and one above: a half and one of four are worse.
         self::assertSame([3, 37.5], [$standing->before()?->rank, $standing->before()?->percentile]);
-        self::assertSame('falling', $standing->trend->verdict);
-        self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->trend->growth, 1e-12);
-        self::assertSame('no clear trend', Trend::of([10.0, 11.0, 10.0, 11.0, 10.0, 11.0], 1.0)->verdict);
+        self::assertSame('falling', $standing->course->trend->verdict);
+        self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->course->growth, 1e-12);
+        self::assertSame('no clear trend', Trend::of([10.0, 11.0, 10.0, 11.0, 10.0, 11.0])->verdict);
         self::assertSame(
-            ['no clear trend', 'fewer than four values'],
-            [Trend::of([1.0, 2.0, NAN, 3.0], 1.0)->verdict, Trend::of([1.0, 2.0, NAN, 3.0], 1.0)->reason],
+            ['no verdict', 'fewer than four values'],
+            [Trend::of([1.0, 2.0, NAN, 3.0])->verdict, Trend::of([1.0, 2.0, NAN, 3.0])->reason],
         );
     }
 
@@ -367,7 +367,7 @@ final class WorkingTest extends TestCase
         ]);
         [$standing] = Standing::of(Comparison::of(Make::study($data), $data));
         self::assertSame([3, 4], [$standing->now->rank, $standing->before()?->rank]);
-        self::assertSame(['Jan 2024', 'Jan 2023', 'Jan 2022'], array_column($standing->course, 'period'));
+        self::assertSame(['Jan 2024', 'Jan 2023', 'Jan 2022'], array_column($standing->years, 'period'));
     }
 
     public function testAStepIsOverFifteenPerCentOfTheLevelAndStandsWhereTheValuesGoItsWay(): void

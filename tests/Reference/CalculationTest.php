@@ -21,6 +21,7 @@ use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\RollingMean;
 use DuskRail\Statistics\StraightLine;
+use DuskRail\Statistics\StudentT;
 use DuskRail\Statistics\TheilSen;
 use DuskRail\Time\Calendar;
 use DuskRail\Time\Frequency;
@@ -176,6 +177,37 @@ final class CalculationTest extends TestCase
             self::assertEqualsWithDelta($p, MannKendall::of($y)?->p, 1e-9, $expected[0]);
             self::assertEqualsWithDelta($theilSen, TheilSen::slope($y), 1e-12 * max(1.0, abs($theilSen)), $expected[0]);
         }
+    }
+
+    /** R cor.test(exact = TRUE), sums over seasons and pt(), made by make/kendall.R. */
+    public function testExactAndSeasonalTestsAndStudentsTailsAgreeWithR(): void
+    {
+        $compared = ['exact' => 0, 'seasonal' => 0, 't' => 0];
+        foreach (Table::rows('kendall.csv') as $row) {
+            $numbers = Table::numbers(array_slice($row, 1));
+            $compared[$row[0]]++;
+            if ($row[0] === 'exact') {
+                self::assertEqualsWithDelta($numbers[0], MannKendall::of(array_slice($numbers, 1))?->p, 1e-12);
+            } elseif ($row[0] === 't') {
+                [$t, $freedom, $p] = $numbers;
+                self::assertEqualsWithDelta(
+                    $p,
+                    StudentT::twoSided($t, $freedom),
+                    1e-13 + 1e-10 * $p,
+                    "{$t}, {$freedom}",
+                );
+            } else {
+                [$season, $statistic, $variance, $p, $slope] = $numbers;
+                $values = array_slice($numbers, 5);
+                $test = MannKendall::of($values, (int) $season);
+                self::assertNotNull($test);
+                self::assertSame((int) $statistic, $test->statistic);
+                self::assertEqualsWithDelta($variance, $test->variance, 1e-9);
+                self::assertEqualsWithDelta($p, $test->p, 1e-13 + 1e-9 * $p);
+                self::assertEqualsWithDelta($slope, TheilSen::slope($values, (int) $season), 1e-12 * abs($slope));
+            }
+        }
+        self::assertSame(['exact' => 24, 'seasonal' => 6, 't' => 30], $compared);
     }
 
     /**

@@ -21,19 +21,19 @@
                         <td>{{ number_format($standing->now->percentile) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->median) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->bestQuartile) }}</td>
-                        @if (! $peers->target->isNone())<td>{{ $signed($standing->line->latest() - $standing->course[0]['target']) }}</td>@endif
-                        <td>{{ is_nan($standing->trend->growth) ? '–' : \DuskRail\Data\Numerals::signed($standing->trend->growth, 1).' %' }}</td>
-                        <td>{{ $comparison->verdict($standing->trend) }}</td>
+                        @if (! $peers->target->isNone())<td>{{ $signed($standing->line->latest() - $standing->years[0]['target']) }}</td>@endif
+                        <td>{{ is_nan($standing->course->growth) ? '–' : \DuskRail\Data\Numerals::signed($standing->course->growth, 1).' %' }}</td>
+                        <td>{{ $comparison->verdict($standing->course->trend) }}</td>
                     </tr>
-                    <tr class="why"><td colspan="10">{{ $standing->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->trend->slope) }} a period (Theil–Sen)@if ($standing->trend->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->trend->line->intercept) }} {{ $standing->trend->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->trend->line->slope)) }} × periods@if (! is_nan($standing->trend->line->rSquared)), R² {{ number_format($standing->trend->line->rSquared, 2) }}@endif@endif.@if ($comparison->isSmoothed()) The values overlap, as rolling ones do, so the test looks surer than it is.@endif</td></tr>
-                    @if (count($standing->course) > 1)
+                    <tr class="why"><td colspan="10">{{ $standing->course->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->course->slope) }} a period (Theil–Sen)@if ($standing->course->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->course->line->intercept) }} {{ $standing->course->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->course->line->slope)) }} × periods@if (! is_nan($standing->course->line->rSquared)), R² {{ number_format($standing->course->line->rSquared, 2) }}@endif@endif.@if ($comparison->isSmoothed()) The values overlap, as rolling ones do, so what went into them was tested.@endif</td></tr>
+                    @if (count($standing->years) > 1)
                         <tr class="over-time"><td colspan="10">
                             <details>
                                 <summary>{{ $standing->line->name }} over time</summary>
                                 <table>
                                     <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if (! $peers->target->isNone())<th scope="col">to target</th>@endif</tr></thead>
                                     <tbody>
-                                        @foreach ($standing->course as $then)
+                                        @foreach ($standing->years as $then)
                                             <tr>
                                                 <th scope="row">{{ $then['period'] }}</th>
                                                 <td>{{ $number($then['value']) }}</td>
@@ -52,7 +52,7 @@
                 @endforeach
             </tbody>
         </table>
-        <p class="quiet">In {{ $standings[0]->course[0]['period'] }}; the first place is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}.</p>
+        <p class="quiet">In {{ $standings[0]->years[0]['period'] }}; the first place is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}. Growth a year goes {{ \DuskRail\Outcome\Courses::of($comparison)->compared() }}.</p>
     @endif
     <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
         <input type="hidden" name="change" value="set">

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\Nature;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\Run;
+use DuskRail\Rail\Stops\Rolling;
+use DuskRail\Statistics\Ends;
+use DuskRail\Statistics\StraightLine;
+use DuskRail\Statistics\TheilSen;
+use DuskRail\Statistics\Trend;
+use DuskRail\Time\Frequency;
+
+/**
+ * The courses of the lines of a comparison. Change and growth are those of the figures that are drawn; the verdict is
+ * on what they are made of, since rolling windows share values, and on months where the figures are of days or weeks.
+ */
+final class Courses
+{
+    /** @var array<string, SeriesTable|null> by measure: the rail without its rolling windows */
+    private array $plain = [];
+
+    private function __construct(private readonly Comparison $comparison) {}
+
+    public static function of(Comparison $comparison): self
+    {
+        return new self($comparison);
+    }
+
+    public function course(Line $line): Course
+    {
+        $comparison = $this->comparison;
+        $season = $comparison->season();
+        $values = $this->finished($line->values);
+        $ends = Ends::of($values, $season);
+
+        return new Course(
+            $ends->change(),
+            $ends->growth($comparison->grows() ? $comparison->perYear() : NAN),
+            TheilSen::slope($values, $season),
+            $this->trend($line, $season),
+            StraightLine::through(array_map(floatval(...), array_keys($values)), $values),
+        );
+    }
+
+    /** What the change is from and to, in words. */
+    public function compared(): string
+    {
+        $season = $this->comparison->season();
+        $count = $this->comparison->spoken - $this->comparison->from + 1;
+        $noun = $this->comparison->isSinceEvent()
+            ? $this->comparison->run->origin->axis->frequency->value
+            : $this->comparison->axis->frequency->value;
+
+        return match (true) {
+            $season === 1 => 'from the first value to the last',
+            $count >= 2 * $season => "from the mean of the first {$season} {$noun}s to that of the last {$season}",
+            $count > $season => "from a {$noun} to the same one of the last year",
+            default => 'from the first value to the last, seasons and all',
+        };
+    }
+
+    private function trend(Line $line, int $season): Trend
+    {
+        if ($this->comparison->run->table()->nature === Nature::Total) {
+            return Trend::withheld('a running total goes its way whatever its values do');
+        }
+        [$run, $measure, $key] = $this->comparison->traced($line->key);
+        if ($this->comparison->isSmoothed()) {
+            $this->plain[$measure] ??= self::withoutWindows($run);
+            $table = $this->plain[$measure];
+            $offset = $table === null ? 0 : $this->comparison->axis->first - $table->axis->first;
+            $series = $table?->series[$key] ?? null;
+            $values =
+                $series === null ? [] : array_slice($series->values, max(0, $offset), $this->comparison->axis->count);
+            if (count($values) !== $this->comparison->axis->count) {
+                return Trend::withheld('neighbouring values share what they are made of');
+            }
+        } else {
+            $values = $line->values;
+        }
+        $frequency = $this->comparison->axis->frequency;
+
+        return in_array($frequency, [Frequency::Day, Frequency::Week], true)
+            ? Trend::of($this->byMonth($this->finished($values)), 12)
+            : Trend::of($this->finished($values), $season);
+    }
+
+    /** The same rail on the same figures, its rolling windows left out; null where it then ends on another axis. */
+    private static function withoutWindows(Run $run): ?SeriesTable
+    {
+        $rail = Rail::of();
+        foreach ($run->inUse() as $step) {
+            $rail = $step->placed->stop instanceof Rolling ? $rail : $rail->with($step->placed->stop);
+        }
+        $table = $rail->run($run->origin, $run->data)->table();
+
+        return $table->axis == $run->table()->axis ? $table : null;
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<float> as far as shown and finished
+     */
+    private function finished(array $values): array
+    {
+        [$from, $spoken] = [$this->comparison->from, $this->comparison->spoken];
+
+        return array_slice($values, $from, max(0, $spoken - $from + 1));
+    }
+
+    /**
+     * Means of calendar months, a week in the month of its middle.
+     *
+     * @param list<float> $values from the first that is shown
+     * @return list<float>
+     */
+    private function byMonth(array $values): array
+    {
+        $months = [];
+        foreach ($values as $i => $value) {
+            $month = $this->comparison->axis->period($this->comparison->from + $i)->in(Frequency::Month)->ordinal;
+            $months[$month] ??= [];
+            if (!is_nan($value)) {
+                $months[$month][] = $value;
+            }
+        }
+
+        return array_values(
+            array_map(
+                static fn(array $month): float => $month === [] ? NAN : array_sum($month) / count($month),
+                $months,
+            ),
+        );
+    }
+}
