@@ -58,7 +58,8 @@ $verdict = static function (array $values, Frequency $frequency, bool $smoothed)
     $measure = Measure::of('x', 'X', 'h', MeasureKind::Stock, $frequency);
     $first = Period::holding($frequency, Period::year(2000)->firstDay());
     $axis = PeriodAxis::of($frequency, $first->ordinal, count($values));
-    $table = new SeriesTable($axis, $measure->unit, $measure->kind, [new Series('e', array_values($values))]);
+    /** @var list<float> $values */
+    $table = new SeriesTable($axis, $measure->unit, $measure->kind, [new Series('e', $values)]);
     $data = new DataInMemory([$measure], [new Entity('e', 'E')], ['x' => $table]);
     $study = Study::first('Study', 'x', $data);
     $study = $smoothed ? $study->withRail(Rail::of()->with(new Rolling(window: 12))) : $study;

@@ -201,7 +201,8 @@ final readonly class EndLabels
     private static function end(LineEnd $end, Type $type, Lineup $lineup, TextMeasure $measure, float $room): array
     {
         $wanted = $lineup->comparison->study->part(LabelsPart::class)->endOf($end->key);
-        $value = $wanted === 'name' ? '' : " {$lineup->format($end->value)}";
+        $soFar = $lineup->open !== null && $end->position >= $lineup->open ? ' so far' : '';
+        $value = $wanted === 'name' ? '' : " {$lineup->format($end->value)}{$soFar}";
         $valueWidth = $measure->width($value, Type::text($type->size, 600));
         $name = $wanted === 'value' ? '' : Words::fitting($measure, $end->name, $type, $room - $valueWidth);
 

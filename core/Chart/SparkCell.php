@@ -91,7 +91,7 @@ final readonly class SparkCell
                 ($wanted('highest') && $value === $high) ||
                 ($wanted('lowest') && $value === $low) ||
                 ($wanted('first') && $i === $line->first($this->from)) ||
-                ($wanted('last') && $i === $line->last) ||
+                ($wanted('last') && $i === min($line->last ?? $this->to, $this->to)) ||
                 ($wanted('negative') && $value < 0.0);
             if ($telling || $wanted('all')) {
                 $marked[$i] = $telling ? 2.4 : 1.3;

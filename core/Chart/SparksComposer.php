@@ -84,7 +84,10 @@ final readonly class SparksComposer
     public static function cell(SparkTable $table): SparkCell
     {
         $part = $table->comparison->study->part(SparksPart::class);
-        $own = new SparkCell($part, $table->comparison->from, $table->comparison->to, null);
+        $from = $table->comparison->from;
+        // A part of a year would look like a fall.
+        $to = max($from, $table->comparison->finished());
+        $own = new SparkCell($part, $from, $to, null);
         if ($part->scale === 'own') {
             return $own;
         }
@@ -98,7 +101,7 @@ final readonly class SparksComposer
             }
         }
 
-        return new SparkCell($part, $table->comparison->from, $table->comparison->to, [$low, $high]);
+        return new SparkCell($part, $from, $to, [$low, $high]);
     }
 
     /** @return list<Mark> */

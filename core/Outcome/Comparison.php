@@ -229,6 +229,12 @@ final readonly class Comparison
         return $this->run->better($this->data->better);
     }
 
+    /** Last position shown whose period is finished. */
+    public function finished(): int
+    {
+        return min($this->to, ($this->run->table()->open() ?? $this->axis->count) - 1);
+    }
+
     /**
      * Whether every line is spoken of by the same period. Where positions are counted from an event of its own, or are
      * plain numbers, each is spoken of by its own last.
@@ -245,7 +251,7 @@ final readonly class Comparison
      */
     private function spokenOf(array $lines): int
     {
-        $finished = min($this->to, ($this->run->table()->open() ?? $this->axis->count) - 1);
+        $finished = $this->finished();
         if (!$this->hasOneNow()) {
             return $finished;
         }

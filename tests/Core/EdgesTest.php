@@ -189,7 +189,8 @@ final class EdgesTest extends TestCase
     {
         /** @param list<int> $values */
         $course = static function (array $values, string ...$stops): Course {
-            $home = array_map(static fn(int|float $v): float => (float) $v, array_values($values));
+            /** @var list<int> $home */
+            $home = $values;
             $data = Make::data(['x' => ['Ml', MeasureKind::Flow, '2000', ['home' => $home]]]);
             $placed = array_map(static fn(string $stop) => StopCatalogue::make($stop, []), $stops);
             $comparison = Comparison::of(Make::study($data, ...$placed), $data);
