@@ -35,6 +35,16 @@ final class Courses
     {
         $comparison = $this->comparison;
         $season = $comparison->season();
+        if ($line->at === null) {
+            // What it did until then does not stand beside what the others did until now.
+            $last = Line::lastOf($line->values, $comparison->from, $comparison->spoken);
+            $ended =
+                $last === null
+                    ? Trend::withheld('no finished figure')
+                    : Trend::endedIn($comparison->axis->period($last)->short());
+
+            return new Course(NAN, NAN, NAN, $ended, null);
+        }
         $values = $this->finished($line->values);
         $ends = Ends::of($values, $season);
 

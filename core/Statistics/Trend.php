@@ -25,7 +25,7 @@ final readonly class Trend
     private const NONE = 'no verdict';
 
     /**
-     * @param 'rising'|'falling'|'no clear trend'|'no verdict' $verdict
+     * @param string $verdict rising, falling, no clear trend, no verdict, or when it ended
      * @param float $slope median slope of all pairs of values (of the same season), for each value; NAN without any
      */
     private function __construct(
@@ -67,6 +67,12 @@ final readonly class Trend
             ($season > 1 ? 'seasonal Kendall' : 'Mann–Kendall') .
                 ($alike ? ', allowing for neighbours that are alike' : ''),
         );
+    }
+
+    /** Of a series that goes no further than some time, it is said when that was. */
+    public static function endedIn(string $period): self
+    {
+        return new self("last in {$period}", "its last figure is of {$period}", NAN, null);
     }
 
     /** No verdict, for a reason that lies in what the values are. */

@@ -265,6 +265,8 @@ final class NewestTest extends TestCase
             [1, null],
             [self::row($study, $comparison, 'home')->rank, self::row($study, $comparison, 'alpha')->rank],
         );
+        $alpha = self::row($study, $comparison, 'alpha')->course;
+        self::assertSame(['last in 2014', true], [$alpha->trend->verdict, is_nan($alpha->change)]);
         self::assertSame(
             ['home', 'd', 'c', 'b', 'alpha'],
             array_map(static fn(Line $l): string => $l->key, $comparison->sorted()),

@@ -16,7 +16,7 @@
                     <th scope="col" aria-sort="{{ $part->sort === $key ? ($part->downward ? 'descending' : 'ascending') : 'none' }}"><x-change :study="$screen->study" change="set" :with="['part' => 'sparks', 'settings' => ['sort' => $key, 'downward' => $part->sort === $key && ! $part->downward ? '1' : '0']]" class="sorter">{{ $label }}{{ $part->sort === $key ? ($part->downward ? ' ↓' : ' ↑') : '' }}</x-change></th>
                     @if ($key === 'name')
                         @foreach ($attributes as $attribute)<th scope="col" class="quiet">{{ $attribute }}</th>@endforeach
-                        <th scope="col" class="quiet">{{ $comparison->axis->period($comparison->from)->short() }} – {{ $comparison->axis->period($comparison->to)->short() }}</th>
+                        <th scope="col" class="quiet">{{ $comparison->axis->period($comparison->from)->short() }} – {{ $comparison->axis->period(max($comparison->from, $comparison->finished()))->short() }}</th>
                     @endif
                 @endforeach
             </tr>
