@@ -112,65 +112,6 @@ final class SentencesTest extends TestCase
         self::assertSame($holds, $among !== [], implode(' | ', $said));
     }
 
-    /** Whatever the table: each claim is checked again by other means than those that made it. */
-    public function testClaimsOnRandomTablesHoldWhenTheyAreCheckedAnew(): void
-    {
-        mt_srand(17);
-        $checked = 0;
-        for ($round = 0; $round < 400; $round++) {
-            $series = [];
-            for ($i = 0, $count = mt_rand(1, 6); $i < $count; $i++) {
-                $value = mt_rand(5, 20);
-                $series[$i === 0 ? 'home' : "p{$i}"] = array_map(static function () use (&$value): ?int {
-                    $value += mt_rand(-2, 2);
-
-                    return mt_rand(0, 12) === 0 ? null : $value;
-                }, range(1, 14));
-            }
-            $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2010', $series]]);
-            $comparison = Comparison::of(Make::study($data), $data);
-            $values = array_map(static fn(?int $v): float => $v === null ? NAN : (float) $v, $series['home']);
-            $present = array_filter($values, static fn(float $v): bool => !is_nan($v));
-            if ($present === []) {
-                continue;
-            }
-            foreach (Sentences::of($comparison) as $claim) {
-                $text = LiveNumber::filled($claim->sentence, $comparison);
-                self::assertDoesNotMatchRegularExpression('/\{|nan|inf/i', $text . $claim->working);
-                $last = end($present);
-                if (preg_match('/at its (lowest|highest) since \d+, when the figures begin/', $text, $m) === 1) {
-                    self::assertCount(
-                        1,
-                        array_keys($present, $m[1] === 'lowest' ? min($present) : max($present), true),
-                        $text,
-                    );
-                    self::assertSame($last, $m[1] === 'lowest' ? min($present) : max($present));
-                    $checked++;
-                } elseif (preg_match('/has (fallen|risen) for (\d+)/', $text, $m) === 1) {
-                    $tail = array_slice($values, (int) array_key_last($present) - (int) $m[2], (int) $m[2] + 1);
-                    $sorted = $tail;
-                    $m[1] === 'fallen' ? rsort($sorted) : sort($sorted);
-                    self::assertSame([$sorted, count($tail)], [$tail, count(array_unique($tail))], $text);
-                    $checked++;
-                } elseif (preg_match('/is the (lowest|highest) of all (\d+)/', $text, $m) === 1) {
-                    $then = array_filter(
-                        array_map(static fn(array $s): ?int => $s[(int) array_key_last($present)], $series),
-                        static fn(?int $v): bool => $v !== null,
-                    );
-                    asort($then);
-                    self::assertSame(
-                        [(int) $m[2], 'home'],
-                        [count($then), $m[1] === 'lowest' ? array_key_first($then) : array_key_last($then)],
-                        $text,
-                    );
-                    self::assertCount(1, array_keys($then, $then['home'], true));
-                    $checked++;
-                }
-            }
-        }
-        self::assertGreaterThan(100, $checked);
-    }
-
     /** A record of months counts from two years on: the month that it does not beat is not one of them. */
     #[TestWith([14, true])]
     #[TestWith([15, false])]

@@ -1,0 +1,449 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\Better;
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\LineState;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodRange;
+use DuskRail\Words\LiveNumber;
+use DuskRail\Words\Sentences\Sentences;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * What is proposed to be said, on thousands of tables with gaps, ends, late beginnings, ties, values below zero, cut
+ * ranges and both ways of good. Each sentence is read again, and what it says is counted anew from the bare values.
+ */
+final class SentencesHoldTest extends TestCase
+{
+    private const ROUNDS = 2500;
+
+    private const LONG = 12_000;
+
+    /** @var array<string, list<float|null>> */
+    private array $series;
+
+    private Period $first;
+
+    private int $from;
+
+    private int $to;
+
+    private int $now;
+
+    private bool $lower;
+
+    /** @var array<string, int> */
+    private array $told = [];
+
+    public function testEverySentenceIsTrueOfItsFigures(): void
+    {
+        $long = getenv('LONG_TESTS');
+        mt_srand($long === false ? 1789 : (int) (microtime(true) * 1000));
+        for ($round = 0; $round < ($long === false ? self::ROUNDS : self::LONG); $round++) {
+            $comparison = $this->random();
+            $this->checkNow($comparison);
+            $this->checkHeadline(Make::wording($comparison, '')->headline);
+            foreach (Sentences::of($comparison) as $claim) {
+                $this->check(LiveNumber::filled($claim->sentence, $comparison));
+            }
+        }
+        // Each kind was met often enough to mean something.
+        foreach (
+            ['change', 'hardly', 'end', 'moved', 'side', 'apart', 'narrowed', 'run', 'record', 'median', 'ended']
+            as $kind
+        ) {
+            self::assertGreaterThan(20, $this->told[$kind] ?? 0, $kind);
+        }
+    }
+
+    private function random(): Comparison
+    {
+        $monthly = mt_rand(0, 1) === 1;
+        $count = mt_rand(7, $monthly ? 45 : 16);
+        $this->first = $monthly ? Period::month(2015, mt_rand(1, 12)) : Period::year(2001);
+        $this->lower = mt_rand(0, 1) === 1;
+        $floor = mt_rand(0, 3) === 0 ? -12 : 1;
+        $this->series = [];
+        foreach (array_slice(['home', 'ash', 'birch', 'cedar', 'elm', 'fir', 'oak'], 0, mt_rand(1, 7)) as $key) {
+            $begins = mt_rand(0, 3) === 0 ? mt_rand(0, 4) : 0;
+            $ends = mt_rand(0, 3) === 0 ? mt_rand(5, $count) : $count;
+            $value = mt_rand($floor, 25);
+            $drift = mt_rand(-1, 1);
+            $values = [];
+            for ($i = 0; $i < $count; $i++) {
+                $value = max($floor, $value + $drift * mt_rand(0, 1) + mt_rand(-1, 1) * (mt_rand(0, 4) === 0 ? 6 : 1));
+                $values[] = $i < $begins || $i >= $ends || mt_rand(0, 24) === 0 ? null : (float) $value;
+            }
+            $this->series[$key] = $values;
+        }
+        $measure = Measure::of(
+            'flow',
+            'Flow',
+            'Ml',
+            MeasureKind::Stock,
+            $this->first->frequency,
+            $this->lower ? Better::Lower : Better::Higher,
+        );
+        $entities = [];
+        foreach (array_keys($this->series) as $key) {
+            $entities[] = new Entity($key, ucfirst($key), '', $key === 'home');
+        }
+        $table = Make::table($measure, $this->first->code(), $this->series);
+        $data = new DataInMemory([$measure], $entities, ['flow' => $table]);
+        $study = Study::first('Study', 'flow', $data);
+        foreach (array_slice(array_keys($this->series), 1, mt_rand(0, 2)) as $key) {
+            $study = $study->withState($key, LineState::Focus);
+        }
+        [$this->from, $this->to] = [0, $count - 1];
+        if (mt_rand(0, 2) === 0) {
+            $this->from = mt_rand(0, 3);
+            $this->to = $count - 1 - mt_rand(0, 2);
+            $study = $study->withRange(
+                PeriodRange::between($this->first->plus($this->from), $this->first->plus($this->to)),
+            );
+        }
+
+        return Comparison::of($study, $data);
+    }
+
+    /** The period that is spoken of is the newest that half of those have reached who did not end a year before. */
+    private function checkNow(Comparison $comparison): void
+    {
+        $this->now = $comparison->spoken;
+        $lasts = array_filter(
+            array_map(
+                fn(string $key): int => $this->last($key),
+                array_combine(array_keys($this->series), array_keys($this->series)),
+            ),
+            static fn(int $last): bool => $last >= 0,
+        );
+        if ($lasts === []) {
+            return;
+        }
+        $year = $this->first->frequency->perYear() ?? 1;
+        $going = array_filter($lasts, static fn(int $last): bool => $last >= max($lasts) - $year);
+        $reached = static fn(int $at): int => count(array_filter($going, static fn(int $last): bool => $last >= $at));
+        self::assertGreaterThanOrEqual(count($going) / 2, $reached($this->now));
+        self::assertLessThan(count($going) / 2, $reached($this->now + 1));
+    }
+
+    private function checkHeadline(string $text): void
+    {
+        if (
+            preg_match(
+                '/^(\w+) stands at (\S+) in (.+); the median of (its|the|all) (\d+)(?: peers)? is (\S+)$/u',
+                $text,
+                $m,
+            ) === 1
+        ) {
+            [, $name, $value, $when, $whose, $count, $median] = $m;
+            $peers = [];
+            foreach ($this->series as $key => $values) {
+                if ($key !== 'home' && $values[$this->now] !== null) {
+                    $peers[] = $values[$this->now];
+                }
+            }
+            sort($peers);
+            $n = count($peers);
+            self::assertSame([$this->now, (int) $count], [$this->at($when), $n], $text);
+            self::assertSame($name === 'Home' ? 'its' : 'the', $whose, $text);
+            self::assertEqualsWithDelta(self::number($value), $this->value($name, $this->now), 0.0501, $text);
+            $middle = (($peers[intdiv($n - 1, 2)] ?? NAN) + ($peers[intdiv($n, 2)] ?? NAN)) / 2;
+            self::assertEqualsWithDelta(self::number($median), $middle, 0.0501, $text);
+            $this->tell('median');
+        } elseif (preg_match('/^(\w+): (\S+) in (.+), its last figure$/u', $text, $m) === 1) {
+            $last = $this->last($m[1], $this->now);
+            self::assertSame($last, $this->at($m[3]), $text);
+            self::assertLessThan($this->now, $last, $text);
+            $this->tell('ended');
+        } else {
+            self::assertMatchesRegularExpression(
+                '/^(\w+: \S+ in .+|\w+ has no finished figure yet|Flow, \d side by side)$/u',
+                $text,
+            );
+        }
+    }
+
+    private function check(string $text): void
+    {
+        self::assertDoesNotMatchRegularExpression('/[{}]|nan|inf\b/i', $text);
+        $found = 0;
+        foreach (
+            [
+                'change' => '/^(\w+) has (fallen|risen) by (\S+) ?(%|Ml)? since (.+)$/u',
+                'hardly' => '/^(\w+) has hardly changed since (.+)$/u',
+                'end' => '/^(\w+) is the (lowest|highest) of all (\d+)(?:, (.+) of (\d+) in (.+))?$/u',
+                'moved' =>
+                    '/^(\w+) has moved from (joint )?place (\d+) of (\d+) to (joint )?place (\d+) of (\d+) ' .
+                    'since (.+)$/u',
+                'side' => '/^(\w+) has been (below|above) (\w+|the peer median) since (.+)$/u',
+                'apart' =>
+                    '/^(\w+) and (\w+|the peer median) have (never been further apart|not been further apart ' .
+                    'since .+) than in (.+)$/u',
+                'narrowed' =>
+                    '/^The gap between (\w+) and (\w+|the peer median) was widest in (.+) and has narrowed ' .
+                    'since$/u',
+                'run' => '/^(\w+) has (fallen|risen) for (\d+) (\w+)s in a row$/u',
+                'record' => '/^(\w+) is at its (lowest|highest) since (.+?)(, when the figures begin)?$/u',
+            ]
+            as $kind => $pattern
+        ) {
+            if (preg_match($pattern, $text, $m, PREG_UNMATCHED_AS_NULL) === 1) {
+                // Whoever is spoken of has a value now.
+                foreach ($this->series as $key => $values) {
+                    if (preg_match('/\b' . ucfirst($key) . '\b/', $text) === 1) {
+                        self::assertNotNull($values[$this->now], $text);
+                    }
+                }
+                $this->{'check' . ucfirst($kind)}($m, $text);
+                $this->tell($kind);
+                $found++;
+            }
+        }
+        self::assertSame(1, $found, "No reader knows what this means: {$text}");
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkChange(array $m, string $text): void
+    {
+        [, $name, $way, $number, $unit, $since] = $m;
+        $then = $this->at((string) $since);
+        self::assertSame($this->firstOf((string) $name), $then, $text);
+        [$before, $now] = [$this->value((string) $name, $then), $this->value((string) $name, $this->now)];
+        self::assertSame($way === 'risen', $now > $before, $text);
+        $expected = $unit === '%' ? abs($now / $before - 1) * 100 : abs($now - $before);
+        self::assertEqualsWithDelta(self::number((string) $number), $expected, 0.501, $text);
+        if ($unit === '%') {
+            self::assertGreaterThan(0.0, $before, $text);
+            self::assertSame(self::number((string) $number) === 100.0 && $way === 'fallen', $now === 0.0, $text);
+        }
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkHardly(array $m, string $text): void
+    {
+        [$before, $now] = [
+            $this->value((string) $m[1], $this->at((string) $m[2])),
+            $this->value((string) $m[1], $this->now),
+        ];
+        self::assertLessThan(0.01 * abs($before) + 1e-9, abs($now - $before), $text);
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkEnd(array $m, string $text): void
+    {
+        [, $name, $end, $of, $then, $ofThen, $when] = $m;
+        $values = $this->all($this->now);
+        self::assertCount((int) $of, $values, $text);
+        $value = $this->value((string) $name, $this->now);
+        self::assertSame(
+            $end === 'lowest'
+                ? -self::most(array_map(static fn(float $v): float => -$v, $values))
+                : self::most($values),
+            $value,
+            $text,
+        );
+        self::assertCount(1, array_keys($values, $value, true), $text);
+        if ($then !== null) {
+            $values = $this->all($this->at((string) $when));
+            $value = $this->value((string) $name, $this->at((string) $when));
+            self::assertCount((int) $ofThen, $values, $text);
+            $lowest = str_ends_with($then, 'lowest');
+            $beaten = count(array_filter($values, static fn(float $v): bool => $lowest ? $v < $value : $v > $value));
+            self::assertMatchesRegularExpression('/^(joint )?(\d+\w\w )?(lowest|highest)$/', $then, $text);
+            self::assertSame(max(1, (int) preg_replace('/\D/', '', $then)), $beaten + 1, $text);
+            self::assertSame(str_starts_with($then, 'joint'), count(array_keys($values, $value, true)) > 1, $text);
+        }
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkMoved(array $m, string $text): void
+    {
+        foreach ([[2, $this->at((string) $m[8])], [5, $this->now]] as [$at, $when]) {
+            $values = $this->all($when);
+            $value = $this->value((string) $m[1], $when);
+            $better = array_filter($values, fn(float $v): bool => $this->lower ? $v < $value : $v > $value);
+            self::assertSame(
+                [(int) $m[$at + 1], (int) $m[$at + 2], $m[$at] !== null],
+                [count($better) + 1, count($values), count(array_keys($values, $value, true)) > 1],
+                $text,
+            );
+        }
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkSide(array $m, string $text): void
+    {
+        [$since, $common] = [$this->at((string) $m[4]), $this->common((string) $m[1], (string) $m[3])];
+        self::assertArrayHasKey($since, $common, $text);
+        $wished = $m[2] === 'below' ? -1 : 1;
+        $before = null;
+        foreach ($common as $at => [$own, $other]) {
+            if ($at >= $since) {
+                self::assertSame($wished, $own <=> $other, $text);
+            } else {
+                $before = $own <=> $other;
+            }
+        }
+        self::assertNotNull($before, $text);
+        self::assertNotSame($wished, $before, $text);
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkApart(array $m, string $text): void
+    {
+        self::assertSame($this->now, $this->at((string) $m[4]), $text);
+        $never = str_starts_with((string) $m[3], 'never');
+        $common = $this->common((string) $m[1], (string) $m[2], $never ? 0 : $this->from);
+        $gaps = array_map(static fn(array $pair): float => abs($pair[0] - $pair[1]), $common);
+        self::assertSame(self::most($gaps), $gaps[$this->now], $text);
+        self::assertCount(1, array_keys($gaps, self::most($gaps), true), $text);
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkNarrowed(array $m, string $text): void
+    {
+        $gaps = array_map(
+            static fn(array $pair): float => abs($pair[0] - $pair[1]),
+            $this->common((string) $m[1], (string) $m[2]),
+        );
+        $widest = $this->at((string) $m[3]);
+        self::assertSame(self::most($gaps), $gaps[$widest], $text);
+        $since = array_filter($gaps, static fn(int $at): bool => $at > $widest, ARRAY_FILTER_USE_KEY);
+        self::assertLessThanOrEqual(1.1 * min($since ?: [0.0]), $gaps[$this->now], $text);
+        self::assertLessThan($gaps[$widest], $gaps[$this->now], $text);
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkRun(array $m, string $text): void
+    {
+        self::assertSame($this->first->frequency->value, $m[4], $text);
+        for ($step = 0; $step < (int) $m[3]; $step++) {
+            $at = $this->now - $step;
+            self::assertSame(
+                $m[2] === 'fallen' ? -1 : 1,
+                $this->value((string) $m[1], $at) <=> $this->value((string) $m[1], $at - 1),
+                $text,
+            );
+        }
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkRecord(array $m, string $text): void
+    {
+        $since = $this->at((string) $m[3]);
+        $now = $this->value((string) $m[1], $this->now);
+        foreach ($this->series[strtolower((string) $m[1])] as $at => $value) {
+            if ($value === null || $at >= $this->now) {
+                continue;
+            }
+            self::assertTrue($m[4] === null || $at >= $since, "{$text}: figures begin earlier");
+            if ($at > $since || $m[4] !== null) {
+                self::assertSame($m[2] === 'lowest' ? -1 : 1, $now <=> $value, $text);
+            }
+        }
+    }
+
+    /** @param array<int, float> $values */
+    private static function most(array $values): float
+    {
+        return $values === [] ? self::fail('There are no values to compare.') : max($values);
+    }
+
+    private function tell(string $kind): void
+    {
+        $this->told[$kind] = ($this->told[$kind] ?? 0) + 1;
+    }
+
+    private static function number(string $text): float
+    {
+        return (float) strtr($text, ['−' => '-', '+' => '', ',' => '']);
+    }
+
+    /** Position of a period as it is written in a sentence. */
+    private function at(string $label): int
+    {
+        foreach ($this->series['home'] as $at => $value) {
+            if ($this->first->plus($at)->label() === $label) {
+                return $at;
+            }
+        }
+        self::fail("“{$label}” is no period of the table.");
+    }
+
+    private function value(string $name, int $at): float
+    {
+        return $this->series[strtolower($name)][$at] ?? NAN;
+    }
+
+    private function last(string $name, int $until = PHP_INT_MAX): int
+    {
+        $there = array_filter(
+            $this->series[strtolower($name)],
+            fn(?float $v, int $at): bool => $v !== null && $at >= $this->from && $at <= min($this->to, $until),
+            ARRAY_FILTER_USE_BOTH,
+        );
+
+        return array_key_last($there) ?? -1;
+    }
+
+    private function firstOf(string $name): int
+    {
+        foreach ($this->series[strtolower($name)] as $at => $value) {
+            if ($value !== null && $at >= $this->from) {
+                return $at;
+            }
+        }
+
+        return -1;
+    }
+
+    /** @return list<float> of all lines that have a value at a position */
+    private function all(int $at): array
+    {
+        $values = [];
+        foreach ($this->series as $own) {
+            if ($own[$at] !== null) {
+                $values[] = $own[$at];
+            }
+        }
+
+        return $values;
+    }
+
+    /** @return array<int, array{float, float}> both values by position, up to now, where both have one */
+    private function common(string $name, string $other, ?int $from = null): array
+    {
+        $common = [];
+        for ($at = $from ?? $this->from; $at <= $this->now; $at++) {
+            $beside = NAN;
+            if ($other === 'the peer median') {
+                $peers = [];
+                foreach ($this->series as $key => $values) {
+                    if ($key !== 'home' && $values[$at] !== null) {
+                        $peers[] = $values[$at];
+                    }
+                }
+                sort($peers);
+                $n = count($peers);
+                $beside = $n === 0 ? NAN : ($peers[intdiv($n - 1, 2)] + $peers[intdiv($n, 2)]) / 2;
+            } else {
+                $beside = $this->value($other, $at);
+            }
+            if (!is_nan($beside) && !is_nan($this->value($name, $at))) {
+                $common[$at] = [$this->value($name, $at), $beside];
+            }
+        }
+
+        return $common;
+    }
+}
