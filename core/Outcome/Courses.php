@@ -79,25 +79,38 @@ final class Courses
         if ($this->comparison->run->table()->nature === Nature::Total) {
             return Trend::withheld('a running total goes its way whatever its values do');
         }
-        [$run, $measure, $key] = $this->comparison->traced($line->key);
-        if ($this->comparison->isSmoothed()) {
-            $this->plain[$measure] ??= self::withoutWindows($run);
-            $table = $this->plain[$measure];
-            $offset = $table === null ? 0 : $this->comparison->axis->first - $table->axis->first;
-            $series = $table?->series[$key] ?? null;
-            $values =
-                $series === null ? [] : array_slice($series->values, max(0, $offset), $this->comparison->axis->count);
-            if (count($values) !== $this->comparison->axis->count) {
-                return Trend::withheld('neighbouring values share what they are made of');
-            }
-        } else {
-            $values = $line->values;
+        $values = $this->plain($line);
+        if ($values === []) {
+            return Trend::withheld('neighbouring values share what they are made of');
         }
         $frequency = $this->comparison->axis->frequency;
 
         return in_array($frequency, [Frequency::Day, Frequency::Week], true)
-            ? Trend::of($this->byMonth($this->finished($values)), 12)
-            : Trend::of($this->finished($values), $season);
+            ? Trend::of($this->byMonth($values), 12)
+            : Trend::of($values, $season);
+    }
+
+    /**
+     * The values of a line as far as shown and finished, without the rolling windows of the rail.
+     *
+     * @return list<float> empty where there are no such
+     */
+    public function plain(Line $line): array
+    {
+        if (!$this->comparison->isSmoothed()) {
+            return $this->finished($line->values);
+        }
+        [$run, $measure, $key] = $this->comparison->traced($line->key);
+        $this->plain[$measure] ??= self::withoutWindows($run);
+        $table = $this->plain[$measure];
+        $series = $table?->series[$key] ?? null;
+        if ($table === null || $series === null) {
+            return [];
+        }
+        $offset = max(0, $this->comparison->axis->first - $table->axis->first);
+        $values = array_slice($series->values, $offset, $this->comparison->axis->count);
+
+        return count($values) === $this->comparison->axis->count ? $this->finished($values) : [];
     }
 
     /** The same rail on the same figures, its rolling windows left out; null where it then ends on another axis. */

@@ -5,87 +5,193 @@ declare(strict_types=1);
 namespace DuskRail\Statistics;
 
 /**
- * A lasting step in a series: the place where the medians of the year before and the year after differ most, if that is
- * over 15 % of the level before and over five times the usual difference of such medians, which is their median over
- * all places a year or more away from the step.
+ * A sudden and lasting change of level that stands out of a series' own trend, seasons and ordinary variation.
  *
- * Comparing whole years keeps seasons out of it. A rule of thumb (common practice, no source), not a significance test.
+ * The test is that for one change at an unknown time (Andrews, 1993, “Tests for Parameter Instability and Structural
+ * Change with Unknown Change Point”): beside a slow curve and the seasons a step is fitted at each place in turn,
+ * and the largest F is compared with the 1 % point of its distribution, 12.16 (table I, one parameter, 15 % left out at
+ * each end; from memory). Neighbours that are alike make the variance larger as in Hamed and Rao (1998). A step must
+ * also be three times the ordinary scatter, be there within two periods, and last.
  */
 final readonly class LevelShift
 {
-    private const SHARE = 0.15;
+    private const CRITICAL = 12.16;
 
-    /** @param int $position of the first value on the new level; @param float $share of the old level */
-    private function __construct(public int $position, public float $share) {}
+    /** Share of the values at each end in which no step is looked for. */
+    private const LEFT_OUT = 0.15;
+
+    private const FEWEST = 15;
+
+    /** Times the scatter about the fitted course. */
+    private const SCATTERS = 3.0;
+
+    /** Share of the step that the nearest values on both sides must show. */
+    private const SUDDEN = 0.6;
 
     /**
-     * @param list<float> $values
-     * @param int $year periods that a season takes
+     * @param int $position of the first value on the new level
+     * @param float $size in the unit of the values
+     * @param float $before level before it
      */
-    public static function in(array $values, int $year): ?self
+    private function __construct(public int $position, public float $size, public float $before) {}
+
+    /**
+     * @param list<float> $values missing ones are NAN
+     * @param int $season values in a year, 1 without seasons
+     */
+    public static function in(array $values, int $season): ?self
     {
-        $shares = [];
-        for ($i = $year, $count = count($values); $i + $year <= $count; $i++) {
-            $before = Quantile::of(array_slice($values, $i - $year, $year), 0.5);
-            $after = Quantile::of(array_slice($values, $i, $year), 0.5);
-            if ($before > 0.0 && !is_nan($after)) {
-                $shares[$i] = $after / $before - 1.0;
+        $places = [];
+        foreach ($values as $i => $value) {
+            if (!is_nan($value)) {
+                $places[] = $i;
             }
         }
-        if (count($shares) < $year) {
+        $count = count($places);
+        if ($count < max(self::FEWEST, 3 * $season)) {
             return null;
         }
-        $at = (int) array_key_first($shares);
-        foreach ($shares as $i => $share) {
-            $at = abs($share) > abs($shares[$at]) ? $i : $at;
-        }
-        // A year or more from the step neither median reaches over it, so they differ by what is usual for the series.
-        $usual = Quantile::of(
-            array_values(
-                array_map(
-                    abs(...),
-                    array_filter($shares, static fn(int $i): bool => abs($i - $at) >= $year, ARRAY_FILTER_USE_KEY),
-                ),
-            ),
-            0.5,
-        );
-        $clear = abs($shares[$at]) > self::SHARE && abs($shares[$at]) > 5 * $usual;
-        if (!$clear) {
+        $plain = self::withoutSeasons($values, $season);
+        $own = array_map(static fn(int $i): float => $plain[$i], $places);
+        $bases = self::bases($places);
+        $rest = self::apart($own, $bases);
+        [$k, $step, $squares] = self::largest($rest, $bases);
+        if ($k === null || $step === 0.0) {
             return null;
         }
+        $after = array_map(static fn(int $n): float => $n >= $k ? $step : 0.0, array_keys($own));
+        $left = self::apart(array_map(static fn(float $v, float $s): float => $v - $s, $own, $after), $bases);
+        $variance = array_sum(array_map(static fn(float $v): float => $v * $v, $left)) / max(1, $count - 3 - $season);
+        // Nothing but rounding is left of a series without scatter.
+        $variance = max($variance, (1e-9 * max(array_map(abs(...), $own))) ** 2);
+        $scattered = array_fill(0, count($values), NAN);
+        foreach ($places as $n => $i) {
+            $scattered[$i] = $left[$n];
+        }
+        // A step and a curve that were fitted take some of the likeness away.
+        $alike = min(0.97, Likeness::of(array_values($scattered), 1)->correlation + 4 / $count);
+        $jump = Quantile::of(array_slice($rest, $k, 3), 0.5) - Quantile::of(array_slice($rest, max(0, $k - 3), 3), 0.5);
+        $standsOut =
+            ($squares / $variance) * ((1 - $alike) / (1 + $alike)) > self::CRITICAL &&
+            abs($step) >= self::SCATTERS * sqrt($variance) &&
+            $jump / $step >= self::SUDDEN;
 
-        return new self(self::sharpest($values, $at, $year, $shares[$at] < 0.0 ? -1.0 : 1.0), $shares[$at]);
+        return $standsOut ? new self($places[$k], $step, self::level($plain, $places[$k], $season)) : null;
+    }
+
+    /** The step as a share of the level before it, NAN where that is not above zero. */
+    public function share(): float
+    {
+        return $this->before > 0.0 ? $this->size / $this->before : NAN;
     }
 
     /**
-     * The place around the step at which the values move furthest in its direction.
+     * A level, a straight line and a parabola over the places, each at right angles to the others and of length one.
+     *
+     * @param list<int> $places
+     * @return list<list<float>>
+     */
+    private static function bases(array $places): array
+    {
+        $middle = array_sum($places) / count($places);
+        $reach = max(1.0, ($places[count($places) - 1] - $places[0]) / 2);
+        $bases = [];
+        foreach ([0, 1, 2] as $power) {
+            $base = self::apart(
+                array_map(static fn(int $i): float => (($i - $middle) / $reach) ** $power, $places),
+                $bases,
+            );
+            $length = sqrt(array_sum(array_map(static fn(float $v): float => $v * $v, $base)));
+            $bases[] = array_map(static fn(float $v): float => $v / $length, $base);
+        }
+
+        return $bases;
+    }
+
+    /**
+     * What is left of values without their part along each of the bases.
      *
      * @param list<float> $values
-     * @param float $direction 1.0 of a step up, −1.0 of a step down
+     * @param list<list<float>> $bases
+     * @return list<float>
      */
-    private static function sharpest(array $values, int $around, int $year, float $direction): int
+    private static function apart(array $values, array $bases): array
     {
-        $level = static fn(int $from, int $length): float => Quantile::of(
-            array_slice($values, max(0, $from), $length),
-            0.5,
-        );
-        $best = $around;
-        $most = 0.0;
-        $span = max(2, intdiv($year, 3));
-        for ($i = max($span, $around - $span); $i <= min(count($values) - $span, $around + $span); $i++) {
-            $move = $direction * ($level($i, $span) - $level($i - $span, $span));
-            if ($move > $most) {
-                [$best, $most] = [$i, $move];
-            }
+        foreach ($bases as $base) {
+            $along = array_sum(array_map(static fn(float $v, float $b): float => $v * $b, $values, $base));
+            $values = array_map(static fn(float $v, float $b): float => $v - $along * $b, $values, $base);
         }
-        // Medians of a few values are blind to one period more or less; the values themselves are not.
-        $step = static fn(int $i): float => $direction * (($values[$i] ?? NAN) - ($values[$i - 1] ?? NAN));
-        foreach ([$best - 1, $best + 1] as $near) {
-            if ($step($near) > $step($best)) {
-                $best = $near;
+
+        return array_values($values);
+    }
+
+    /**
+     * The step that explains most of what is left.
+     *
+     * @param list<float> $rest
+     * @param list<list<float>> $bases
+     * @return array{int|null, float, float} number of its first value, its size, and the squares that it explains
+     */
+    private static function largest(array $rest, array $bases): array
+    {
+        $count = count($rest);
+        $ends = max(2, (int) ceil(self::LEFT_OUT * $count));
+        $best = [null, 0.0, 0.0];
+        // Sums from each place to the end.
+        $sum = 0.0;
+        $along = array_fill(0, count($bases), 0.0);
+        for ($k = $count - 1; $k >= $ends; $k--) {
+            $sum += $rest[$k];
+            $own = (float) ($count - $k);
+            foreach ($bases as $n => $base) {
+                $along[$n] += $base[$k];
+                $own -= $along[$n] * $along[$n];
+            }
+            if ($k <= $count - $ends && $own > 1e-9 && ($sum * $sum) / $own > $best[2]) {
+                $best = [$k, $sum / $own, ($sum * $sum) / $own];
             }
         }
 
         return $best;
+    }
+
+    /**
+     * The values without what each part of the year usually is beside the year around it. Where the values are above
+     * zero seasons go with the level, so they are taken out as factors.
+     *
+     * @param list<float> $values
+     * @return list<float>
+     */
+    private static function withoutSeasons(array $values, int $season): array
+    {
+        if ($season < 2) {
+            return $values;
+        }
+        $factors = array_filter($values, static fn(float $v): bool => $v <= 0.0) === [];
+        $scaled = $factors ? array_map(log(...), $values) : $values;
+        $around = RollingMean::trailing($scaled, $season, $season);
+        $off = [];
+        foreach ($scaled as $i => $value) {
+            // The mean of the year about it: of an even number the two that lie half a period off.
+            $middle = (($around[$i + intdiv($season, 2)] ?? NAN) + ($around[$i + intdiv($season - 1, 2)] ?? NAN)) / 2;
+            if (!is_nan($value) && !is_nan($middle)) {
+                $off[$i % $season][] = $value - $middle;
+            }
+        }
+        $usual = array_map(static fn(array $of): float => Quantile::of($of, 0.5), $off);
+        $mean = $usual === [] ? 0.0 : array_sum($usual) / count($usual);
+        foreach ($scaled as $i => $value) {
+            $scaled[$i] = $value - ($usual[$i % $season] ?? $mean) + $mean;
+        }
+
+        return $factors ? array_map(exp(...), $scaled) : $scaled;
+    }
+
+    /** @param list<float> $values */
+    private static function level(array $values, int $at, int $season): float
+    {
+        $length = max(3, $season);
+
+        return Quantile::of(array_slice($values, max(0, $at - $length), min($at, $length)), 0.5);
     }
 }
