@@ -16,7 +16,6 @@ use DuskRail\Reading\ReadSeries;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\UnknownPeriod;
-use Illuminate\Support\Facades\DB;
 
 /** The figures that go with a study in its file: those measures that it uses, of all entities. */
 final class CarriedData
@@ -88,65 +87,65 @@ final class CarriedData
      *
      * @param array<array-key, mixed> $data
      *
-     * @throws InvalidStudy with the path of what is wrong; nothing is stored then
+     * To be called within a transaction, together with what is done with it.
+     *
+     * @throws InvalidStudy with the path of what is wrong
      */
     public static function store(array $data, string $fileName, string $sha256): Dataset
     {
-        return DB::transaction(static function () use ($data, $fileName, $sha256): Dataset {
-            $dataset = Dataset::create([
-                'name' => mb_substr(self::text($data, 'data', 'name'), 0, 120),
-                'source' => mb_substr(self::text($data, 'data', 'source', true), 0, 300),
+        $dataset = Dataset::create([
+            'name' => mb_substr(self::text($data, 'data', 'name'), 0, 120),
+            'source' => mb_substr(self::text($data, 'data', 'source', true), 0, 300),
+        ]);
+        $measures = $entities = [];
+        foreach (self::list($data, 'measures') as $path => $measure) {
+            $key = self::text($measure, $path, 'key');
+            if (isset($measures[$key])) {
+                throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.");
+            }
+            $measures[$key] = Measure::create([
+                'dataset_id' => $dataset->id,
+                'key' => $key,
+                'name' => self::text($measure, $path, 'name'),
+                'unit' => self::text($measure, $path, 'unit', true),
+                'kind' => self::case(MeasureKind::class, $measure, $path, 'kind'),
+                'better' => self::case(Better::class, $measure, $path, 'better'),
+                'frequency' => self::case(Frequency::class, $measure, $path, 'frequency'),
             ]);
-            $measures = $entities = [];
-            foreach (self::list($data, 'measures') as $path => $measure) {
-                $key = self::text($measure, $path, 'key');
-                if (isset($measures[$key])) {
-                    throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.");
-                }
-                $measures[$key] = Measure::create([
-                    'dataset_id' => $dataset->id,
-                    'key' => $key,
-                    'name' => self::text($measure, $path, 'name'),
-                    'unit' => self::text($measure, $path, 'unit', true),
-                    'kind' => self::case(MeasureKind::class, $measure, $path, 'kind'),
-                    'better' => self::case(Better::class, $measure, $path, 'better'),
-                    'frequency' => self::case(Frequency::class, $measure, $path, 'frequency'),
-                ]);
+        }
+        foreach (self::list($data, 'entities') as $path => $entity) {
+            $key = self::text($entity, $path, 'key');
+            if (isset($entities[$key])) {
+                throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.");
             }
-            foreach (self::list($data, 'entities') as $path => $entity) {
-                $key = self::text($entity, $path, 'key');
-                if (isset($entities[$key])) {
-                    throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.");
-                }
-                $about = is_array($entity['about'] ?? null) ? array_filter($entity['about'], is_string(...)) : [];
-                $entities[$key] = Entity::create([
-                    'dataset_id' => $dataset->id,
-                    'key' => $key,
-                    'name' => self::text($entity, $path, 'name'),
-                    'home' => ($entity['home'] ?? false) === true,
-                    'about' => $about,
-                ]);
-            }
-            $all = self::list($data, 'series');
-            if (count($all) > self::MOST_SERIES) {
-                throw InvalidStudy::at(
-                    'data.series',
-                    'there are more than ' .
-                        number_format(self::MOST_SERIES) .
-                        ' series. Hand the figures over as a data set.',
-                );
-            }
-            $source = VersionSource::file(VersionKind::LaidOver, $fileName, $sha256, count($all));
-            VersionWriter::write($dataset, $source, static function (VersionWriter $version) use (
-                $all,
-                $measures,
-                $entities,
-            ): void {
-                self::put($version, $all, $measures, $entities);
-            });
-
-            return $dataset;
+            $about = is_array($entity['about'] ?? null) ? array_filter($entity['about'], is_string(...)) : [];
+            $entities[$key] = Entity::create([
+                'dataset_id' => $dataset->id,
+                'key' => $key,
+                'name' => self::text($entity, $path, 'name'),
+                'home' => ($entity['home'] ?? false) === true,
+                'about' => $about,
+            ]);
+        }
+        $all = self::list($data, 'series');
+        if (count($all) > self::MOST_SERIES) {
+            throw InvalidStudy::at(
+                'data.series',
+                'there are more than ' .
+                    number_format(self::MOST_SERIES) .
+                    ' series. Hand the figures over as a data set.',
+            );
+        }
+        $source = VersionSource::file(VersionKind::LaidOver, $fileName, $sha256, count($all));
+        VersionWriter::write($dataset, $source, static function (VersionWriter $version) use (
+            $all,
+            $measures,
+            $entities,
+        ): void {
+            self::put($version, $all, $measures, $entities);
         });
+
+        return $dataset;
     }
 
     /**

@@ -80,7 +80,7 @@ final readonly class MannKendall
     private static function statistic(array $values): int
     {
         $sum = 0;
-        for ($i = 0, $n = count($values); $i < $n - 1; $i++) {
+        for ($i = 0, $n = count($values); $i < $n; $i++) {
             for ($j = $i + 1; $j < $n; $j++) {
                 $sum += $values[$j] <=> $values[$i];
             }

@@ -199,6 +199,17 @@ final class GeometryTest extends TestCase
         self::assertSame(['0.05', '0.5', '2', '100'], array_map($ticks->label(...), [0.05, 0.5, 2.0, 100.0]));
     }
 
+    public function testAScatterOfOneNegativeValueHasRoomAboutIt(): void
+    {
+        $data = Make::data([
+            'flow' => ['Ml', MeasureKind::Stock, '2024', ['home' => [-50], 'a' => [-50]]],
+            'other' => ['km', MeasureKind::Stock, '2024', ['home' => [3], 'a' => [3]]],
+        ]);
+        $study = Make::study($data)->withView('scatter')->withPart(ScatterPart::from(['measure' => 'other']));
+        $scale = self::scene($study, $data)->scale ?? self::fail('The picture has no scale.');
+        self::assertEqualsWithDelta([-55.0, -45.0], [$scale->low, $scale->high], 1e-9);
+    }
+
     public function testAFallingLineOfPointsIsWrittenWithOneMinus(): void
     {
         $plain = Make::data([

@@ -58,6 +58,54 @@ final class PicturesTest extends TestCase
                 $set('peers', ['line' => 'median', 'band' => 'quartiles', 'target' => '35; 2024 25; B 50']),
             ],
         ];
+        yield 'notes-at-the-edges' => [
+            [
+                [
+                    'add-mark',
+                    [
+                        'settings' => [
+                            'kind' => 'note',
+                            'at' => '2022-01',
+                            'line' => 'home',
+                            'text' => 'At the left edge',
+                        ],
+                    ],
+                ],
+                [
+                    'add-mark',
+                    [
+                        'settings' => [
+                            'kind' => 'note',
+                            'at' => '2024-12',
+                            'line' => 'home',
+                            'text' => 'At the right edge',
+                        ],
+                    ],
+                ],
+                [
+                    'add-mark',
+                    [
+                        'settings' => [
+                            'kind' => 'note',
+                            'at' => '2024-11',
+                            'line' => 'b',
+                            'text' => 'Near it, and rather longer than the others are',
+                        ],
+                    ],
+                ],
+                [
+                    'add-mark',
+                    [
+                        'settings' => [
+                            'kind' => 'note',
+                            'at' => '2022-02',
+                            'line' => 'e',
+                            'text' => 'Near the left edge and long enough to reach over it',
+                        ],
+                    ],
+                ],
+            ],
+        ];
         yield 'looks' => [
             [
                 $focus('a'),

@@ -479,6 +479,7 @@ final class ReadingTest extends TestCase
             ['a year, as the others of y'],
             array_map(static fn(Problem $p): string => $p->expected, $read->problems),
         );
+        self::assertSame(3, $read->valueCount());
     }
 
     /**

@@ -50,6 +50,12 @@ final class SentencesTest extends TestCase
             false,
         ];
         yield 'fallen' => [['home' => [20, 18, 16, 14, 12, 11, 10]], 'Home has fallen by 50 % since 2015', true];
+        yield 'fallen to nothing' => [['home' => [20, 18, 16, 14, 12, 11, 0]], 'Home has fallen by 100 % since', true];
+        yield 'fallen to nearly nothing' => [
+            ['home' => [20_000, 18, 16, 14, 12, 11, 30]],
+            'Home has fallen by 99.9 % since',
+            true,
+        ];
         yield 'hardly changed' => [
             ['home' => [1000, 1100, 900, 1000, 1000, 1000, 1005]],
             'Home has hardly changed since 2015',

@@ -22,6 +22,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCatalogue;
@@ -294,5 +295,22 @@ final class StudyTest extends TestCase
                 ],
             ],
         ]);
+    }
+
+    public function testTheBaseIsSetOnTheLastIndexInUse(): void
+    {
+        $data = Make::leakage();
+        $study = Make::study(
+            $data,
+            StopCatalogue::make('index', ['base' => '2019']),
+            StopCatalogue::make('index', ['base' => '2019']),
+            StopCatalogue::make('index', ['base' => '2019']),
+        );
+        $study = $study->withRail($study->rail->replacing(new PlacedStop('s3', $study->rail->stops[2]->stop, true)));
+        $moved = Edit::of(Changes::read('base-here', ['period' => '2020-03']), $study, $data)->study;
+        self::assertSame(
+            ['2019', '2020-03', '2019'],
+            array_map(static fn(PlacedStop $p): mixed => $p->stop->settings()['base'], $moved->rail->stops),
+        );
     }
 }

@@ -510,8 +510,9 @@ final class DataSetsTest extends ApplicationTestCase
                     ],
                     'area' => [
                         'category' => [
-                            'index' => ['BB' => 1, 'AA' => 0],
-                            'label' => ['AA' => 'Aland', 'BB' => "'=Bland"],
+                            // A code that looks like a year is none where it is an area's.
+                            'index' => ['2002' => 1, 'AA' => 0],
+                            'label' => ['AA' => 'Aland', '2002' => "'=Bland"],
                         ],
                     ],
                     'year' => ['category' => ['index' => ['2003', '2004', '2005']]],
@@ -620,6 +621,7 @@ final class DataSetsTest extends ApplicationTestCase
     #[TestWith(['Veldmeer Water', 'Veldmere Water'])]
     #[TestWith(['The Tarrow Company Ltd', 'Tarrow'])]
     #[TestWith(['Tarrow (Estuary)', 'Tarrow'])]
+    #[TestWith(['Tarrowby', 'Tarrow'])]
     #[TestWith(['Marlow', null])]
     #[TestWith(['Brackenmouth', null])]
     public function testANameIsNearAnother(string $name, ?string $near): void

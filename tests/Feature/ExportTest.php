@@ -241,11 +241,15 @@ final class ExportTest extends ApplicationTestCase
         array_map(unlink(...), glob("{$folder}/*") ?: []);
         rmdir($folder);
         self::assertSame(
-            [2, 2, 2],
+            [2, 2, 2, 2, 2, 2, 2],
             [
                 Artisan::call('study:render', ['study' => 'Nobody']),
                 Artisan::call('study:check', ['study' => '999']),
                 Artisan::call('study:render', ['study' => 'Leaks now', '--format' => 'doc']),
+                Artisan::call('study:render', ['study' => 'Leaks now', '--size' => 'screen']),
+                Artisan::call('study:render', ['study' => 'Leaks now', '--size' => 'wall']),
+                Artisan::call('study:render', ['study' => 'Leaks now', '--times' => '0']),
+                Artisan::call('study:render', ['study' => 'Leaks now', '--times' => '5']),
             ],
         );
         $revision = StudyRevision::latest('id')->firstOrFail();

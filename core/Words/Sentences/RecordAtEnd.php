@@ -68,7 +68,7 @@ final class RecordAtEnd implements ClaimFinder
 
         return Claim::of(
             "{$line->name} is {$what} since {$period($beaten)}",
-            0.25 + min(0.2, ($last - $beaten - 1) / 600),
+            0.25 + min(0.2, ($last - $beaten) / 600),
             "{$now}; {$period($beaten)}: {$comparison->format($line->values[$beaten])}{$tied}",
         );
     }
