@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Data\Better;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Study;
 use DuskRail\Rail\Rail;
+use DuskRail\Rail\Stops\ChangeOfPeriod;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Time\Frequency;
@@ -46,7 +49,7 @@ final readonly class Scattered
     {
         $study = $vertical->study;
         $part = $study->part(ScatterPart::class);
-        $horizontal = Comparison::of(self::turned($study, $vertical), $vertical->data->source());
+        $horizontal = self::horizontal(self::turned($study, $vertical), $vertical);
         if (
             ($horizontal->axis->frequency === Frequency::Number) !==
             ($vertical->axis->frequency === Frequency::Number)
@@ -95,6 +98,27 @@ final readonly class Scattered
             $part->fits ? self::fits($all) : [],
             $without,
         );
+    }
+
+    /** Along the horizontal axis; what flows in shorter periods is added up to those of the vertical one. */
+    private static function horizontal(Study $turned, Comparison $vertical): Comparison
+    {
+        $horizontal = Comparison::of($turned, $vertical->data->source());
+        $table = $horizontal->run->table();
+        $to = $vertical->axis->frequency;
+        if (
+            $table->kind !== MeasureKind::Flow ||
+            $table->nature !== Nature::Amount ||
+            $to === Frequency::Number ||
+            !$table->axis->frequency->isFinerThan($to)
+        ) {
+            return $horizontal;
+        }
+        $added = new ChangeOfPeriod($to);
+
+        return $added->refusal($table, $horizontal->data) === null
+            ? Comparison::of($turned->withRail($turned->rail->with($added)), $vertical->data->source())
+            : $horizontal;
     }
 
     /**
@@ -196,7 +220,7 @@ final readonly class Scattered
         $path = [];
         $same = $vertical->axis->frequency === $horizontal->axis->frequency;
         $finer = $horizontal->axis->frequency->isFinerThan($vertical->axis->frequency);
-        for ($i = $vertical->from; $i <= $vertical->to; $i++) {
+        for ($i = $vertical->from; $i <= $vertical->spoken; $i++) {
             $period = $vertical->axis->period($i);
             // Of a finer measure what it was at the end of the period.
             $ordinal = match (true) {
@@ -204,7 +228,9 @@ final readonly class Scattered
                 $finer => Period::holding($horizontal->axis->frequency, $period->lastDay())->ordinal,
                 default => $period->in($horizontal->axis->frequency)->ordinal,
             };
-            $x = $other->values[$ordinal - $horizontal->axis->first] ?? NAN;
+            // An unfinished period of either stands beside no finished one of the other.
+            $at = $ordinal - $horizontal->axis->first;
+            $x = $at > $horizontal->finished() ? NAN : $other->values[$at] ?? NAN;
             if (!is_nan($x) && !is_nan($line->values[$i])) {
                 $path[] = [$x, $line->values[$i], $i];
             }

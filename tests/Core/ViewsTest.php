@@ -727,4 +727,33 @@ final class ViewsTest extends TestCase
             ),
         );
     }
+
+    public function testAScatterOfYearsAddsUpWhatFlowsInMonthsAndLeavesUnfinishedYearsOut(): void
+    {
+        $months = static fn(float $each): array => array_fill(0, 27, $each);
+        $data = Make::data([
+            'staff' => [
+                'people',
+                MeasureKind::Stock,
+                '2021',
+                ['home' => [5, 6, 7], 'a' => [8, 9, 10], 'b' => [1, 2, 3]],
+            ],
+            'calls' => [
+                'calls',
+                MeasureKind::Flow,
+                '2021-01',
+                ['home' => $months(10), 'a' => $months(20), 'b' => $months(30)],
+            ],
+        ]);
+        $study = Make::study($data)
+            ->withView('scatter')
+            ->withPart(PartCatalogue::named('scatter')::from(['measure' => 'calls']));
+        $scatter = Scattered::of(Comparison::of($study, $data));
+        self::assertSame('2022', $scatter->when);
+        self::assertSame('calls per year', $scatter->horizontal->unit());
+        self::assertSame(
+            [[120.0, 6.0], [240.0, 9.0], [360.0, 2.0]],
+            array_map(static fn($p): array => [$p->x, $p->y], $scatter->points),
+        );
+    }
 }

@@ -75,7 +75,11 @@ final readonly class Formula implements Stop
                 $measure->unitEach()->text() === $arriving->unit->text() &&
                 $scope->table($measure->key)->series != $arriving->series
             ) {
-                return new self(self::HERE . " ÷ {$measure->name} × 100");
+                // What is first put in is never refused: the same amounts by the day cannot stand beside months.
+                $share = new self(self::HERE . " ÷ {$measure->name} × 100");
+                if ($share->refusal($arriving, $scope) === null) {
+                    return $share;
+                }
             }
         }
 

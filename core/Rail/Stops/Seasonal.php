@@ -59,7 +59,7 @@ final readonly class Seasonal implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self();
+        return $arriving->nature->hasZero() ? new self() : new self(model: 'additive');
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
