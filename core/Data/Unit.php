@@ -21,6 +21,11 @@ final readonly class Unit
      */
     private const PREFIXES = ['k' => 3, 'M' => 6, 'G' => 9, 'T' => 12];
 
+    /** Powers of ten of a gram: the tonne has a name of its own (SI Brochure, table 8). */
+    private const MASSES = ['g' => 0, 'kg' => 3, 't' => 6, 'kt' => 9, 'Mt' => 12];
+
+    private const WORDS = ['thousand' => 3, 'million' => 6, 'billion' => 9];
+
     /** Words for what is surely no money, among those that files are found with. */
     private const NO_MONEY = [
         ...['people', 'persons', 'inhabitants', 'residents', 'population', 'employees', 'staff', 'fte', 'patients'],
@@ -143,6 +148,57 @@ final readonly class Unit
     public function noted(string $note): self
     {
         return new self("{$this->amount}, {$note}", $this->per, $this->perMany, $this->sort);
+    }
+
+    /**
+     * What values are in that were multiplied by a power of ten: kg ÷ 1,000 are t, thousand crowns × 1,000 are crowns.
+     *
+     * @param float $times what the values were multiplied by
+     */
+    public function shifted(float $times): self
+    {
+        $power = $times > 0.0 ? log10($times) : NAN;
+        if ($times === 1.0 || $this->sort !== ValueType::Amount || abs($power - round($power)) > 1e-9) {
+            return $this;
+        }
+        [$base, $own] = self::powerOf($this->amount);
+        $name = self::named($base, $own - (int) round($power));
+
+        return $name === null ? $this : new self($name, $this->per, $this->perMany, $this->sort);
+    }
+
+    /** @return array{string, int} the unit without its prefix or its “thousand”, and the power of ten that was in it */
+    private static function powerOf(string $amount): array
+    {
+        if (isset(self::MASSES[$amount])) {
+            return ['g', self::MASSES[$amount]];
+        }
+        foreach (self::WORDS as $word => $power) {
+            if (preg_match("/^(?|{$word}s? (.+)|(.+) {$word}s?)$/iu", $amount, $m) === 1) {
+                return [$m[1], $power];
+            }
+        }
+        $bare = substr($amount, 1);
+
+        return isset(self::PREFIXES[$amount[0] ?? '']) && in_array($bare, self::PREFIXED, true)
+            ? [$bare, self::PREFIXES[$amount[0]]]
+            : [$amount, 0];
+    }
+
+    /** The name of a power of ten of a unit, or null where there is none in use. */
+    private static function named(string $base, int $power): ?string
+    {
+        $mass = $base === 'g' ? array_search($power, self::MASSES, true) : false;
+        $prefix = in_array($base, self::PREFIXED, true) ? array_search($power, self::PREFIXES, true) : false;
+        $word = array_search($power, self::WORDS, true);
+
+        return match (true) {
+            $mass !== false => $mass,
+            $power === 0 => $base,
+            $prefix !== false => "{$prefix}{$base}",
+            $word !== false && $base !== '' => "{$word} {$base}",
+            default => null,
+        };
     }
 
     public function isAmount(): bool

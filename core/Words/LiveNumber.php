@@ -73,6 +73,14 @@ final readonly class LiveNumber
     public static function faults(string $words, Comparison $comparison): array
     {
         $faults = [];
+        // Braces with anything else in them would stand in the headline as they are.
+        foreach (preg_match_all('/\{[^{}]*\}/u', $words, $found) > 0 ? $found[0] : [] as $braces) {
+            if (preg_match(self::PATTERN, $braces) !== 1) {
+                $faults[] =
+                    "“{$braces}” in the words is no number that is known here: value, change, place and " .
+                    'period are.';
+            }
+        }
         $before = '';
         foreach (self::parts($words) as [$text, $placeholder]) {
             $number = $placeholder === null ? null : self::read($placeholder, $comparison);

@@ -13,6 +13,7 @@ use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** Formulas as they are read: precedence, names with spaces, and what is written out again. */
@@ -157,5 +158,29 @@ final class FormulaTest extends TestCase
         self::assertSame([null, 14.285714, 0], $group('here ÷ People'));
         self::assertSame([null, null, 1], $group('here ÷ People ÷ Length'));
         self::assertSame([null, null, 1], $group('here ÷ People', 'here ÷ Length'));
+    }
+
+    #[TestWith(['kg', 'here ÷ 1000', 't per year'])]
+    #[TestWith(['t', 'here × 1,000', 'kg per year'])]
+    #[TestWith(['t', 'here ÷ 1000000', 'Mt per year'])]
+    #[TestWith(['Ml', 'here × 1000000', 'l per year'])]
+    #[TestWith(['Wh', 'here ÷ 1000 ÷ 1000', 'MWh per year'])]
+    #[TestWith(['crowns', 'here ÷ 1000', 'thousand crowns per year'])]
+    #[TestWith(['thousand crowns', 'here × 1000', 'crowns per year'])]
+    #[TestWith(['crowns thousand', 'here ÷ 1000', 'million crowns per year'])]
+    #[TestWith(['crowns', 'here × 2', 'crowns per year'])]
+    #[TestWith(['crowns', 'here × 0.01', 'crowns per year'])]
+    #[TestWith(['kg', 'Each × People ÷ 1000', 't'])]
+    #[TestWith(['kg', '1000 × here ÷ People', 'g per person per year'])]
+    public function testAPowerOfTenGoesIntoTheUnit(string $unit, string $text, string $expected): void
+    {
+        $data = Make::data([
+            'flow' => [$unit, MeasureKind::Flow, '2024', ['a' => [10], 'b' => [20]]],
+            'people' => ['people', MeasureKind::Stock, '2024', ['a' => [1], 'b' => [2]]],
+            'each' => ['kg per person', MeasureKind::Rate, '2024', ['a' => [400], 'b' => [500]]],
+        ]);
+        $run = Make::run($data, 'formula', ['text' => $text]);
+        self::assertNull($run->refused()?->refusal);
+        self::assertSame($expected, $run->table()->unit->text());
     }
 }

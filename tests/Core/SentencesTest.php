@@ -237,6 +237,29 @@ final class SentencesTest extends TestCase
         );
     }
 
+    public function testWhatIsNoNumberInTheWordsIsSaidAndTheNearestWordSaysTheWay(): void
+    {
+        $data = Make::data([
+            'flow' => ['Ml', MeasureKind::Flow, '2018', ['home' => [100, 90, 62], 'a' => [5, 6, 7], 'b' => [6, 5, 6]]],
+        ]);
+        $comparison = Comparison::of(Make::study($data), $data);
+        $faults = static fn(string $words): string => implode(' ', LiveNumber::faults($words, $comparison));
+        self::assertStringContainsString('“{gap Home}” in the words is no number', $faults('It is {gap Home} now'));
+        self::assertSame('', $faults('Less than two years ago Home changed by {change Home since 2018}'));
+        self::assertSame(
+            'Less than two years ago Home changed by −38 %',
+            LiveNumber::filled('Less than two years ago Home changed by {change Home since 2018}', $comparison),
+        );
+        self::assertSame('', $faults('Up to a peak and then it fell by {change Home since 2018}'));
+        self::assertStringContainsString(
+            'The words say up',
+            $faults('Down at first, Home rose by {change Home since 2018}'),
+        );
+        self::assertSame('In 2020: 62.0', LiveNumber::filled('In {period}: {value Home in 2020}', $comparison));
+        // What is offered while typing can be read.
+        self::assertSame('−38 %', LiveNumber::filled('{change Home since 2018}', $comparison));
+    }
+
     /** @return list<string> */
     private static function said(Study $study, DataInMemory $data): array
     {

@@ -45,7 +45,7 @@ final readonly class Quantity
     {
         $unit = $this->unit ?? Unit::parse('');
 
-        return $this->divisor === null ? $unit : $unit->over($this->divisor, $this->times);
+        return $this->divisor === null ? $unit->shifted($this->times) : $unit->over($this->divisor, $this->times);
     }
 
     /** @throws InvalidFormula when the two cannot be joined so */
@@ -131,11 +131,17 @@ final readonly class Quantity
 
         // Thousands of connections and per 1,000 connections are the same; the half of a sum is no unit.
         return new self(
-            $this->unit(),
+            $this->unscaled(),
             MeasureKind::Rate,
-            $other->asDivisor ?? $other->unit(),
+            $other->asDivisor ?? $other->unscaled(),
             $this->powerOfTen() / $other->powerOfTen(),
         );
+    }
+
+    /** The unit without the power of ten that the quotient takes into its own. */
+    private function unscaled(): Unit
+    {
+        return $this->divisor === null ? $this->unit ?? Unit::parse('') : $this->unit();
     }
 
     /** What a measure was multiplied by to be read in another unit, or 1. */
@@ -155,9 +161,11 @@ final readonly class Quantity
             );
         }
 
-        return self::of(
-            $this->unit()->by($other->unit()),
+        return new self(
+            $this->unscaled()->by($other->unscaled()),
             $this->kind === MeasureKind::Rate ? $other->kind : $this->kind,
+            null,
+            ($this->divisor === null ? $this->times : 1.0) * ($other->divisor === null ? $other->times : 1.0),
         );
     }
 }
