@@ -11,6 +11,7 @@ use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Course;
 use DuskRail\Outcome\Courses;
+use DuskRail\Rail\Explanation;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Statistics\Ends;
 use DuskRail\Statistics\MannKendall;
@@ -224,5 +225,35 @@ final class EdgesTest extends TestCase
         self::assertNan(Ends::of([NAN, 5.0], 1)->change());
         self::assertEqualsWithDelta(10.0, Ends::of([100.0, NAN, 121.0], 1)->growth(1.0), 1e-9);
         self::assertNan(Ends::of([0.0, 121.0], 1)->growth(1.0));
+    }
+
+    public function testANumberBelowZeroBesideAnotherHasTheDigitsThatTheirDifferenceNeeds(): void
+    {
+        self::assertSame(
+            ['−100.001234', '−100.00123'],
+            [Explanation::number(-100.001234, -100.001), Explanation::number(-100.00123, -99.99)],
+        );
+        self::assertSame(['100', '−100'], [Explanation::number(100.0, -100.0), Explanation::number(-100.0, 100.0)]);
+        self::assertSame('0.0000000123457', Explanation::number(1.23456789e-8));
+    }
+
+    public function testAStraightLineOfDenominatorsRunsFromTheFirstMiddleToTheLast(): void
+    {
+        $flow = array_fill(0, 48, 1200);
+        $data = Make::data([
+            'flow' => ['Ml', MeasureKind::Flow, '2020-01', ['home' => $flow, 'b' => $flow]],
+            'people' => ['people', MeasureKind::Stock, '2020', ['home' => [1, 1, 1, 1], 'b' => [null, 100, 200, null]]],
+        ]);
+        $per = Make::run($data, 'per-denominator', [
+            'measure' => 'people',
+            'times' => '1',
+            'between' => 'straight',
+            'newest' => 'blank',
+        ]);
+        $values = Make::values($per, 'b', 1);
+        // None in 2020; 100 until the middle of 2021; from there up to 200 in the middle of 2022; 200 to its end.
+        self::assertSame([null, 12.0, 12.0], [$values[11], $values[12], $values[17]]);
+        self::assertEqualsWithDelta(1200 / 150, $values[23] ?? 0.0, 0.5);
+        self::assertSame([6.0, 6.0, null], [$values[30], $values[35], $values[36]]);
     }
 }

@@ -9,6 +9,7 @@ use DuskRail\Chart\Box;
 use DuskRail\Chart\Group;
 use DuskRail\Chart\Ink;
 use DuskRail\Chart\Mark;
+use DuskRail\Chart\Points;
 use DuskRail\Chart\Scale;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\Stroke;
@@ -293,5 +294,35 @@ final class GeometryTest extends TestCase
     private static function strokes(Group $group): array
     {
         return array_values(array_filter($group->marks, static fn(Mark $mark): bool => $mark instanceof Stroke));
+    }
+
+    public function testThePointsOfAPanelAreWhereItsLineIsDrawnOnTheWholePicture(): void
+    {
+        $data = self::data(['home' => [1, 2, 3], 'a' => [4, 5, 6], 'b' => [7, 8, 9]]);
+        $study = Make::study($data)->withPart(PanelsPart::from(['by' => 'entity', 'columns' => '3']));
+        $rows = Views::of($study)->panels(Comparison::of($study, $data), new SquareLetters(), 900.0);
+        $points = Points::of($rows[0]);
+        $firsts = array_map(static fn(array $line): float => $line[0][0] ?? 0.0, array_values($points));
+        self::assertCount(3, $firsts);
+        // Each panel begins a third of the picture further right.
+        self::assertEqualsWithDelta($firsts[1] - $firsts[0], $firsts[2] - $firsts[1], 0.2);
+        self::assertGreaterThan(200.0, $firsts[1] - $firsts[0]);
+    }
+
+    public function testOfYearsLaidOverEachOtherTheWholeLineIsLit(): void
+    {
+        $months = range(10, 33);
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2020-01', ['home' => $months, 'a' => $months]]]);
+        $study = Make::study($data)
+            ->withView('overlay')
+            ->withPart(LookPart::from(['lit' => 'from', 'litAt' => '2021-07']));
+        $parts = array_values(
+            array_filter(
+                self::line(self::scene($study, $data), 'y:2021')->marks,
+                static fn(Mark $m): bool => $m instanceof Group,
+            ),
+        );
+        self::assertInstanceOf(Group::class, $parts[0] ?? null);
+        self::assertCount(12, array_chunk(self::strokes($parts[0])[0]->pieces[0] ?? [], 2));
     }
 }

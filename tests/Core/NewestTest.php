@@ -231,6 +231,16 @@ final class NewestTest extends TestCase
         $standing = Standing::of($comparison)[0];
         self::assertSame([2, 4, 2.0], [$standing->now->rank, $standing->now->of, $standing->now->median]);
         self::assertSame('2nd of 4', LiveNumber::filled('{place Home}', $comparison));
+        // Home in another group is counted with those of the chosen one, wherever it lies among them.
+        foreach ([[0, 4, '4th of 4'], [2.5, 2, '2nd of 4'], [99, 1, '1st of 4']] as [$value, $rank, $words]) {
+            $others = self::grouped(
+                ['home' => [1, 1, $value], 'a' => [1, 1, 1], 'b' => [2, 2, 2], 'c' => [3, 3, 10]],
+                ['home' => 'Plain'],
+            );
+            $beside = Comparison::of(Make::study($others)->withPart(PeersPart::from(['group' => 'Hill'])), $others);
+            self::assertSame($rank, Standing::of($beside)[0]->now->rank);
+            self::assertSame($words, LiveNumber::filled('{place Home}', $beside));
+        }
         // Groups have their place among each other, and are none of the lines that an entity is counted with.
         $grouped = Comparison::of(
             $study->withRail($plain->rail)->withPart(LinesPart::from(['groups' => 'Hill,Plain'])),
@@ -368,6 +378,24 @@ final class NewestTest extends TestCase
         }
 
         return $study;
+    }
+
+    /**
+     * @param array<string, list<int|float>> $series
+     * @param array<string, string> $groups of those that are not in Hill
+     */
+    private static function grouped(array $series, array $groups): DataInMemory
+    {
+        $made = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020', $series]]);
+
+        return new DataInMemory(
+            array_values($made->measures()),
+            array_map(
+                static fn(Entity $e): Entity => new Entity($e->key, $e->name, $groups[$e->key] ?? 'Hill', $e->home),
+                array_values($made->entities()),
+            ),
+            ['flow' => $made->table('flow')],
+        );
     }
 
     /** @param array<string, list<int|float|null>> $series */

@@ -116,6 +116,15 @@ final class ExportTest extends ApplicationTestCase
         );
         self::assertSame(100.0, self::number($sheet->getCell('B8')->getValue()));
         self::assertCount(2, $values);
+        // Of a part of the time that part alone, from the same row on.
+        $this->change($study, 'range', ['range' => '2024-02..2024-03']);
+        file_put_contents($path, (string) $this->get(route('hand-over', [$study, 'xlsx']))->getContent());
+        $sheet = IOFactory::load($path)->getActiveSheet();
+        unlink($path);
+        self::assertSame(
+            ['2024-02', '2024-03', 7],
+            [$sheet->getCell('A6')->getValue(), $sheet->getCell('A7')->getValue(), $sheet->getHighestRow()],
+        );
         $upload = $this->brought($content, 'figures.xlsx');
         $this->get(route('uploads.show', $upload))->assertOk()->assertSee('2 entities, January 2024 to March 2024');
     }
