@@ -102,26 +102,28 @@ final readonly class Period
         };
     }
 
-    /** Reads what label() and short() write. */
+    /** Reads what label() and short() write, in any letters. */
     private static function inWords(string $text): ?self
     {
-        foreach (
-            [
-                PeriodNotation::MonthName,
-                PeriodNotation::Quarter,
-                PeriodNotation::HalfYear,
-                PeriodNotation::Week,
-                PeriodNotation::DayName,
-            ]
-            as $notation
-        ) {
-            $ordinal = $notation->read($text);
-            if ($ordinal !== null) {
-                return new self($notation->frequency(), $ordinal);
-            }
+        $starts = array_map(static fn(string $month): string => strtolower(substr($month, 0, 3)), self::MONTHS);
+        $names = implode('|', $starts);
+        $pattern =
+            "/^(?:(?<month>{$names})[a-z]* |(?<day>\\d{1,2}) (?<of>{$names})[a-z]* |(?<quarter>Q[1-4]) |" .
+            '(?<half>H[12]|first half of|second half of) |(?<week>W|week )(?<number>\d{1,2})(?: of)? )' .
+            '(?<year>\d{4})$/i';
+        if (preg_match($pattern, $text, $m, PREG_UNMATCHED_AS_NULL) !== 1) {
+            return null;
         }
+        $year = (int) $m['year'];
+        $number = static fn(string $name): int => (int) array_search(strtolower($name), $starts, true) + 1;
 
-        return null;
+        return match (true) {
+            $m['month'] !== null => self::month($year, $number($m['month'])),
+            $m['quarter'] !== null => self::quarter($year, (int) $m['quarter'][1]),
+            $m['half'] !== null => self::halfYear($year, preg_match('/2|second/i', $m['half']) === 1 ? 2 : 1),
+            $m['week'] !== null => self::week($year, (int) $m['number']),
+            default => self::day($year, $number((string) $m['of']), (int) $m['day']),
+        };
     }
 
     /** The unmistakable written form: 2024, 2024-H1, 2024-Q1, 2024-03, 2024-W05 (ISO 8601), 2024-03-31, #7. */

@@ -137,7 +137,13 @@ final class PeriodTest extends TestCase
                 self::assertEquals($range, PeriodRange::parse($text), $text);
             }
         }
-        $this->expectException(UnknownPeriod::class);
-        Period::parse('July');
+        foreach (['July', '31 Foo 2024', '32 March 2024', 'Q5 2024', 'W54 2024', 'half of 2024'] as $text) {
+            try {
+                Period::parse($text);
+                self::fail("{$text} was read.");
+            } catch (UnknownPeriod $problem) {
+                self::assertNotSame('', $problem->getMessage());
+            }
+        }
     }
 }
