@@ -21,8 +21,14 @@ use DuskRail\Time\Frequency;
  */
 final class Courses
 {
+    /** Of more lines than this courses are told from quarters, or they would take seconds. */
+    private const MANY = 200;
+
     /** @var array<string, SeriesTable|null> by measure: the rail without its rolling windows */
     private array $plain = [];
+
+    /** @var array<string, array<int, int>> period that each position lies in, by its frequency */
+    private array $places = [];
 
     private function __construct(private readonly Comparison $comparison) {}
 
@@ -47,12 +53,15 @@ final class Courses
         }
         $values = $this->finished($line->values);
         $ends = Ends::of($values, $season);
+        $trend = $this->trend($line, $season);
+        // On the values themselves the test has worked it out.
+        $slope = $this->comparison->isSmoothed() || $this->coarser() !== null || is_nan($trend->slope);
 
         return new Course(
             $ends->change(),
             $ends->growth($comparison->grows() ? $comparison->perYear() : NAN),
-            TheilSen::slope($values, $season),
-            $this->trend($line, $season),
+            $slope ? $this->slope($values, $season) : $trend->slope,
+            $trend,
             StraightLine::through(array_map(floatval(...), array_keys($values)), $values),
         );
     }
@@ -83,11 +92,11 @@ final class Courses
         if ($values === []) {
             return Trend::withheld('neighbouring values share what they are made of');
         }
-        $frequency = $this->comparison->axis->frequency;
+        $coarser = $this->coarser();
 
-        return in_array($frequency, [Frequency::Day, Frequency::Week], true)
-            ? Trend::of($this->byMonth($values), 12)
-            : Trend::of($values, $season);
+        return $coarser === null
+            ? Trend::of($values, $season)
+            : Trend::of($this->gathered($values, $coarser), $coarser->inAYear());
     }
 
     /**
@@ -136,28 +145,58 @@ final class Courses
         return array_slice($values, $from, max(0, $spoken - $from + 1));
     }
 
+    /** The periods that a verdict is given on, where they are not those of the figures. */
+    private function coarser(): ?Frequency
+    {
+        $frequency = $this->comparison->axis->frequency;
+        $short = in_array($frequency, [Frequency::Day, Frequency::Week], true);
+        $many = count($this->comparison->lines) > self::MANY;
+
+        return match (true) {
+            $many && ($short || $frequency === Frequency::Month) => Frequency::Quarter,
+            $short => Frequency::Month,
+            default => null,
+        };
+    }
+
     /**
-     * Means of calendar months, a week in the month of its middle.
+     * Median slope for a period of the figures.
+     *
+     * @param list<float> $values
+     */
+    private function slope(array $values, int $season): float
+    {
+        $coarser = count($this->comparison->lines) > self::MANY ? $this->coarser() : null;
+
+        return $coarser === null
+            ? TheilSen::slope($values, $season)
+            : (TheilSen::slope($this->gathered($values, $coarser), $coarser->inAYear()) * $coarser->inAYear()) /
+                    $this->comparison->axis->frequency->meanPerYear();
+    }
+
+    /**
+     * Means of months or quarters, a week in that of its middle.
      *
      * @param list<float> $values from the first that is shown
      * @return list<float>
      */
-    private function byMonth(array $values): array
+    private function gathered(array $values, Frequency $to): array
     {
-        $months = [];
+        $sums = $counts = [];
         foreach ($values as $i => $value) {
-            $month = $this->comparison->axis->period($this->comparison->from + $i)->in(Frequency::Month)->ordinal;
-            $months[$month] ??= [];
+            $place = $this->places[$to->value][$i] ??= $this->comparison->axis
+                ->period($this->comparison->from + $i)
+                ->in($to)->ordinal;
+            $sums[$place] ??= 0.0;
+            $counts[$place] ??= 0;
             if (!is_nan($value)) {
-                $months[$month][] = $value;
+                $sums[$place] += $value;
+                $counts[$place]++;
             }
         }
 
         return array_values(
-            array_map(
-                static fn(array $month): float => $month === [] ? NAN : array_sum($month) / count($month),
-                $months,
-            ),
+            array_map(static fn(float $sum, int $count): float => $count === 0 ? NAN : $sum / $count, $sums, $counts),
         );
     }
 }

@@ -20,7 +20,11 @@ final readonly class Likeness
 
     private const VERY_SHORT = 12;
 
-    private function __construct(public float $correlation, private int $count, private int $season) {}
+    /**
+     * @param float $correlation of neighbours, 0 to 1
+     * @param float $inflation how many times wider the variance of the statistic is, at least 1
+     */
+    private function __construct(public float $correlation, public float $inflation, private int $count) {}
 
     /**
      * @param list<float> $values missing ones are NAN
@@ -41,13 +45,15 @@ final readonly class Likeness
             }
         }
         if ($square <= 0.0 || $pairs < 2 || $count < 5) {
-            return new self(0.0, $count, $season);
+            return new self(0.0, 1.0, $count);
         }
         // Gaps leave fewer pairs than values.
         $found = ($product / $pairs / ($square / $count)) * (($count - 1) / $count);
         $free = ($found + 2 / $count) / (1 - 4 / $count);
 
-        return new self(max(0.0, min(self::MOST, $free)), $count, $season);
+        $correlation = max(0.0, min(self::MOST, $free));
+
+        return new self($correlation, self::widening($correlation, $count, $season), $count);
     }
 
     /** Whether it is more than chance brings into so few values. */
@@ -59,31 +65,30 @@ final readonly class Likeness
     }
 
     /** How many times wider the variance of the statistic is, at least 1. */
-    public function inflation(): float
+    private static function widening(float $correlation, int $n, int $season): float
     {
-        $n = $this->count;
-        if ($this->correlation === 0.0 || $n < 4) {
+        if ($correlation === 0.0 || $n < 4) {
             return 1.0;
         }
         $sum = 0.0;
         $power = 1.0;
         for ($k = 1; $k < $n - 2; $k++) {
-            $power *= $this->correlation;
+            $power *= $correlation;
             if ($power < 1e-9) {
                 break;
             }
             // Of ranks, which is what the test looks at.
             $alike = (6 / M_PI) * asin($power / 2);
-            $sum += $this->season > 1 ? (1 - $k / $n) * $alike : ($n - $k) * ($n - $k - 1) * ($n - $k - 2) * $alike;
+            $sum += $season > 1 ? (1 - $k / $n) * $alike : ($n - $k) * ($n - $k - 1) * ($n - $k - 2) * $alike;
         }
 
-        return max(1.0, 1 + ($this->season > 1 ? 2 * $sum : (2 * $sum) / ($n * ($n - 1) * ($n - 2))));
+        return max(1.0, 1 + ($season > 1 ? 2 * $sum : (2 * $sum) / ($n * ($n - 1) * ($n - 2))));
     }
 
     /** As many independent values as there is in these, less two for a straight line; at least 1. */
     public function freedom(): float
     {
-        return max(1.0, $this->count / $this->inflation() - 2.0);
+        return max(1.0, $this->count / $this->inflation - 2.0);
     }
 
     /**
@@ -110,13 +115,16 @@ final readonly class Likeness
             foreach ($values as $i => $value) {
                 $rest[$i] = $value - ($line->intercept + $line->slope * $i);
             }
-            for ($part = 0; $part < $season; $part++) {
-                $own = array_filter(
-                    $rest,
-                    static fn(float $v, int $i): bool => $i % $season === $part && !is_nan($v),
-                    ARRAY_FILTER_USE_BOTH,
-                );
-                $seasons[$part] = $own === [] ? 0.0 : array_sum($own) / count($own);
+            $sums = array_fill(0, $season, 0.0);
+            $counts = array_fill(0, $season, 0);
+            foreach ($rest as $i => $value) {
+                if (!is_nan($value)) {
+                    $sums[$i % $season] += $value;
+                    $counts[$i % $season]++;
+                }
+            }
+            foreach ($sums as $part => $sum) {
+                $seasons[$part] = $counts[$part] === 0 ? 0.0 : $sum / $counts[$part];
             }
         }
         $mean = array_sum($seasons) / $season;

@@ -58,10 +58,10 @@ final readonly class Trend
             );
         }
         // Of very few, likeness that is not clear is chance.
-        $alike = $likeness->inflation() > 1.0 && ($season > 1 || $count >= self::VERY_FEW);
+        $alike = $likeness->inflation > 1.0 && ($season > 1 || $count >= self::VERY_FEW);
 
         return self::told(
-            $alike ? $test->inflated($likeness->inflation(), $likeness->freedom()) : $test,
+            $alike ? $test->inflated($likeness->inflation, $likeness->freedom()) : $test,
             $slope,
             Ends::of($values, $season),
             ($season > 1 ? 'seasonal Kendall' : 'Mann–Kendall') .
