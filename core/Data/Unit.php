@@ -24,6 +24,9 @@ final readonly class Unit
     /** Powers of ten of a gram: the tonne has a name of its own (SI Brochure, table 8). */
     private const MASSES = ['g' => 0, 'kg' => 3, 't' => 6, 'kt' => 9, 'Mt' => 12];
 
+    /** Short words that have no plural, among them units. */
+    private const UNCOUNTED = ['staff', 'km²', 'min', 'kWh', 'MWh', 'GWh', 'TWh', 'm²', 'm³', 'km', 'ha', 'ms', 'fte'];
+
     private const WORDS = ['thousand' => 3, 'million' => 6, 'billion' => 9];
 
     /** Words for what is surely no money, among those that files are found with. */
@@ -320,7 +323,7 @@ final readonly class Unit
     {
         return match (true) {
             $noun === 'person' => 'people',
-            in_array($noun, ['staff'], true), strlen($noun) < 4 => $noun,
+            in_array($noun, self::UNCOUNTED, true), strlen($noun) < 3 => $noun,
             preg_match('/[^aeiou]y$/', $noun) === 1 => substr($noun, 0, -1) . 'ies',
             default => "{$noun}s",
         };

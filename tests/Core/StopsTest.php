@@ -441,4 +441,16 @@ final class StopsTest extends TestCase
         // A whole base says nothing of it.
         self::assertSame('', Make::run($data, 'index', ['base' => '2020'])->steps[0]->outcome->note);
     }
+
+    public function testALevelOfManyMomentsUnderOneIsAveragedAndSaysSo(): void
+    {
+        $data = Make::data([
+            'waiting' => ['patients', MeasureKind::Stock, '2023', ['home' => [300, 600]]],
+            'beds' => ['bed', MeasureKind::Stock, '2023-01', ['home' => [...range(1, 12), ...array_fill(0, 12, 20)]]],
+        ]);
+        $run = Make::run($data, 'per-denominator', ['measure' => 'beds', 'times' => '100']);
+        self::assertSame([round((300 / 6.5) * 100, 6), 3000.0], Make::values($run, 'home'));
+        self::assertSame('mean Beds of each year', $run->steps[0]->outcome->note);
+        self::assertSame('patients per 100 beds', $run->table()->unit->text());
+    }
 }

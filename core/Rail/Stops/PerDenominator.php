@@ -318,8 +318,12 @@ final readonly class PerDenominator implements Stop
 
     private function note(Measure $measure, SeriesTable $arriving): string
     {
-        if (!$arriving->axis->frequency->isFinerThan($measure->frequency)) {
-            return '';
+        $frequency = $arriving->axis->frequency;
+        if (!$frequency->isFinerThan($measure->frequency)) {
+            // A level of many moments is averaged, be it under the last level of the other.
+            return $measure->frequency->isFinerThan($frequency) && $measure->kind === MeasureKind::Stock
+                ? "mean {$measure->name} of each {$frequency->value}"
+                : '';
         }
 
         return $this->between === Between::Carried
