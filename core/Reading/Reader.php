@@ -298,7 +298,11 @@ final class Reader
         $name = $columns->measure === null ? $this->valueName($column) : $row[$columns->measure] ?? '';
 
         return $this->measureIds[$name] ??
-            $this->measure($number, $name, $columns->unit === null ? '' : trim($row[$columns->unit] ?? ''));
+            $this->measure(
+                $number,
+                $name,
+                $columns->unit === null ? '' : FormulaGuard::unguard(trim($row[$columns->unit] ?? '')),
+            );
     }
 
     /** Where each period says itself what it is, those of one measure must be of one kind. */
@@ -331,7 +335,7 @@ final class Reader
         $paired = $this->plan->isPaired();
         $name = $columns->entity === null ? $this->plan->stated->entityName : $row[$columns->entity] ?? '';
         $entity = $this->entity($number, $name);
-        $unit = $columns->unit === null ? '' : trim($row[$columns->unit] ?? '');
+        $unit = $columns->unit === null ? '' : FormulaGuard::unguard(trim($row[$columns->unit] ?? ''));
         $only = $columns->measure === null ? $this->plan->stated->measureName : $row[$columns->measure] ?? '';
         $measure = $paired ? null : $this->measure($number, $only, $unit);
         if ($entity === null || ($measure === null && !$paired)) {

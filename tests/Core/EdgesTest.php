@@ -16,6 +16,7 @@ use DuskRail\Rail\StopCatalogue;
 use DuskRail\Statistics\Ends;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\StraightLine;
+use DuskRail\Statistics\Total;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -255,5 +256,14 @@ final class EdgesTest extends TestCase
         self::assertSame([null, 12.0, 12.0], [$values[11], $values[12], $values[17]]);
         self::assertEqualsWithDelta(1200 / 150, $values[23] ?? 0.0, 0.5);
         self::assertSame([6.0, 6.0, null], [$values[30], $values[35], $values[36]]);
+    }
+
+    public function testSumsLoseNothingOfSmallValuesBesideLargeOnesOfEitherSign(): void
+    {
+        foreach ([[1.0, -1e16, 1e16], [1.0, 1e16, -1e16], [-1e16, 1.0, 1e16], [1e16, 1.0, -1e16]] as $values) {
+            $total = new Total();
+            array_map($total->add(...), $values);
+            self::assertSame(1.0, $total->value());
+        }
     }
 }

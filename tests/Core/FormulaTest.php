@@ -169,6 +169,8 @@ final class FormulaTest extends TestCase
     #[TestWith(['thousand crowns', 'here × 1000', 'crowns per year'])]
     #[TestWith(['crowns thousand', 'here ÷ 1000', 'million crowns per year'])]
     #[TestWith(['crowns', 'here × 2', 'crowns per year'])]
+    #[TestWith(['kg', 'here × 5', 'kg per year'])]
+    #[TestWith(['kg', 'here × 700', 'kg per year'])]
     #[TestWith(['crowns', 'here × 0.01', 'crowns per year'])]
     #[TestWith(['kg', 'Each × People ÷ 1000', 't'])]
     #[TestWith(['kg', '1000 × here ÷ People', 'g per person per year'])]

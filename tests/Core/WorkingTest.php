@@ -238,8 +238,9 @@ final class WorkingTest extends TestCase
                 [...$usual, 'high' => [100, 130, 100, 100], 'low' => [100, 40, 100, 100]],
             ],
         ]);
-        $said = self::notices(Make::study($data, StopCatalogue::make('index', ['base' => '2019'])), $data)[0]->sentence;
-        self::assertStringStartsWith('2019 was no ordinary base for Low (and 1 more): 60 % below', $said);
+        $notice = self::notices(Make::study($data, StopCatalogue::make('index', ['base' => '2019'])), $data)[0];
+        self::assertStringStartsWith('2019 was no ordinary base for Low (and 1 more): 60 % below', $notice->sentence);
+        self::assertSame('Low -60 %, High +30 %', $notice->detail);
     }
 
     public function testAnUnfinishedEndAnEndedLineGapsAndTooManyColoursAreNoticed(): void

@@ -350,6 +350,18 @@ final class DataSetsTest extends ApplicationTestCase
         self::assertEqualsWithDelta([10.0, 12.0, 7.0], $this->values($study, 'veldmere', 'share-lost'), 1e-12);
         $this->post(route('studies.store', $dataset), ['measure' => 'share-lost']);
         $this->get(route('studies.show', Study::latest('id')->firstOrFail()))->assertSee('Share lost, %');
+        // Its unit follows from the formula: another one is refused in words, and nothing is kept.
+        $derived = $dataset->measures()->where('key', 'share-lost')->firstOrFail();
+        $this->patch(route('datasets.measures', $dataset), [
+            'measures' => [
+                $derived->id => ['name' => 'Lost', 'unit' => 'tonnes', 'kind' => 'rate', 'better' => 'lower'],
+            ],
+        ])->assertSessionHasErrors([
+            'measures' =>
+                'The unit of Share lost follows from its formula and is %; it cannot ' .
+                'be “tonnes”. A power of ten in the formula goes into the unit: kg ÷ 1,000 are t.',
+        ]);
+        self::assertSame('Share lost', $derived->refresh()->name);
         // Two worked out from each other cannot be: one names only measures that are stored.
         $this->post(route('datasets.derive', $dataset), [
             'name' => 'Twice',
@@ -600,6 +612,37 @@ final class DataSetsTest extends ApplicationTestCase
             'datapackage.json',
         );
         self::assertSame([3.0, 4.0], $this->values($inline, 'south', 'visits'));
+    }
+
+    public function testNamesAndUnitsOfJsonStatStayAsTheyAreWritten(): void
+    {
+        $json = json_encode(
+            [
+                'version' => '2.0',
+                'class' => 'dataset',
+                'id' => ['what', 'area', 'year'],
+                'size' => [2, 2, 2],
+                'role' => ['time' => ['year'], 'geo' => ['area'], 'metric' => ['what']],
+                'value' => [1, 2, 3, 4, 5, 6, 7, 8],
+                'dimension' => [
+                    'what' => [
+                        'category' => [
+                            'index' => ['a', 'b'],
+                            'label' => ['a' => "'=Bursts", 'b' => '-Leaks'],
+                            'unit' => ['a' => ['label' => "'=number"], 'b' => ['label' => '+Ml']],
+                        ],
+                    ],
+                    'area' => ['category' => ['index' => ['x', 'y'], 'label' => ['x' => 'Aland', 'y' => 'Bland']]],
+                    'year' => ['category' => ['index' => ['2003', '2004']]],
+                ],
+            ],
+            JSON_THROW_ON_ERROR,
+        );
+        $study = $this->imported($json, 'rates.json');
+        self::assertSame(
+            [["'=Bursts", "'=number"], ['-Leaks', '+Ml']],
+            $study->dataset->measures()->orderBy('id')->get()->map(static fn($m): array => [$m->name, $m->unit])->all(),
+        );
     }
 
     public function testAnSdmxTableIsRead(): void

@@ -106,6 +106,21 @@ final class DatasetController
                         'each a name of its own.',
                 ]);
         }
+        foreach ($dataset->measures->where('formula', '!=', '') as $derived) {
+            $unit = $request
+                ->string("measures.{$derived->id}.unit", $derived->unit)
+                ->trim()
+                ->value();
+            if ($unit !== $derived->unit) {
+                return back()
+                    ->withInput()
+                    ->withErrors([
+                        'measures' =>
+                            "The unit of {$derived->name} follows from its formula and is {$derived->unit}; it " .
+                            "cannot be “{$unit}”. A power of ten in the formula goes into the unit: kg ÷ 1,000 are t.",
+                    ]);
+            }
+        }
         DB::transaction(static function () use ($request, $dataset, $names): void {
             foreach ($dataset->measures as $measure) {
                 $at = "measures.{$measure->id}";
