@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace DuskRail\Signals;
 
 use DuskRail\Data\Numerals;
-use DuskRail\Data\ValueType;
 use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Views\Views;
@@ -15,11 +14,11 @@ final class CutAxis implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        $unit = $comparison->run->table()->unit;
         $low = $comparison->lowest();
         $study = $comparison->study;
         if (
-            !in_array($unit->sort, [ValueType::Amount, ValueType::Index], true) ||
+            // Of differences and rates of change zero is no bottom.
+            !$comparison->run->table()->nature->hasZero() ||
             !Views::of($study)->uses(AxisPart::class) ||
             Views::of($study)->isSplit($study) ||
             $study->part(AxisPart::class)->log

@@ -266,4 +266,11 @@ final class EdgesTest extends TestCase
             self::assertSame(1.0, $total->value());
         }
     }
+
+    public function testAllThatIsLostIsAHundredPerCentAYearHoweverShortThePeriod(): void
+    {
+        $data = Make::data(['x' => ['Ml', MeasureKind::Stock, '2024-01', ['home' => [100, 0, 0, 50]]]]);
+        $run = Make::run($data, 'change', ['on' => 'previous', 'as' => 'annualised']);
+        self::assertSame([null, -100.0, null, null], Make::values($run, 'home'));
+    }
 }

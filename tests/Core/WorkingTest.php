@@ -16,6 +16,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
 use DuskRail\Outcome\Standing;
 use DuskRail\Rail\Scope;
+use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
 use DuskRail\Signals\Notice;
@@ -225,6 +226,23 @@ final class WorkingTest extends TestCase
             'no ordinary base',
             implode(' ', array_map(static fn(Notice $n): string => $n->sentence, self::notices($mended, $data))),
         );
+    }
+
+    public function testThatTheAxisIsCutIsSaidOfPerCentsButNotOfDifferences(): void
+    {
+        $said = static function (string $unit, string ...$stops): string {
+            $series = ['home' => [90, 92, 95], 'a' => [91, 93, 94], 'b' => [92, 91, 99]];
+            $data = Make::data(['x' => [$unit, MeasureKind::Stock, '2020', $series]]);
+            $placed = array_map(
+                static fn(string $stop): Stop => StopCatalogue::make($stop, ['as' => 'difference']),
+                array_values($stops),
+            );
+
+            return implode(' ', array_column(self::notices(Make::study($data, ...$placed), $data), 'sentence'));
+        };
+        self::assertStringContainsString('The axis is cut', $said('%'));
+        self::assertStringContainsString('The axis is cut', $said('Ml'));
+        self::assertStringNotContainsString('The axis is cut', $said('Ml', 'change'));
     }
 
     public function testOfSeveralFreakishBasesTheFarthestIsNamedWhicheverSideItLies(): void
