@@ -21,6 +21,7 @@ use DuskRail\Outcome\SparkRow;
 use DuskRail\Outcome\SparkTable;
 use DuskRail\Outcome\Standing;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Time\PeriodRange;
 use DuskRail\Words\LiveNumber;
 use DuskRail\Words\Readout;
 use DuskRail\Words\Sentences\Claim;
@@ -62,6 +63,19 @@ final class NewestTest extends TestCase
                 self::assertNotSame([], $dashed, $group->role);
             }
         }
+        // Where the unfinished year is not shown, nothing is dashed, and the newest shown is spoken of.
+        $until = Comparison::of($study->withRange(PeriodRange::parse('2018..2024')), $data);
+        self::assertSame('Home stands at 120 in 2024; the median of its 3 peers is 120', self::headline($until));
+        foreach (Make::picture($until)->marks as $group) {
+            if ($group instanceof Group && in_array($group->role, ['series', 'median'], true)) {
+                $strokes = array_filter($group->marks, static fn($m): bool => $m instanceof Stroke);
+                // A line in focus has its halo besides.
+                self::assertCount(($group->facts['line'] ?? '') === 'home' ? 2 : 1, $strokes);
+            }
+        }
+        // Shown by itself it is drawn and not spoken of.
+        $alone = Comparison::of($study->withRange(PeriodRange::parse('2026')), $data);
+        self::assertSame(['Home has no finished figure yet', []], [self::headline($alone), self::sentences($alone)]);
         // A change into an unfinished year is one of unlike lengths, and the last that is spoken of is before it.
         $change = Comparison::of($study->withRail($study->rail->with(StopCatalogue::make('change', []))), $data);
         self::assertSame('Home stands at 0 in 2025; the median of its 3 peers is 0', self::headline($change));

@@ -645,6 +645,27 @@ final class DataSetsTest extends ApplicationTestCase
         );
     }
 
+    public function testAJsonStatFileThatSaysNothingOfItsDimensionsIsReadByTheirNames(): void
+    {
+        $json = json_encode(
+            [
+                'version' => '2.0',
+                'class' => 'dataset',
+                'label' => 'Bursts',
+                'id' => ['area', 'year'],
+                'size' => [2, 3],
+                'value' => [1, 2, 3, 4, 5, 6],
+                'dimension' => [
+                    'area' => ['category' => ['index' => ['x', 'y'], 'label' => ['x' => 'Aland', 'y' => 'Bland']]],
+                    'year' => ['category' => ['index' => ['2003', '2004', '2005']]],
+                ],
+            ],
+            JSON_THROW_ON_ERROR,
+        );
+        $study = $this->imported($json, 'bursts.json');
+        self::assertSame([4.0, 5.0, 6.0], $this->values($study, 'bland', 'bursts'));
+    }
+
     public function testAnSdmxTableIsRead(): void
     {
         // SDMX-CSV 1.0: a column a dimension, then TIME_PERIOD and OBS_VALUE, then attributes; from memory.
