@@ -163,6 +163,11 @@ final class StudyTest extends TestCase
             'rail: Rail: two stops have the same id.',
         ];
         yield 'a hue twice' => [['focus' => [['line' => 'a', 'hue' => 1], ['line' => 'b', 'hue' => 1]]], 'focus.1: '];
+        yield 'a hue that is a text' => [['focus' => [['line' => 'a', 'hue' => '1']]], 'focus.0: '];
+        yield 'a line that is a number' => [['focus' => [['line' => 7, 'hue' => 1]]], 'focus.0: '];
+        yield 'a hue too many' => [['focus' => [['line' => 'a', 'hue' => 7]]], 'focus.0: '];
+        yield 'a hue too few' => [['focus' => [['line' => 'a', 'hue' => 0]]], 'focus.0: '];
+        yield 'a line twice' => [['focus' => [['line' => 'a', 'hue' => 1], ['line' => 'a', 'hue' => 2]]], 'focus.1: '];
         yield 'backward range' => [['range' => '2020..2019'], 'range: The range ends'];
         yield 'unknown view' => [['view' => 'cake'], 'view: can be lines, overlay, stack, sparks, scatter, figures.'];
         yield 'list where none is' => [['off' => 'marl'], 'off: must be a list.'];
