@@ -12,6 +12,7 @@ use DuskRail\Chart\Mark;
 use DuskRail\Chart\Points;
 use DuskRail\Chart\Scale;
 use DuskRail\Chart\Scene;
+use DuskRail\Chart\Spark;
 use DuskRail\Chart\Stroke;
 use DuskRail\Chart\Ticks;
 use DuskRail\Chart\TrackComposer;
@@ -324,5 +325,23 @@ final class GeometryTest extends TestCase
         );
         self::assertInstanceOf(Group::class, $parts[0] ?? null);
         self::assertCount(12, array_chunk(self::strokes($parts[0])[0]->pieces[0] ?? [], 2));
+    }
+
+    public function testASmallCourseRunsFromTheFirstValueToTheLastAndIsOpenAtAGap(): void
+    {
+        $corners = static fn(array $piece): array => array_chunk($piece, 2);
+        [$rising] = Spark::pieces([NAN, 1.0, 5.0, 2.0, 9.0], 1, 4, 46.0, 20.0);
+        $points = $corners($rising);
+        self::assertSame([1.0, 45.0], [$points[0][0], $points[3][0]]);
+        // Downwards on the screen is less.
+        self::assertSame([18.0, 2.0], [$points[0][1], $points[3][1]]);
+        self::assertLessThan($points[2][1], $points[1][1]);
+        self::assertCount(2, Spark::pieces([1.0, 5.0, NAN, 2.0, 9.0], 0, 4, 46.0, 20.0));
+        // Of many values every so many-th is taken, and a gap between two of them stays one.
+        $many = range(0.0, 399.0);
+        $many[201] = NAN;
+        $pieces = Spark::pieces(array_values(array_map(floatval(...), $many)), 0, 399, 46.0, 20.0);
+        self::assertCount(2, $pieces);
+        self::assertLessThan(60, count($pieces[0]) / 2 + count($pieces[1]) / 2);
     }
 }
