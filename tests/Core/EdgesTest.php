@@ -216,6 +216,8 @@ final class EdgesTest extends TestCase
         );
         $ends = Ends::of($values, 12);
         self::assertEqualsWithDelta([-59 / 12, 59, 12], [$ends->change(), $ends->apart, $ends->each], 0.1);
+        $two = Ends::of(array_slice($values, 0, 24), 12);
+        self::assertEqualsWithDelta([-1.0, 12, 12], [$two->change(), $two->apart, $two->each], 1e-9);
         // Under two years, the last month with the same one a year before.
         $ends = Ends::of(array_slice($values, 0, 20), 12);
         self::assertEqualsWithDelta([-1.0, 12, 1], [$ends->change(), $ends->apart, $ends->each], 1e-9);
