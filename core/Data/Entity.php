@@ -21,4 +21,14 @@ final readonly class Entity
         public int $hue = 0,
         public string $note = '',
     ) {}
+
+    /**
+     * Whether it is one of the peers: of all, or of those of a group. Home is none.
+     *
+     * @param string $group nothing for all
+     */
+    public function isPeer(string $group): bool
+    {
+        return !$this->home && in_array($group, ['', $this->group], true);
+    }
 }

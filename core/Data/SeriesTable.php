@@ -100,6 +100,12 @@ final readonly class SeriesTable
             (in_array($unit, ['', $this->nature->value, 'rank'], true) ? '' : " ({$unit})");
     }
 
+    /** Whether a per cent of its figures means something: not of degrees, differences, places, nor of per cents. */
+    public function allowsPercent(): bool
+    {
+        return $this->nature->hasZero() && in_array($this->unit->sort, [ValueType::Amount, ValueType::Index], true);
+    }
+
     /** First position whose values are of the unfinished period, or null. */
     public function open(): ?int
     {

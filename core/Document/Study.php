@@ -270,12 +270,8 @@ final readonly class Study
     {
         $members = [];
         foreach ($data->entities() as $entity) {
-            $state = $this->state($entity->key);
-            if (
-                in_array($group, ['', $entity->group], true) &&
-                $state !== LineState::Off &&
-                !($peersOnly && $entity->home)
-            ) {
+            $isMeant = $peersOnly ? $entity->isPeer($group) : in_array($group, ['', $entity->group], true);
+            if ($isMeant && $this->state($entity->key) !== LineState::Off) {
                 $members[] = $entity->key;
             }
         }

@@ -174,17 +174,13 @@ final readonly class Comparison
         $spoken = $this->spokenOf($lines);
         $lines = array_map(fn(Line $l): Line => $l->until($l->last, $this->spokenAt($l, $spoken)), $lines);
         $present = array_values(array_filter($lines, static fn(Line $line): bool => $line->state !== LineState::Off));
-        $homes = array_filter($this->data->entities(), static fn(Entity $e): bool => $e->home);
-        $peers = PeerSet::of(
-            $present,
-            array_map(strval(...), array_keys($homes)),
-            $entities ? $this->study->part(PeersPart::class)->group : '',
-            $this->better(),
-        );
+        $group = $entities ? $this->study->part(PeersPart::class)->group : '';
+        $apart = array_filter($this->data->entities(), static fn(Entity $e): bool => !$e->isPeer($group));
+        $peers = PeerSet::of($present, array_map(strval(...), array_keys($apart)), $group, $this->better());
         $peerLine = $entities ? $this->peerLine($peers) : [];
         $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $spoken);
         $level = $last === null ? NAN : $peerLine[$last];
-        $tones = Tones::of($this->study, $present, $this->axis, $this->from, $this->better(), $level);
+        $tones = Tones::of($this, $present, $peers, $level);
         if ($tones !== null) {
             $lines = array_map(
                 static fn(Line $l): Line => isset($tones->tones[$l->key]) ? $l->toned($tones->tones[$l->key]) : $l,
@@ -446,12 +442,10 @@ final readonly class Comparison
         };
     }
 
-    /** Whether a rate of growth means something: not of places, of differences, of rates of change, nor of per cents. */
+    /** Whether a rate of growth means something. */
     public function grows(): bool
     {
-        $table = $this->run->table();
-
-        return $table->nature->hasZero() && $table->unit->sort !== ValueType::Percent;
+        return $this->run->table()->allowsPercent();
     }
 
     /** A trend in one word; of places the way that is good is down. */

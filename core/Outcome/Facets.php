@@ -12,8 +12,6 @@ use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Study;
-use DuskRail\Statistics\Ends;
-use DuskRail\Statistics\TheilSen;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
@@ -243,8 +241,7 @@ final class Facets
     private static function measureOf(Facet $facet, string $order): float
     {
         $line = $facet->own;
-        $first = $line?->first($facet->lineup->from);
-        if ($line === null || $first === null || $line->at === null) {
+        if ($line === null || $line->at === null) {
             return NAN;
         }
 
@@ -252,8 +249,8 @@ final class Facets
         $season = $facet->lineup->axis == $facet->lineup->comparison->axis ? $facet->lineup->comparison->season() : 1;
 
         return match ($order) {
-            'change' => Ends::of(array_slice($line->values, $first, $line->at - $first + 1), $season)->change(),
-            'slope' => TheilSen::slope(array_slice($line->values, $first, $line->at - $first + 1), $season),
+            'change' => $line->ends($facet->lineup->from, $season)->change(),
+            'slope' => $line->slope($facet->lineup->from, $season),
             // The best first: of what is better low, the lowest.
             'rank' => $facet->lineup->comparison->better() === Better::Lower ? -$line->latest() : $line->latest(),
             default => $line->latest(),

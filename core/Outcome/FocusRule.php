@@ -8,8 +8,6 @@ use DuskRail\Data\Better;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\RulePart;
 use DuskRail\Document\Study;
-use DuskRail\Statistics\Ends;
-use DuskRail\Statistics\TheilSen;
 
 /** Whom a rule puts in focus. */
 final readonly class FocusRule
@@ -35,7 +33,7 @@ final readonly class FocusRule
         $figures = [];
         foreach ($lines as $line) {
             if ($line->state !== LineState::Off && $line->at !== null && !$line->isGroup() && $this->takes($line)) {
-                $figures[$line->key] = $this->figure($line, $line->at);
+                $figures[$line->key] = $this->figure($line);
             }
         }
         $figures = array_filter($figures, static fn(float $v): bool => !is_nan($v));
@@ -65,13 +63,11 @@ final readonly class FocusRule
         };
     }
 
-    private function figure(Line $line, int $last): float
+    private function figure(Line $line): float
     {
-        $first = $line->first($this->from) ?? 0;
-
         return match ($this->part->takesAnEnd() ? $this->part->of : 'latest') {
-            'change' => Ends::of(array_slice($line->values, $first, $last - $first + 1), $this->season)->change(),
-            'slope' => TheilSen::slope(array_slice($line->values, $first, $last - $first + 1), $this->season),
+            'change' => $line->ends($this->from, $this->season)->change(),
+            'slope' => $line->slope($this->from, $this->season),
             // The first place is the top.
             'rank' => $this->better === Better::Lower ? -$line->latest() : $line->latest(),
             default => $line->latest(),

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Document\LineState;
+use DuskRail\Statistics\Ends;
+use DuskRail\Statistics\TheilSen;
 
 /** One line of a comparison, along the whole axis of the data. */
 final readonly class Line
@@ -91,6 +93,29 @@ final readonly class Line
     public function end(): float
     {
         return $this->last === null ? NAN : $this->values[$this->last];
+    }
+
+    /**
+     * Its two ends as far as it is shown and spoken of, like compared with like.
+     *
+     * @param int $from first position shown
+     * @param int $season values in a year, 1 without seasons
+     */
+    public function ends(int $from, int $season): Ends
+    {
+        return Ends::of($this->spokenValues($from), $season);
+    }
+
+    /** Its median slope over the same. */
+    public function slope(int $from, int $season): float
+    {
+        return TheilSen::slope($this->spokenValues($from), $season);
+    }
+
+    /** @return list<float> */
+    private function spokenValues(int $from): array
+    {
+        return $this->at === null ? [] : array_slice($this->values, $from, max(0, $this->at - $from + 1));
     }
 
     /** The first value within the periods shown. */

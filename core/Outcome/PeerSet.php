@@ -40,9 +40,9 @@ final class PeerSet
 
     /**
      * @param list<Line> $lines that take part
-     * @param list<string> $homes keys of the lines that are home
+     * @param list<string> $apart keys of the lines that are no peers
      */
-    public static function of(array $lines, array $homes, string $group, Better $better): self
+    public static function of(array $lines, array $apart, string $group, Better $better): self
     {
         $entities = array_values(array_filter($lines, static fn(Line $l): bool => !$l->isGroup()));
         $isMeant = static fn(Line $l): bool => in_array($group, ['', $l->group], true);
@@ -50,9 +50,7 @@ final class PeerSet
         return new self(
             array_values(array_filter($entities, $isMeant)),
             array_values(array_filter($lines, static fn(Line $l): bool => $l->isGroup())),
-            array_values(
-                array_filter($entities, static fn(Line $l): bool => !in_array($l->key, $homes, true) && $isMeant($l)),
-            ),
+            array_values(array_filter($entities, static fn(Line $l): bool => !in_array($l->key, $apart, true))),
             $group,
             $better === Better::Lower,
         );

@@ -4,14 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-use DuskRail\Data\Better;
 use DuskRail\Data\Numerals;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\TonePart;
-use DuskRail\Document\Study;
-use DuskRail\Statistics\Ends;
-use DuskRail\Time\Frequency;
-use DuskRail\Time\PeriodAxis;
 
 /** The colours of lines by a figure of theirs, and the scale that a key shows. */
 final readonly class Tones
@@ -32,37 +27,33 @@ final readonly class Tones
     ) {}
 
     /**
+     * @param Comparison $comparison its study, its time and what is asked of its figures
      * @param list<Line> $lines that take part
-     * @param int $from first position shown
-     * @param float $peers what two arms part at where nothing else is given: the level of the peers' line, or NAN
+     * @param PeerSet $peers among whom lines have their places
+     * @param float $level what two arms part at where nothing else is given: the level of the peers' line, or NAN
      * @return self|null null where lines are not coloured by a figure, or no line has one
      */
-    public static function of(
-        Study $study,
-        array $lines,
-        PeriodAxis $axis,
-        int $from,
-        Better $better,
-        float $peers,
-    ): ?self {
-        $part = $study->part(TonePart::class);
-        $season = $axis->frequency === Frequency::Number ? 1 : $axis->frequency->inAYear();
+    public static function of(Comparison $comparison, array $lines, PeerSet $peers, float $level): ?self
+    {
+        $part = $comparison->study->part(TonePart::class);
+        $target = $comparison->study->part(PeersPart::class)->target;
         $figures = [];
         foreach ($part->by === 'none' ? [] : $lines as $line) {
             if ($line->at !== null) {
-                $target = $study->part(PeersPart::class)->target->at($line->name, $axis, $line->at);
-                $figures[$line->key] = self::figure($part->by, $line, $from, $target, $season);
+                $figures[$line->key] = match ($part->by) {
+                    'change' => $line->ends($comparison->from, $comparison->season())->change(),
+                    'target' => $line->latest() - $target->at($line->name, $comparison->axis, $line->at),
+                    'place' => (float) ($peers->place($line, $line->at)->rank ?? NAN),
+                    default => $line->latest(),
+                };
             }
-        }
-        if ($part->by === 'place') {
-            $figures = self::places($figures, $better === Better::Lower);
         }
         $figures = array_filter($figures, static fn(float $v): bool => !is_nan($v));
         if ($figures === []) {
             return null;
         }
         [$low, $high] = [min($figures), max($figures)];
-        $middle = self::middle($part, $low, $high, $peers);
+        $middle = self::middle($part, $low, $high, $level);
         $reach = $middle === null ? 0.0 : max($high - $middle, $middle - $low);
         if ($middle !== null) {
             [$low, $high] = [$middle - $reach, $middle + $reach];
@@ -124,39 +115,5 @@ final readonly class Tones
         $arms = intdiv(Tone::STEPS, 2);
 
         return $arms + 1 + ($reach > 0.0 ? (int) round(($arms * ($figure - $middle)) / $reach) : 0);
-    }
-
-    private static function figure(string $by, Line $line, int $from, float $target, int $season): float
-    {
-        $first = $line->first($from);
-
-        return match ($by) {
-            'change' => $first === null || $line->at === null
-                ? NAN
-                : Ends::of(array_slice($line->values, $first, $line->at - $first + 1), $season)->change(),
-            'target' => $line->latest() - $target,
-            default => $line->latest(),
-        };
-    }
-
-    /**
-     * @param array<string, float> $figures
-     * @return array<string, float> places from 1, those that are alike sharing one
-     */
-    private static function places(array $figures, bool $lowerIsFirst): array
-    {
-        $places = [];
-        foreach ($figures as $key => $figure) {
-            $places[$key] =
-                1.0 +
-                count(
-                    array_filter(
-                        $figures,
-                        static fn(float $other): bool => $lowerIsFirst ? $other < $figure : $other > $figure,
-                    ),
-                );
-        }
-
-        return $places;
     }
 }

@@ -130,8 +130,7 @@ final readonly class Scope implements DataSource
 
         return array_filter(
             $this->present($table),
-            fn(string $key): bool => !isset($entities[$key]) ||
-                (!$entities[$key]->home && in_array($this->group, ['', $entities[$key]->group], true)),
+            fn(string $key): bool => !isset($entities[$key]) || $entities[$key]->isPeer($this->group),
             ARRAY_FILTER_USE_KEY,
         );
     }

@@ -6,7 +6,6 @@ namespace DuskRail\Words;
 
 use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
-use DuskRail\Data\ValueType;
 use DuskRail\Document\OwnWords;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
@@ -157,11 +156,7 @@ final readonly class LiveNumber
             ($positions[2] > 1
                 ? 'mean of ' . count($then) . ($missing > 0 ? " of {$positions[2]}" : '') . ' values'
                 : 'the value') . " then {$comparison->format($base)}, now {$comparison->format($now)}";
-        if (
-            $table->nature->hasZero() &&
-            in_array($table->unit->sort, [ValueType::Amount, ValueType::Index], true) &&
-            $base > 0.0
-        ) {
+        if ($table->allowsPercent() && $base > 0.0) {
             $share = ($now / $base - 1.0) * 100.0;
 
             return new self(

@@ -85,7 +85,7 @@ final readonly class Against implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        return new self(self::hasShares($arriving) && $arriving->unit->isAmount() ? 'percent' : 'difference');
+        return new self($arriving->allowsPercent() && $arriving->unit->isAmount() ? 'percent' : 'difference');
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -103,7 +103,7 @@ final readonly class Against implements Stop
         return match (true) {
             $arriving->nature->isRelative()
                 => "A difference of {$arriving->nature->plural()} is not a size. Put this stop before it.",
-            $this->as !== 'difference' && !self::hasShares($arriving)
+            $this->as !== 'difference' && !$arriving->allowsPercent()
                 => "What arrives here are {$arriving->inWords()}, and a per cent of them would mislead. Take the " .
                 'difference.',
             $this->to === 'focus' && $scope->focus === []
@@ -157,13 +157,6 @@ final readonly class Against implements Stop
             ),
             [...$this->remarks($arriving, $scope), ...$this->unfit($yardstick)],
         );
-    }
-
-    /** Whether a per cent of what arrives means something: not of degrees, of differences, nor of per cents. */
-    private static function hasShares(SeriesTable $arriving): bool
-    {
-        return $arriving->nature->hasZero() &&
-            in_array($arriving->unit->sort, [ValueType::Amount, ValueType::Index], true);
     }
 
     /**

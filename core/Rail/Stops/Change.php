@@ -68,7 +68,7 @@ final readonly class Change implements Stop
     {
         $yearly = in_array($arriving->axis->frequency, [Frequency::Year, Frequency::Number], true);
 
-        return new self($yearly ? 'previous' : 'year', self::hasShares($arriving) ? 'percent' : 'difference');
+        return new self($yearly ? 'previous' : 'year', $arriving->allowsPercent() ? 'percent' : 'difference');
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
@@ -89,7 +89,7 @@ final readonly class Change implements Stop
         return match (true) {
             $this->on === 'year' && $arriving->axis->frequency === Frequency::Number
                 => 'Plain numbers have no year. Take the change on the period before.',
-            $this->as !== 'difference' && !self::hasShares($arriving)
+            $this->as !== 'difference' && !$arriving->allowsPercent()
                 => "What arrives here are {$arriving->inWords()}, and a per cent of them would mislead. Take the " .
                 'difference.',
             $this->as === 'annualised' && $arriving->axis->frequency === Frequency::Number
@@ -179,20 +179,8 @@ final readonly class Change implements Stop
         );
     }
 
-    private static function hasShares(SeriesTable $arriving): bool
-    {
-        return $arriving->nature->hasZero() &&
-            in_array($arriving->unit->sort, [ValueType::Amount, ValueType::Index], true);
-    }
-
     private function power(SeriesTable $arriving): float
     {
-        if ($this->on === 'year') {
-            return 1.0;
-        }
-
-        // A mean year of the Gregorian calendar has 365.2425 days.
-        return (float) ($arriving->axis->frequency->perYear() ??
-            365.2425 / ($arriving->axis->frequency === Frequency::Week ? 7 : 1));
+        return $this->on === 'year' ? 1.0 : $arriving->axis->frequency->meanPerYear();
     }
 }
