@@ -66,23 +66,6 @@ final class Courses
         );
     }
 
-    /** What the change is from and to, in words. */
-    public function compared(): string
-    {
-        $season = $this->comparison->season();
-        $count = $this->comparison->spoken - $this->comparison->from + 1;
-        $noun = $this->comparison->isSinceEvent()
-            ? $this->comparison->run->origin->axis->frequency->value
-            : $this->comparison->axis->frequency->value;
-
-        return match (true) {
-            $season === 1 => 'from the first value to the last',
-            $count >= 2 * $season => "from the mean of the first {$season} {$noun}s to that of the last {$season}",
-            $count > $season => "from a {$noun} to the same one of the last year",
-            default => 'from the first value to the last, seasons and all',
-        };
-    }
-
     private function trend(Line $line, int $season): Trend
     {
         if ($this->comparison->run->table()->nature === Nature::Total) {

@@ -52,7 +52,7 @@
                 @endforeach
             </tbody>
         </table>
-        <p class="quiet">In {{ $standings[0]->years[0]['period'] }}; the first place is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}. Growth a year goes {{ \DuskRail\Outcome\Courses::of($comparison)->compared() }}.</p>
+        <p class="quiet">In {{ $standings[0]->years[0]['period'] }}; the first place is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}. Growth a year goes {{ \DuskRail\Words\CourseWords::compared($comparison) }}.</p>
     @endif
     <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
         <input type="hidden" name="change" value="set">

@@ -32,5 +32,5 @@
             </tbody>
         @endforeach
     </table>
-    <p class="quiet">{{ $comparison->spoken < $comparison->from ? 'No finished period is shown' : ($comparison->hasOneNow() ? 'Latest and place are of '.$comparison->axis->period($comparison->spoken)->label() : 'Latest and place are each line’s last') }}; change and growth a year go {{ \DuskRail\Outcome\Courses::of($comparison)->compared() }}.</p>
+    <p class="quiet">{{ \DuskRail\Words\CourseWords::underTable($comparison) }}</p>
 </div>

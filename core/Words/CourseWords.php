@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Words;
+
+use DuskRail\Outcome\Comparison;
+
+/** What change, growth, latest values and places are of, in words: said once beside a table of them. */
+final class CourseWords
+{
+    /** What change and growth go from and to. */
+    public static function compared(Comparison $comparison): string
+    {
+        $season = $comparison->season();
+        $count = $comparison->spoken - $comparison->from + 1;
+        $noun = ($comparison->isSinceEvent() ? $comparison->run->origin : $comparison)->axis->frequency->value;
+
+        return match (true) {
+            $season === 1 => 'from the first value to the last',
+            $count >= 2 * $season => "from the mean of the first {$season} {$noun}s to that of the last {$season}",
+            $count > $season => "from a {$noun} to the same one of the last year",
+            default => 'from the first value to the last, seasons and all',
+        };
+    }
+
+    /** What stands under a table of courses. */
+    public static function underTable(Comparison $comparison): string
+    {
+        $latest = match (true) {
+            $comparison->spoken < $comparison->from => 'No finished period is shown',
+            $comparison->hasOneNow() => 'Latest and place are of ' .
+                $comparison->axis->period($comparison->spoken)->label(),
+            default => 'Latest and place are each line’s last',
+        };
+
+        return "{$latest}; change and growth a year go " . self::compared($comparison) . '.';
+    }
+}
