@@ -50,8 +50,9 @@ final readonly class Unit
     /** Reads `Ml`, `Ml/month`, `litres per person per day`. */
     public static function parse(string $text): self
     {
-        if (preg_match('/^(%|per ?cent|pct\.?)$/iu', trim($text)) === 1) {
-            return self::of(ValueType::Percent);
+        // Per cent of what does not matter: `% of supply` is one, too.
+        if (preg_match('/^(?:%|per ?cent|pct\.?)(\s+of\s.+)?$/iu', trim($text), $m) === 1) {
+            return self::of(ValueType::Percent, '%' . ($m[1] ?? ''));
         }
         $parts = preg_split('/\s+per\s+|\s*\/\s*/', trim($text)) ?: [''];
         $amount = array_shift($parts);

@@ -249,7 +249,9 @@ final class ReadingTest extends TestCase
             "Utility,Month,Leakage\nVeldmere,2024-01,10%\nVeldmere,2024-02,12%\nTarrow,2024-01,8%\nTarrow,2024-02,9%\n",
         );
         self::assertSame(['%', MeasureKind::Rate], [$read->measures[0]->unit, $read->measures[0]->kind]);
-        self::assertSame(ValueType::Percent, Unit::parse($read->measures[0]->unit)->sort);
+        foreach (['%' => '%', 'per cent' => '%', '% of supply' => '% of supply'] as $text => $unit) {
+            self::assertSame([ValueType::Percent, $unit], [Unit::parse($text)->sort, Unit::parse($text)->text()]);
+        }
     }
 
     public function testYearsOverTheTurnOfTwoAreNoMonths(): void
