@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 return [
     // The version of the program; CHANGELOG.md says what is in it.
-    'version' => '0.3.0',
+    'version' => '0.4.0',
 
     // The largest file that can be brought in, in bytes. bin/demo gives PHP the same limit.
     'largest_upload' => 200 * 1024 * 1024,

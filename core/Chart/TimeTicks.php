@@ -32,7 +32,7 @@ final class TimeTicks
         if ($to <= $from) {
             return $to < $from ? [] : [new TimeTick(null, 0.0, $axis->period($from)->short())];
         }
-        if ($axis->frequency === Frequency::Number || $axis->frequency === Frequency::Year) {
+        if ($axis->frequency === Frequency::Number || $axis->frequency->isYearly()) {
             return self::plain($axis, $from, $to, $step, $width);
         }
         $yearWidth = $width('2024') + 0.7 * self::ROOM;

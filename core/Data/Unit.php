@@ -122,7 +122,7 @@ final readonly class Unit
     public function together(Frequency $frequency, int $periods): self
     {
         $per = array_map(
-            static fn(string $noun): string => $noun === $frequency->value ? "{$periods} {$noun}s" : $noun,
+            static fn(string $noun): string => $noun === $frequency->noun() ? "{$periods} {$noun}s" : $noun,
             $this->per,
         );
 
@@ -132,7 +132,7 @@ final readonly class Unit
     /** Without what it is counted per in time, with a word in its place: `Ml per month` becomes `Ml to date`. */
     public function timeless(Frequency $frequency, string $instead): self
     {
-        $per = array_values(array_filter($this->per, static fn(string $noun): bool => $noun !== $frequency->value));
+        $per = array_values(array_filter($this->per, static fn(string $noun): bool => $noun !== $frequency->noun()));
 
         return new self(trim("{$this->amount} {$instead}"), $per, $this->perMany, $this->sort);
     }
@@ -142,7 +142,7 @@ final readonly class Unit
     {
         return new self(
             $this->amount,
-            array_map(static fn(string $n): string => $n === $frequency->value ? $noun : $n, $this->per),
+            array_map(static fn(string $n): string => $n === $frequency->noun() ? $noun : $n, $this->per),
             $this->perMany,
             $this->sort,
         );
@@ -213,7 +213,7 @@ final readonly class Unit
     /** What a flow is counted in at a frequency: `Ml` by the month is `Ml per month`. */
     public function each(Frequency $frequency): self
     {
-        $noun = $frequency->value;
+        $noun = $frequency->noun();
         if ($frequency === Frequency::Number || in_array($noun, $this->per, true)) {
             return $this;
         }

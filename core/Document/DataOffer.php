@@ -40,7 +40,7 @@ final readonly class DataOffer implements Offer
 
     public function periods(): string
     {
-        return $this->frequency === Frequency::Number ? 'values' : "{$this->frequency->value}s";
+        return $this->frequency === Frequency::Number ? 'values' : "{$this->frequency->noun()}s";
     }
 
     public function holds(string $condition): bool

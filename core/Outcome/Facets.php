@@ -122,7 +122,7 @@ final class Facets
                     'see year beside year.',
             );
         }
-        if (in_array($comparison->axis->frequency, [Frequency::Number, Frequency::Year], true)) {
+        if ($comparison->axis->frequency === Frequency::Number || $comparison->axis->frequency->isYearly()) {
             throw InvalidStudy::because(
                 "{$comparison->measure->name} has one value a year here, so a year is no picture. Split by " .
                     'entity instead.',

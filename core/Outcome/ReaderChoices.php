@@ -112,7 +112,7 @@ final readonly class ReaderChoices
                     );
             }
             if (in_array('window', $controls, true) && $stop instanceof Rolling) {
-                $frequency = $step->arriving->axis->frequency->value;
+                $frequency = $step->arriving->axis->frequency->noun();
                 $offered['window'] = ['' => $stop->label($step->arriving, $comparison->data)];
                 foreach (self::WINDOWS[$frequency] ?? [] as $window) {
                     if ($stop->settings()['window'] !== $window) {
@@ -143,7 +143,7 @@ final readonly class ReaderChoices
             [$frequency, $window] = [...explode('.', $this->window), ''];
             $settings = match (true) {
                 $stop instanceof IndexToBase && $stop->base() !== null && $this->base !== '' => ['base' => $this->base],
-                $stop instanceof Rolling && $frequency === $step->arriving->axis->frequency->value => [
+                $stop instanceof Rolling && $frequency === $step->arriving->axis->frequency->noun() => [
                     'window' => (int) $window,
                     'needed' => 'all',
                 ],

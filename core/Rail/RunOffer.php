@@ -53,7 +53,7 @@ final readonly class RunOffer implements Offer
     {
         return $this->arriving->axis->frequency === Frequency::Number
             ? 'values'
-            : "{$this->arriving->axis->frequency->value}s";
+            : "{$this->arriving->axis->frequency->noun()}s";
     }
 
     /** `calendar`, `stock`, and `coarser:` with the name of a setting that holds a measure of longer periods. */
@@ -99,8 +99,8 @@ final readonly class RunOffer implements Offer
     {
         $names = [];
         foreach (Frequency::cases() as $frequency) {
-            if ($frequency !== Frequency::Number && $this->arriving->axis->frequency->isFinerThan($frequency)) {
-                $names[$frequency->value] = "{$frequency->value}s";
+            if (!in_array($frequency, [Frequency::Number, Frequency::FiscalYear], true) && $this->arriving->axis->frequency->isFinerThan($frequency)) {
+                $names[$frequency->noun()] = "{$frequency->noun()}s";
             }
         }
 

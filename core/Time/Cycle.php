@@ -15,7 +15,7 @@ enum Cycle: string
     public function divides(Frequency $frequency): bool
     {
         return match ($this) {
-            self::Year => $frequency !== Frequency::Number && $frequency !== Frequency::Year,
+            self::Year => $frequency !== Frequency::Number && !$frequency->isYearly(),
             self::Month, self::Week => $frequency === Frequency::Day,
         };
     }

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace DuskRail\Time;
 
-/** How long one period lasts. `Number` is a plain ordered number (age, months since opening) that has no calendar. */
+/**
+ * How long one period lasts. `FiscalYear` is a year over the turn of two, named by both (2005/06). `Number` is a plain
+ * ordered number (age, months since opening) that has no calendar.
+ */
 enum Frequency: string
 {
     case Year = 'year';
+    case FiscalYear = 'fiscal-year';
     case HalfYear = 'half-year';
     case Quarter = 'quarter';
     case Month = 'month';
@@ -19,7 +23,7 @@ enum Frequency: string
     public function perYear(): ?int
     {
         return match ($this) {
-            self::Year => 1,
+            self::Year, self::FiscalYear => 1,
             self::HalfYear => 2,
             self::Quarter => 4,
             self::Month => 12,
@@ -53,7 +57,7 @@ enum Frequency: string
     public function usualWindow(): int
     {
         return match ($this) {
-            self::Year, self::Number => 3,
+            self::Year, self::FiscalYear, self::Number => 3,
             self::HalfYear => 2,
             self::Quarter => 4,
             self::Month => 12,
@@ -67,10 +71,22 @@ enum Frequency: string
         return $this !== self::Number && $other !== self::Number && $this->fineness() > $other->fineness();
     }
 
+    /** Whether a year is one period, so that nothing lies within it. */
+    public function isYearly(): bool
+    {
+        return $this->perYear() === 1;
+    }
+
+    /** What one period is called; of a fiscal year too it is a year. */
+    public function noun(): string
+    {
+        return $this === self::FiscalYear ? 'year' : $this->value;
+    }
+
     public function adjective(): string
     {
         return match ($this) {
-            self::Year => 'yearly',
+            self::Year, self::FiscalYear => 'yearly',
             self::HalfYear => 'half-yearly',
             self::Quarter => 'quarterly',
             self::Month => 'monthly',
@@ -83,7 +99,7 @@ enum Frequency: string
     private function fineness(): int
     {
         return match ($this) {
-            self::Year => 1,
+            self::Year, self::FiscalYear => 1,
             self::HalfYear => 2,
             self::Quarter => 3,
             self::Month => 4,

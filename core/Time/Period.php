@@ -6,7 +6,8 @@ namespace DuskRail\Time;
 
 /**
  * One period of one frequency, held as a number that counts up by one a period:
- * the year itself, half-years, quarters or months since year 0, ISO weeks since 1969-12-29, days since 1970-01-01.
+ * the year itself (of a fiscal year the one it begins in), half-years, quarters or months since year 0, ISO weeks since
+ * 1969-12-29, days since 1970-01-01.
  */
 final readonly class Period
 {
@@ -35,6 +36,12 @@ final readonly class Period
     public static function year(int $year): self
     {
         return new self(Frequency::Year, $year);
+    }
+
+    /** @param int $year the one it begins in: 2005 of 2005/06 */
+    public static function fiscalYear(int $year): self
+    {
+        return new self(Frequency::FiscalYear, $year);
     }
 
     public static function halfYear(int $year, int $half): self
@@ -84,6 +91,8 @@ final readonly class Period
 
         return match (true) {
             preg_match('/^(\d{4})$/', $text, $m) === 1 => self::year((int) $m[1]),
+            preg_match('/^(\d{4})\/(\d{2})$/', $text, $m) === 1 && ((int) $m[1] + 1) % 100 === (int) $m[2]
+                => self::fiscalYear((int) $m[1]),
             preg_match('/^(\d{4})-H([12])$/', $text, $m) === 1 => self::halfYear((int) $m[1], (int) $m[2]),
             preg_match('/^(\d{4})-Q([1-4])$/', $text, $m) === 1 => self::quarter((int) $m[1], (int) $m[2]),
             preg_match('/^(\d{4})-(\d{2})$/', $text, $m) === 1 => self::month((int) $m[1], (int) $m[2]),
@@ -126,13 +135,14 @@ final readonly class Period
         };
     }
 
-    /** The unmistakable written form: 2024, 2024-H1, 2024-Q1, 2024-03, 2024-W05 (ISO 8601), 2024-03-31, #7. */
+    /** The unmistakable written form: 2024, 2024/25, 2024-H1, 2024-Q1, 2024-03, 2024-W05 (ISO 8601), 2024-03-31, #7. */
     public function code(): string
     {
         $n = $this->ordinal;
 
         return match ($this->frequency) {
             Frequency::Year => sprintf('%04d', $n),
+            Frequency::FiscalYear => sprintf('%04d/%02d', $n, ($n + 1) % 100),
             Frequency::HalfYear => sprintf('%04d-H%d', intdiv($n, 2), ($n % 2) + 1),
             Frequency::Quarter => sprintf('%04d-Q%d', intdiv($n, 4), ($n % 4) + 1),
             Frequency::Month => sprintf('%04d-%02d', intdiv($n, 12), ($n % 12) + 1),
@@ -142,13 +152,14 @@ final readonly class Period
         };
     }
 
-    /** In words, in full: 2024, first half of 2024, Q1 2024, March 2024, week 5 of 2024, 31 March 2024. */
+    /** In words, in full: 2024, 2024/25, first half of 2024, Q1 2024, March 2024, week 5 of 2024, 31 March 2024. */
     public function label(): string
     {
         $n = $this->ordinal;
 
         return match ($this->frequency) {
             Frequency::Year, Frequency::Number => (string) $n,
+            Frequency::FiscalYear => $this->code(),
             Frequency::HalfYear => ($n % 2 === 0 ? 'first' : 'second') . ' half of ' . intdiv($n, 2),
             Frequency::Quarter => sprintf('Q%d %d', ($n % 4) + 1, intdiv($n, 4)),
             Frequency::Month => self::MONTHS[$n % 12] . ' ' . intdiv($n, 12),
@@ -181,11 +192,14 @@ final readonly class Period
         return new self($this->frequency, $this->ordinal + $periods);
     }
 
-    /** The calendar year it lies in (of a week: the ISO year). A plain number has none and answers itself. */
+    /**
+     * The calendar year it lies in (of a week: the ISO year; of a fiscal year: the one it begins in). A plain number has
+     * none and answers itself.
+     */
     public function yearNumber(): int
     {
         return match ($this->frequency) {
-            Frequency::Year, Frequency::Number => $this->ordinal,
+            Frequency::Year, Frequency::FiscalYear, Frequency::Number => $this->ordinal,
             Frequency::HalfYear => intdiv($this->ordinal, 2),
             Frequency::Quarter => intdiv($this->ordinal, 4),
             Frequency::Month => intdiv($this->ordinal, 12),
@@ -194,13 +208,14 @@ final readonly class Period
         };
     }
 
-    /** Day number of its first day. */
+    /** Day number of its first day; a fiscal year does not say its own, and July halves its two years. */
     public function firstDay(): int
     {
         $n = $this->ordinal;
 
         return match ($this->frequency) {
             Frequency::Year => Calendar::dayNumber($n, 1, 1),
+            Frequency::FiscalYear => Calendar::dayNumber($n, 7, 1),
             Frequency::HalfYear => Calendar::dayNumber(intdiv($n, 2), ($n % 2) * 6 + 1, 1),
             Frequency::Quarter => Calendar::dayNumber(intdiv($n, 4), ($n % 4) * 3 + 1, 1),
             Frequency::Month => Calendar::dayNumber(intdiv($n, 12), ($n % 12) + 1, 1),
@@ -238,6 +253,9 @@ final readonly class Period
             return new self($frequency, Calendar::weekNumber($dayNumber));
         }
         [$year, $month] = Calendar::date($dayNumber);
+        if ($frequency === Frequency::FiscalYear) {
+            return new self($frequency, $month < 7 ? $year - 1 : $year);
+        }
         $perYear = (int) $frequency->perYear();
 
         return new self($frequency, $year * $perYear + intdiv(($month - 1) * $perYear, 12));

@@ -31,7 +31,8 @@ enum PeriodNotation: string
     public function frequency(): Frequency
     {
         return match ($this) {
-            self::Year, self::FiscalYear => Frequency::Year,
+            self::Year => Frequency::Year,
+            self::FiscalYear => Frequency::FiscalYear,
             self::Number => Frequency::Number,
             self::HalfYear => Frequency::HalfYear,
             self::Quarter => Frequency::Quarter,
@@ -107,21 +108,25 @@ enum PeriodNotation: string
             self::Number => preg_match('/^[-−]?\d{1,7}(?:\.0+)?$/u', $text) === 1
                 ? Period::at(Frequency::Number, (int) str_replace('−', '-', $text))
                 : null,
-            self::Year => preg_match('/^(1[5-9]\d\d|2[0-2]\d\d)$/', $text) === 1 ? Period::year((int) $text) : null,
+            self::Year => self::year($text),
             self::FiscalYear => self::fiscalYear($text),
             default => $this->partOfYear($text),
         };
     }
 
-    /** A year over the turn of two is known by the one it begins in; FY24 says one only. */
+    /** FY24 names one year and does not say of which two it is made, so it stays that one. */
+    private static function year(string $text): ?Period
+    {
+        return preg_match("/^(?:(?<year>1[5-9]\d\d|2[0-2]\d\d)|fy ?(?<fiscal>\d{4}|'?\d{2}))$/", $text, $m) === 1
+            ? Period::year(self::fullYear($m['fiscal'] ?? $m['year']))
+            : null;
+    }
+
     private static function fiscalYear(string $text): ?Period
     {
         $over = preg_match('/^(?:fy ?)?(\d{4}) ?[-\/–] ?(\d{2}|\d{4})$/u', $text, $m) === 1;
-        if ($over && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100) {
-            return Period::year((int) $m[1]);
-        }
 
-        return preg_match("/^fy ?(\d{4}|'?\d{2})$/", $text, $m) === 1 ? Period::year(self::fullYear($m[1])) : null;
+        return $over && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100 ? Period::fiscalYear((int) $m[1]) : null;
     }
 
     private function partOfYear(string $text): ?Period

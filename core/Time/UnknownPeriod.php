@@ -52,7 +52,7 @@ final class UnknownPeriod extends Refusal
         return new self(
             'A year that starts in ' .
                 $month .
-                " starts within a {$frequency->value}. Choose a month in which one begins, or take monthly figures.",
+                " starts within a {$frequency->noun()}. Choose a month in which one begins, or take monthly figures.",
         );
     }
 }

@@ -14,7 +14,7 @@ final class CourseWords
     {
         $season = $comparison->season();
         $count = $comparison->spoken - $comparison->from + 1;
-        $noun = ($comparison->isSinceEvent() ? $comparison->run->origin : $comparison)->axis->frequency->value;
+        $noun = ($comparison->isSinceEvent() ? $comparison->run->origin : $comparison)->axis->frequency->noun();
 
         return match (true) {
             $season === 1 => 'from the first value to the last',

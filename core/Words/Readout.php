@@ -68,7 +68,7 @@ final class Readout
 
             return $lineup->line("y:{$turn}")->values[$position] ?? NAN;
         }
-        if (in_array($lineup->axis->frequency, [Frequency::Year, Frequency::Number], true)) {
+        if ($lineup->axis->frequency === Frequency::Number || $lineup->axis->frequency->isYearly()) {
             return NAN;
         }
 

@@ -67,7 +67,7 @@ final class PeriodNotationTest extends TestCase
             PeriodNotation::DayName,
             '2024-01-03',
         ];
-        yield 'fiscal years' => [['2023/24', '2024/25', 'FY2025'], PeriodNotation::FiscalYear, '2023'];
+        yield 'fiscal years' => [['2023/24', '2024-25', 'FY2025/26'], PeriodNotation::FiscalYear, '2023/24'];
         yield 'days by name' => [
             ['1 Jan 2024', '12 March 2024', 'Mar 13, 2024'],
             PeriodNotation::DayName,

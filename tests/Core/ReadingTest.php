@@ -267,7 +267,7 @@ final class ReadingTest extends TestCase
             foreach ([$down, $across] as $text) {
                 [$plan, $read] = self::understood($text);
                 self::assertSame(
-                    [PeriodNotation::FiscalYear, Frequency::Year],
+                    [PeriodNotation::FiscalYear, Frequency::FiscalYear],
                     [$plan->periods->notation, $read->frequency],
                 );
             }

@@ -158,6 +158,21 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->change($study, 'add-stop', ['stop' => 'per-denominator'])->assertSee('÷ connections');
     }
 
+    public function testFiscalYearsKeepTheirNameOnThePageAndInWhatIsHandedOn(): void
+    {
+        $study = $this->imported("Utility,2022/23,2023/24,2024/25\nVeldmere,10,12,14\nTarrow,5,5,7\n", 'fiscal.csv');
+        $this->added($study, self::YEARLY, 'connections.csv');
+        $this->change($study, 'add-stop', ['stop' => 'per-denominator'])
+            ->assertOk()
+            ->assertSee('in 2024/25')
+            ->assertSee('each by the calendar year it begins in');
+        // 12 of 2023/24 over the 900 of 2023, 14 of 2024/25 over the 1,000 of 2024.
+        $this->get(route('hand-over', [$study, 'csv']))->assertSee('2023/24')->assertSee((string) (12 / 0.9));
+        $long = (string) $this->get(route('datasets.out', [$study->dataset, 'csv']))->getContent();
+        $upload = $this->brought($long, 'back.csv');
+        $this->get(route('uploads.show', $upload))->assertOk()->assertSee('2022/23 to 2024/25');
+    }
+
     public function testNewFiguresOfAMeasureAreANewVersionAndTheOldOneStays(): void
     {
         $study = $this->imported();

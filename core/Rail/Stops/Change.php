@@ -66,14 +66,14 @@ final readonly class Change implements Stop
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
-        $yearly = in_array($arriving->axis->frequency, [Frequency::Year, Frequency::Number], true);
+        $yearly = $arriving->axis->frequency === Frequency::Number || $arriving->axis->frequency->isYearly();
 
         return new self($yearly ? 'previous' : 'year', $arriving->allowsPercent() ? 'percent' : 'difference');
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        $noun = $arriving->axis->frequency === Frequency::Number ? 'period' : $arriving->axis->frequency->value;
+        $noun = $arriving->axis->frequency === Frequency::Number ? 'period' : $arriving->axis->frequency->noun();
 
         return ($this->as === 'annualised' ? 'annualised change' : 'change') .
             ($this->on === 'year' ? ' on a year ago' : " on the {$noun} before");

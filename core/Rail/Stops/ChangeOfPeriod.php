@@ -106,11 +106,11 @@ final readonly class ChangeOfPeriod implements Stop
                 "{$this->to->value}s. Choose a coarser period.",
             $arriving->nature === Nature::Window && $arriving->kind === MeasureKind::Flow
                 => "Windows overlap, so a {$this->to->value} of them would count most of its " .
-                "{$arriving->axis->frequency->value}s several times. Put this stop before the rolling.",
+                "{$arriving->axis->frequency->noun()}s several times. Put this stop before the rolling.",
             $arriving->nature === Nature::Daily,
             $arriving->kind === MeasureKind::Rate
                 => "What arrives here are {$arriving->inWords()}; that of a {$this->to->value} is neither the sum " .
-                "nor the mean of its {$arriving->axis->frequency->value}s. Put this stop before " .
+                "nor the mean of its {$arriving->axis->frequency->noun()}s. Put this stop before " .
                 ($arriving->nature === Nature::Quotient
                     ? 'the division, so that it is worked out from its parts.'
                     : 'it.'),
@@ -144,7 +144,7 @@ final readonly class ChangeOfPeriod implements Stop
         }
         $table = new SeriesTable(
             $target,
-            $arriving->unit->insteadOf($axis->frequency, $this->to->value),
+            $arriving->unit->insteadOf($axis->frequency, $this->to->noun()),
             $arriving->kind,
             $series,
             nature: $arriving->nature,

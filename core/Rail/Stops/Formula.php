@@ -274,14 +274,14 @@ final readonly class Formula implements Stop
                 }
                 if ($measure->kind === MeasureKind::Flow && $frequency->isFinerThan($measure->frequency)) {
                     throw InvalidFormula::because(
-                        "{$measure->name} adds up over a whole {$measure->frequency->value}, and what " .
+                        "{$measure->name} adds up over a whole {$measure->frequency->noun()}, and what " .
                             "arrives here is {$frequency->adjective()}. Change the period first.",
                     );
                 }
                 if ($measure->kind === MeasureKind::Rate && $measure->frequency->isFinerThan($frequency)) {
                     throw InvalidFormula::because(
                         "{$measure->name} is a {$measure->frequency->adjective()} quotient, and quotients " .
-                            "neither add up nor average over a {$frequency->value}.",
+                            "neither add up nor average over a {$frequency->noun()}.",
                     );
                 }
 

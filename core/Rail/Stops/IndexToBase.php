@@ -112,7 +112,7 @@ final readonly class IndexToBase implements Stop
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
         $axis = $arriving->axis;
-        if (!in_array($axis->frequency, [Frequency::Year, Frequency::Number], true) && $axis->count > 0) {
+        if ($axis->frequency !== Frequency::Number && !$axis->frequency->isYearly() && $axis->count > 0) {
             $last = $axis->period($axis->count - 1)->yearNumber();
             for ($year = $axis->period(0)->yearNumber(); $year <= $last; $year++) {
                 $range = PeriodRange::parse(sprintf('%04d', $year));
@@ -155,7 +155,7 @@ final readonly class IndexToBase implements Stop
             !$this->isShownAsChange() &&
             $this->base->at($arriving->axis->frequency)->count() > 1;
 
-        $since = $this->isAligned($arriving) ? ", by {$arriving->axis->frequency->value}s since then" : '';
+        $since = $this->isAligned($arriving) ? ", by {$arriving->axis->frequency->noun()}s since then" : '';
 
         $reached = $this->at === 'period' ? self::reached($this->base, $arriving->axis) : '';
 
@@ -342,7 +342,7 @@ final readonly class IndexToBase implements Stop
         $alike = count(array_unique($partial)) === 1 && count($partial) > 1;
         if ($partial !== []) {
             $have = $alike
-                ? 'all that have an index have ' . reset($partial) . " {$frequency->value}s of it"
+                ? 'all that have an index have ' . reset($partial) . " {$frequency->noun()}s of it"
                 : Named::few(
                     array_map(
                         static fn(string $n, string $c): string => "{$n} has {$c} values",
@@ -366,7 +366,7 @@ final readonly class IndexToBase implements Stop
         $positions = $axis->positions($range);
         $there = $positions === null ? 0 : $positions[1] - $positions[0] + 1;
 
-        return in_array($there, [0, $wished], true) ? '' : "{$there} of {$wished} {$axis->frequency->value}s";
+        return in_array($there, [0, $wished], true) ? '' : "{$there} of {$wished} {$axis->frequency->noun()}s";
     }
 
     /** @param list<float> $values */

@@ -75,8 +75,8 @@ final readonly class PerDay implements Stop
             !in_array($arriving->nature, [Nature::Amount, Nature::Quotient], true)
                 => "What arrives here are {$arriving->inWords()}, which have no days to be divided by. Put " .
                 'this stop right after the measure.',
-            !in_array($frequency->value, $arriving->unit->per, true)
-                => "What arrives here ({$arriving->unit->text()}) is not counted per {$frequency->value}, so " .
+            !in_array($frequency->noun(), $arriving->unit->per, true)
+                => "What arrives here ({$arriving->unit->text()}) is not counted per {$frequency->noun()}, so " .
                 'it has no days to be divided by. Put this stop right after the measure.',
             default => null,
         };

@@ -154,18 +154,18 @@ final readonly class PerDenominator implements Stop
                 => "What arrives here are {$arriving->inWords()}, which are no amounts, so dividing them by {$name} " .
                 'says nothing. Put this stop before it.',
             $arriving->nature === Nature::Window && $measure->kind === MeasureKind::Flow
-                => "A window holds several {$frequency->value}s of the one, and {$name} would be of the last alone. " .
+                => "A window holds several {$frequency->noun()}s of the one, and {$name} would be of the last alone. " .
                 'Put this stop before the rolling, or divide by a level such as people.',
             $arriving->nature === Nature::Total && $measure->kind === MeasureKind::Flow
-                => "A running total holds all {$frequency->value}s so far, and {$name} would be of the last alone. " .
+                => "A running total holds all {$frequency->noun()}s so far, and {$name} would be of the last alone. " .
                 'Divide by a level such as people.',
             $measure->kind === MeasureKind::Rate => "{$name} is a quotient already and cannot be a " .
                 'denominator. Choose people, connections or another amount.',
             ($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number)
                 => "{$name} has no periods in common with what arrives here.",
             $measure->kind === MeasureKind::Flow && $frequency->isFinerThan($measure->frequency)
-                => "{$name} adds up over a whole {$measure->frequency->value}, so a {$frequency->value} of " .
-                "the one over a {$measure->frequency->value} of the other has no meaning. Choose a level " .
+                => "{$name} adds up over a whole {$measure->frequency->noun()}, so a {$frequency->noun()} of " .
+                "the one over a {$measure->frequency->noun()} of the other has no meaning. Choose a level " .
                 "such as people or connections, or a {$frequency->adjective()} measure.",
             default => null,
         };
@@ -319,16 +319,21 @@ final readonly class PerDenominator implements Stop
     private function note(Measure $measure, SeriesTable $arriving): string
     {
         $frequency = $arriving->axis->frequency;
+        if ($frequency->isYearly() && $measure->frequency->isYearly() && $frequency !== $measure->frequency) {
+            return $frequency === Frequency::FiscalYear
+                ? 'each by the calendar year it begins in'
+                : 'each by the fiscal year that begins in it';
+        }
         if (!$frequency->isFinerThan($measure->frequency)) {
             // A level of many moments is averaged, be it under the last level of the other.
             return $measure->frequency->isFinerThan($frequency) && $measure->kind === MeasureKind::Stock
-                ? "mean {$measure->name} of each {$frequency->value}"
+                ? "mean {$measure->name} of each {$frequency->noun()}"
                 : '';
         }
 
         return $this->between === Between::Carried
             ? "{$measure->frequency->adjective()} figures carried"
-            : "straight lines between mid-{$measure->frequency->value}s";
+            : "straight lines between mid-{$measure->frequency->noun()}s";
     }
 
     /**

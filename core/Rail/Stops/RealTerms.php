@@ -150,7 +150,7 @@ final readonly class RealTerms implements Stop
 
         $wished = $this->prices->at($prices->axis->frequency)->count();
         $there = count($known);
-        $missing = $there === $wished ? '' : "{$there} of {$wished} {$prices->axis->frequency->value}s";
+        $missing = $there === $wished ? '' : "{$there} of {$wished} {$prices->axis->frequency->noun()}s";
         $remarks = [
             ...$lacks
                 ? [Remark::saying('The price index is missing for some periods; there is no value in them.')]

@@ -93,7 +93,7 @@ final readonly class Rolling implements Stop
         return ($this->isCentred() ? 'centred ' : '') .
             ($frequency === Frequency::Number
                 ? "{$name} of {$this->window}"
-                : "{$this->window}-{$frequency->value} {$name}");
+                : "{$this->window}-{$frequency->noun()} {$name}");
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -205,7 +205,7 @@ final readonly class Rolling implements Stop
             return [];
         }
         $cut = $this->window - $this->needed;
-        $noun = $arriving->axis->frequency->value;
+        $noun = $arriving->axis->frequency->noun();
         $where = $this->isCentred() ? "At both ends up to {$cut} values" : "The first {$cut} values of each line";
 
         return [

@@ -30,7 +30,7 @@ final class LongestRun implements ClaimFinder
                 continue;
             }
             $noun =
-                $comparison->axis->frequency->value === 'number' ? 'periods' : "{$comparison->axis->frequency->value}s";
+                $comparison->axis->frequency->noun() === 'number' ? 'periods' : "{$comparison->axis->frequency->noun()}s";
             $start = $line->at - $run;
             $isPlace = $comparison->run->table()->nature->isPlace();
             $gains = $way < 0 === ($comparison->better() === Better::Lower);
