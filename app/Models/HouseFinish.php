@@ -5,17 +5,19 @@ declare(strict_types=1);
 namespace App\Models;
 
 use DuskRail\Document\Finish;
+use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Study as StudyOfCore;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * How everything that leaves this installation looks unless somebody says otherwise: the finish of new studies, the
- * hues of named entities, the wording of sources, and the ground. There is one.
+ * How everything that leaves this installation looks and is worked out unless somebody says otherwise: the finish and
+ * the conventions of new studies, the hues of named entities, the wording of sources, and the ground. There is one.
  *
  * @property array<string, mixed>|null $finish
  * @property array<string, int> $hues by key of the entity
  * @property string $source with `{source}` where the source goes
  * @property 'system'|'day'|'night' $ground
+ * @property array<string, mixed>|null $conventions
  */
 final class HouseFinish extends Model
 {
@@ -23,7 +25,7 @@ final class HouseFinish extends Model
 
     protected $attributes = ['finish' => null, 'hues' => '{}', 'source' => 'Source: {source}', 'ground' => 'system'];
 
-    protected $casts = ['finish' => 'array', 'hues' => 'array'];
+    protected $casts = ['finish' => 'array', 'hues' => 'array', 'conventions' => 'array'];
 
     public static function current(): self
     {
@@ -38,6 +40,13 @@ final class HouseFinish extends Model
     /** A new study as the house has it. */
     public function givenTo(StudyOfCore $study): StudyOfCore
     {
+        $study = $study->withPart($this->conventions());
+
         return $this->finish === null ? $study : Finish::read($this->finish)->givenTo($study);
+    }
+
+    public function conventions(): ConventionsPart
+    {
+        return ConventionsPart::from($this->conventions ?? []);
     }
 }

@@ -44,8 +44,9 @@ final readonly class LinesPainter
             return new Group('band', []);
         }
         $absent = $this->everywhereAbsent();
-        $low = PeerFigures::quantile($lines, $band->tail());
-        $high = PeerFigures::quantile($lines, 1 - $band->tail());
+        $type = $this->lineup->comparison->data->conventions->quantiles;
+        $low = PeerFigures::quantile($lines, $band->tail(), $type);
+        $high = PeerFigures::quantile($lines, 1 - $band->tail(), $type);
         foreach ($low as $i => $value) {
             // A logarithmic scale has no place for the whole of it.
             $high[$i] = is_nan($this->scale->at($value)) ? NAN : $high[$i];

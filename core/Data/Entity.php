@@ -23,12 +23,12 @@ final readonly class Entity
     ) {}
 
     /**
-     * Whether it is one of the peers: of all, or of those of a group. Home is none.
+     * Whether it is one of the peers: of all, or of those of a group. Home is none, unless it is to count as one.
      *
      * @param string $group nothing for all
      */
-    public function isPeer(string $group): bool
+    public function isPeer(string $group, bool $homeToo): bool
     {
-        return !$this->home && in_array($group, ['', $this->group], true);
+        return ($homeToo || !$this->home) && in_array($group, ['', $this->group], true);
     }
 }

@@ -13,6 +13,7 @@ final class PartCatalogue
     private const PARTS = [
         Parts\LinesPart::class,
         Parts\PeersPart::class,
+        Parts\ConventionsPart::class,
         Parts\AxisPart::class,
         Parts\LookPart::class,
         Parts\OverlayPart::class,

@@ -6,6 +6,7 @@ namespace DuskRail\Document;
 
 use DuskRail\Data\DataSource;
 use DuskRail\Data\UnknownMeasure;
+use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\Part;
 use DuskRail\Document\Parts\PeerLine;
@@ -149,7 +150,7 @@ final readonly class Study
             $measure->better,
             $this->pools($data),
             $this->part(PeersPart::class)->group,
-        );
+        )->by($this->part(ConventionsPart::class)->conventions());
     }
 
     public function state(string $line): LineState
@@ -268,9 +269,10 @@ final readonly class Study
      */
     private function members(DataSource $data, string $group, bool $peersOnly): array
     {
+        $homeToo = $this->part(ConventionsPart::class)->conventions()->homeIsPeer;
         $members = [];
         foreach ($data->entities() as $entity) {
-            $isMeant = $peersOnly ? $entity->isPeer($group) : in_array($group, ['', $entity->group], true);
+            $isMeant = $peersOnly ? $entity->isPeer($group, $homeToo) : in_array($group, ['', $entity->group], true);
             if ($isMeant && $this->state($entity->key) !== LineState::Off) {
                 $members[] = $entity->key;
             }

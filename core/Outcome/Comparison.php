@@ -94,7 +94,8 @@ final readonly class Comparison
         $run = $study->rail->run($scope->table($study->measure), $scope);
         $table = $run->table();
         [$from, $to] = self::shown($study, $table->axis);
-        $comparison = new self($study, $scope, $run, PeerSet::of([], [], '', Better::Neither), $from, $to, [], [], 0);
+        $nobody = PeerSet::of([], [], '', Better::Neither, $scope->conventions);
+        $comparison = new self($study, $scope, $run, $nobody, $from, $to, [], [], 0);
 
         return $study->part(LinesPart::class)->across === 'measures'
             ? $comparison->acrossMeasures()
@@ -175,8 +176,18 @@ final readonly class Comparison
         $lines = array_map(fn(Line $l): Line => $l->until($l->last, $this->spokenAt($l, $spoken)), $lines);
         $present = array_values(array_filter($lines, static fn(Line $line): bool => $line->state !== LineState::Off));
         $group = $entities ? $this->study->part(PeersPart::class)->group : '';
-        $apart = array_filter($this->data->entities(), static fn(Entity $e): bool => !$e->isPeer($group));
-        $peers = PeerSet::of($present, array_map(strval(...), array_keys($apart)), $group, $this->better());
+        $conventions = $this->data->conventions;
+        $apart = array_filter(
+            $this->data->entities(),
+            static fn(Entity $e): bool => !$e->isPeer($group, $conventions->homeIsPeer),
+        );
+        $peers = PeerSet::of(
+            $present,
+            array_map(strval(...), array_keys($apart)),
+            $group,
+            $this->better(),
+            $conventions,
+        );
         $peerLine = $entities ? $this->peerLine($peers) : [];
         $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $spoken);
         $level = $last === null ? NAN : $peerLine[$last];

@@ -7,12 +7,13 @@ namespace DuskRail\Outcome;
 use DuskRail\Data\Better;
 use DuskRail\Document\LineState;
 use DuskRail\Peers\Position;
+use DuskRail\Rail\Conventions;
 use DuskRail\Statistics\Quantile;
 
 /**
  * Whom lines are compared with, and where each stands among them. Every view, sentence and table asks here.
  *
- * The peers are the entities that take part, except home; or those of one group. Who is in focus makes no difference.
+ * The peers are the entities that take part, as a rule except home; or those of one group. Who is in focus makes no difference.
  * A place is among all that take part, or among those of the group and the line itself. Whole groups have their place
  * among each other.
  */
@@ -36,13 +37,14 @@ final class PeerSet
         private readonly array $peers,
         private readonly string $group,
         private readonly bool $lowerIsBetter,
+        private readonly Conventions $conventions,
     ) {}
 
     /**
      * @param list<Line> $lines that take part
      * @param list<string> $apart keys of the lines that are no peers
      */
-    public static function of(array $lines, array $apart, string $group, Better $better): self
+    public static function of(array $lines, array $apart, string $group, Better $better, Conventions $by): self
     {
         $entities = array_values(array_filter($lines, static fn(Line $l): bool => !$l->isGroup()));
         $isMeant = static fn(Line $l): bool => in_array($group, ['', $l->group], true);
@@ -53,6 +55,7 @@ final class PeerSet
             array_values(array_filter($entities, static fn(Line $l): bool => !in_array($l->key, $apart, true))),
             $group,
             $better === Better::Lower,
+            $by,
         );
     }
 
@@ -120,7 +123,7 @@ final class PeerSet
 
         return $this->yardsticks[$at] ??= [
             Quantile::of($values, 0.5),
-            Quantile::of($values, $this->lowerIsBetter ? 0.25 : 0.75),
+            Quantile::of($values, $this->lowerIsBetter ? 0.25 : 0.75, $this->conventions->quantiles),
         ];
     }
 

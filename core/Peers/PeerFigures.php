@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Peers;
 
 use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\QuantileType;
 
 /** What many series come to in each period: medians, quartiles, means. Missing values are left out. */
 final class PeerFigures
@@ -14,9 +15,9 @@ final class PeerFigures
      * @param float $share 0.5 for the median
      * @return list<float> NAN where no series has a value
      */
-    public static function quantile(array $series, float $share): array
+    public static function quantile(array $series, float $share, QuantileType $type = QuantileType::Seven): array
     {
-        return self::each($series, static fn(array $values): float => Quantile::of($values, $share));
+        return self::each($series, static fn(array $values): float => Quantile::of($values, $share, $type));
     }
 
     /**
@@ -29,12 +30,13 @@ final class PeerFigures
     }
 
     /**
-     * The means, and how far the values lie from them: the standard deviation of a sample, divided by n − 1.
+     * The means, and how far the values lie from them: the standard deviation of a sample, divided by n − 1, or of a
+     * population, divided by n.
      *
      * @param array<array-key, list<float>> $series
      * @return array{list<float>, list<float>}
      */
-    public static function moments(array $series): array
+    public static function moments(array $series, bool $ofAll = false): array
     {
         $length = $series === [] ? 0 : count(reset($series));
         $sums = $squares = array_fill(0, $length, 0.0);
@@ -67,7 +69,7 @@ final class PeerFigures
         return [
             $means,
             array_map(
-                static fn(float $s, int $count): float => $count < 2 ? NAN : sqrt($s / ($count - 1)),
+                static fn(float $s, int $n): float => $n < 2 ? NAN : sqrt($s / ($ofAll ? $n : $n - 1)),
                 $squares,
                 $counts,
             ),

@@ -99,8 +99,12 @@ final readonly class RunOffer implements Offer
     {
         $names = [];
         foreach (Frequency::cases() as $frequency) {
-            if (!in_array($frequency, [Frequency::Number, Frequency::FiscalYear], true) && $this->arriving->axis->frequency->isFinerThan($frequency)) {
-                $names[$frequency->noun()] = "{$frequency->noun()}s";
+            if (
+                $frequency !== Frequency::Number &&
+                $frequency !== Frequency::FiscalYear &&
+                $this->arriving->axis->frequency->isFinerThan($frequency)
+            ) {
+                $names[$frequency->value] = "{$frequency->value}s";
             }
         }
 

@@ -25,6 +25,7 @@ final readonly class Scope implements DataSource
         public Better $better,
         public array $pools = [],
         private string $group = '',
+        public Conventions $conventions = new Conventions(),
     ) {}
 
     /**
@@ -41,6 +42,11 @@ final readonly class Scope implements DataSource
         string $group = '',
     ): self {
         return new self($data, $focus, $off, $better, $pools, $group);
+    }
+
+    public function by(Conventions $conventions): self
+    {
+        return new self($this->data, $this->focus, $this->off, $this->better, $this->pools, $this->group, $conventions);
     }
 
     public static function all(DataSource $data): self
@@ -120,7 +126,8 @@ final readonly class Scope implements DataSource
     }
 
     /**
-     * The values of the peers: of all that take part, or of one group, except home. Who is in focus is not asked.
+     * The values of the peers: of all that take part, or of one group, as a rule except home. Who is in focus is not
+     * asked.
      *
      * @return array<string, list<float>> by entity key
      */
@@ -130,7 +137,8 @@ final readonly class Scope implements DataSource
 
         return array_filter(
             $this->present($table),
-            fn(string $key): bool => !isset($entities[$key]) || $entities[$key]->isPeer($this->group),
+            fn(string $key): bool => !isset($entities[$key]) ||
+                $entities[$key]->isPeer($this->group, $this->conventions->homeIsPeer),
             ARRAY_FILTER_USE_KEY,
         );
     }

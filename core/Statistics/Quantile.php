@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Statistics;
 
-/** Quantiles by linear interpolation: Hyndman and Fan (1996), “Sample Quantiles in Statistical Packages”, type 7. */
+/** Quantiles by linear interpolation: Hyndman and Fan (1996), “Sample Quantiles in Statistical Packages”. */
 final class Quantile
 {
     /** Up to so many values it is quicker to sort them all. */
@@ -15,7 +15,7 @@ final class Quantile
      * @param float $share 0 to 1; 0.5 is the median
      * @return float NAN when no value is there
      */
-    public static function of(array $values, float $share): float
+    public static function of(array $values, float $share, QuantileType $type = QuantileType::Seven): float
     {
         // The sum is a number exactly when every value is, and asking it is far cheaper than asking each of them.
         $present = is_finite(array_sum($values))
@@ -25,7 +25,7 @@ final class Quantile
         if ($count === 0) {
             return NAN;
         }
-        $place = ($count - 1) * $share;
+        $place = $type->place($count, $share);
         $below = (int) floor($place);
         $part = $place - $below;
         if ($count > self::MANY) {

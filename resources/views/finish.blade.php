@@ -4,7 +4,7 @@
         @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <h1>House finish</h1>
-        <p class="quiet">What new studies look like, and what all of them have in common.</p>
+        <p class="quiet">What new studies look like, how they work things out, and what all of them have in common.</p>
         <form method="post" action="{{ route('finish.update') }}">
             @csrf @method('put')
             <p><label for="finish-from">Lines, labels and colours</label>
@@ -22,6 +22,9 @@
                     @foreach (['system' => 'as each reader’s system has it', 'day' => 'day', 'night' => 'night'] as $value => $label)<option value="{{ $value }}" @selected(old('ground', $house->ground) === $value)>{{ $label }}</option>@endforeach
                 </select></span> <span class="quiet">until the reader chooses another</span></p>
             <p><label for="finish-source">Source</label> <input class="input is-small wide" id="finish-source" name="source" value="{{ old('source', $house->source) }}" required maxlength="200" autocomplete="off"></p>
+            <h2>Conventions</h2>
+            <p class="quiet">Where practitioners work things out in different ways.</p>
+            @foreach ($conventions as $field)<p><x-field :field="$field" id="conventions-{{ $field->name }}" /></p>@endforeach
             <h2>Colours of single entities</h2>
             <ul>
                 @foreach ($named as $key => $name)
@@ -35,7 +38,7 @@
                 </select></span></li>
             </ul>
             <datalist id="entity-names">@foreach ($names as $name)<option value="{{ $name }}"></option>@endforeach</datalist>
-            <p><label><input type="checkbox" name="everywhere" value="1" checked> and in the studies there are</label> <span class="quiet">(undo in each takes it back)</span></p>
+            <p><label><input type="checkbox" name="everywhere" value="1" checked> colours and conventions in the studies there are, too</label> <span class="quiet">(undo in each takes it back)</span></p>
             <p><button class="go">Keep</button></p>
         </form>
     </main>

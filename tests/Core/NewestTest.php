@@ -10,6 +10,8 @@ use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\RosterSort;
@@ -20,6 +22,7 @@ use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\SparkRow;
 use DuskRail\Outcome\SparkTable;
 use DuskRail\Outcome\Standing;
+use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Words\LiveNumber;
@@ -203,6 +206,39 @@ final class NewestTest extends TestCase
             [['Home stands at 20.0 in 2021; the median of its 5 peers is 13.0', [3.0, 13.0], 7.0]],
             array_values(array_unique($seen, SORT_REGULAR)),
         );
+    }
+
+    public function testConventionsGoThroughEverythingThatIsWorkedOutOfThePeers(): void
+    {
+        // The peers are at 10, 20, 40 and 80, home at 35.
+        $data = self::flow('2025', ['home' => [35], 'a' => [10], 'b' => [20], 'c' => [40], 'd' => [80]]);
+        $study = Make::study($data)->withPart(new PeersPart(band: Band::Quartiles));
+        $house = static fn(string ...$settings): Study => $study->withPart(ConventionsPart::from($settings));
+        $scored = static fn(Study $s, string $scale, string $whose = 'home'): ?float => Comparison::of(
+            $s->withRail(Rail::of()->with(StopCatalogue::make('standardise', ['by' => $scale]))),
+            $data,
+        )->line($whose)?->values[0];
+        $gap = static fn(Study $s): float => Comparison::of(
+            $s->withRail(Rail::of()->with(StopCatalogue::make('against', ['to' => 'median']))),
+            $data,
+        )->focus()[0]->values[0];
+        // By hand: places 2¾, 2¼ and 2 7⁄12 among 10, 20, 40, 80, counted from 0 (Hyndman and Fan, 1996).
+        foreach (['type-6' => 70.0, 'type-7' => 50.0, 'type-8' => 40 + (7 / 12) * 40] as $type => $quartile) {
+            $place = Standing::of(Comparison::of($house(quantiles: $type), $data))[0]->now;
+            self::assertEqualsWithDelta($quartile, $place?->bestQuartile, 1e-9, $type);
+        }
+        self::assertNotEquals(
+            Make::picture(Comparison::of($study, $data)),
+            Make::picture(Comparison::of($house(quantiles: 'type-6'), $data)),
+        );
+        // The mean is 37, the squares come to 2,880; the quartiles are 20 and 40, of type 6 they are 15 and 60.
+        self::assertEqualsWithDelta(-2 / sqrt(720), $scored($study, 'deviations'), 1e-12);
+        self::assertEqualsWithDelta(-2 / sqrt(576), $scored($house(deviation: 'population'), 'deviations'), 1e-12);
+        self::assertSame(45 / 20, $scored($study, 'quartiles', 'd'));
+        self::assertSame(1.0, $scored($house(quantiles: 'type-6'), 'quartiles', 'd'));
+        self::assertSame([5.0, 0.0], [$gap($study), $gap($house(home: 'peer'))]);
+        self::assertStringContainsString('its 4 peers', self::headline(Comparison::of($study, $data)));
+        self::assertStringContainsString('all 5', self::headline(Comparison::of($house(home: 'peer'), $data)));
     }
 
     public function testTheGroupThatIsDrawnAsPeersIsTheOneThatIsComparedWith(): void

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Study;
+use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\TextPart;
@@ -74,6 +75,16 @@ final class FinishesTest extends ApplicationTestCase
         $this->post(route('studies.store', $study->dataset), ['measure' => 'leakage']);
         $new = Study::latest('id')->firstOrFail()->document();
         self::assertSame(['name', 'small'], [$new->part(LabelsPart::class)->end, $new->part(TextPart::class)->size]);
+        // How things are worked out goes into new studies and, if so wished, into those there are.
+        $this->put(route('finish.update'), [...$keep, 'name' => '', 'settings' => ['deviation' => 'population']]);
+        self::assertSame(
+            ['population', 'Apply house conventions'],
+            [$study->refresh()->document()->part(ConventionsPart::class)->deviation, $study->undoable()],
+        );
+        $this->post(route('studies.store', $study->dataset), ['measure' => 'leakage']);
+        $new = Study::latest('id')->firstOrFail()->document();
+        self::assertSame('population', $new->part(ConventionsPart::class)->deviation);
+        $this->put(route('finish.update'), [...$keep, 'settings' => ['deviation' => 'some']])->assertSessionHasErrors();
         // Another colour goes into the studies there are, as one step that can be undone.
         $this->put(route('finish.update'), [...$keep, 'name' => '', 'hues' => ['marl' => '5']]);
         self::assertSame(

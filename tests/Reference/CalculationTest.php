@@ -19,6 +19,7 @@ use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\QuantileType;
 use DuskRail\Statistics\RollingMean;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\StudentT;
@@ -393,13 +394,16 @@ final class CalculationTest extends TestCase
         self::assertSame(2 * 144 + 4 * 1860, $compared);
     }
 
-    /** R quantile(type = 7): Hyndman and Fan (1996), made by make/quantiles.R from precip, rivers and islands. */
+    /** R quantile(type = 6, 7, 8): Hyndman and Fan (1996), made by make/quantiles.R from precip, rivers and islands. */
     public function testQuantilesAgreeWithR(): void
     {
         foreach (Table::rows('quantiles.csv') as $row) {
-            [, $share, $expected] = $row;
-            $values = Table::numbers(array_slice($row, 3));
-            self::assertEqualsWithDelta((float) $expected, Quantile::of([...$values, NAN], (float) $share), 1e-10);
+            [, $share] = $row;
+            $values = [...Table::numbers(array_slice($row, 5)), NAN];
+            foreach (['type-6', 'type-7', 'type-8'] as $i => $type) {
+                $quantile = Quantile::of($values, (float) $share, QuantileType::from($type));
+                self::assertEqualsWithDelta((float) $row[2 + $i], $quantile, 1e-10, "{$row[0]} {$share} {$type}");
+            }
         }
     }
 

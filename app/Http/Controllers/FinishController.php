@@ -9,9 +9,13 @@ use App\Models\Entity;
 use App\Models\HouseFinish;
 use App\Models\Study;
 use DuskRail\Document\Finish;
+use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Parts\TextPart;
 use DuskRail\Document\Study as StudyOfCore;
 use DuskRail\Refusal;
+use DuskRail\Settings\Declaration;
+use DuskRail\Settings\InvalidSetting;
+use DuskRail\Settings\NoOffer;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -28,6 +32,7 @@ final class FinishController
 
         return view('finish', [
             'house' => $house,
+            'conventions' => Declaration::of(ConventionsPart::class)->fields($house->conventions(), new NoOffer()),
             'size' => $house->finish === null ? 'usual' : Finish::read($house->finish)->textSize(),
             'named' => array_intersect_key($names, $house->hues),
             'names' => $names,
@@ -42,6 +47,7 @@ final class FinishController
                 'from' => ['required', 'string'],
                 'size' => ['required', Rule::in(array_keys(TextPart::SIZES))],
                 'source' => ['required', 'string', 'max:200', 'regex:/\{source\}/'],
+                'settings' => ['array'],
                 'ground' => ['required', Rule::in(['system', 'day', 'night'])],
                 'hues' => ['array'],
                 'hues.*' => ['integer', 'between:0,' . StudyOfCore::MOST_FOCUS],
@@ -68,13 +74,21 @@ final class FinishController
             $hues[$key] = $request->integer('hue', 1);
         }
         $house = HouseFinish::current();
+        $before = $house->conventions();
+        try {
+            $conventions = $before->with($request->array('settings'));
+        } catch (InvalidSetting $problem) {
+            return back()
+                ->withInput()
+                ->withErrors(['settings' => $problem->getMessage()]);
+        }
         $from = $request->string('from')->value();
         $finish = match ($from) {
             'kept' => Finish::read($house->finish ?? []),
             'shipped' => Finish::read([]),
             default => Finish::of(Study::findOrFail((int) $from)->document()),
         };
-        DB::transaction(static function () use ($house, $finish, $hues, $request): void {
+        DB::transaction(static function () use ($house, $finish, $hues, $before, $conventions, $request): void {
             $house
                 ->fill([
                     'finish' => $finish
@@ -83,10 +97,14 @@ final class FinishController
                     'hues' => $hues,
                     'source' => $request->string('source')->trim()->value(),
                     'ground' => $request->string('ground')->value(),
+                    'conventions' => $conventions->settings(),
                 ])
                 ->save();
             if ($request->boolean('everywhere')) {
                 self::recolour();
+                if ($conventions->settings() !== $before->settings()) {
+                    self::agree($conventions);
+                }
             }
         });
 
@@ -134,6 +152,14 @@ final class FinishController
     }
 
     /** The hues of the house in every study there is. */
+    /** What is worked out by one convention cannot stand beside what is worked out by another. */
+    private static function agree(ConventionsPart $conventions): void
+    {
+        foreach (Study::all() as $study) {
+            RevisionWriter::write($study, $study->document()->withPart($conventions), 'Apply house conventions');
+        }
+    }
+
     private static function recolour(): void
     {
         foreach (Study::with('dataset')->get() as $study) {

@@ -237,7 +237,11 @@ final readonly class Against implements Stop
             'target' => array_fill(0, $arriving->axis->count, $this->target),
             'mean' => PeerFigures::mean($peers),
             'weighted' => PeerFigures::weightedMean($peers, $arriving->weights === null ? [] : ($arriving->weights)()),
-            'quartile' => PeerFigures::quantile($peers, $scope->better === Better::Lower ? 0.25 : 0.75),
+            'quartile' => PeerFigures::quantile(
+                $peers,
+                $scope->better === Better::Lower ? 0.25 : 0.75,
+                $scope->conventions->quantiles,
+            ),
             default => PeerFigures::quantile($peers, 0.5),
         };
 

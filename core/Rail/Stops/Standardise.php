@@ -20,7 +20,7 @@ use DuskRail\Statistics\Quantile;
 
 /**
  * How far each line is from the middle of all in the same period: in standard deviations from the mean (the sample's,
- * divided by n − 1), or in interquartile ranges from the median, which an outlier cannot stretch.
+ * divided by n − 1, unless the conventions say otherwise), or in interquartile ranges from the median, which an outlier cannot stretch.
  */
 final readonly class Standardise implements Stop
 {
@@ -89,8 +89,11 @@ final readonly class Standardise implements Stop
         $present = $scope->present($arriving);
         $deviations = $this->by === 'deviations';
         [$middles, $spreads] = $deviations
-            ? PeerFigures::moments($present)
-            : [PeerFigures::quantile($present, 0.5), PeerFigures::each($present, self::quartileRange(...))];
+            ? PeerFigures::moments($present, $scope->conventions->ofAll)
+            : [
+                PeerFigures::quantile($present, 0.5),
+                PeerFigures::each($present, static fn(array $values): float => self::quartileRange($values, $scope)),
+            ];
 
         return new Outcome(
             $arriving->map(
@@ -122,9 +125,9 @@ final readonly class Standardise implements Stop
         $present = $scope->present($arriving);
         $deviations = $this->by === 'deviations';
         $values = array_column($present, $position);
-        [$means, $spreads] = $deviations ? PeerFigures::moments($present) : [[], []];
+        [$means, $spreads] = $deviations ? PeerFigures::moments($present, $scope->conventions->ofAll) : [[], []];
         $middle = $means[$position] ?? Quantile::of($values, 0.5);
-        $spread = $spreads[$position] ?? self::quartileRange($values);
+        $spread = $spreads[$position] ?? self::quartileRange($values, $scope);
 
         return Explanation::of(
             '(' .
@@ -133,14 +136,20 @@ final readonly class Standardise implements Stop
                 Explanation::number($middle, $arriving->series[$key]->values[$position]) .
                 ') ÷ ' .
                 Explanation::number($spread) .
-                ($deviations ? ' (mean and standard deviation of all)' : ' (median and interquartile range of all)'),
+                match (true) {
+                    !$deviations => ' (median and interquartile range of all)',
+                    $scope->conventions->ofAll => ' (mean and population standard deviation of all)',
+                    default => ' (mean and standard deviation of all)',
+                },
             $position,
         );
     }
 
     /** @param list<float> $values */
-    private static function quartileRange(array $values): float
+    private static function quartileRange(array $values, Scope $scope): float
     {
-        return Quantile::of($values, 0.75) - Quantile::of($values, 0.25);
+        $type = $scope->conventions->quantiles;
+
+        return Quantile::of($values, 0.75, $type) - Quantile::of($values, 0.25, $type);
     }
 }

@@ -30,7 +30,9 @@ final class LongestRun implements ClaimFinder
                 continue;
             }
             $noun =
-                $comparison->axis->frequency->noun() === 'number' ? 'periods' : "{$comparison->axis->frequency->noun()}s";
+                $comparison->axis->frequency->noun() === 'number'
+                    ? 'periods'
+                    : "{$comparison->axis->frequency->noun()}s";
             $start = $line->at - $run;
             $isPlace = $comparison->run->table()->nature->isPlace();
             $gains = $way < 0 === ($comparison->better() === Better::Lower);

@@ -61,4 +61,11 @@
             <x-field :field="$field" id="peers-{{ $field->name }}" />
         @endforeach
     </form>
+    <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+        <input type="hidden" name="change" value="set">
+        <input type="hidden" name="part" value="conventions">
+        @foreach (\DuskRail\Outcome\ComparisonOffer::fields($comparison, \DuskRail\Document\Parts\ConventionsPart::class) as $field)
+            <x-field :field="$field" id="conventions-{{ $field->name }}" />
+        @endforeach
+    </form>
 </div>

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Settings;
+
+/** Where settings are chosen before there are any figures: only what every figure allows. */
+final readonly class NoOffer implements Offer
+{
+    public function names(string $sort): array
+    {
+        return [];
+    }
+
+    public function span(string $of): ?array
+    {
+        return null;
+    }
+
+    public function periods(): string
+    {
+        return 'periods';
+    }
+
+    public function holds(string $condition): bool
+    {
+        return false;
+    }
+}
