@@ -14,7 +14,6 @@ use DuskRail\Settings\Field;
 use DuskRail\Settings\HasSettings;
 use DuskRail\Settings\Offer;
 use DuskRail\Time\Cycle;
-use DuskRail\Time\Frequency;
 
 /** What a comparison offers the forms of its parts. */
 final readonly class ComparisonOffer implements Offer
@@ -81,7 +80,6 @@ final readonly class ComparisonOffer implements Offer
 
         return match ($condition) {
             'days' => Cycle::Week->divides($this->comparison->axis->frequency),
-            'months in a year' => $this->comparison->axis->frequency !== Frequency::Week,
             'groups' => $this->data->names('groups') !== [],
             'target' => !$study->part(PeersPart::class)->target->isNone() ||
                 $study->part(TonePart::class)->by === 'target',

@@ -6,13 +6,16 @@ namespace DuskRail\Time;
 
 /**
  * The places within a year, a month or a week, so that several of them can be laid over each other: the months from
- * January (or from the first of a fiscal year), the days with 29 February among them, ISO weeks 1 to 53, Monday to
- * Sunday.
+ * January (or from the first of a fiscal year), the days with 29 February among them, ISO weeks 1 to 53 (or from the one
+ * that a fiscal year begins with), Monday to Sunday.
  *
  * A place that a certain year does not have (29 February, week 53) is simply not there; nothing after it is moved.
  */
 final readonly class CycleAxis
 {
+    /** Every year has its weeks 1 to 52, and some a 53rd. */
+    private const WEEKS = 53;
+
     /** @param int $count places in the longest turn of the cycle */
     private function __construct(
         public Cycle $cycle,
@@ -22,7 +25,8 @@ final readonly class CycleAxis
     ) {}
 
     /**
-     * @param int $startMonth 1 to 12, of fiscal years; ISO weeks always count from the first week of the calendar year
+     * @param int $startMonth 1 to 12, of fiscal years; of weeks they begin with the ISO week that most often holds the
+     *     4th of that month
      *
      * @throws UnknownPeriod when figures of the frequency have no places in the cycle, or the year starts within a
      *     period
@@ -32,7 +36,7 @@ final readonly class CycleAxis
         if (!$cycle->divides($frequency)) {
             throw UnknownPeriod::withoutCycle($cycle, $frequency);
         }
-        $startMonth = $cycle === Cycle::Year && $frequency !== Frequency::Week ? $startMonth : 1;
+        $startMonth = $cycle === Cycle::Year ? $startMonth : 1;
         $monthsEach = 12 / ($frequency->perYear() ?? 12);
         if (($startMonth - 1) % $monthsEach !== 0) {
             throw UnknownPeriod::startingWithin($frequency, Period::monthShort($startMonth));
@@ -46,7 +50,7 @@ final readonly class CycleAxis
                 $cycle === Cycle::Week => 7,
                 $cycle === Cycle::Month => 31,
                 $frequency === Frequency::Day => 366,
-                $frequency === Frequency::Week => 53,
+                $frequency === Frequency::Week => self::WEEKS,
                 default => (int) $frequency->perYear(),
             },
         );
@@ -68,7 +72,9 @@ final readonly class CycleAxis
         if ($this->frequency === Frequency::Week) {
             [$year, $week] = Calendar::isoWeek($ordinal);
 
-            return [$year, $week - 1];
+            $place = $week - $this->startWeek();
+
+            return $place >= 0 ? [$year, $place] : [$year - 1, $place + self::WEEKS];
         }
         if ($this->frequency === Frequency::Day) {
             [$year, $month, $day] = Calendar::date($ordinal);
@@ -96,10 +102,7 @@ final readonly class CycleAxis
                 Frequency::Day,
                 Period::at(Frequency::Month, $turn)->firstDay() + $place,
             ),
-            $this->frequency === Frequency::Week => Period::at(
-                Frequency::Week,
-                Period::week($turn, 1)->ordinal + $place,
-            ),
+            $this->frequency === Frequency::Week => $this->weekAt($turn, $place),
             $this->frequency === Frequency::Day => $this->dayAt($turn, $place),
             default => Period::at(
                 $this->frequency,
@@ -135,7 +138,7 @@ final readonly class CycleAxis
 
         return match ($this->frequency) {
             Frequency::Day => implode(' ', array_slice(explode(' ', $this->exemplar($place)->short()), 0, 2)),
-            Frequency::Week => 'week ' . ($place + 1),
+            Frequency::Week => 'week ' . $this->weekNumber($place),
             Frequency::Month => Period::monthShort((($this->startMonth - 1 + $place) % 12) + 1),
             Frequency::Quarter => 'Q' . (((intdiv($this->startMonth - 1, 3) + $place) % 4) + 1),
             default => 'H' . (((intdiv($this->startMonth - 1, 6) + $place) % 2) + 1),
@@ -155,6 +158,25 @@ final readonly class CycleAxis
     private function exemplarStart(): int
     {
         return Calendar::dayNumber($this->startMonth <= 2 ? 2000 : 1999, $this->startMonth, 1);
+    }
+
+    /** The ISO week that holds the 4th of the month in a year of 52 weeks that begins on a Monday. */
+    private function startWeek(): int
+    {
+        return Calendar::isoWeek(Calendar::weekNumber(Calendar::dayNumber(2001, $this->startMonth, 4)))[1];
+    }
+
+    private function weekNumber(int $place): int
+    {
+        return (($this->startWeek() - 1 + $place) % self::WEEKS) + 1;
+    }
+
+    private function weekAt(int $turn, int $place): ?Period
+    {
+        $week = $this->weekNumber($place);
+        $year = $week < $this->startWeek() ? $turn + 1 : $turn;
+
+        return $week > Calendar::weeksInYear($year) ? null : Period::week($year, $week);
     }
 
     private function dayPlace(int $month, int $day): int

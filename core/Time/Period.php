@@ -193,8 +193,8 @@ final readonly class Period
     }
 
     /**
-     * The calendar year it lies in (of a week: the ISO year; of a fiscal year: the one it begins in). A plain number has
-     * none and answers itself.
+     * The calendar year it lies in (of a week: the ISO year; of a fiscal year: the one it begins in). A plain number
+     * has none and answers itself.
      */
     public function yearNumber(): int
     {

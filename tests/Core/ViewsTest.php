@@ -88,6 +88,19 @@ final class ViewsTest extends TestCase
         self::assertSame([2020, 52], $axis->place(Period::week(2020, 53)));
         self::assertSame([2021, 0], $axis->place(Period::week(2021, 1)));
         self::assertNull($axis->period(2021, 52));
+        // Of years from July on, week 53 lies between the weeks of two years; every week leads back to itself.
+        $winter = CycleAxis::of(Cycle::Year, Frequency::Week, 7);
+        self::assertSame(
+            ['week 27', 'week 53', 'week 1', 'week 26', '2020/21'],
+            [
+                ...array_map($winter->placeLabel(...), [0, 26, 27, 52]),
+                $winter->turnLabel($winter->place(Period::week(2021, 4))[0]),
+            ],
+        );
+        self::assertNull($winter->period(2021, 26));
+        for ($week = Period::week(1970, 1)->ordinal; $week <= Period::week(2070, 1)->ordinal; $week++) {
+            self::assertSame($week, $winter->period(...$winter->place(Period::at(Frequency::Week, $week)))?->ordinal);
+        }
         self::assertSame([2024, 0], CycleAxis::of(Cycle::Year, Frequency::Month, 4)->place(Period::month(2024, 4)));
         self::assertSame('2024/25', CycleAxis::of(Cycle::Year, Frequency::Month, 4)->turnLabel(2024));
         $this->expectExceptionMessage('starts within a quarter');

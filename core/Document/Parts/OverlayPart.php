@@ -38,7 +38,6 @@ final readonly class OverlayPart implements Part
                 [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
                 lead: 'years that start in',
                 when: ['cycle' => 'year'],
-                if: 'months in a year',
                 about: 'month in which years start',
             ),
         ]
