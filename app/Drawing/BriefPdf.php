@@ -16,7 +16,7 @@ use DuskRail\Chart\Words;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Words\Wording;
 
-/** A brief as a PDF: a cover, then a page a study with the text that stands before it. */
+/** A brief as a PDF: a cover, then each study with the text that stands before it, on as many pages as it needs. */
 final readonly class BriefPdf
 {
     private const WIDTH = 1280.0;
@@ -36,9 +36,12 @@ final readonly class BriefPdf
                 $text = trim("{$text}\n{$block->text()}{$block->problem}");
                 continue;
             }
-            $sheet = $this->sheet($block->comparison, $block->wording, $this->height($text));
-            $scenes[] = $this->under($text, $sheet);
-            $text = '';
+            $height = self::HEIGHT - $this->height($text);
+            $sheets = (new HandOver($this->measure))->sheets($block->comparison, $block->wording, self::WIDTH, $height);
+            foreach ($sheets as $sheet) {
+                $scenes[] = $this->under($text, $sheet);
+                $text = '';
+            }
         }
         if ($text !== '') {
             $scenes[] = $this->under($text, new Scene(self::WIDTH, self::HEIGHT - $this->height($text), []));
@@ -87,14 +90,15 @@ final readonly class BriefPdf
     private function under(string $text, Scene $sheet): Scene
     {
         $room = $this->height($text);
-        $marks = [new Box(0, 0, self::WIDTH, $sheet->height + $room, Ink::Sheet)];
+        $height = max(self::HEIGHT, $sheet->height + $room);
+        $marks = [new Box(0, 0, self::WIDTH, $height, Ink::Sheet)];
         foreach ($this->lines($text, Type::text(17)) as $i => $line) {
             $marks[] = Words::plain(self::MARGIN, 40.0 + 24.0 * $i, $line, Type::text(17), Ink::Text);
         }
 
         return new Scene(
             self::WIDTH,
-            $sheet->height + $room,
+            $height,
             [...$marks, new Placed(0, $room, $sheet->marks)],
             $sheet->plot,
             $sheet->title,

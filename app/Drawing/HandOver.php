@@ -58,14 +58,38 @@ final readonly class HandOver
         if ($choice->format === 'xlsx') {
             return FiguresWorkbook::write($comparison, $wording);
         }
-        $scene = $this->sheet($comparison, $wording, $choice->size[0], $choice->size[1]);
-        $picture = new Picture($scene, $choice->night ? Palette::night() : Palette::day());
+        $palette = $choice->night ? Palette::night() : Palette::day();
+        if ($choice->format === 'pdf') {
+            return Picture::pages($this->sheets($comparison, $wording, ...$choice->size), $palette);
+        }
+        $picture = new Picture($this->sheet($comparison, $wording, ...$choice->size), $palette);
 
-        return match ($choice->format) {
-            'png' => $picture->png($choice->times),
-            'pdf' => $picture->pdf(),
-            default => $picture->svg(),
-        };
+        return $choice->format === 'png' ? $picture->png($choice->times) : $picture->svg();
+    }
+
+    /**
+     * A study as pages of one size, each with its words.
+     *
+     * @return non-empty-list<Scene>
+     */
+    public function sheets(Comparison $comparison, Wording $wording, float $width, float $height): array
+    {
+        $pages = $sheets = [];
+        do {
+            $at = count($sheets);
+            $sheets[] = (new SheetComposer($this->measure))->compose($comparison, $wording, $width, $height, function (
+                float $inner,
+                float $room,
+            ) use ($comparison, $at, &$pages): Scene {
+                if ($at === 0) {
+                    $pages = Views::of($comparison->study)->pages($comparison, $this->measure, $inner, $room);
+                }
+
+                return $pages[$at];
+            });
+        } while (count($sheets) < count($pages));
+
+        return $sheets;
     }
 
     /** A study as one picture with its words. */

@@ -36,14 +36,8 @@ final readonly class Picture
         return $this->converted(['--format=png', "--zoom={$times}", '--keep-aspect-ratio']);
     }
 
-    /** One page of the picture's size, its text as text with the fonts inside. */
-    public function pdf(): string
-    {
-        return $this->converted(['--format=pdf']);
-    }
-
     /**
-     * Several scenes as the pages of one PDF.
+     * Scenes as the pages of one PDF, their text as text with the fonts inside.
      *
      * @param non-empty-list<Scene> $scenes
      */

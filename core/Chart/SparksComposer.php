@@ -9,6 +9,7 @@ use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\SparkRow;
 use DuskRail\Outcome\SparkTable;
+use DuskRail\Words\CourseWords;
 
 /** The rows of the Sparks view as one picture, to hand over. */
 final readonly class SparksComposer
@@ -17,62 +18,84 @@ final readonly class SparksComposer
 
     private const CELL = 150.0;
 
+    private const COLUMN = 88.0;
+
+    private const HEADS = 30.0;
+
+    private const FOOT = 26.0;
+
     public function __construct(private TextMeasure $measure) {}
 
+    /** All rows, however high. */
     public function compose(SparkTable $table, float $width): Scene
     {
-        $cell = self::cell($table);
-        $type = Type::text(13.5);
-        $name = $width - self::CELL - 5 * 88.0;
-        $marks = [];
-        $y = 18.0;
-        foreach (['latest', 'change', 'a year', 'place', 'course'] as $i => $head) {
-            $marks[] = Words::plain(
-                $name + self::CELL + ($i + 1) * 88.0 - 8.0,
-                $y,
-                $head,
-                Type::text(12.5),
-                Ink::Quiet,
-                'end',
-            );
-        }
-        $y += 12.0;
+        return $this->pages($table, $width, INF)[0];
+    }
+
+    /**
+     * As many pictures as the rows need, each with the headings.
+     *
+     * @param float $height of one
+     * @return non-empty-list<Scene>
+     */
+    public function pages(SparkTable $table, float $width, float $height): array
+    {
+        $name = $width - self::CELL - 5 * self::COLUMN;
+        $pages = [];
+        $marks = $this->heads($table, $name);
+        $y = self::HEADS;
         foreach ($table->groups as $group => $rows) {
+            $lines = array_map(static fn(SparkRow $row): array => [$row, $row->line->name], $rows);
             if ($group !== '') {
-                $marks = [
-                    ...$marks,
-                    ...$this->row(
-                        $table,
-                        $table->totals[$group] ?? null,
-                        (string) $group,
-                        $y,
-                        $name,
-                        Type::text(13.5, 700),
-                    ),
-                ];
-                $y += self::ROW;
+                array_unshift($lines, [$table->totals[$group] ?? null, (string) $group]);
             }
-            foreach ($rows as $row) {
-                $marks[] = new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0);
-                $marks = [
-                    ...$marks,
-                    ...$this->row(
-                        $table,
-                        $row,
-                        $row->line->name,
-                        $y,
-                        $name,
-                        $row->line->hue > 0 ? Type::text(13.5, 700) : $type,
-                    ),
-                ];
+            foreach ($lines as $i => [$row, $words]) {
+                $heads = $group !== '' && $i === 0;
+                // The name of a group does not stand alone at the foot of a page.
+                if ($y + self::ROW * ($heads ? 2 : 1) + self::FOOT > $height && $y > self::HEADS) {
+                    $pages[] = $this->page($table, $width, $y, $marks);
+                    [$marks, $y] = [$this->heads($table, $name), self::HEADS];
+                }
+                if (!$heads) {
+                    $marks[] = new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0);
+                }
+                $bold = $heads || ($row !== null && $row->line->hue > 0);
+                $type = Type::text(13.5, $bold ? 700 : 400);
+                $marks = [...$marks, ...$this->row($table, $row, $words, $y, $name, $type)];
                 $y += self::ROW;
             }
             $y += 6.0;
         }
+        $pages[] = $this->page($table, $width, $y, $marks);
+
+        return $pages;
+    }
+
+    /** @return list<Mark> */
+    private function heads(SparkTable $table, float $name): array
+    {
+        $comparison = $table->comparison;
+        $type = Type::text(12.5);
+        $of = static fn(int $at): string => $comparison->axis->period($at)->short();
+        $time = "{$of($comparison->from)} – {$of(max($comparison->from, $comparison->finished()))}";
+        $marks = [Words::plain($name, 18.0, $time, $type, Ink::Quiet)];
+        foreach (['latest', 'change', 'a year', 'place', 'course'] as $i => $head) {
+            $x = $name + self::CELL + ($i + 1) * self::COLUMN - 8.0;
+            $marks[] = Words::plain($x, 18.0, $head, $type, Ink::Quiet, 'end');
+        }
+
+        return $marks;
+    }
+
+    /** @param list<Mark> $marks */
+    private function page(SparkTable $table, float $width, float $y, array $marks): Scene
+    {
+        $about = CourseWords::underTable($table->comparison);
+        $marks[] = Words::plain(0.0, $y + 14.0, $about, Type::text(12.5), Ink::Quiet);
 
         return new Scene(
             $width,
-            $y + 6.0,
+            $y + self::FOOT,
             $marks,
             null,
             $table->comparison->measure->name,
@@ -126,7 +149,7 @@ final readonly class SparksComposer
             as $i => $text
         ) {
             $marks[] = Words::plain(
-                $name + self::CELL + ($i + 1) * 88.0 - 8.0,
+                $name + self::CELL + ($i + 1) * self::COLUMN - 8.0,
                 $y + 16.0,
                 $text,
                 Type::text(13.5, $type->weight),

@@ -13,9 +13,9 @@ use DuskRail\Statistics\Quantile;
 /**
  * Whom lines are compared with, and where each stands among them. Every view, sentence and table asks here.
  *
- * The peers are the entities that take part, as a rule except home; or those of one group. Who is in focus makes no difference.
- * A place is among all that take part, or among those of the group and the line itself. Whole groups have their place
- * among each other.
+ * The peers are the entities that take part, as a rule except home; or those of one group. Who is in focus makes no
+ * difference. A place is among all that take part, or among those of the group and the line itself. Whole groups have
+ * their place among each other.
  */
 final class PeerSet
 {

@@ -6,8 +6,8 @@ namespace DuskRail\Time;
 
 /**
  * The places within a year, a month or a week, so that several of them can be laid over each other: the months from
- * January (or from the first of a fiscal year), the days with 29 February among them, ISO weeks 1 to 53 (or from the one
- * that a fiscal year begins with), Monday to Sunday.
+ * January (or from the first of a fiscal year), the days with 29 February among them, ISO weeks 1 to 53 (or from the
+ * first of a fiscal year), Monday to Sunday.
  *
  * A place that a certain year does not have (29 February, week 53) is simply not there; nothing after it is moved.
  */

@@ -45,6 +45,11 @@ final readonly class SparksView extends View
         return SparkTable::of($comparison->study, $comparison);
     }
 
+    protected function pagesOf(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
+    {
+        return (new SparksComposer($measure))->pages($this->outcome($comparison), $width, $height);
+    }
+
     protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
     {
         return (new SparksComposer($measure))->compose($this->outcome($comparison), $width);

@@ -212,6 +212,49 @@ abstract readonly class View implements ViewKind
     }
 
     /**
+     * The picture on as many pages as it needs, where pages are of one height.
+     *
+     * @return non-empty-list<Scene>
+     *
+     * @throws Refusal
+     */
+    final public function pages(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
+    {
+        $zoom = $comparison->study->part(TextPart::class)->zoom();
+
+        return array_map(
+            static fn(Scene $page): Scene => $page->zoomed($zoom),
+            $this->pagesOf($comparison, $measure, $width / $zoom, $height / $zoom),
+        );
+    }
+
+    /**
+     * Pages before their words are enlarged: rows of panels go on the next where they do not fit, a picture is one.
+     *
+     * @return non-empty-list<Scene>
+     *
+     * @throws Refusal
+     */
+    protected function pagesOf(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
+    {
+        if (!$this->isSplit($comparison->study)) {
+            return [$this->whole($comparison, $measure, $width, $height)];
+        }
+        $pages = [[]];
+        $used = 0.0;
+        foreach ($this->rows($comparison, $measure, $width) as $row) {
+            if ($used > 0.0 && $used + $row->height > $height) {
+                $pages[] = [];
+                $used = 0.0;
+            }
+            $pages[count($pages) - 1][] = $row;
+            $used += $row->height;
+        }
+
+        return array_map(static fn(array $rows): Scene => PanelsComposer::sheet($comparison, $rows, $width), $pages);
+    }
+
+    /**
      * The picture row by row, where it is split.
      *
      * @return list<Scene>

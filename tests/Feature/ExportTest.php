@@ -82,6 +82,40 @@ final class ExportTest extends ApplicationTestCase
         }
     }
 
+    public function testRowsAndPanelsThatDoNotFitGoOnTheNextPageWithTheirHeadings(): void
+    {
+        $rows = "Utility,Month,Leakage (Ml)\n";
+        foreach (range(1, 60) as $i) {
+            $rows .= "Utility {$i},2024-01,{$i}\nUtility {$i},2024-02,{$i}\n";
+        }
+        $study = $this->imported($rows);
+        $pages = function (string $heading) use ($study): array {
+            $pdf = (string) $this->get(route('hand-over', [$study, 'pdf', 'size' => 'slide']))->getContent();
+            $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+            file_put_contents($path, $pdf);
+            $text = (string) shell_exec('pdftotext -layout ' . escapeshellarg($path) . ' -');
+            unlink($path);
+            preg_match_all('/\/MediaBox \[ ([\d ]+) \]/', $pdf, $boxes);
+            preg_match_all('/Utility \d+/', $text, $names);
+
+            return [
+                array_unique($boxes[1]),
+                count($boxes[1]),
+                substr_count($text, $heading),
+                count(array_unique($names[0])),
+            ];
+        };
+        $this->change($study, 'view', ['view' => 'sparks'])->assertOk();
+        [$sizes, $count, $headings, $names] = $pages('Jan 2024 – Feb 2024');
+        self::assertSame([['0 0 960 540'], 3, 3, 60], [$sizes, $count, $headings, $names]);
+        $this->change($study, 'view', ['view' => 'lines'])->assertOk();
+        $this->change($study, 'panels')->assertOk();
+        [$sizes, $count, $headings] = $pages('Leakage, Ml per month');
+        self::assertSame(['0 0 960 540'], $sizes);
+        self::assertGreaterThan(2, $count);
+        self::assertSame($count, $headings);
+    }
+
     public function testTheFiguresLeaveAsAWorkbookAndComeBackBitForBit(): void
     {
         $study = $this->imported(

@@ -20,7 +20,8 @@ use DuskRail\Statistics\Quantile;
 
 /**
  * How far each line is from the middle of all in the same period: in standard deviations from the mean (the sample's,
- * divided by n − 1, unless the conventions say otherwise), or in interquartile ranges from the median, which an outlier cannot stretch.
+ * divided by n − 1, unless the conventions say otherwise), or in interquartile ranges from the median, which an
+ * outlier cannot stretch.
  */
 final readonly class Standardise implements Stop
 {
