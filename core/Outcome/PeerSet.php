@@ -111,6 +111,12 @@ final class PeerSet
         };
     }
 
+    /** Whether a place of the one counts the other: of all, or of the group and the line itself. */
+    public function counts(Line $line, Line $other): bool
+    {
+        return $other->isGroup() === $line->isGroup() && ($other->key === $line->key || $this->isAmong($other));
+    }
+
     private function isAmong(Line $line): bool
     {
         return $line->isGroup() || in_array($this->group, ['', $line->group], true);

@@ -75,26 +75,29 @@ final class Readout
         return $line->values[Lag::yearBefore($lineup->axis, $position) ?? -1] ?? NAN;
     }
 
-    /** Its place among the lines of its kind, from whichever end is nearer. */
+    /** Its place among the years, or the lines that it is compared with, from whichever end is nearer. */
     private static function place(Lineup $lineup, Line $line, int $position): string
     {
+        $peers = $lineup->comparison->peers;
+        $years = $lineup->axis instanceof CycleAxis;
         $lower = $higher = $of = 0;
         foreach ($lineup->present() as $other) {
-            if ($other->isGroup() === $line->isGroup() && !is_nan($other->values[$position])) {
+            if (!is_nan($other->values[$position]) && ($years || $peers->counts($line, $other))) {
                 $lower += $other->values[$position] < $line->values[$position] ? 1 : 0;
                 $higher += $other->values[$position] > $line->values[$position] ? 1 : 0;
                 $of++;
             }
         }
+        $whose = $years ? '' : $peers->named($line);
         $shared = $lower + $higher < $of - 1 ? 'joint ' : '';
 
         return match (true) {
             $of < 2 || $line->state === LineState::Off => '',
-            $lower + $higher === 0 => "the same as all {$of}",
-            $lower === 0 => "{$shared}lowest of {$of}",
-            $higher === 0 => "{$shared}highest of {$of}",
-            $lower < $higher => $shared . Numerals::ordinal($lower + 1) . " lowest of {$of}",
-            default => $shared . Numerals::ordinal($higher + 1) . " highest of {$of}",
+            $lower + $higher === 0 => "the same as all {$of}{$whose}",
+            $lower === 0 => "{$shared}lowest of {$of}{$whose}",
+            $higher === 0 => "{$shared}highest of {$of}{$whose}",
+            $lower < $higher => $shared . Numerals::ordinal($lower + 1) . " lowest of {$of}{$whose}",
+            default => $shared . Numerals::ordinal($higher + 1) . " highest of {$of}{$whose}",
         };
     }
 }

@@ -298,7 +298,7 @@ final class NewestTest extends TestCase
         );
         $lineup = Lineup::of($grouped);
         self::assertSame('lowest of 2', self::last($lineup, 'g:Hill'));
-        self::assertSame('3rd lowest of 6', self::last($lineup, 'home'));
+        self::assertSame('2nd highest of 4 in Hill', self::last($lineup, 'home'));
     }
 
     public function testALineThatEndedIsInNoPlaceNoCountAndNoSentenceOfToday(): void
