@@ -14,6 +14,7 @@ use DuskRail\Outcome\Courses;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Statistics\Ends;
+use DuskRail\Statistics\Likeness;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\Total;
@@ -185,6 +186,31 @@ final class EdgesTest extends TestCase
         // Seven in a hundred, and what chance adds to it in three hundred.
         self::assertLessThan(300 * 0.07 + 9, $wrong);
         self::assertGreaterThan(3 * $found, $right);
+    }
+
+    /** Hamed and Rao (1998), equations 9 and 10, with the autocorrelations of a first-order process. */
+    public function testLikenessIsFoundWhereItIsAndWidensTheSpreadAsPublished(): void
+    {
+        mt_srand(1998);
+        $clear = [0, 0];
+        for ($round = 0; $round < 200; $round++) {
+            foreach ([0.0, 0.7] as $which => $likeness) {
+                $values = [($value = 0.0)];
+                for ($i = 1; $i < 60; $i++) {
+                    $values[] = $value = $likeness * $value + array_sum(array_map(mt_rand(...), [0, 0, 0], [9, 9, 9]));
+                }
+                $found = Likeness::of($values, 1);
+                $clear[$which] += $found->isClear() ? 1 : 0;
+                $sum = 0.0;
+                foreach ($found->correlation === 0.0 ? [] : range(1, 57) as $k) {
+                    $ranks = (6 / M_PI) * asin($found->correlation ** $k / 2);
+                    $sum += (60 - $k) * (59 - $k) * (58 - $k) * $ranks;
+                }
+                self::assertEqualsWithDelta(1 + (2 / (60 * 59 * 58)) * $sum, $found->inflation, 1e-6);
+            }
+        }
+        self::assertLessThan(35, $clear[0]);
+        self::assertGreaterThan(195, $clear[1]);
     }
 
     public function testUpForLongAndThenDownAgainIsNoTrendAndARunningTotalHasNoVerdict(): void

@@ -275,6 +275,23 @@ final class PicturesTest extends TestCase
                 $set('sparks', ['form' => 'signs', 'scale' => 'common', 'grouped' => '0', 'points' => 'all,negative']),
             ],
         ];
+        yield 'ranks-in-panels' => [[$stop('rank'), $focus('b'), $set('panels', ['by' => 'entity', 'scale' => 'own'])]];
+        yield 'marks-of-two-sizes-before-the-base' => [
+            [
+                $stop('index'),
+                $index,
+                ['range', ['range' => '2022-09..2024-10']],
+                $mark([
+                    'kind' => 'point',
+                    'line' => 'home',
+                    'at' => '2023-02',
+                    'size' => 'small',
+                    'shape' => 'diamond',
+                ]),
+                $mark(['kind' => 'point', 'line' => 'a', 'at' => '2023-08', 'size' => 'large', 'text' => 'Repaired']),
+            ],
+        ];
+        yield 'figures-shaded' => [[$view('figures'), $set('figures', ['shaded' => '1'])]];
         yield 'ranks' => [[$stop('per-denominator'), $stop('rank'), $focus('d')]];
     }
 

@@ -625,6 +625,7 @@ final class ReadingTest extends TestCase
     #[TestWith(["a\tb\tc\n1\t2,5\t3\n", 'UTF-8', "\t", 0])]
     #[TestWith(["\xFF\xFEa\x00,\x00b\x00\n\x00", 'UTF-16LE', ',', 2])]
     #[TestWith(["a|b\n\"x,y,z\"|2\n", 'UTF-8', '|', 0])]
+    #[TestWith(["Losses, by year\na;b;c\n1,5;2;3\n2,5;3;4\n4,5;5;6\n", 'UTF-8', ';', 0])]
     public function testTheWayAFileIsWrittenDownIsDetected(
         string $bytes,
         string $encoding,

@@ -376,6 +376,15 @@ final class StopsTest extends TestCase
         $each = Unit::parse('Ml')->each(Frequency::Month);
         self::assertSame(['Ml per month', 'Ml per month'], [$each->text(), $each->each(Frequency::Month)->text()]);
         self::assertSame('Ml', Unit::parse('Ml')->each(Frequency::Number)->text());
+        // Powers of ten go into prefixes, and the m of miles is none.
+        self::assertSame(
+            ['t', 'GWh', 'thousand miles', 'Ml'],
+            array_map(
+                static fn(string $unit, float $times): string => Unit::parse($unit)->shifted($times)->text(),
+                ['kg', 'MWh', 'miles', 'Ml'],
+                [0.001, 0.001, 0.001, 2.0],
+            ),
+        );
     }
 
     public function testTheOrderOfStopsMattersAndABypassedOnePassesFiguresOn(): void

@@ -88,6 +88,7 @@ final class ViewsTest extends TestCase
         self::assertSame([2020, 52], $axis->place(Period::week(2020, 53)));
         self::assertSame([2021, 0], $axis->place(Period::week(2021, 1)));
         self::assertNull($axis->period(2021, 52));
+        self::assertSame(['1', '31'], array_map(CycleAxis::of(Cycle::Month, Frequency::Day)->placeLabel(...), [0, 30]));
         // Of years from July on, week 53 lies between the weeks of two years; every week leads back to itself.
         $winter = CycleAxis::of(Cycle::Year, Frequency::Week, 7);
         self::assertSame(
@@ -664,7 +665,8 @@ final class ViewsTest extends TestCase
             [['A', 'Peer median', 'Home'], [8.0, 7.0, 6.0, 5.0]],
             [$names($lines->rows), $lines->cells[0]],
         );
-        self::assertSame([1, 5, 0], [$lines->shade(1.0), $lines->shade(8.0), $lines->shade(NAN)]);
+        // Fifths of the way from 1 to 8.
+        self::assertSame([1, 1, 2, 5, 0], array_map($lines->shade(...), [1.0, 2.3, 2.5, 8.0, NAN]));
         $years = $grid(['down' => 'years']);
         self::assertSame(
             [['Q1', 'Q2', 'Q3', 'Q4'], ['2024', '2023'], 3.0],

@@ -173,6 +173,10 @@ final class FinishesTest extends ApplicationTestCase
                     str_replace('"name": "Tarrow"', '"name": "' . str_repeat('ab', 200) . '"', $json),
                     'data.entities.1.name: must be a text of 1 to 300 characters',
                 ],
+                'a series given twice' => [
+                    str_replace('"entity": "tarrow"', '"entity": "veldmere"', $json),
+                    'data.series.1: is there twice',
+                ],
                 'an unknown entity' => [
                     str_replace('"entity": "tarrow"', '"entity": "x"', $json),
                     'data.series.1.entity: is none of the entities',

@@ -85,6 +85,8 @@ final class ViewsTest extends ApplicationTestCase
     public function testPanelsSayEveryValueAtEveryPeriod(): void
     {
         $study = $this->years();
+        // One of them begins later than the others.
+        $this->added($study, "Utility,Month,Leakage (Ml)\nSilt,2023-01,7\nSilt,2023-02,8\n", 'silt.csv');
         $this->change($study, 'panels')
             ->assertOk()
             ->assertSee('class="panel"', false)
@@ -93,6 +95,8 @@ final class ViewsTest extends ApplicationTestCase
             ->assertOk()
             ->assertJsonPath('places.29', 'Jun 2024')
             ->assertJsonPath('panels.veldmere.29', '39.0')
+            ->assertJsonPath('panels.silt.12', '7.0')
+            ->assertJsonMissingPath('panels.silt.0')
             ->assertJsonPath('panels.marl.0', '40.0');
         $this->change($study, 'set', ['part' => 'panels', 'settings' => ['by' => 'group']])
             ->assertOk()
