@@ -28,7 +28,9 @@ final class AxisName
             }
         }
         $own = $comparison->run->table()->unit;
-        $named = $unit === '' && $own->sort !== ValueType::Index ? $own->text() : $unit;
+        // An index has no unit, and that of a rank is what the calculation is called.
+        $isSaid = $own->sort === ValueType::Index || ($own->sort === ValueType::Rank && $parts !== []);
+        $named = $unit === '' && !$isSaid ? $own->text() : $unit;
 
         return implode(', ', array_filter([$text, ...$parts, $named], static fn(string $part): bool => $part !== ''));
     }
