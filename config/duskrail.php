@@ -6,6 +6,9 @@ return [
     // The version of the program; CHANGELOG.md says what is in it.
     'version' => '0.4.0',
 
+    // Names under which it answers, beside those of the loopback and the one in APP_URL.
+    'hosts' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('DUSK_RAIL_HOSTS', ''))))),
+
     // The largest file that can be brought in, in bytes. bin/demo gives PHP the same limit.
     'largest_upload' => 200 * 1024 * 1024,
 

@@ -11,6 +11,8 @@ use App\Models\EntityAlias;
 use App\Models\Measure;
 use App\Models\StoredSeries;
 use DuskRail\Data\Revision;
+use DuskRail\Reading\Limits;
+use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
@@ -18,6 +20,7 @@ use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\ReadSeries;
 use DuskRail\Reading\TableShape;
 use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -125,6 +128,7 @@ final readonly class Import
         );
         $entities = $this->entities($dataset, $observations->entities);
         $inForce = StoredSeries::ofVersion($dataset->newestVersion(), $measures);
+        $this->mustFit($observations, $measures, $inForce);
         foreach ($observations->series() as $n => $read) {
             if ($this->progress !== null && $n % 1_000 === 999) {
                 ($this->progress)($observations->rowCount, $observations->problemCount);
@@ -143,6 +147,33 @@ final readonly class Import
         }
     }
 
+    /**
+     * @param array<int, int> $measures id of each measure that is read; none for a new one
+     * @param array<string, StoredSeries> $inForce
+     *
+     * @throws NotATable when what is there and what is brought lie too far apart
+     */
+    private function mustFit(Observations $observations, array $measures, array $inForce): void
+    {
+        $spans = [];
+        foreach ($this->way === 'place' ? [] : $inForce as $series) {
+            // Eight bytes to a value; unpacking them all only to count them would take long.
+            $raw = $series->getRawOriginal('values');
+            $end = $series->first + intdiv(strlen(is_string($raw) ? $raw : ''), 8) - 1;
+            [$first, $last] = $spans[$series->measure_id] ?? [$series->first, $end];
+            $spans[$series->measure_id] = [min($first, $series->first), max($last, $end)];
+        }
+        foreach ($observations->spans() as $n => [$first, $last]) {
+            [$oldFirst, $oldLast] = $spans[$measures[$n] ?? 0] ?? [$first, $last];
+            $frequency = $observations->frequencyOf($n);
+            Limits::span(
+                $observations->measures[$n]->name,
+                Period::at($frequency, min($first, $oldFirst)),
+                Period::at($frequency, max($last, $oldLast)),
+            );
+        }
+    }
+
     private static function isSame(StoredSeries $old, ReadSeries $next): bool
     {
         return serialize([$old->first, $old->values, array_filter($old->statuses)]) ===
@@ -153,6 +184,8 @@ final readonly class Import
      * What the file would change, without storing anything.
      *
      * @param Observations $observations all that was read of it, or its beginning
+     *
+     * @throws NotATable when what is there and what is brought lie too far apart
      */
     public function revision(Dataset $dataset, Observations $observations): Revision
     {
@@ -162,6 +195,14 @@ final readonly class Import
         $inForce = StoredSeries::ofVersion(
             $dataset->version,
             array_values($measures->map(static fn(Measure $m): int => $m->id)->all()),
+        );
+        $this->mustFit(
+            $observations,
+            array_map(
+                static fn(ReadMeasure $m): int => $measures[self::key($m->name)]->id ?? 0,
+                $observations->measures,
+            ),
+            $inForce,
         );
         $touched = [];
         foreach ($observations->series() as $read) {
@@ -222,15 +263,16 @@ final readonly class Import
     private static function laidOver(StoredSeries $old, ReadSeries $new): ReadSeries
     {
         $first = min($old->first, $new->first);
-        $end = max($old->first + count($old->values), $new->first + count($new->values));
+        $oldFirst = $old->first;
+        // Taken out of the model once: every look into it unpacks the whole list.
+        [$oldValues, $oldStatuses] = [$old->values, $old->statuses];
+        $end = max($oldFirst + count($oldValues), $new->first + count($new->values));
         $values = $statuses = $places = [];
         for ($ordinal = $first; $ordinal < $end; $ordinal++) {
             $fresh = $new->values[$ordinal - $new->first] ?? NAN;
             $isFresh = !is_nan($fresh);
-            $values[] = $isFresh ? $fresh : $old->values[$ordinal - $old->first] ?? NAN;
-            $statuses[] = $isFresh
-                ? $new->statuses[$ordinal - $new->first]
-                : $old->statuses[$ordinal - $old->first] ?? 0;
+            $values[] = $isFresh ? $fresh : $oldValues[$ordinal - $oldFirst] ?? NAN;
+            $statuses[] = $isFresh ? $new->statuses[$ordinal - $new->first] : $oldStatuses[$ordinal - $oldFirst] ?? 0;
             // A place belongs to the newest file; what an older one gave is found through the older version.
             $places[] = $isFresh ? $new->places[$ordinal - $new->first] : -1;
         }

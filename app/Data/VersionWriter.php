@@ -67,7 +67,7 @@ final class VersionWriter
         if ($old !== null) {
             $this->end($old);
         }
-        $this->rows[] = (new StoredSeries([
+        $row = (new StoredSeries([
             'measure_id' => $measure,
             'entity_id' => $entity,
             'imported_file_id' => $this->file,
@@ -77,6 +77,10 @@ final class VersionWriter
             'statuses' => array_filter($series->statuses) === [] ? [] : $series->statuses,
             'places' => $series->places,
         ]))->getAttributes();
+        foreach (['values', 'statuses', 'places'] as $packed) {
+            $row[$packed] = new Blob(is_string($row[$packed]) ? $row[$packed] : '');
+        }
+        $this->rows[] = $row;
         if (count($this->rows) === self::AT_ONCE) {
             $this->flush();
         }

@@ -73,6 +73,9 @@ final readonly class Versions
      * Sets one value by hand, as a version of its own that says what it was before and why.
      *
      * @param float $value NAN for one that is missing
+     *
+     * @throws TooFarAway when the period lies far from all that is there
+     * @throws ChangedMeanwhile when another version is in force by now
      */
     public function correct(
         Measure $measure,
@@ -82,7 +85,9 @@ final readonly class Versions
         Status $status,
         string $why,
     ): void {
+        $this->mustBeNear($measure, $ordinal);
         $old = $this->inForce($measure, $entity);
+        $series = self::corrected($old, $ordinal, $value, $status);
         $correction = new Correction(
             $measure->key,
             $entity->key,
@@ -94,12 +99,7 @@ final readonly class Versions
         VersionWriter::write(
             $this->dataset,
             VersionSource::correction($correction, $why),
-            static fn(VersionWriter $new) => $new->put(
-                $measure->id,
-                $entity->id,
-                self::corrected($old, $ordinal, $value, $status),
-                $old,
-            ),
+            static fn(VersionWriter $new) => $new->put($measure->id, $entity->id, $series, $old),
             $this->dataset->version,
         );
     }
@@ -173,19 +173,46 @@ final readonly class Versions
         return is_nan($value) ? 'nothing' : (string) json_encode($value);
     }
 
+    /** A mistyped year would stretch every line of the measure over centuries. */
+    private function mustBeNear(Measure $measure, int $ordinal): void
+    {
+        $first = $last = null;
+        $all = StoredSeries::query()
+            ->inVersion($this->dataset->version)
+            ->where('measure_id', $measure->id)
+            ->selectRaw('min(first) as low, max(first + length("values") / 8 - 1) as high')
+            ->toBase()
+            ->first();
+        if (is_numeric($all?->low) && is_numeric($all->high)) {
+            [$first, $last] = [(int) $all->low, (int) $all->high];
+            $room = max(10 * $measure->frequency->inAYear(), $last - $first + 1);
+            if ($ordinal < $first - $room || $ordinal > $last + $room) {
+                throw TooFarAway::from(
+                    Period::at($measure->frequency, $ordinal),
+                    Period::at($measure->frequency, $first),
+                    Period::at($measure->frequency, $last),
+                    $measure->name,
+                );
+            }
+        }
+    }
+
     private static function corrected(?StoredSeries $old, int $ordinal, float $value, Status $status): ReadSeries
     {
-        $first = min($ordinal, $old->first ?? $ordinal);
-        $end = max($ordinal + 1, $old === null ? 0 : $old->first + count($old->values));
-        $values = $statuses = $places = [];
-        for ($i = $first; $i < $end; $i++) {
-            $here = $i === $ordinal;
-            $values[] = $here ? $value : $old?->valueAt($i) ?? NAN;
-            $statuses[] = $here ? $status->value : $old?->statusAt($i) ?? 0;
-            $places[] = $here && !is_nan($value) ? 0 : -1;
-        }
+        // Taken out of the model once: every look into it unpacks the whole list.
+        [$begins, $values, $statuses] = [$old->first ?? $ordinal, $old->values ?? [], $old->statuses ?? []];
+        $statuses = $statuses === [] ? array_fill(0, count($values), 0) : $statuses;
+        $before = max(0, $begins - $ordinal);
+        $after = max(0, $ordinal - $begins + 1 - count($values));
+        $values = [...array_fill(0, $before, NAN), ...$values, ...array_fill(0, $after, NAN)];
+        $statuses = [...array_fill(0, $before, 0), ...$statuses, ...array_fill(0, $after, 0)];
+        $places = array_fill(0, count($values), -1);
+        $first = $begins - $before;
+        $values[$ordinal - $first] = $value;
+        $statuses[$ordinal - $first] = $status->value;
+        $places[$ordinal - $first] = is_nan($value) ? -1 : 0;
 
-        return new ReadSeries(0, 0, $first, $values, $statuses, $places);
+        return new ReadSeries(0, 0, $first, array_values($values), array_values($statuses), array_values($places));
     }
 
     private function inForce(Measure $measure, Entity $entity): ?StoredSeries

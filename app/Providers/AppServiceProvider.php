@@ -6,10 +6,14 @@ namespace App\Providers;
 
 use App\Data\WritingConnection;
 use App\Drawing\ShippedFonts;
+use App\Http\KeptSessions;
 use Closure;
 use DuskRail\Chart\TextMeasure;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Filesystem\Filesystem;
+use Illuminate\Foundation\Application;
+use Illuminate\Session\SessionManager;
 use Illuminate\Support\ServiceProvider;
 use PDO;
 
@@ -36,5 +40,15 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::preventSilentlyDiscardingAttributes();
+        $this->app
+            ->make(SessionManager::class)
+            ->extend(
+                'file',
+                static fn(Application $app): KeptSessions => new KeptSessions(
+                    $app->make(Filesystem::class),
+                    config()->string('session.files'),
+                    config()->integer('session.lifetime'),
+                ),
+            );
     }
 }

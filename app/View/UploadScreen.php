@@ -75,8 +75,12 @@ final readonly class UploadScreen
         $strangers = [];
         if ($upload->dataset !== null && !$observations->isEmpty()) {
             $import = $upload->import();
-            $revision =
-                $plan->shape === TableShape::Attributes ? null : $import->revision($upload->dataset, $observations);
+            try {
+                $revision =
+                    $plan->shape === TableShape::Attributes ? null : $import->revision($upload->dataset, $observations);
+            } catch (Refusal $problem) {
+                $message = $message === '' ? $problem->getMessage() : $message;
+            }
             $known = [];
             foreach ($upload->dataset->entities as $entity) {
                 $known[$entity->key] = $entity->name;

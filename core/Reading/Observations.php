@@ -95,17 +95,26 @@ final readonly class Observations
     public function span(): ?array
     {
         $ends = [];
-        $first = $this->frequencyOf(0);
-        foreach ($this->values as $measure => $entities) {
-            foreach ($this->frequencyOf($measure) !== $first ? [] : $entities as $periods) {
-                $ordinals = array_keys($periods);
-                if ($ordinals !== []) {
-                    array_push($ends, min($ordinals), max($ordinals));
-                }
-            }
+        foreach ($this->spans() as $measure => $span) {
+            $ends = $this->frequencyOf($measure) === $this->frequencyOf(0) ? [...$ends, ...$span] : $ends;
         }
 
         return $ends === [] ? null : [min($ends), max($ends)];
+    }
+
+    /** @return array<int, array{int, int}> first and last ordinal of each measure that has figures */
+    public function spans(): array
+    {
+        $spans = [];
+        foreach ($this->values as $measure => $entities) {
+            foreach (array_filter($entities) as $periods) {
+                $ordinals = array_keys($periods);
+                [$first, $last] = $spans[$measure] ?? [PHP_INT_MAX, PHP_INT_MIN];
+                $spans[$measure] = [min($first, min($ordinals)), max($last, max($ordinals))];
+            }
+        }
+
+        return $spans;
     }
 
     /** Of a measure, where each has its own, or of all. */

@@ -763,7 +763,7 @@ final class Reader
     /** @param array<string, array<string, string>> $attributes */
     private function observations(array $attributes = []): Observations
     {
-        return new Observations(
+        $observations = new Observations(
             $this->frequency(),
             array_values($this->measures),
             $this->entities,
@@ -776,5 +776,8 @@ final class Reader
             $this->rowCount,
             $attributes,
         );
+        Limits::hold($observations);
+
+        return $observations;
     }
 }

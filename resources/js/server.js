@@ -75,11 +75,13 @@ document.addEventListener('htmx:after:swap', () => {
 // What fails without a sentence of its own must not replace the page.
 document.addEventListener('htmx:before:swap', (event) => {
     const status = event.detail.ctx?.response?.status ?? 200;
-    if (status >= 400 && status !== 422) {
+    if (status >= 400 && status !== 422 && status !== 409) {
         event.preventDefault();
+        const sentence = event.detail.ctx.text ?? '';
+        // A page of somebody else's, as of a server in between, is no sentence.
         tell(
-            status === 419
-                ? 'The page has been open too long. Load it again; the study is saved.'
+            sentence !== '' && !sentence.includes('<')
+                ? sentence
                 : `The server could not do that (${status}). Nothing was changed.`,
         );
     }

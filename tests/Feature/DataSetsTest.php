@@ -112,7 +112,7 @@ final class DataSetsTest extends ApplicationTestCase
             'value',
         );
         $this->post(route('corrections.store', $dataset), [...$correct, 'period' => '2024'])->assertSessionHasErrors(
-            'value',
+            'period',
         );
         self::assertSame(1, $dataset->refresh()->version);
         $this->post(route('corrections.store', $dataset), $correct)->assertRedirect();

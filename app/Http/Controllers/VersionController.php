@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Data\ChangedMeanwhile;
 use App\Data\StoredData;
 use App\Data\VersionKind;
 use App\Data\Versions;
@@ -119,7 +118,16 @@ final class VersionController
                 ->withInput()
                 ->withErrors(['period' => $problem->getMessage()]);
         }
-        if ($value === null || $period->frequency !== $measure->frequency) {
+        if ($period->frequency !== $measure->frequency) {
+            return back()
+                ->withInput()
+                ->withErrors([
+                    'period' =>
+                        "{$measure->name} has {$measure->frequency->adjective()} figures, and {$period->label()} is " .
+                        'none of their periods. Write it as they are written.',
+                ]);
+        }
+        if ($value === null) {
             return back()
                 ->withInput()
                 ->withErrors([
@@ -137,7 +145,7 @@ final class VersionController
                 Status::from($request->integer('status')),
                 $request->string('why')->trim()->value(),
             );
-        } catch (ChangedMeanwhile $problem) {
+        } catch (Refusal $problem) {
             return back()
                 ->withInput()
                 ->withErrors(['value' => $problem->getMessage()]);

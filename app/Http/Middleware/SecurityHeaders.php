@@ -18,12 +18,23 @@ final class SecurityHeaders
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
-        $response = $next($request);
+        return self::on($next($request), $request);
+    }
+
+    public static function on(Response $response, Request $request): Response
+    {
         $response->headers->add([
             'Content-Security-Policy' => self::POLICY,
-            'X-Content-Type-Options' => 'nosniff',
+            'Cross-Origin-Opener-Policy' => 'same-origin',
+            'Cross-Origin-Resource-Policy' => 'same-origin',
+            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=(), payment=(), usb=()',
             'Referrer-Policy' => 'same-origin',
+            'X-Content-Type-Options' => 'nosniff',
+            'X-Frame-Options' => 'DENY',
+            ...$request->isSecure() ? ['Strict-Transport-Security' => 'max-age=31536000'] : [],
         ]);
+        // PHP names its version unless it is told not to.
+        header_remove('X-Powered-By');
 
         return $response;
     }

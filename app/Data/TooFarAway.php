@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use DuskRail\Refusal;
+use DuskRail\Time\Period;
+
+/** A period that lies so far from all figures that it is more likely mistyped. */
+final class TooFarAway extends Refusal
+{
+    public static function from(Period $period, Period $first, Period $last, string $measure): self
+    {
+        return new self(
+            "{$period->label()} lies far from the figures of {$measure}, which run from {$first->label()} to " .
+                "{$last->label()}. Check the year.",
+        );
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+use DuskRail\Time\Period;
+
+/** How much a table may hold, so that no small file keeps the program busy for long. */
+final class Limits
+{
+    public const ENTITIES = 100_000;
+
+    public const MEASURES = 1_000;
+
+    /** Of one measure: a hundred years of days and some. */
+    public const PERIODS = 40_000;
+
+    public const NAME = 300;
+
+    /** @throws NotATable when there is more, with what is most likely the cause */
+    public static function hold(Observations $observations): void
+    {
+        $entities = count($observations->entities);
+        if ($entities > self::ENTITIES) {
+            throw NotATable::because(
+                'The table names ' .
+                    number_format($entities) .
+                    ' entities; ' .
+                    number_format(self::ENTITIES) .
+                    ' can be compared.',
+                'Check which column names them.',
+            );
+        }
+        $measures = count($observations->measures);
+        if ($measures > self::MEASURES) {
+            throw NotATable::because(
+                'The table holds ' .
+                    number_format($measures) .
+                    ' measures; ' .
+                    number_format(self::MEASURES) .
+                    ' can be read at once.',
+                'Check how it lies, or bring it in parts.',
+            );
+        }
+        $names = [...$observations->entities, ...array_column($observations->measures, 'name')];
+        foreach ($names as $name) {
+            if (mb_strlen($name) > self::NAME) {
+                throw NotATable::because(
+                    'A name has ' .
+                        number_format(mb_strlen($name)) .
+                        ' characters: “' .
+                        mb_strimwidth($name, 0, 60, '…') .
+                        '”. At most ' .
+                        self::NAME .
+                        ' can be shown.',
+                    'Check which column names the entities and the measures.',
+                );
+            }
+        }
+        foreach ($observations->spans() as $measure => [$first, $last]) {
+            self::span(
+                $observations->measures[$measure]->name,
+                Period::at($observations->frequencyOf($measure), $first),
+                Period::at($observations->frequencyOf($measure), $last),
+            );
+        }
+    }
+
+    /** @throws NotATable when there are too many periods from the first to the last */
+    public static function span(string $measure, Period $first, Period $last): void
+    {
+        $count = $last->ordinal - $first->ordinal + 1;
+        if ($count > self::PERIODS) {
+            throw NotATable::because(
+                "The figures of {$measure} would run from {$first->label()} to {$last->label()}: " .
+                    number_format($count) .
+                    ' periods, where ' .
+                    number_format(self::PERIODS) .
+                    ' can be shown.',
+                'Check the first and the last date.',
+            );
+        }
+    }
+}
