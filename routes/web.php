@@ -67,6 +67,7 @@ Route::get('/studies/{study}', [StudyController::class, 'show'])->name('studies.
 Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('studies.destroy');
 Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
 Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');
+Route::get('/studies/{study}/history', [StudyHistoryController::class, 'show'])->name('history.show');
 Route::get('/studies/{study}/points', [PointsController::class, 'show'])->name('points.show');
 Route::get('/studies/{study}/readouts', [ReadoutController::class, 'index'])->name('readouts.index');
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');

@@ -136,7 +136,7 @@ final readonly class Import
             [$measure, $entity] = [$measures[$read->measure], $entities[$read->entity]];
             $old = $inForce["{$measure}/{$entity}"] ?? null;
             unset($inForce["{$measure}/{$entity}"]);
-            $next = $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
+            $next = $this->next($old, $read);
             // What stays as it was is not written again.
             if ($old === null || !self::isSame($old, $next)) {
                 $version->put($measure, $entity, $next, $old);
@@ -192,24 +192,18 @@ final readonly class Import
         $revision = new Revision();
         $known = $this->known($dataset);
         $measures = $dataset->measures()->get()->keyBy('key');
-        $inForce = StoredSeries::ofVersion(
-            $dataset->version,
-            array_values($measures->map(static fn(Measure $m): int => $m->id)->all()),
+        $ids = array_map(
+            static fn(ReadMeasure $m): int => $measures[self::key($m->name)]->id ?? 0,
+            $observations->measures,
         );
-        $this->mustFit(
-            $observations,
-            array_map(
-                static fn(ReadMeasure $m): int => $measures[self::key($m->name)]->id ?? 0,
-                $observations->measures,
-            ),
-            $inForce,
-        );
-        $touched = [];
+        $inForce = StoredSeries::ofVersion($dataset->version, array_values(array_filter($ids)));
+        $this->mustFit($observations, $ids, $inForce);
         foreach ($observations->series() as $read) {
-            $measure = $measures[self::key($observations->measures[$read->measure]->name)] ?? null;
             $entity = $known[mb_strtolower($observations->entities[$read->entity])] ?? null;
-            $old = $measure === null || $entity === null ? null : $inForce["{$measure->id}/{$entity->id}"] ?? null;
-            $next = $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
+            $key = $ids[$read->measure] . '/' . ($entity->id ?? 0);
+            $old = $inForce[$key] ?? null;
+            unset($inForce[$key]);
+            $next = $this->next($old, $read);
             $revision->compare(
                 $observations->measures[$read->measure]->name,
                 $entity->name ?? $observations->entities[$read->entity],
@@ -218,15 +212,10 @@ final readonly class Import
                 $next->first,
                 $next->values,
             );
-            if ($measure !== null) {
-                $touched[$measure->id] = $measure->name;
-                unset($inForce["{$measure->id}/" . ($entity->id ?? 0)]);
-            }
         }
         foreach ($this->way === 'place' ? $inForce : [] as $gone) {
-            if (isset($touched[$gone->measure_id])) {
-                $revision->compare($touched[$gone->measure_id], '', $gone->first, $gone->values, $gone->first, []);
-            }
+            $name = $observations->measures[(int) array_search($gone->measure_id, $ids, true)]->name;
+            $revision->compare($name, '', $gone->first, $gone->values, $gone->first, []);
         }
 
         return $revision;
@@ -257,6 +246,11 @@ final readonly class Import
                 );
             }
         }
+    }
+
+    private function next(?StoredSeries $old, ReadSeries $read): ReadSeries
+    {
+        return $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
     }
 
     /** A series laid over the one that is there: where the file has no value, the old ones stay. */

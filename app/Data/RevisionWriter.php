@@ -40,10 +40,7 @@ final class RevisionWriter
     public static function write(Study $study, StudyOfCore $document, string $summary, ?int $madeOn = null): void
     {
         DB::transaction(static function () use ($study, $document, $summary, $madeOn): void {
-            $inForce = self::inForce($study);
-            if ($madeOn !== null && $madeOn !== $inForce) {
-                throw ChangedMeanwhile::study($study->name);
-            }
+            $inForce = self::mustBeInForce($study, $madeOn);
             self::pointTo(
                 $study,
                 StudyRevision::create([
@@ -56,10 +53,17 @@ final class RevisionWriter
         });
     }
 
-    /** Goes back to the revision before, if there is one. */
-    public static function undo(Study $study): void
+    /**
+     * Goes back to the revision before, if there is one.
+     *
+     * @param int|null $seen number of the revision that the user saw; null where it does not matter
+     *
+     * @throws ChangedMeanwhile when another is in force by now, since it would be taken back unseen
+     */
+    public static function undo(Study $study, ?int $seen = null): void
     {
-        DB::transaction(static function () use ($study): void {
+        DB::transaction(static function () use ($study, $seen): void {
+            self::mustBeInForce($study, $seen);
             $parent = StudyRevision::find(StudyRevision::find(self::inForce($study))?->parent_id);
             if ($parent !== null) {
                 self::pointTo($study, $parent);
@@ -67,15 +71,30 @@ final class RevisionWriter
         });
     }
 
-    /** Goes on to the newest revision that was made from this one, if there is one. */
-    public static function redo(Study $study): void
+    /**
+     * Goes on to the newest revision that was made from this one, if there is one.
+     *
+     * @throws ChangedMeanwhile as undo() does
+     */
+    public static function redo(Study $study, ?int $seen = null): void
     {
-        DB::transaction(static function () use ($study): void {
+        DB::transaction(static function () use ($study, $seen): void {
+            self::mustBeInForce($study, $seen);
             $next = StudyRevision::after(self::inForce($study));
             if ($next !== null) {
                 self::pointTo($study, $next);
             }
         });
+    }
+
+    private static function mustBeInForce(Study $study, ?int $revision): ?int
+    {
+        $inForce = self::inForce($study);
+        if ($revision !== null && $revision !== $inForce) {
+            throw ChangedMeanwhile::study($study->name);
+        }
+
+        return $inForce;
     }
 
     private static function inForce(Study $study): ?int

@@ -20,6 +20,22 @@ final class StudyRevision extends Model
 
     protected $casts = ['document' => 'array'];
 
+    /**
+     * What was done from one revision to another, the newest first.
+     *
+     * @return list<string>|null null where the one does not lead to the other, as after an undo
+     */
+    public static function between(?int $from, ?int $to): ?array
+    {
+        $summaries = [];
+        for ($at = self::find($to); $at !== null && $at->id !== $from && count($summaries) < 100; ) {
+            $summaries[] = $at->summary;
+            $at = self::find($at->parent_id);
+        }
+
+        return $at?->id === $from ? $summaries : null;
+    }
+
     /** The newest revision that was made from another: where redo leads. */
     public static function after(?int $revision): ?self
     {

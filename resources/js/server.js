@@ -1,13 +1,17 @@
 // Talking to the server: every edit is one request whose answer is the workspace drawn anew.
 import htmx from 'htmx.org/dist/htmx.esm.js';
 
-/** The preview that is under way, and the timer of the message. */
+/** The preview that is under way, the timer of the message, and how many edits are under way. */
 export const requests = {
     preview: undefined,
     telling: undefined,
+    underWay: 0,
 };
 
 export const workspace = () => document.getElementById('workspace');
+
+/** How often a page asks whether another window has changed its study, in milliseconds. */
+const EVERY = 3000;
 
 const token = () => JSON.parse(document.body.getAttribute('hx-headers:inherited'))['X-CSRF-TOKEN'];
 
@@ -96,6 +100,51 @@ document.addEventListener('htmx:after:swap', () => {
         } else field.value = field.getAttribute('value') ?? '';
     }
 });
+// An edit says which revision it was made on.
+document.addEventListener('htmx:config:request', (event) => {
+    const revision = workspace()?.dataset.revision;
+    if (revision) event.detail.ctx.request.headers['X-Revision'] = revision;
+});
+document.addEventListener('htmx:before:request', () => (requests.underWay += 1));
+document.addEventListener('htmx:finally:request', () => (requests.underWay -= 1));
+
+/** Says so where another window has changed the study since, and shows it when asked to. */
+export async function lookBehind() {
+    if (!workspace() || document.hidden || requests.underWay > 0) return;
+    try {
+        const response = await fetch(workspace().dataset.history, { headers: { Accept: 'application/json' } });
+        if (!response.ok || requests.underWay > 0) return;
+        behind(await response.json());
+    } catch {
+        // The server is away for a while; an edit will say so.
+    }
+}
+
+function behind({ revision, version, summary }) {
+    const shown = workspace()?.dataset;
+    document.getElementById('behind')?.remove();
+    if (!shown || (String(revision) === shown.revision && String(version) === shown.version)) return;
+    const note = document.createElement('p');
+    note.id = 'behind';
+    note.setAttribute('role', 'status');
+    note.append(
+        String(revision) === shown.revision
+            ? 'There are newer figures. '
+            : `Changed in another window: ${summary ?? 'an earlier state'}. `,
+    );
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.className = 'plain';
+    button.textContent = 'Show it';
+    button.addEventListener('click', () => {
+        note.remove();
+        redraw();
+    });
+    note.append(button);
+    document.body.append(note);
+}
+
+setInterval(lookBehind, EVERY);
 document.addEventListener('submit', (event) => {
     const question = event.target.dataset.confirm;
     if (question && !window.confirm(question)) event.preventDefault();

@@ -4,6 +4,5 @@
         <h1>{{ $status === 404 ? 'Not here' : 'That did not work' }}</h1>
         <p>{{ $sentence }}</p>
         <p><a class="go" href="/">To the data page</a></p>
-        <p class="quiet">{{ $status }}</p>
     </main>
 </x-layout>

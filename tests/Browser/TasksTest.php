@@ -61,6 +61,31 @@ final class TasksTest extends BrowserTestCase
         self::assertSame(2 * ($browser->number('document.getElementById("chart").dataset.width') + 60), $size[0]);
     }
 
+    /** Of two windows on one study, the one that is behind says so by itself, and neither loses what the other did. */
+    public function testAWindowThatIsBehindSaysSoAndLosesNothing(): void
+    {
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/studies/2'));
+        $name = $browser->property('.rename input.title', 'value');
+        $one = $browser->web->getWindowHandle();
+        $browser->web->switchTo()->newWindow();
+        $browser->web->get($this->application->url('/studies/2'));
+        $browser->write('.rename input.title', 'Seen from the other window');
+        $browser->see('[data-history=undo]', 'Undo');
+        $browser->web->close();
+        $browser->web->switchTo()->window($one);
+        $browser->see('#behind', 'Changed in another window')->click('#behind button');
+        $browser->until(
+            'the name that the other window gave',
+            static fn(): bool => $browser->property('.rename input.title', 'value') === 'Seen from the other window',
+        );
+        $browser->write('.rename input.title', $name);
+        $browser->until(
+            'the name of before',
+            fn(): bool => str_contains((string) file_get_contents($this->application->url('/studies/2')), $name),
+        );
+    }
+
     /**
      * A label that was dragged stays at its point, and a name at its end, when next month's file comes; a key puts it
      * back.

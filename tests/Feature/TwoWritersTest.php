@@ -271,6 +271,82 @@ final class TwoWritersTest extends ApplicationTestCase
         self::assertSame(['A', 'A'], [$now->name, $now->document()->name]);
     }
 
+    /**
+     * Two windows show one revision; the first edits, then the second, which has not seen it.
+     *
+     * @param array<string, mixed> $first
+     * @param array<string, mixed> $second
+     */
+    #[TestWith([['rename', 'name' => 'A'], ['rename', 'name' => 'B'], 409])]
+    #[TestWith([['words', 'part' => 'headline', 'text' => 'A'], ['words', 'part' => 'headline', 'text' => 'B'], 409])]
+    #[TestWith([['remove-stop', 'id' => 's1'], ['change-stop', 'id' => 's1', 'settings' => ['window' => '3']], 409])]
+    #[
+        TestWith([
+            ['state', 'entity' => 'tarrow', 'state' => 'off'],
+            ['state', 'entity' => 'tarrow', 'state' => 'focus'],
+            409,
+        ]),
+    ]
+    #[TestWith([['rename', 'name' => 'A'], ['rename', 'name' => 'A'], 200])]
+    #[TestWith([['rename', 'name' => 'A'], ['words', 'part' => 'headline', 'text' => 'B'], 200])]
+    #[TestWith([['add-stop', 'stop' => 'change'], ['add-stop', 'stop' => 'rank'], 200])]
+    #[
+        TestWith([
+            ['state', 'entity' => 'tarrow', 'state' => 'focus'],
+            ['state', 'entity' => 'marl', 'state' => 'focus'],
+            200,
+        ]),
+    ]
+    public function testTwoEditsAtOnceAreBothMadeUnlessTheyTouchTheSameThing(
+        array $first,
+        array $second,
+        int $status,
+    ): void {
+        $study = $this->imported();
+        $this->change($study, 'add-stop', ['stop' => 'rolling', 'settings' => ['window' => '2']]);
+        $seen = ['X-Revision' => (string) $study->refresh()->revision_id];
+        $edit = fn(array $edit) => $this->post(
+            route('changes.store', $study),
+            ['change' => $edit[0], ...array_slice($edit, 1)],
+            $seen,
+        );
+        $edit($first)->assertOk();
+        $after = $study->refresh()->document();
+        $response = $edit($second)->assertStatus($status)->assertSee('id="workspace"', false);
+        $now = $study->refresh()->document();
+        if ($status === 409) {
+            // It is told what came between, the page shows it, and nothing of it is written over.
+            $response->assertSee('Your change was not made: another window made this change meanwhile');
+            self::assertEquals($after, $now);
+        } else {
+            // Each is in what is there now: carrying it out again changes nothing.
+            $count = StudyRevision::count();
+            foreach ($first[0] === 'add-stop' ? [] : [$first, $second] as $made) {
+                $this->post(route('changes.store', $study), ['change' => $made[0], ...array_slice($made, 1)]);
+            }
+            self::assertSame($count, StudyRevision::count());
+            self::assertCount($first[0] === 'add-stop' ? 3 : 1, $now->rail->stops);
+        }
+    }
+
+    public function testUndoTakesNothingBackThatItsPageHasNotSeen(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'rename', ['name' => 'Mine']);
+        $seen = (string) $study->refresh()->revision_id;
+        $this->change($study, 'rename', ['name' => 'Another']);
+        $undo = fn(string $revision) => $this->put(
+            route('history.update', $study),
+            ['step' => 'undo'],
+            ['X-Revision' => $revision],
+        );
+        $undo($seen)->assertStatus(409)->assertSee('Nothing was taken back')->assertSee('Rename');
+        self::assertSame('Another', $study->refresh()->name);
+        $this->getJson(route('history.show', $study))->assertJsonPath('revision', $study->revision_id);
+        $undo((string) $study->revision_id)->assertOk();
+        self::assertSame('Mine', $study->refresh()->name);
+    }
+
     public function testRedoLeadsAlongTheNewestOfSeveralBranchesAndALongSummaryIsCut(): void
     {
         $study = $this->imported();

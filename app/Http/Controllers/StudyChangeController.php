@@ -5,15 +5,20 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Data\ChangedMeanwhile;
+use App\Data\Clash;
 use App\Data\RevisionWriter;
 use App\Http\Requests\ChangeStudyRequest;
+use App\Http\SeenRevision;
 use App\Models\Study;
+use App\Models\StudyRevision;
 use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Document\Changes\Change;
+use DuskRail\Document\Difference;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Study as StudyOfCore;
+use DuskRail\Document\StudyDocument;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
 use DuskRail\Rail\PlacedStop;
@@ -35,7 +40,16 @@ final class StudyChangeController
 
                 return response()->view('study.chart', ['screen' => $screen]);
             }
-            [$before, $comparison] = $this->carriedOut($change, $study);
+            $seen = SeenRevision::of($request, $study);
+            [$before, $comparison, $between] = $this->carriedOut($change, $study, $seen);
+        } catch (Clash $problem) {
+            $screen = StudyScreen::of($study, SheetSize::of($request), $measure);
+
+            return response()->view(
+                'study.workspace',
+                ['screen' => $screen, 'message' => $problem->getMessage() . self::typed($request)],
+                409,
+            );
         } catch (InvalidStudy | ChangedMeanwhile $problem) {
             // The page stays as it is, with what was typed; only the sentence is new.
             return response()
@@ -45,31 +59,49 @@ final class StudyChangeController
         $opened = self::added($before, $comparison->study);
         $screen = StudyScreen::showing($comparison, $study, SheetSize::of($request), $measure, $opened);
 
-        return response()->view('study.workspace', ['screen' => $screen]);
+        return response()->view('study.workspace', ['screen' => $screen, 'message' => ucfirst($between)]);
+    }
+
+    /** A text that was typed, so that it need not be thought of again. */
+    private static function typed(ChangeStudyRequest $request): string
+    {
+        $text = $request->string('text')->trim()->value();
+
+        return $text === '' ? '' : " You wrote: “{$text}”";
     }
 
     /**
-     * A change is small and can be carried out anew, on what another wrote in the meantime.
+     * A change is small and can be carried out anew, on what another wrote in the meantime, unless both touch the same
+     * thing.
      *
-     * @return array{StudyOfCore, Comparison} the document before, and what came of it
+     * @return array{StudyOfCore, Comparison, string} the document before, what came of it, and what another window did
+     *     meanwhile
      *
      * @throws InvalidStudy|ChangedMeanwhile
      */
-    private function carriedOut(Change $change, Study $study): array
+    private function carriedOut(Change $change, Study $study, ?StudyRevision $seen): array
     {
         for ($try = 1; ; $try++) {
             $madeOn = $study->revision_id;
             $before = $study->document();
             $data = $study->data();
+            $between = SeenRevision::cameBetween($seen, $study);
+            if ($seen !== null && $seen->id !== $madeOn) {
+                $base = StudyDocument::read($seen->document);
+                $mine = Edit::of($change, $base, $data)->study;
+                if (Difference::clashes($base, $mine, $before) !== []) {
+                    throw Clash::with($between);
+                }
+            }
             $comparison = Edit::of($change, $before, $data);
             if ($comparison->study == $before) {
-                return [$before, $comparison];
+                return [$before, $comparison, $between];
             }
             try {
                 $summary = $change->inWords($before, $comparison->study, $data);
                 RevisionWriter::write($study, $comparison->study, $summary, $madeOn);
 
-                return [$before, $comparison];
+                return [$before, $comparison, $between];
             } catch (ChangedMeanwhile $problem) {
                 if ($try === self::TRIES) {
                     throw $problem;

@@ -4,22 +4,49 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\ChangedMeanwhile;
 use App\Data\RevisionWriter;
+use App\Http\SeenRevision;
 use App\Models\Study;
 use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
-use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /** Undo and redo. */
 final class StudyHistoryController
 {
-    public function update(Request $request, Study $study, TextMeasure $measure): View
+    public function update(Request $request, Study $study, TextMeasure $measure): Response
     {
         $request->validate(['step' => ['required', 'in:undo,redo']]);
-        $request->string('step')->value() === 'undo' ? RevisionWriter::undo($study) : RevisionWriter::redo($study);
+        $step = $request->string('step')->value();
+        $seen = SeenRevision::of($request, $study);
+        [$status, $message] = [200, ''];
+        try {
+            $step === 'undo' ? RevisionWriter::undo($study, $seen?->id) : RevisionWriter::redo($study, $seen?->id);
+        } catch (ChangedMeanwhile) {
+            $study->refresh();
+            [$status, $message] = [
+                409,
+                'Nothing was taken back or brought again: ' .
+                SeenRevision::cameBetween($seen, $study) .
+                ' Look at it first; then do it again if you wish.',
+            ];
+        }
+        $screen = StudyScreen::of($study, SheetSize::of($request), $measure);
 
-        return view('study.workspace', ['screen' => StudyScreen::of($study, SheetSize::of($request), $measure)]);
+        return response()->view('study.workspace', ['screen' => $screen, 'message' => $message], $status);
+    }
+
+    /** Which revision is in force, for a page that wants to know whether it is behind. */
+    public function show(Study $study): JsonResponse
+    {
+        return response()->json([
+            'revision' => $study->revision_id,
+            'version' => $study->version ?? $study->dataset->version,
+            'summary' => $study->revision?->summary,
+        ]);
     }
 }

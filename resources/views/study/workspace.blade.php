@@ -4,7 +4,7 @@
     $undo = $study->undoable();
     $redo = $study->redoable();
 @endphp
-<div id="workspace" data-study="{{ $study->id }}" data-changes="{{ route('changes.store', $study) }}" data-page="{{ route('studies.show', $study) }}" data-history="{{ route('history.update', $study) }}">
+<div id="workspace" data-study="{{ $study->id }}" data-changes="{{ route('changes.store', $study) }}" data-page="{{ route('studies.show', $study) }}" data-history="{{ route('history.update', $study) }}" data-revision="{{ $study->revision_id }}" data-version="{{ $study->version ?? $study->dataset->version }}">
     <header class="top">
         <x-mark />
         <button type="button" class="plain" data-drawer aria-controls="roster">Roster</button>
@@ -77,5 +77,5 @@
     </div>
     <div class="editor" popover id="sentences" role="group" aria-label="What to say"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div></div>
     <div class="editor" popover id="standing" role="group" aria-label="Standing and peers"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div></div>
-    @include('study.message', ['message' => session('message') ?? $errors->first()])
+    @include('study.message', ['message' => ($message ?? '') !== '' ? $message : session('message') ?? $errors->first()])
 </div>
