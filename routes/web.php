@@ -56,7 +56,9 @@ Route::post('/uploads', [UploadController::class, 'store'])->name('uploads.store
 Route::get('/uploads/{upload}', [UploadController::class, 'show'])->name('uploads.show');
 Route::patch('/uploads/{upload}', [UploadController::class, 'update'])->name('uploads.update');
 Route::delete('/uploads/{upload}', [UploadController::class, 'destroy'])->name('uploads.destroy');
-Route::post('/uploads/{upload}/import', [ImportController::class, 'store'])->name('imports.store');
+Route::post('/uploads/{upload}/import', [ImportController::class, 'store'])
+    ->name('imports.store')
+    ->missing(static fn(): Response => response('', 204));
 // A page that asked just before it was led away gets nothing.
 Route::get('/uploads/{upload}/import', [ImportController::class, 'show'])
     ->name('imports.show')

@@ -167,7 +167,12 @@ final class CarriedData
                 throw InvalidStudy::at($path, 'is there twice.');
             }
             $seen["{$measure->id}/{$entity->id}"] = true;
-            $version->put($measure->id, $entity->id, self::series($series, $path, $measure->frequency), null);
+            $version->put(
+                $measure->id,
+                $entity->id,
+                PackedSeries::of(self::series($series, $path, $measure->frequency)),
+                null,
+            );
         }
     }
 

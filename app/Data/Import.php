@@ -45,8 +45,12 @@ final readonly class Import
         private array $same = [],
     ) {}
 
-    /** @throws ImportStopped */
-    public function asNew(string $name, string $source, string $home = ''): Dataset
+    /**
+     * @param (callable(Dataset): void)|null $then done in the same transaction, so that both stand or neither
+     *
+     * @throws ImportStopped
+     */
+    public function asNew(string $name, string $source, string $home = '', ?callable $then = null): Dataset
     {
         if ($this->plan->shape === TableShape::Attributes) {
             throw ImportStopped::because(
@@ -55,19 +59,36 @@ final readonly class Import
             );
         }
         $observations = $this->read();
+        $prepared = $this->prepared(null, $observations);
+        $file = $this->source($observations);
 
-        return DB::transaction(function () use ($name, $source, $home, $observations): Dataset {
+        return DB::transaction(function () use (
+            $name,
+            $source,
+            $home,
+            $then,
+            $observations,
+            $prepared,
+            $file,
+        ): Dataset {
             $dataset = Dataset::create(['name' => $name, 'source' => $source]);
-            $this->store($dataset, $observations);
+            $this->store($dataset, $observations, $prepared, $file);
             $entity = $dataset->entities()->where('name', $home)->first();
             $entity?->update(['home' => true]);
+            if ($then !== null) {
+                $then($dataset);
+            }
 
             return $dataset;
         });
     }
 
-    /** @throws ImportStopped */
-    public function addedTo(Dataset $dataset): void
+    /**
+     * @param (callable(Dataset): void)|null $then done in the same transaction
+     *
+     * @throws ImportStopped
+     */
+    public function addedTo(Dataset $dataset, ?callable $then = null): void
     {
         $observations = $this->read();
         if (
@@ -81,7 +102,14 @@ final readonly class Import
                 "None of the names in this table is in “{$dataset->name}”. Check which column names the entities.",
             );
         }
-        $this->store($dataset, $observations);
+        $prepared = $this->prepared($dataset, $observations);
+        $file = $this->source($observations);
+        DB::transaction(function () use ($dataset, $observations, $prepared, $file, $then): void {
+            $this->store($dataset, $observations, $prepared, $file);
+            if ($then !== null) {
+                $then($dataset);
+            }
+        });
     }
 
     private function read(): Observations
@@ -100,7 +128,7 @@ final readonly class Import
         return $observations;
     }
 
-    private function store(Dataset $dataset, Observations $observations): void
+    private function source(Observations $observations): VersionSource
     {
         $kind = match (true) {
             $this->plan->shape === TableShape::Attributes => VersionKind::Attributes,
@@ -108,43 +136,95 @@ final readonly class Import
             default => VersionKind::LaidOver,
         };
         $sha256 = (string) hash_file('sha256', $this->path);
-        $plan = $this->plan->toArray();
-        $source = VersionSource::file($kind, $this->fileName, $sha256, $observations->rowCount, $plan);
-        VersionWriter::write($dataset, $source, function (VersionWriter $version) use ($dataset, $observations): void {
+
+        return VersionSource::file($kind, $this->fileName, $sha256, $observations->rowCount, $this->plan->toArray());
+    }
+
+    private function store(
+        Dataset $dataset,
+        Observations $observations,
+        PreparedSeries $prepared,
+        VersionSource $file,
+    ): void {
+        VersionWriter::write($dataset, $file, function (VersionWriter $version) use (
+            $dataset,
+            $observations,
+            $prepared,
+        ): void {
             $this->remember($dataset);
             if ($this->plan->shape === TableShape::Attributes) {
                 $this->describe($dataset, $observations);
             } else {
-                $this->write($version, $dataset, $observations);
+                // Where somebody else wrote meanwhile, as a correction, nothing of that is lost.
+                $holds = $prepared->madeOn === $dataset->newestVersion();
+                $this->write(
+                    $version,
+                    $dataset,
+                    $observations,
+                    $holds ? $prepared : $this->prepared($dataset, $observations),
+                );
             }
         });
     }
 
-    private function write(VersionWriter $version, Dataset $dataset, Observations $observations): void
+    private function write(
+        VersionWriter $version,
+        Dataset $dataset,
+        Observations $observations,
+        PreparedSeries $prepared,
+    ): void {
+        $measures = $this->measures($dataset, $observations);
+        $entities = $this->entities($dataset, $observations->entities, $prepared->keys);
+        foreach ($prepared->series as [$measure, $entity, $series, $old]) {
+            $version->put($measures[$measure], $entities[$entity], $series, $old);
+        }
+        foreach ($prepared->gone as $gone) {
+            $version->end($gone);
+        }
+    }
+
+    /** What is to be written, worked out before anybody is kept waiting. */
+    private function prepared(?Dataset $dataset, Observations $observations): PreparedSeries
     {
-        $measures = array_map(
-            fn(ReadMeasure $m): int => $this->measure($dataset, $m, $m->frequency ?? $observations->frequency)->id,
-            $observations->measures,
-        );
-        $entities = $this->entities($dataset, $observations->entities);
-        $inForce = StoredSeries::ofVersion($dataset->newestVersion(), $measures);
-        $this->mustFit($observations, $measures, $inForce);
+        $ids = $this->ids($dataset, $observations);
+        $known = $dataset === null ? [] : $this->known($dataset);
+        $madeOn = $dataset?->newestVersion() ?? 0;
+        $inForce = StoredSeries::ofVersion($madeOn, array_values(array_filter($ids)));
+        $this->mustFit($observations, $ids, $inForce);
+        $all = [];
         foreach ($observations->series() as $n => $read) {
             if ($this->progress !== null && $n % 1_000 === 999) {
                 ($this->progress)($observations->rowCount, $observations->problemCount);
             }
-            [$measure, $entity] = [$measures[$read->measure], $entities[$read->entity]];
-            $old = $inForce["{$measure}/{$entity}"] ?? null;
-            unset($inForce["{$measure}/{$entity}"]);
+            $key =
+                $ids[$read->measure] . '/' . ($known[mb_strtolower($observations->entities[$read->entity])]->id ?? 0);
+            $old = $inForce[$key] ?? null;
+            unset($inForce[$key]);
             $next = $this->next($old, $read);
             // What stays as it was is not written again.
             if ($old === null || !self::isSame($old, $next)) {
-                $version->put($measure, $entity, $next, $old);
+                $all[] = [$read->measure, $read->entity, PackedSeries::of($next), $old];
             }
         }
-        foreach ($this->way === 'place' ? $inForce : [] as $gone) {
-            $version->end($gone);
+
+        $gone = $this->way === 'place' ? array_values($inForce) : [];
+
+        return new PreparedSeries($madeOn, $all, $gone, array_map(self::key(...), $observations->entities));
+    }
+
+    /** @return list<int> the id of each measure in the file, 0 where it is new */
+    private function ids(?Dataset $dataset, Observations $observations): array
+    {
+        $there = [];
+        foreach ($dataset?->measures()->get() ?? [] as $measure) {
+            $there[$measure->key] = $measure;
         }
+        $ids = [];
+        foreach ($observations->measures as $n => $read) {
+            $ids[] = $there[self::key(self::named($there, $read, $observations->frequencyOf($n))->name)]->id ?? 0;
+        }
+
+        return $ids;
     }
 
     /**
@@ -191,11 +271,7 @@ final readonly class Import
     {
         $revision = new Revision();
         $known = $this->known($dataset);
-        $measures = $dataset->measures()->get()->keyBy('key');
-        $ids = array_map(
-            static fn(ReadMeasure $m): int => $measures[self::key($m->name)]->id ?? 0,
-            $observations->measures,
-        );
+        $ids = $this->ids($dataset, $observations);
         $inForce = StoredSeries::ofVersion($dataset->version, array_values(array_filter($ids)));
         $this->mustFit($observations, $ids, $inForce);
         foreach ($observations->series() as $read) {
@@ -274,20 +350,33 @@ final readonly class Import
         return new ReadSeries($new->measure, $new->entity, $first, $values, $statuses, $places);
     }
 
-    private function measure(Dataset $dataset, ReadMeasure $read, Frequency $frequency): Measure
+    /**
+     * As it is called in the data set: one of another frequency than that of the same name has a name of its own.
+     *
+     * @param array<string, Measure> $there by key
+     */
+    private static function named(array $there, ReadMeasure $read, Frequency $frequency): ReadMeasure
     {
-        $key = self::key($read->name);
-        $known = $dataset->measures()->where('key', $key)->first();
-        if ($known !== null && $known->frequency !== $frequency) {
-            return $this->measure(
-                $dataset,
-                new ReadMeasure("{$read->name} ({$frequency->adjective()})", $read->unit, $read->kind, $read->better),
-                $frequency,
-            );
+        while (($there[self::key($read->name)]->frequency ?? $frequency) !== $frequency) {
+            $name = "{$read->name} ({$frequency->adjective()})";
+            $read = new ReadMeasure($name, $read->unit, $read->kind, $read->better);
         }
 
-        return $known ??
-            Measure::create([
+        return $read;
+    }
+
+    /** @return list<int> an id for each measure in the file */
+    private function measures(Dataset $dataset, Observations $observations): array
+    {
+        $there = $ids = [];
+        foreach ($dataset->measures()->get() as $measure) {
+            $there[$measure->key] = $measure;
+        }
+        foreach ($observations->measures as $n => $read) {
+            $frequency = $observations->frequencyOf($n);
+            $read = self::named($there, $read, $frequency);
+            $key = self::key($read->name);
+            $there[$key] ??= Measure::create([
                 'dataset_id' => $dataset->id,
                 'key' => $key,
                 'name' => $read->name,
@@ -296,25 +385,30 @@ final readonly class Import
                 'better' => $read->better,
                 'frequency' => $frequency,
             ]);
+            $ids[] = $there[$key]->id;
+        }
+
+        return $ids;
     }
 
     /**
      * @param list<string> $names
+     * @param list<string> $wished a key for each
      * @return list<int> an id for each name
      */
-    private function entities(Dataset $dataset, array $names): array
+    private function entities(Dataset $dataset, array $names, array $wished): array
     {
         $known = $this->known($dataset);
         $keys = array_flip(array_map(static fn(Entity $e): string => $e->key, $known));
         $rows = [];
-        foreach ($names as $name) {
+        foreach ($names as $n => $name) {
             $lower = mb_strtolower($name);
             if (isset($known[$lower]) || isset($rows[$lower])) {
                 continue;
             }
-            $key = $base = self::key($name);
-            for ($n = 2; isset($keys[$key]); $n++) {
-                $key = "{$base}-{$n}";
+            $key = $wished[$n];
+            for ($more = 2; isset($keys[$key]); $more++) {
+                $key = "{$wished[$n]}-{$more}";
             }
             $keys[$key] = true;
             $rows[$lower] = [
@@ -325,12 +419,16 @@ final readonly class Import
                 'about' => '[]',
             ];
         }
-        foreach (array_chunk(array_values($rows), VersionWriter::AT_ONCE) as $chunk) {
-            Entity::insert($chunk);
-        }
-        $known = $this->known($dataset);
+        WritingConnection::current()->insertMany('entities', array_values($rows));
+        // Of many the numbers alone, since making an object of each would take long.
+        $ids = $dataset->entities()->toBase()->pluck('id', 'key')->all();
 
-        return array_map(static fn(string $name): int => $known[mb_strtolower($name)]->id, $names);
+        return array_map(static function (string $name) use ($known, $rows, $ids): int {
+            $lower = mb_strtolower($name);
+            $id = $known[$lower]->id ?? $ids[$rows[$lower]['key']];
+
+            return is_numeric($id) ? (int) $id : 0;
+        }, $names);
     }
 
     private function describe(Dataset $dataset, Observations $observations): void

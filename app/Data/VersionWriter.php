@@ -7,22 +7,25 @@ namespace App\Data;
 use App\Models\Dataset;
 use App\Models\ImportedFile;
 use App\Models\StoredSeries;
-use DuskRail\Reading\ReadSeries;
 use Illuminate\Support\Facades\DB;
 
 /**
  * How versions of data sets come to be: nothing else gives them their numbers, or writes series.
  *
- * A version is one transaction. Its number is read within it, so that two writers never write the same one. Only what
- * changes is written: a series is valid from one version until before another.
+ * A version is one transaction, which is kept short: all that can be worked out before is. Its number is read within
+ * it, so that two writers never write the same one. Only what changes is written: a series is valid from one version
+ * until before another.
  */
 final class VersionWriter
 {
     /** Rows to an insert: SQLite takes 32,766 values at once. */
     public const AT_ONCE = 500;
 
-    /** @var list<array<string, mixed>> */
+    /** @var list<array<string, scalar|Blob|null>> */
     private array $rows = [];
+
+    /** @var list<int> ids of series that end before this version */
+    private array $ended = [];
 
     private function __construct(private readonly int $version, private readonly int $file) {}
 
@@ -62,25 +65,21 @@ final class VersionWriter
     }
 
     /** Writes a series from this version on, in place of the one that is in force. */
-    public function put(int $measure, int $entity, ReadSeries $series, ?StoredSeries $old): void
+    public function put(int $measure, int $entity, PackedSeries $series, ?StoredSeries $old): void
     {
         if ($old !== null) {
             $this->end($old);
         }
-        $row = (new StoredSeries([
+        $this->rows[] = [
             'measure_id' => $measure,
             'entity_id' => $entity,
             'imported_file_id' => $this->file,
             'since' => $this->version,
             'first' => $series->first,
             'values' => $series->values,
-            'statuses' => array_filter($series->statuses) === [] ? [] : $series->statuses,
+            'statuses' => $series->statuses,
             'places' => $series->places,
-        ]))->getAttributes();
-        foreach (['values', 'statuses', 'places'] as $packed) {
-            $row[$packed] = new Blob(is_string($row[$packed]) ? $row[$packed] : '');
-        }
-        $this->rows[] = $row;
+        ];
         if (count($this->rows) === self::AT_ONCE) {
             $this->flush();
         }
@@ -89,12 +88,20 @@ final class VersionWriter
     /** Ends a series before this version. */
     public function end(StoredSeries $old): void
     {
-        $old->update(['until' => $this->version]);
+        $this->ended[] = $old->id;
+        if (count($this->ended) === self::AT_ONCE) {
+            $this->flush();
+        }
     }
 
     private function flush(): void
     {
-        StoredSeries::insert($this->rows);
-        $this->rows = [];
+        // Before those that take their place: of each there is one in force.
+        StoredSeries::query()
+            ->toBase()
+            ->whereIn('id', $this->ended)
+            ->update(['until' => $this->version]);
+        WritingConnection::current()->insertMany('series', $this->rows);
+        $this->rows = $this->ended = [];
     }
 }

@@ -60,7 +60,7 @@ final readonly class Versions
                         $series->statuses,
                         array_fill(0, count($series->values), -1),
                     );
-                    $new->put($series->measure_id, $series->entity_id, $copy, $now[$key] ?? null);
+                    $new->put($series->measure_id, $series->entity_id, PackedSeries::of($copy), $now[$key] ?? null);
                 }
             }
             foreach (array_diff_key($now, $old) as $series) {
@@ -87,7 +87,7 @@ final readonly class Versions
     ): void {
         $this->mustBeNear($measure, $ordinal);
         $old = $this->inForce($measure, $entity);
-        $series = self::corrected($old, $ordinal, $value, $status);
+        $series = PackedSeries::of(self::corrected($old, $ordinal, $value, $status));
         $correction = new Correction(
             $measure->key,
             $entity->key,

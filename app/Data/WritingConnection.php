@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Data;
 
 use Illuminate\Database\SQLiteConnection;
+use Illuminate\Support\Facades\DB;
+use LogicException;
 use PDO;
 
 /**
@@ -23,6 +25,51 @@ final class WritingConnection extends SQLiteConnection
             }
         }
         parent::bindValues($statement, $bindings);
+    }
+
+    public static function current(): self
+    {
+        $connection = DB::connection();
+
+        return $connection instanceof self ? $connection : throw new LogicException('Another database is in use.');
+    }
+
+    /**
+     * Many rows by one statement that is prepared once: a tenth of the time that building a statement for them takes.
+     *
+     * @param list<array<string, scalar|Blob|null>> $rows all with the same columns, each of one type
+     */
+    public function insertMany(string $table, array $rows): void
+    {
+        if ($rows === []) {
+            return;
+        }
+        $columns = array_keys($rows[0]);
+        $names = '"' . implode('", "', $columns) . '"';
+        $marks = implode(', ', array_fill(0, count($columns), '?'));
+        $this->run("insert into \"{$table}\" ({$names}) values ({$marks})", [], function (string $query) use (
+            $rows,
+        ): void {
+            $statement = $this->getPdo()->prepare($query);
+            // Bound once to variables that take the values of each row.
+            $now = [];
+            foreach (array_values($rows[0]) as $n => $value) {
+                $now[$n] = null;
+                $type = match (true) {
+                    $value instanceof Blob => PDO::PARAM_LOB,
+                    is_int($value), is_bool($value) => PDO::PARAM_INT,
+                    default => PDO::PARAM_STR,
+                };
+                $statement->bindParam($n + 1, $now[$n], $type);
+            }
+            foreach ($rows as $row) {
+                $n = 0;
+                foreach ($row as $value) {
+                    $now[$n++] = $value instanceof Blob ? (string) $value : $value;
+                }
+                $statement->execute();
+            }
+        });
     }
 
     protected function executeBeginTransactionStatement(): void

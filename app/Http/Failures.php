@@ -76,6 +76,11 @@ final class Failures
         return SecurityHeaders::on($response, $request);
     }
 
+    public static function sentence(Throwable $problem): string
+    {
+        return self::said($problem)[1];
+    }
+
     /** @return array{int, string, int} status, sentence, and seconds until one may try again, or 0 */
     private static function said(Throwable $problem): array
     {

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Data\FirstStudy;
-use App\Data\Import;
 use App\Data\ImportCancelled;
 use App\Data\ImportStopped;
 use App\Data\StoredData;
+use App\Http\Failures;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\Upload;
@@ -43,12 +43,10 @@ final class ImportUpload implements ShouldQueue
         Once::flush();
         $upload = Upload::find($this->upload);
         // One that was called off, or that another job has taken up since, is not wanted from this one.
-        if ($upload === null || $upload->state !== 'waiting') {
+        if ($upload === null || !$upload->claim('waiting', 'running')) {
             return;
         }
         ini_set('memory_limit', '1G');
-        $upload->tell(0, 0);
-        $upload->update(['state' => 'running', 'message' => '']);
         $import = $upload->import($this->leavingOut, static function (int $rows, int $problems) use ($upload): void {
             if ($upload->isCalledOff()) {
                 throw ImportCancelled::byUser();
@@ -56,11 +54,14 @@ final class ImportUpload implements ShouldQueue
             $upload->tell($rows, $problems);
         });
         try {
-            $study =
-                $upload->dataset === null
-                    ? self::begin($import->asNew($this->name, $this->source, $this->home))
-                    : self::continue($import, $upload->dataset);
-            $upload->update(['state' => 'done', 'study_id' => $study->id]);
+            // Data set, study and upload are settled together, or none of them.
+            $settle = static function (Dataset $dataset) use ($upload): void {
+                $study = $dataset->studies()->orderByDesc('updated_at')->first() ?? self::begin($dataset);
+                $upload->update(['state' => 'done', 'study_id' => $study->id]);
+            };
+            $upload->dataset === null
+                ? $import->asNew($this->name, $this->source, $this->home, $settle)
+                : $import->addedTo($upload->dataset, $settle);
         } catch (Refusal $problem) {
             $found = $problem instanceof ImportStopped ? $problem->observations : null;
             $upload->update([
@@ -86,9 +87,8 @@ final class ImportUpload implements ShouldQueue
         Upload::find($this->upload)?->update([
             'state' => 'open',
             'message' =>
-                'The import broke off' .
-                ($problem === null ? '' : ' (' . mb_strimwidth($problem->getMessage(), 0, 200, '…') . ')') .
-                '; nothing was stored. Try again.',
+                'The import broke off; nothing was stored. ' .
+                ($problem === null ? 'Try again.' : Failures::sentence($problem)),
         ]);
     }
 
@@ -98,12 +98,5 @@ final class ImportUpload implements ShouldQueue
         $measure = array_key_first($data->measures()) ?? throw ImportStopped::because('The file holds no measure.');
 
         return FirstStudy::of($dataset, $data, $measure);
-    }
-
-    private static function continue(Import $import, Dataset $dataset): Study
-    {
-        $import->addedTo($dataset);
-
-        return $dataset->studies()->orderByDesc('updated_at')->first() ?? self::begin($dataset);
     }
 }

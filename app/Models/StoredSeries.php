@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * One entity's figures of one measure, as they are from one version of the data set until before another.
  *
+ * @property int $id
  * @property int $measure_id
  * @property int $entity_id
  * @property int $imported_file_id

@@ -83,6 +83,20 @@ final class Upload extends Model
         return is_file($this->path()) ? (int) filesize($this->path()) : 0;
     }
 
+    /** Takes it from one state to another; false where somebody else has done so before. */
+    public function claim(string $from, string $to): bool
+    {
+        if ($to === 'running') {
+            $this->tell(0, 0);
+        }
+        $claimed = self::whereKey($this->id)
+            ->where('state', $from)
+            ->update(['state' => $to, 'message' => '']);
+        $this->refresh();
+
+        return $claimed === 1;
+    }
+
     /** Notes how many rows are read, and how many cells could not be. */
     public function tell(int $rows, int $problems): void
     {

@@ -290,6 +290,12 @@ final readonly class Comparison
         return $spoken < $this->from || is_nan($line->values[$spoken]) ? null : $spoken;
     }
 
+    /** For whoever looks at single values: one decimal more than in the labels; places have none. */
+    public function fineDecimals(): int
+    {
+        return $this->run->table()->unit->sort === ValueType::Rank ? 0 : $this->decimals + 1;
+    }
+
     /** @param array<int, float> $latest */
     private function decimalsOf(array $latest): int
     {

@@ -8,6 +8,7 @@ use App\Data\ChangedMeanwhile;
 use App\Data\RevisionWriter;
 use App\Data\StoredData;
 use App\Data\Versions;
+use App\Jobs\ImportUpload;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\ImportedFile;
@@ -20,6 +21,7 @@ use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
+use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 
@@ -271,11 +273,47 @@ final class TwoWritersTest extends ApplicationTestCase
         self::assertSame(['A', 'A'], [$now->name, $now->document()->name]);
     }
 
+    public function testTheSameSentTwiceIsDoneOnce(): void
+    {
+        $upload = $this->brought(self::MONTHLY);
+        $upload->update(['state' => 'waiting']);
+        // Two workers have taken the same job.
+        foreach ([1, 2] as $_) {
+            (new ImportUpload($upload->id, 'Returns', '', '', false))->handle();
+        }
+        self::assertSame([1, 1], [Dataset::count(), Study::count()]);
+        $this->post(route('imports.store', $upload), ['name' => 'Again'])->assertOk();
+        $this->post(route('imports.store', $upload), ['name' => 'Again'])->assertNoContent();
+        $dataset = Dataset::sole();
+        foreach (
+            [
+                [route('briefs.store'), ['name' => 'Board'], Brief::class],
+                [route('studies.store', $dataset), ['measure' => 'leakage'], Study::class],
+            ]
+            as [$place, $input, $model]
+        ) {
+            $before = $model::count();
+            $page = (string) $this->get('/')->assertOk()->getContent();
+            self::assertStringContainsString('name="once"', $page);
+            $once = ['once' => (string) Str::uuid()];
+            $first = $this->post($place, [...$input, ...$once])->assertRedirect();
+            $this->post($place, [...$input, ...$once])->assertRedirect((string) $first->headers->get('Location'));
+            self::assertSame($before + 1, $model::count());
+            // Another form is another wish; and what was refused can be mended and sent again.
+            $this->post($place, [...$input, 'once' => (string) Str::uuid()])->assertRedirect();
+            self::assertSame($before + 2, $model::count());
+        }
+        $once = ['once' => (string) Str::uuid()];
+        $this->post(route('briefs.store'), ['name' => '', ...$once])->assertSessionHasErrors();
+        $this->post(route('briefs.store'), ['name' => 'Mended', ...$once])->assertSessionHasNoErrors();
+        self::assertTrue(Brief::where('name', 'Mended')->exists());
+    }
+
     /**
      * Two windows show one revision; the first edits, then the second, which has not seen it.
      *
-     * @param array<string, mixed> $first
-     * @param array<string, mixed> $second
+     * @param array<array-key, mixed> $first
+     * @param array<array-key, mixed> $second
      */
     #[TestWith([['rename', 'name' => 'A'], ['rename', 'name' => 'B'], 409])]
     #[TestWith([['words', 'part' => 'headline', 'text' => 'A'], ['words', 'part' => 'headline', 'text' => 'B'], 409])]

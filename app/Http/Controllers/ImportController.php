@@ -16,12 +16,12 @@ final class ImportController
 {
     public function store(ImportFileRequest $request, Upload $upload): Response
     {
-        if ($upload->isUnderWay()) {
+        // The same sent twice is done once.
+        if ($upload->isUnderWay() || !$upload->claim('open', 'waiting')) {
             return $this->show($upload);
         }
         set_time_limit(600);
         $upload->callOff(false);
-        $upload->update(['state' => 'waiting', 'message' => '']);
         $job = new ImportUpload(
             $upload->id,
             $request->string('name')->trim()->value(),

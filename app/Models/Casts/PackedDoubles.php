@@ -30,6 +30,12 @@ final class PackedDoubles implements CastsAttributes
 
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        return pack('e*', ...$value ?? []);
+        return self::packed($value ?? []);
+    }
+
+    /** @param list<float> $values */
+    public static function packed(array $values): string
+    {
+        return pack('e*', ...$values);
     }
 }

@@ -24,6 +24,12 @@ final class PackedIntegers implements CastsAttributes
 
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        return pack('P*', ...$value ?? []);
+        return self::packed($value ?? []);
+    }
+
+    /** @param list<int> $values */
+    public static function packed(array $values): string
+    {
+        return pack('P*', ...$values);
     }
 }

@@ -7,7 +7,7 @@
             <h1>Bring a table</h1>
             <x-bring :text="'Drop a file here, or choose one: '.\App\Formats\TableSources::inWords()" />
             <p class="quiet">One row per figure or per thing that happened; periods, years, entities or measures across. What the program makes of it is shown first; nothing is stored until you say so.</p>
-            <form class="inline study-file" method="post" action="{{ route('study-files.carried') }}" enctype="multipart/form-data">@csrf<label>or a study that carries its figures <input type="file" name="study" accept=".json,application/json" required></label> <button class="button is-small">Bring it</button></form>
+            <form class="inline study-file" method="post" action="{{ route('study-files.carried') }}" enctype="multipart/form-data">@csrf<x-once /><label>or a study that carries its figures <input type="file" name="study" accept=".json,application/json" required></label> <button class="button is-small">Bring it</button></form>
         </section>
         @foreach ($underWay as $upload)<p class="said"><a href="{{ route('uploads.show', $upload) }}">{{ $upload->name }} {{ $upload->state === 'done' ? 'is in' : 'is being read' }}</a></p>@endforeach
         <section class="briefs">
@@ -17,7 +17,7 @@
                     <li><a href="{{ route('briefs.show', $brief) }}">{{ $brief->name }}</a> <span class="quiet">{{ $brief->blocks_count }} {{ Str::plural('block', $brief->blocks_count) }}</span></li>
                 @endforeach
             </ul>
-            <form class="inline" method="post" action="{{ route('briefs.store') }}">@csrf<label for="brief-name">New brief, a page of several studies:</label> <input class="input is-small" id="brief-name" name="name" required maxlength="120" autocomplete="off"> <button class="button is-small">Begin</button></form>
+            <form class="inline" method="post" action="{{ route('briefs.store') }}">@csrf<x-once /><label for="brief-name">New brief, a page of several studies:</label> <input class="input is-small" id="brief-name" name="name" required maxlength="120" autocomplete="off"> <button class="button is-small">Begin</button></form>
         </section>
         @forelse ($datasets as $dataset)
             <section class="dataset" id="dataset-{{ $dataset->id }}">
@@ -33,7 +33,7 @@
                             @endforeach
                         </ul>
                         <form class="inline" method="post" action="{{ route('studies.store', $dataset) }}">
-                            @csrf
+                            @csrf<x-once />
                             <label for="measure-{{ $dataset->id }}">New study of</label>
                             <span class="select is-small"><select name="measure" id="measure-{{ $dataset->id }}">
                                 @foreach ($dataset->measures as $measure)<option value="{{ $measure->key }}">{{ $measure->name }}</option>@endforeach
@@ -41,7 +41,7 @@
                             <button class="button is-small">Start</button>
                         </form>
                         <form class="inline study-file" method="post" action="{{ route('study-files.store', $dataset) }}" enctype="multipart/form-data">
-                            @csrf
+                            @csrf<x-once />
                             <label>or bring a study file <input type="file" name="study" accept=".json,application/json" required></label>
                             <button class="button is-small">Bring it</button>
                         </form>

@@ -11,7 +11,7 @@
                     <path transform="scale(.1)" d="{{ \App\Drawing\Svg::path($pieces) }}" @class(['now' => $i === 0, 'other' => $i === 1]) />
                 @endforeach
             </svg>
-            <figcaption>{{ $where }}, {{ $line->name }} would end at <b>{{ \DuskRail\Data\Numerals::text($order->at($line->last), $comparison->decimals + 1) }}</b> (dashed), not at <b>{{ \DuskRail\Data\Numerals::text($line->latest(), $comparison->decimals + 1) }}</b>.</figcaption>
+            <figcaption>{{ $where }}, {{ $line->name }} would end at <b>{{ \DuskRail\Data\Numerals::text($order->at($line->last), $comparison->fineDecimals()) }}</b> (dashed), not at <b>{{ \DuskRail\Data\Numerals::text($line->latest(), $comparison->fineDecimals()) }}</b>.</figcaption>
         </figure>
     @endif
 @endforeach

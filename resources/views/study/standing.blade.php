@@ -1,5 +1,5 @@
 @php
-    $decimals = $comparison->decimals + 1;
+    $decimals = $comparison->fineDecimals();
     $number = fn (float $v): string => \DuskRail\Data\Numerals::text($v, $decimals);
     $signed = fn (float $v): string => is_nan($v) ? '–' : \DuskRail\Data\Numerals::signed($v, $decimals);
     $peers = $comparison->study->part(\DuskRail\Document\Parts\PeersPart::class);

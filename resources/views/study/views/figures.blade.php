@@ -21,7 +21,7 @@
             @foreach ($grid->rows as $i => $row)
                 <tr>
                     <th scope="row" @class(['hue-'.$row->hue => $row->hue > 0])>{{ $row->name }}</th>
-                    @foreach ($grid->cells[$i] as $at => $value)<td @class(['quiet' => $grid->columns[$at]->quiet || $row->quiet, 'shade-'.$grid->shade($value) => $part->shaded])>{{ \DuskRail\Data\Numerals::text($value, $comparison->decimals + 1) }}</td>@endforeach
+                    @foreach ($grid->cells[$i] as $at => $value)<td @class(['quiet' => $grid->columns[$at]->quiet || $row->quiet, 'shade-'.$grid->shade($value) => $part->shaded])>{{ \DuskRail\Data\Numerals::text($value, $comparison->fineDecimals()) }}</td>@endforeach
 
                 </tr>
             @endforeach
