@@ -12,8 +12,8 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
 /**
- * A form that makes something new carries a word of its own (`once`). Sent twice, as by a double click or a page that is
- * loaded again, it is done once, and leads to the same place.
+ * A form that makes something new carries a word of its own (`once`). Sent twice, as by a double click or a page that
+ * is loaded again, it is done once, and leads to the same place.
  */
 final class OnceOnly
 {
