@@ -9,6 +9,9 @@ return [
     // Names under which it answers, beside those of the loopback and the one in APP_URL.
     'hosts' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('DUSK_RAIL_HOSTS', ''))))),
 
+    // Folder that a backup of every day is written to; none without.
+    'backups' => (string) env('DUSK_RAIL_BACKUPS', ''),
+
     // The largest file that can be brought in, in bytes. bin/demo gives PHP the same limit.
     'largest_upload' => 200 * 1024 * 1024,
 

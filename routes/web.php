@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Drawing\HandOver;
 use App\Formats\Out\DatasetFormats;
+use App\Http\Controllers\BinController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\FiguresController;
@@ -88,6 +89,11 @@ Route::get('/finish', [FinishController::class, 'show'])->name('finish.show');
 Route::put('/finish', [FinishController::class, 'update'])->name('finish.update');
 Route::get('/studies/{study}/finish', [FinishController::class, 'others'])->name('finish.others');
 Route::post('/studies/{study}/finish', [FinishController::class, 'store'])->name('finish.store');
+
+Route::get('/bin', [BinController::class, 'show'])->name('bin.show');
+Route::post('/bin/{kind}/{id}', [BinController::class, 'restore'])
+    ->whereNumber('id')
+    ->name('bin.restore');
 
 Route::post('/briefs', [BriefController::class, 'store'])->name('briefs.store');
 Route::get('/briefs/{brief}', [BriefController::class, 'show'])->name('briefs.show');

@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -16,6 +17,7 @@ use Illuminate\Support\Str;
  *
  * @property int $id
  * @property string $name
+ * @property Carbon|null $deleted_at since when it lies in the bin
  * @property string $token
  * @property list<string>|null $controls what a reader may set, of ReaderChoices::CONTROLS
  * @property Carbon $updated_at
@@ -23,6 +25,8 @@ use Illuminate\Support\Str;
  */
 final class Brief extends Model
 {
+    use SoftDeletes;
+
     protected $guarded = [];
 
     protected $casts = ['controls' => 'array'];

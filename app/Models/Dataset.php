@@ -6,10 +6,13 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
 
 /**
  * @property int $id
  * @property string $name
+ * @property Carbon|null $deleted_at since when it lies in the bin
  * @property string $source
  * @property string $licence
  * @property string $retrieved day or words
@@ -18,6 +21,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Dataset extends Model
 {
+    use SoftDeletes;
+
     protected $guarded = [];
 
     /** The number of its newest version as it stands in the database now, whatever this model was read with. */

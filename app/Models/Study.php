@@ -9,6 +9,8 @@ use DuskRail\Document\Study as StudyOfCore;
 use DuskRail\Document\StudyDocument;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
 
 /**
  * A study with all its revisions, and a pointer to the one in force. Undo and redo only move the pointer.
@@ -16,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $id
  * @property int $dataset_id
  * @property string $name
+ * @property Carbon|null $deleted_at since when it lies in the bin
  * @property int $revision_id
  * @property int|null $version of the data set that it is held to; null for the newest
  * @property Dataset $dataset
@@ -23,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Study extends Model
 {
+    use SoftDeletes;
+
     protected $guarded = [];
 
     private ?StoredData $data = null;

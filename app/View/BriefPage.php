@@ -47,7 +47,8 @@ final readonly class BriefPage
         foreach ($brief->blocks()->with('study.dataset')->get() as $block) {
             $study = $block->study;
             if ($study === null) {
-                $parts[] = new BriefPart($block);
+                // The place of a study that lies in the bin is kept for it.
+                $parts = $block->study_id === null ? [...$parts, new BriefPart($block)] : $parts;
                 continue;
             }
             $document = $study->document();

@@ -45,11 +45,15 @@ final class BriefsTest extends ApplicationTestCase
         self::assertSame($ids[1], array_values(array_unique($ids[1])));
         $this->get(route('briefs.read', 'guessed'))->assertNotFound();
         $this->get(route('data.index'))->assertSee('For the board')->assertSee('3 blocks');
-        // A study that is deleted leaves the brief; a brief that is deleted leaves the studies.
-        $study->delete();
-        self::assertSame(2, $brief->blocks()->count());
+        // A study in the bin keeps its place in the brief, which is read without it; a brief leaves the studies.
+        $this->delete(route('studies.destroy', $study))->assertRedirect();
+        $this->get(route('briefs.show', $brief))->assertOk()->assertSee('a study that lies in the');
+        $left = (string) $this->get(route('briefs.read', $brief->token))->assertOk()->getContent();
+        self::assertLessThan(substr_count((string) $read->getContent(), '<svg'), substr_count($left, '<svg'));
+        $this->post(route('bin.restore', ['study', $study->id]))->assertRedirect(route('studies.show', $study));
+        $this->get(route('briefs.show', $brief))->assertOk()->assertDontSee('a study that lies in the');
         $this->delete(route('briefs.destroy', $brief))->assertRedirect();
-        self::assertSame([0, 0], [Brief::count(), BriefBlock::count()]);
+        self::assertSame(0, Brief::count());
         $this->get(route('studies.show', $second))->assertOk();
     }
 

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Drawing\BriefPdf;
 use App\Drawing\ReaderFile;
+use App\Keeping\Bin;
 use App\Models\Brief;
 use App\Models\Study;
 use App\View\BriefPage;
@@ -65,11 +66,11 @@ final class BriefController
 
     public function destroy(Brief $brief): RedirectResponse
     {
-        $brief->delete();
+        Bin::put($brief);
 
         return redirect()
             ->route('data.index')
-            ->with('message', "The brief “{$brief->name}” is deleted.");
+            ->with('message', "The brief “{$brief->name}” is in the bin for " . Bin::DAYS . ' days.');
     }
 
     /** For the reader: nothing can be changed here. */

@@ -8,6 +8,7 @@ use App\Data\RevisionWriter;
 use App\Data\StoredData;
 use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
+use App\Keeping\Bin;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Measure;
@@ -314,10 +315,10 @@ final class DatasetController
 
     public function destroy(Dataset $dataset): RedirectResponse
     {
-        $dataset->delete();
+        Bin::put($dataset);
 
         return redirect()
             ->route('data.index')
-            ->with('message', "“{$dataset->name}” and its studies are deleted.");
+            ->with('message', "“{$dataset->name}” and its studies are in the bin for " . Bin::DAYS . ' days.');
     }
 }

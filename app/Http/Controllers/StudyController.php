@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Data\FirstStudy;
 use App\Data\StoredData;
+use App\Keeping\Bin;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\View\SheetSize;
@@ -36,10 +37,10 @@ final class StudyController
 
     public function destroy(Study $study): RedirectResponse
     {
-        $study->delete();
+        Bin::put($study);
 
         return redirect()
             ->route('data.index')
-            ->with('message', "The study “{$study->name}” is deleted.");
+            ->with('message', "The study “{$study->name}” is in the bin for " . Bin::DAYS . ' days.');
     }
 }

@@ -9,6 +9,8 @@
                 <li>
                     @if ($block->study !== null)
                         <a href="{{ route('studies.show', $block->study) }}"><b>{{ $block->study->name }}</b></a> <span class="quiet">{{ \DuskRail\Document\ViewCatalogue::of($block->study->document())->title() }}</span>
+                    @elseif ($block->study_id !== null)
+                        <span class="quiet">a study that lies in the <a href="{{ route('bin.show') }}">bin</a></span>
                     @else
                         <form method="post" action="{{ route('briefs.update', $brief) }}" class="text">@csrf @method('put')<input type="hidden" name="block" value="{{ $block->id }}"><textarea name="text" rows="2" aria-label="Text" maxlength="4000">{{ $block->text }}</textarea><button class="button is-small">Keep</button></form>
                     @endif

@@ -1,5 +1,5 @@
 <x-layout title="Data">
-    <header class="top"><x-mark /><span class="right"><a class="plain" href="{{ route('finish.show') }}">House finish</a><button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></span></header>
+    <header class="top"><x-mark /><span class="right"><a class="plain" href="{{ route('finish.show') }}">House finish</a><a class="plain" href="{{ route('bin.show') }}">Bin</a><button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></span></header>
     <main class="page">
         @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Keeping\Tidy;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+final class TidyData extends Command
+{
+    protected $signature = 'data:tidy';
+
+    protected $description = 'Take away what nobody needs any more: the old bin, left files, revisions out of reach';
+
+    public function handle(): int
+    {
+        foreach (Tidy::all() as $what => $count) {
+            $this->line("{$count} {$what}");
+        }
+
+        DB::statement('pragma optimize');
+        DB::statement('pragma wal_checkpoint(truncate)');
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Keeping\Backup;
+use Illuminate\Console\Command;
+use Illuminate\Database\Migrations\Migrator;
+
+final class UpgradeData extends Command
+{
+    protected $signature = 'data:upgrade';
+
+    protected $description = 'Bring the database up to date with the program, after a copy of it; nothing where it is';
+
+    public function handle(Migrator $migrator): int
+    {
+        $paths = [database_path('migrations')];
+        $done = $migrator->repositoryExists() ? $migrator->getRepository()->getRan() : [];
+        $waiting = array_diff(array_keys($migrator->getMigrationFiles($paths)), $done);
+        if ($waiting === []) {
+            return self::SUCCESS;
+        }
+        $kept = Backup::keep();
+        if ($kept !== '') {
+            $this->line("A copy of the data is in {$kept}.");
+        }
+
+        return $this->call('migrate', ['--force' => true, '--quiet' => true]);
+    }
+}

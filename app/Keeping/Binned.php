@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keeping;
+
+use Illuminate\Support\Carbon;
+
+/** One thing that lies in the bin. */
+final readonly class Binned
+{
+    /** @param 'dataset'|'study'|'brief' $kind */
+    public function __construct(public string $kind, public int $id, public string $name, public Carbon $since) {}
+
+    public function until(): Carbon
+    {
+        return $this->since->copy()->addDays(Bin::DAYS);
+    }
+
+    public function noun(): string
+    {
+        return $this->kind === 'dataset' ? 'data set with its studies' : $this->kind;
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keeping;
+
+use App\Models\Study;
+use App\Models\StudyRevision;
+use App\Models\Upload;
+use Illuminate\Support\Carbon;
+
+/** Takes away what nobody needs any more: never what is shown, held to, or can be undone. */
+final class Tidy
+{
+    /** Days that a file that was brought waits to be imported. */
+    private const UPLOADS = 7;
+
+    /** Days that a revision is kept that undo no longer reaches. */
+    private const REVISIONS = 30;
+
+    /** Steps that undo goes back. */
+    private const UNDO = 200;
+
+    /** Copies of the database that are kept. */
+    private const COPIES = 10;
+
+    /** @return array<string, int> how many of each were taken away */
+    public static function all(): array
+    {
+        return [
+            'things out of the bin' => Bin::empty(),
+            'files that were brought and left' => self::uploads(),
+            'files that belong to nothing' => self::strays(),
+            'revisions that undo no longer reaches' => self::revisions(),
+            'old copies of the database' => self::copies(),
+        ];
+    }
+
+    private static function uploads(): int
+    {
+        $old = Upload::where('updated_at', '<', Carbon::now()->subDays(self::UPLOADS))->get();
+        foreach ($old as $upload) {
+            $upload->discard();
+        }
+
+        return $old->count();
+    }
+
+    private static function strays(): int
+    {
+        $known = array_flip(Upload::all()->map(static fn(Upload $u): string => $u->id)->all());
+        $count = 0;
+        foreach (glob(storage_path('app/uploads/*')) ?: [] as $path) {
+            $isOld = (int) filemtime($path) < time() - 3_600;
+            if ($isOld && is_file($path) && !isset($known[explode('.', basename($path))[0]])) {
+                unlink($path);
+                $count++;
+            }
+        }
+
+        return $count;
+    }
+
+    private static function revisions(): int
+    {
+        $count = 0;
+        foreach (Study::withTrashed()->get() as $study) {
+            $parents = [];
+            foreach (StudyRevision::where('study_id', $study->id)->get(['id', 'parent_id']) as $revision) {
+                $parents[$revision->id] = $revision->parent_id;
+            }
+            $kept = [];
+            // The way back from where it stands, and every way forward from there.
+            for ($at = $study->revision_id; $at !== null && count($kept) < self::UNDO; $at = $parents[$at] ?? null) {
+                $kept[$at] = true;
+            }
+            foreach ($parents as $id => $parent) {
+                if ($id > $study->revision_id && isset($kept[$parent ?? 0])) {
+                    $kept[$id] = true;
+                }
+            }
+            $old = StudyRevision::where('study_id', $study->id)
+                ->whereNotIn('id', array_keys($kept))
+                ->where('created_at', '<', Carbon::now()->subDays(self::REVISIONS));
+            $count += $old->count();
+            $old->delete();
+        }
+
+        return $count;
+    }
+
+    private static function copies(): int
+    {
+        $copies = glob(storage_path('app/backups/*.duskrail')) ?: [];
+        rsort($copies);
+        $old = array_slice($copies, self::COPIES);
+        array_map(unlink(...), $old);
+
+        return count($old);
+    }
+}
