@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Failures;
 use App\Http\Middleware\KnownHosts;
 use App\Http\Middleware\OnceOnly;
+use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\View\SheetSize;
 use Illuminate\Foundation\Application;
@@ -20,7 +21,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->prepend(KnownHosts::class);
         $middleware->append(SecurityHeaders::class);
-        $middleware->appendToGroup('web', OnceOnly::class);
+        $middleware->appendToGroup('web', [PlainInput::class, OnceOnly::class]);
         // Set by the browser, not by us, so they are not encrypted.
         $middleware->encryptCookies(except: [SheetSize::COOKIE, 'dusk-rail-ground']);
     })

@@ -42,10 +42,10 @@ Route::delete('/datasets/{dataset}/corrections/{file}', [VersionController::clas
     'corrections.destroy',
 );
 Route::get('/datasets/{dataset}/versions/{version}', [VersionController::class, 'show'])
-    ->whereNumber('version')
+    ->where('version', '\d{1,9}')
     ->name('versions.show');
 Route::post('/datasets/{dataset}/versions/{version}', [VersionController::class, 'restore'])
-    ->whereNumber('version')
+    ->where('version', '\d{1,9}')
     ->name('versions.restore');
 Route::post('/studies/{study}/pin', [VersionController::class, 'pin'])->name('studies.pin');
 Route::delete('/datasets/{dataset}', [DatasetController::class, 'destroy'])->name('datasets.destroy');
@@ -79,7 +79,7 @@ Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])-
 Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->name('sentences.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
 Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])
-    ->whereNumber('position')
+    ->where('position', '\d{1,9}')
     ->name('working.show');
 Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])
     ->whereIn('format', array_keys(HandOver::FORMATS))
@@ -92,7 +92,7 @@ Route::post('/studies/{study}/finish', [FinishController::class, 'store'])->name
 
 Route::get('/bin', [BinController::class, 'show'])->name('bin.show');
 Route::post('/bin/{kind}/{id}', [BinController::class, 'restore'])
-    ->whereNumber('id')
+    ->where('id', '\d{1,9}')
     ->name('bin.restore');
 
 Route::post('/briefs', [BriefController::class, 'store'])->name('briefs.store');

@@ -7,6 +7,7 @@ namespace App\Formats;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Sample;
+use ErrorException;
 
 /** A CSV or TSV file (RFC 4180, with the liberties that files take), read row by row. */
 final readonly class DelimitedFile
@@ -52,6 +53,11 @@ final readonly class DelimitedFile
             }
             // A filtered stream cannot be wound back, so it takes the slow way from the start.
             yield from $this->dialect->encoding === 'UTF-8' ? $this->quick($file) : $this->quoted($file);
+        } catch (ErrorException) {
+            throw NotATable::because(
+                "The file holds bytes that no text in {$this->dialect->encoding} has.",
+                'Save it as CSV in UTF-8, and bring that.',
+            );
         } finally {
             fclose($file);
         }

@@ -80,7 +80,7 @@ final class KeepingTest extends ApplicationTestCase
         $stray = storage_path('app/uploads/stray.part');
         touch($stray, time() - 7_200);
         Tidy::all();
-        self::assertSame(5, StudyRevision::count());
+        self::assertCount(5, StudyRevision::all());
         self::assertFileDoesNotExist($stray);
         self::assertFileExists($left->path());
         $this->travel(31)->days();
@@ -168,7 +168,7 @@ final class KeepingTest extends ApplicationTestCase
         return new PDO("sqlite:{$this->folder}/test.sqlite");
     }
 
-    /** @return list<mixed> names of the data sets */
+    /** @return array<array-key, mixed> names of the data sets */
     private function names(): array
     {
         $names = $this->database()->query('select name from datasets order by id');

@@ -42,6 +42,9 @@ final class CorrectReadingRequest extends FormRequest
     /** What becomes of figures that are there, and which unknown names are known ones. */
     private function setWay(Upload $upload): void
     {
+        if ($upload->dataset === null) {
+            return;
+        }
         if (in_array($this->input('way'), ['over', 'place'], true)) {
             $upload->way = $this->input('way');
         }
