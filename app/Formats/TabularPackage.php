@@ -18,6 +18,9 @@ final readonly class TabularPackage implements TableSource
 
     private const LARGEST = 600_000_000;
 
+    /** Files that one table may be cut into. */
+    private const PARTS = 100;
+
     /** Bytes of the descriptor, with what rows it holds. */
     private const LARGEST_DESCRIPTOR = 40_000_000;
 
@@ -189,6 +192,13 @@ final readonly class TabularPackage implements TableSource
     private function packed(array $resource, string $beside): iterable
     {
         $paths = is_array($resource['path'] ?? null) ? array_values($resource['path']) : [$resource['path'] ?? ''];
+        $written = 0;
+        if (count($paths) > self::PARTS || count(array_unique($paths, SORT_REGULAR)) < count($paths)) {
+            throw NotATable::because(
+                'The package cuts one table into more than ' . self::PARTS . ' files, or names one of them twice.',
+                'Bring the file that holds the figures by itself.',
+            );
+        }
         foreach ($paths as $part => $name) {
             if (!is_string($name) || preg_match('#^(\w+:|/)|(^|/)\.\.(/|$)#', $name) === 1) {
                 throw NotATable::because(
@@ -213,8 +223,7 @@ final readonly class TabularPackage implements TableSource
                 );
             }
             $copy = "{$beside}.part";
-            file_put_contents($copy, $stream);
-            fclose($stream);
+            $written += self::copied($stream, $copy, self::LARGEST - $written);
             $zip->close();
             try {
                 foreach (DelimitedFile::open($copy)->rows() as $number => $row) {
@@ -227,6 +236,32 @@ final readonly class TabularPackage implements TableSource
                 unlink($copy);
             }
         }
+    }
+
+    /**
+     * Bytes are counted as they come, whatever the archive says of their number.
+     *
+     * @param resource $from
+     */
+    private static function copied($from, string $to, int $most): int
+    {
+        $out = fopen($to, 'wb');
+        $bytes = $out === false ? 0 : (int) stream_copy_to_stream($from, $out, $most + 1);
+        fclose($from);
+        if ($out !== false) {
+            fclose($out);
+        }
+        if ($bytes > $most) {
+            unlink($to);
+            throw NotATable::because(
+                'The package unpacks to more than ' .
+                    number_format(self::LARGEST / 1e6) .
+                    ' MB, which no tables come to.',
+                'Bring the file that holds the figures by itself.',
+            );
+        }
+
+        return $bytes;
     }
 
     private static function zip(string $path): ZipArchive

@@ -20,10 +20,9 @@ use ZipArchive;
  */
 final readonly class Workbook implements TableSource
 {
-    /** What a workbook may come to when it is unpacked; a small file that unpacks to more is no table. */
-    private const LARGEST = 600_000_000;
-
     private const MOST_CELLS = 4_000_000;
+
+    private const MOST_MERGED = 2_000_000;
 
     /** @param Spreadsheet|LargeSheets $book the whole of it, or what is so large that it is read in chunks */
     private function __construct(private Spreadsheet|LargeSheets $book) {}
@@ -65,6 +64,7 @@ final readonly class Workbook implements TableSource
             );
         }
         $type = self::type($path);
+        Unpacking::check($path);
 
         return $type === 'Xlsx' && LargeSheets::areIn($path)
             ? self::inChunks($path)
@@ -79,7 +79,8 @@ final readonly class Workbook implements TableSource
 
             return $reader->load($path);
         } catch (Throwable $problem) {
-            throw Packed::unreadable($problem->getMessage());
+            // A library may name the path that it was given.
+            throw Packed::unreadable(str_replace([$path, dirname($path)], ['the file', ''], $problem->getMessage()));
         }
     }
 
@@ -195,22 +196,12 @@ final readonly class Workbook implements TableSource
                 'It may not have arrived whole; bring it again.',
             );
         }
-        $size = 0;
-        for ($i = 0; $i < $zip->numFiles; $i++) {
-            $size += (int) ($zip->statIndex($i)['size'] ?? 0);
-        }
         $type = match (true) {
             $zip->locateName('xl/workbook.xml') !== false => 'Xlsx',
             $zip->locateName('content.xml') !== false => 'Ods',
             default => '',
         };
         $zip->close();
-        if ($size > self::LARGEST) {
-            throw NotATable::because(
-                'The workbook unpacks to ' . number_format($size / 1e6) . ' MB, more than a table comes to.',
-                'Save the sheet that holds the figures as CSV.',
-            );
-        }
 
         return $type !== ''
             ? $type
@@ -245,8 +236,17 @@ final readonly class Workbook implements TableSource
     private static function merged(Worksheet $sheet): array
     {
         $covered = [];
+        $cells = 0;
         foreach ($sheet->getMergeCells() as $range) {
             [$from, $to] = Coordinate::rangeBoundaries($range);
+            [$high, $wide] = [(int) $to[1] - (int) $from[1], (int) $to[0] - (int) $from[0]];
+            $cells += $high < 2_000 ? ($high + 1) * min(400, $wide + 1) : 0;
+            if ($cells > self::MOST_MERGED) {
+                throw NotATable::because(
+                    "The sheet “{$sheet->getTitle()}” merges more cells than a table has.",
+                    'Undo the merging in it, or save it as CSV.',
+                );
+            }
             // A title over the whole table is no heading of its columns.
             for ($row = (int) $from[1]; $row <= (int) $to[1] && (int) $to[1] - (int) $from[1] < 2_000; $row++) {
                 for (

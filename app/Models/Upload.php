@@ -6,8 +6,7 @@ namespace App\Models;
 
 use App\Data\Import;
 use App\Formats\DelimitedFile;
-use App\Formats\TableSources;
-use App\Formats\Workbook;
+use App\Formats\Unpacker;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Heading;
@@ -190,12 +189,7 @@ final class Upload extends Model
     public function readSheet(?string $sheet): void
     {
         set_time_limit(300);
-        ini_set('memory_limit', '1G');
-        $format = TableSources::of($this->bookPath()) ?? Workbook::class;
-        $book = $format::open($this->bookPath());
-        $this->sheets = $book->tables();
-        $this->sheet = $sheet ?? ($this->sheets[0] ?? '');
-        $book->write($this->sheet, $this->path());
+        [$this->sheets, $this->sheet] = Unpacker::write($this->bookPath(), $this->path(), $sheet);
         $this->understand();
     }
 

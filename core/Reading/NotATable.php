@@ -11,7 +11,7 @@ final class NotATable extends Refusal
 {
     public static function because(string $reason, string $remedy): self
     {
-        return new self("{$reason} {$remedy}");
+        return new self(trim("{$reason} {$remedy}"));
     }
 
     public static function empty(): self

@@ -12,6 +12,7 @@ use Illuminate\Http\UploadedFile;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
 
@@ -152,16 +153,86 @@ final class WorkbooksTest extends ApplicationTestCase
         self::assertSame($before, glob(storage_path('app/uploads/*')));
     }
 
-    public function testASmallFileThatUnpacksToTooMuchIsNotUnpacked(): void
+    /** @return iterable<string, array{callable(self): string, string, string}> what is written, its name, what is said */
+    public static function hostile(): iterable
     {
-        $zeros = str_repeat('0', 64_000_000);
-        $files = ['xl/workbook.xml' => '<workbook/>'];
-        for ($i = 0; $i < 10; $i++) {
-            $files["xl/worksheets/sheet{$i}.xml"] = $zeros;
-        }
-        $packed = $this->packed($files);
+        $book = ['xl/workbook.xml' => '<workbook/>'];
+        yield 'megabytes without a row' => [
+            static fn(self $t): string => $t->packed([
+                ...$book,
+                'xl/worksheets/sheet1.xml' => '<worksheet>' . str_repeat(' ', 64_000_000),
+            ]),
+            'spaces.xlsx',
+            'without a row',
+        ];
+        yield 'texts without end' => [
+            static fn(self $t): string => $t->packed([
+                ...$book,
+                'xl/sharedStrings.xml' => '<sst>' . str_repeat('<si><t>a</t></si>', 3_000_000),
+            ]),
+            'texts.xlsx',
+            'unpacks to more than a table comes to',
+        ];
+        yield 'thousands of merged ranges' => [
+            static fn(self $t): string => $t->packed([
+                ...$book,
+                'xl/worksheets/sheet1.xml' =>
+                    '<worksheet><sheetData><row r="1"/></sheetData><mergeCells>' .
+                    str_repeat('<mergeCell ref="A1:OJ1999"/>', 60_000),
+            ]),
+            'merged.xlsx',
+            'merges more than 50,000 ranges',
+        ];
+        yield 'rows that are repeated' => [
+            static fn(self $t): string => $t->packed([
+                'content.xml' =>
+                    '<o:d xmlns:o="o" xmlns:table="t" xmlns:office="f"><table:table><table:table-row ' .
+                    'table:number-rows-repeated="1048000"><table:table-cell office:value-type="float" ' .
+                    'table:number-columns-repeated="9"/></table:table-row></table:table></o:d>',
+            ]),
+            'rows.ods',
+            'repeats rows or cells',
+        ];
+        yield 'one part many times' => [
+            static fn(self $t): string => $t->packed([
+                'datapackage.json' => (string) json_encode([
+                    'resources' => [['name' => 'a', 'path' => array_fill(0, 50, 'a.csv')]],
+                ]),
+                'a.csv' => self::MONTHLY,
+            ]),
+            'again.zip',
+            'names one of them twice',
+        ];
+        yield 'a size that is a lie' => [
+            static function (self $t): string {
+                // Nothing but zeros, which takes no room on the disk.
+                $long = (string) tempnam(sys_get_temp_dir(), 'dusk');
+                $file = fopen($long, 'wb');
+                if ($file !== false) {
+                    ftruncate($file, 610_000_000);
+                    fclose($file);
+                }
+                $descriptor = '{"resources": [{"name": "a", "path": "a.csv"}]}';
+                $packed = $t->packed(['datapackage.json' => $descriptor], ['a.csv' => $long]);
+                unlink($long);
+
+                return str_replace(pack('V', 610_000_000), pack('V', 1_000), $packed);
+            },
+            'lie.zip',
+            'unpacks to more than 600 MB',
+        ];
+    }
+
+    /** @param callable(self): string $made */
+    #[DataProvider('hostile')]
+    public function testASmallFileThatUnpacksToTooMuchIsRefusedInWords(callable $made, string $name, string $said): void
+    {
+        $before = glob(storage_path('app/uploads/*'));
+        $packed = $made($this);
         self::assertLessThan(5_000_000, strlen($packed));
-        $this->refused($packed, 'bomb.xlsx', 'unpacks to 640 MB');
+        $this->refused($packed, $name, $said);
+        // Nothing of it stays.
+        self::assertSame($before, glob(storage_path('app/uploads/*')));
     }
 
     private function refused(string $content, string $name, string $said): void
@@ -190,14 +261,20 @@ final class WorkbooksTest extends ApplicationTestCase
         return $path;
     }
 
-    /** @param array<string, string> $files */
-    private function packed(array $files): string
+    /**
+     * @param array<string, string> $files content by name
+     * @param array<string, string> $paths of files that are too large to be held
+     */
+    private function packed(array $files, array $paths = []): string
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
         $zip = new ZipArchive();
         $zip->open($path, ZipArchive::OVERWRITE);
         foreach ($files as $name => $content) {
             $zip->addFromString($name, $content);
+        }
+        foreach ($paths as $name => $from) {
+            $zip->addFile($from, $name);
         }
         $zip->close();
         $packed = (string) file_get_contents($path);

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use DuskRail\Reading\NotATable;
+use Illuminate\Contracts\Cache\LockTimeoutException;
+use Illuminate\Support\Facades\Cache;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\Process;
+
+/**
+ * Writes a table of a packed file out as text, in a process of its own with limits on memory, time and bytes, one at a
+ * time: whatever the file does to its reader, the program goes on.
+ */
+final readonly class Unpacker
+{
+    private const SECONDS = 240;
+
+    /** Kilobytes of address space; a workbook of a million rows takes less than half of it. */
+    private const MEMORY = 3_000_000;
+
+    /** Kilobytes of one file that is written. */
+    private const WRITTEN = 1_500_000;
+
+    /** Seconds that another file is waited for. */
+    private const PATIENCE = 45;
+
+    /**
+     * @param string|null $table the likeliest without
+     * @return array{list<string>, string} names of the tables, and of the one that is written
+     *
+     * @throws NotATable
+     */
+    public static function write(string $path, string $to, ?string $table = null): array
+    {
+        $lock = Cache::lock('unpacking', self::SECONDS + 10);
+        Cache::add('unpacking-waits', 0, 600);
+        $place = (int) Cache::increment('unpacking-waits');
+        try {
+            $lock->block(self::PATIENCE);
+        } catch (LockTimeoutException) {
+            Cache::decrement('unpacking-waits');
+            throw NotATable::because(
+                'Another large file is being read just now' .
+                    ($place > 2 ? ', and ' . ($place - 2) . ' wait before yours.' : '.'),
+                'Bring it again in a minute.',
+            );
+        }
+        try {
+            return self::run($path, $to, $table);
+        } finally {
+            $lock->release();
+            Cache::decrement('unpacking-waits');
+        }
+    }
+
+    /** @return array{list<string>, string} */
+    private static function run(string $path, string $to, ?string $table): array
+    {
+        $limits = 'ulimit -v ' . self::MEMORY . ' -f ' . self::WRITTEN . ' -t ' . self::SECONDS . '; exec "$@"';
+        // The server's own PHP may be one that takes no commands.
+        $php = PHP_SAPI === 'fpm-fcgi' ? 'php' : PHP_BINARY;
+        $command = [$php, '-d', 'memory_limit=1G', base_path('artisan')];
+        $process = new Process(
+            ['sh', '-c', $limits, 'sh', ...$command, 'table:unpack', $path, $to, ...$table === null ? [] : [$table]],
+            base_path(),
+            timeout: self::SECONDS,
+        );
+        try {
+            $process->run();
+        } catch (ProcessTimedOutException) {
+            throw self::tooMuch();
+        }
+        $said = json_decode($process->getOutput(), true);
+        if (is_array($said) && is_string($said['refused'] ?? null)) {
+            throw NotATable::because($said['refused'], '');
+        }
+        if (!$process->isSuccessful() || !is_array($said) || !is_array($said['tables'] ?? null)) {
+            throw self::tooMuch();
+        }
+
+        return [
+            array_values(array_filter($said['tables'], is_string(...))),
+            is_string($said['table'] ?? null) ? $said['table'] : '',
+        ];
+    }
+
+    private static function tooMuch(): NotATable
+    {
+        return NotATable::because(
+            'Reading the file took more memory or time than a table needs.',
+            'Save the sheet that holds the figures as CSV, and bring that.',
+        );
+    }
+}
