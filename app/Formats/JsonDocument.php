@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Reading\NotATable;
+use JsonException;
+
 /** What a file is as JSON, so that formats written in it can tell their own files. */
 final class JsonDocument
 {
@@ -11,6 +14,9 @@ final class JsonDocument
     private const WHOLE = 5_000_000;
 
     private const EDGE = 65_536;
+
+    /** Objects and lists; each takes some hundred bytes. */
+    private const PARTS = 500_000;
 
     /**
      * @return array<array-key, mixed>|null null for what is no single object or list of JSON, or is large
@@ -46,6 +52,28 @@ final class JsonDocument
         $end = (string) file_get_contents($path, false, null, max(0, filesize($path) - self::EDGE));
 
         return preg_match('/"(' . implode('|', $keys) . ')"\s*:/', $start . $end) === 1;
+    }
+
+    /**
+     * All of a file or text that may be large.
+     *
+     * @return array<array-key, mixed> nothing where it is JSON of another kind
+     *
+     * @throws JsonException
+     * @throws NotATable when its many small parts would fill the memory
+     */
+    public static function decoded(string $text): array
+    {
+        $parts = substr_count($text, '{') + substr_count($text, '[');
+        if ($parts > self::PARTS) {
+            throw NotATable::because(
+                'The file holds ' . number_format($parts) . ' objects and lists, more than can be read at once.',
+                'Take a part of it where it comes from, or take it as CSV.',
+            );
+        }
+        $read = json_decode($text, true, 64, JSON_THROW_ON_ERROR);
+
+        return is_array($read) ? $read : [];
     }
 
     private static function isBegun(string $path): bool

@@ -57,14 +57,13 @@ final readonly class JsonStatFile implements TableSource
             );
         }
         try {
-            $read = json_decode((string) file_get_contents($path), true, 64, JSON_THROW_ON_ERROR);
+            $read = JsonDocument::decoded((string) file_get_contents($path));
         } catch (JsonException $problem) {
             throw NotATable::because(
                 "The file looks like JSON but is not: {$problem->getMessage()}.",
                 'It may not have arrived whole; bring it again.',
             );
         }
-        $read = is_array($read) ? $read : [];
         $items = match (true) {
             self::isDataset($read) => [$read],
             is_array(data_get($read, 'link.item')) => data_get($read, 'link.item'),

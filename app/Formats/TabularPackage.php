@@ -71,7 +71,7 @@ final readonly class TabularPackage implements TableSource
             $json = (string) file_get_contents($path, false, null, 0, self::LARGEST_DESCRIPTOR);
         }
         try {
-            $descriptor = json_decode($json, true, 64, JSON_THROW_ON_ERROR);
+            $descriptor = JsonDocument::decoded($json);
         } catch (JsonException $problem) {
             throw NotATable::because(
                 'The descriptor ' . self::DESCRIPTOR . " is not JSON: {$problem->getMessage()}.",
@@ -80,7 +80,7 @@ final readonly class TabularPackage implements TableSource
         }
         $resources = [];
         foreach (
-            is_array($descriptor) && is_array($descriptor['resources'] ?? null) ? $descriptor['resources'] : []
+            is_array($descriptor['resources'] ?? null) ? $descriptor['resources'] : []
             as $number => $resource
         ) {
             if (is_array($resource) && (isset($resource['path']) || is_array($resource['data'] ?? null))) {
@@ -91,7 +91,7 @@ final readonly class TabularPackage implements TableSource
 
         return $resources === []
             ? throw NotATable::because('The package names no table.', 'Bring its CSV files by themselves.')
-            : new self($resources, is_array($descriptor) ? $descriptor : [], $path, $folder);
+            : new self($resources, $descriptor, $path, $folder);
     }
 
     public function tables(): array
