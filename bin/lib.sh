@@ -30,6 +30,10 @@ missing_packages() {
     command -v node >/dev/null || missing+=(nodejs npm)
     command -v rsvg-convert >/dev/null || missing+=(librsvg2-bin)
     command -v unzip >/dev/null || missing+=(unzip)
+    if [ "${1:-}" = server ] || [ "${1:-}" = tests ]; then
+        command -v nginx >/dev/null || missing+=(nginx-light)
+        command -v php-fpm8.2 >/dev/null || missing+=(php8.2-fpm)
+    fi
     if [ "${1:-}" = tests ]; then
         command -v chromium >/dev/null || missing+=(chromium)
         command -v pdftotext >/dev/null || missing+=(poppler-utils)

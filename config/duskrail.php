@@ -9,6 +9,9 @@ return [
     // Names under which it answers, beside those of the loopback and the one in APP_URL.
     'hosts' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('DUSK_RAIL_HOSTS', ''))))),
 
+    // Addresses of proxies in front of it, whose word on HTTPS and on the client is believed.
+    'proxies' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('DUSK_RAIL_PROXIES', ''))))),
+
     // Folder that a backup of every day is written to; none without.
     'backups' => (string) env('DUSK_RAIL_BACKUPS', ''),
 

@@ -21,6 +21,7 @@ use App\Http\Controllers\StudyChangeController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\StudyFileController;
 use App\Http\Controllers\StudyHistoryController;
+use App\Http\Controllers\UpController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\VersionController;
 use App\Http\Controllers\WorkingController;
@@ -103,6 +104,7 @@ Route::get('/read/{token}', [BriefController::class, 'read'])->name('briefs.read
 Route::get('/read/{token}/pdf', [BriefController::class, 'pdf'])->name('briefs.pdf');
 Route::get('/read/{token}/file', [BriefController::class, 'file'])->name('briefs.file');
 
+Route::get('/up', UpController::class)->withoutMiddleware('web')->name('up');
 Route::get('/palette.css', [PaletteController::class, 'show'])
     ->withoutMiddleware('web')
     ->name('palette');

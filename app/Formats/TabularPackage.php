@@ -79,10 +79,7 @@ final readonly class TabularPackage implements TableSource
             );
         }
         $resources = [];
-        foreach (
-            is_array($descriptor['resources'] ?? null) ? $descriptor['resources'] : []
-            as $number => $resource
-        ) {
+        foreach (is_array($descriptor['resources'] ?? null) ? $descriptor['resources'] : [] as $number => $resource) {
             if (is_array($resource) && (isset($resource['path']) || is_array($resource['data'] ?? null))) {
                 $name = is_string($resource['name'] ?? null) ? $resource['name'] : 'table ' . ((int) $number + 1);
                 $resources[$name] = $resource;

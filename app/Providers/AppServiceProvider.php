@@ -13,6 +13,7 @@ use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Foundation\Application;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Session\SessionManager;
 use Illuminate\Support\ServiceProvider;
 use PDO;
@@ -40,6 +41,8 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::preventSilentlyDiscardingAttributes();
+        // Whose word on the client and on HTTPS is believed; nobody's unless they are named.
+        TrustProxies::at(array_filter(config()->array('duskrail.proxies'), is_string(...)));
         $this->app
             ->make(SessionManager::class)
             ->extend(

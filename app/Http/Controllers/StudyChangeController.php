@@ -23,12 +23,13 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
 use DuskRail\Rail\PlacedStop;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 
 /** Every edit of a study comes in here and leaves as a new revision, and as the workspace drawn anew. */
 final class StudyChangeController
 {
     /** So often a change is carried out anew when others come between. */
-    private const TRIES = 5;
+    private const TRIES = 4;
 
     public function store(ChangeStudyRequest $request, Study $study, TextMeasure $measure): Response
     {
@@ -81,34 +82,47 @@ final class StudyChangeController
      */
     private function carriedOut(Change $change, Study $study, ?StudyRevision $seen): array
     {
-        for ($try = 1; ; $try++) {
-            $madeOn = $study->revision_id;
-            $before = $study->document();
-            $data = $study->data();
-            $between = SeenRevision::cameBetween($seen, $study);
-            if ($seen !== null && $seen->id !== $madeOn) {
-                $base = StudyDocument::read($seen->document);
-                $mine = Edit::of($change, $base, $data)->study;
-                if (Difference::clashes($base, $mine, $before) !== []) {
-                    throw Clash::with($between);
-                }
-            }
-            $comparison = Edit::of($change, $before, $data);
-            if ($comparison->study == $before) {
-                return [$before, $comparison, $between];
-            }
+        for ($try = 1; $try < self::TRIES; $try++) {
             try {
-                $summary = $change->inWords($before, $comparison->study, $data);
-                RevisionWriter::write($study, $comparison->study, $summary, $madeOn);
-
-                return [$before, $comparison, $between];
-            } catch (ChangedMeanwhile $problem) {
-                if ($try === self::TRIES) {
-                    throw $problem;
-                }
+                return self::tried($change, $study, $seen);
+            } catch (ChangedMeanwhile) {
                 $study->refresh();
             }
         }
+
+        // Where many edit one study at once, the last try keeps the others waiting, and nobody can come between.
+        return DB::transaction(static function () use ($change, $study, $seen): array {
+            $study->refresh();
+
+            return self::tried($change, $study, $seen);
+        });
+    }
+
+    /**
+     * @return array{StudyOfCore, Comparison, string}
+     *
+     * @throws InvalidStudy|ChangedMeanwhile
+     */
+    private static function tried(Change $change, Study $study, ?StudyRevision $seen): array
+    {
+        $madeOn = $study->revision_id;
+        $before = $study->document();
+        $data = $study->data();
+        $between = SeenRevision::cameBetween($seen, $study);
+        if ($seen !== null && $seen->id !== $madeOn) {
+            $base = StudyDocument::read($seen->document);
+            $mine = Edit::of($change, $base, $data)->study;
+            if (Difference::clashes($base, $mine, $before) !== []) {
+                throw Clash::with($between);
+            }
+        }
+        $comparison = Edit::of($change, $before, $data);
+        if ($comparison->study != $before) {
+            $summary = $change->inWords($before, $comparison->study, $data);
+            RevisionWriter::write($study, $comparison->study, $summary, $madeOn);
+        }
+
+        return [$before, $comparison, $between];
     }
 
     /** Id of a stop that is new on the rail, to be opened at once. */
