@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 /*
  * Load on a server that runs: edits by one and by many clients at a time, and pairs of edits of one study at once.
- *   php bench/load.php http://127.0.0.1:8080 [study] [pairs]
+ *   php bench/load.php http://127.0.0.1:8080 [study] [pairs] [edits]
  * Each edit is taken back; the study is as before, but for its history.
  */
 
 $base = rtrim($argv[1] ?? 'http://127.0.0.1:8080', '/');
 $study = (int) ($argv[2] ?? 1);
 $pairs = (int) ($argv[3] ?? 200);
+$count = (int) ($argv[4] ?? 160);
 $jar = tempnam(sys_get_temp_dir(), 'rail') ?: '/tmp/rail';
 
 function request(string $url, ?string $body, string $jar, string $token): CurlHandle
@@ -71,7 +72,7 @@ $one = 0.0;
 foreach ([1, 4, 16] as $clients) {
     $edits = array_map(
         static fn(int $i): CurlHandle => $edit('change=words&part=subtitle&text=' . bin2hex(random_bytes(4)) . $i),
-        range(1, 160),
+        range(1, $count),
     );
     $began = microtime(true);
     $answers = sent($edits, $clients);

@@ -31,7 +31,7 @@ final class AnyRequestTest extends ApplicationTestCase
     public function testNoRequestFails(): void
     {
         $seed = (int) (getenv('FUZZ_SEED') ?: 20261126);
-        $count = (int) (getenv('FUZZ') ?: 500);
+        $count = (int) (getenv('FUZZ') ?: 300);
         $this->random = new Randomizer(new Mt19937($seed));
         $routes = array_filter(
             Routes::getRoutes()->getRoutesByName(),

@@ -48,7 +48,7 @@ final class ServerTest extends TestCase
         self::assertStringContainsString('"database":"answers"', $this->answered());
         // Edits of one study by several at once: every one is among the revisions, and none fails.
         $load = new Process(
-            ['php', 'bench/load.php', "http://127.0.0.1:{$this->port}", '2', '20'],
+            ['php', 'bench/load.php', "http://127.0.0.1:{$this->port}", '2', '20', '48'],
             dirname(__DIR__, 2),
         );
         $load->setTimeout(180);

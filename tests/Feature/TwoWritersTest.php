@@ -9,6 +9,7 @@ use App\Data\RevisionWriter;
 use App\Data\StoredData;
 use App\Data\Versions;
 use App\Jobs\ImportUpload;
+use App\Keeping\Check;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\ImportedFile;
@@ -17,9 +18,11 @@ use App\Models\StudyRevision;
 use DuskRail\Data\Status;
 use DuskRail\Document\StudyDocument;
 use DuskRail\Time\Period;
+use Illuminate\Database\Events\TransactionBeginning;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -271,6 +274,23 @@ final class TwoWritersTest extends ApplicationTestCase
         $this->put(route('history.update', $now), ['step' => 'undo'])->assertOk();
         $now = Study::findOrFail($study->id);
         self::assertSame(['A', 'A'], [$now->name, $now->document()->name]);
+    }
+
+    public function testACorrectionBetweenTheReadingAndTheWritingOfAFileIsKept(): void
+    {
+        $study = $this->imported();
+        // All is prepared, and the file is about to be written: that is when somebody corrects a figure.
+        $corrected = false;
+        Event::listen(TransactionBeginning::class, function () use ($study, &$corrected): void {
+            if (!$corrected) {
+                $corrected = true;
+                $this->correct(Dataset::findOrFail($study->dataset_id), '2024-01', 99.0);
+            }
+        });
+        $this->added($study, "Utility,Month,Leakage (Ml)\nTarrow,2024-03,8\nTarrow,2024-04,9\n", 'april.csv');
+        self::assertSame([99.0, 5.0, 8.0, 9.0], $this->tarrow($study->dataset));
+        self::assertSame([1, 2, 3], ImportedFile::orderBy('version')->pluck('version')->all());
+        self::assertSame([], (new Check(DB::connection()))->problems());
     }
 
     public function testTheSameSentTwiceIsDoneOnce(): void
