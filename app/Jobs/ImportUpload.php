@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Data\FailureWords;
 use App\Data\FirstStudy;
 use App\Data\ImportCancelled;
 use App\Data\ImportStopped;
 use App\Data\StoredData;
-use App\Http\Failures;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\Upload;
@@ -88,7 +88,7 @@ final class ImportUpload implements ShouldQueue
             'state' => 'open',
             'message' =>
                 'The import broke off; nothing was stored. ' .
-                ($problem === null ? 'Try again.' : Failures::sentence($problem)),
+                ($problem === null ? 'Try again.' : FailureWords::sentence($problem)),
         ]);
     }
 

@@ -37,7 +37,9 @@ final class Bin
         foreach (self::KINDS as $kind => $class) {
             foreach ($class::onlyTrashed()->get() as $thing) {
                 if (!($thing instanceof Study) || Dataset::whereKey($thing->dataset_id)->exists()) {
-                    $things[] = new Binned($kind, $thing->id, $thing->name, $thing->deleted_at ?? Carbon::now());
+                    $since = $thing->deleted_at ?? Carbon::now();
+                    $until = $since->copy()->addDays(self::DAYS);
+                    $things[] = new Binned($kind, $thing->id, $thing->name, $since, $until);
                 }
             }
         }

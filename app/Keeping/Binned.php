@@ -10,12 +10,13 @@ use Illuminate\Support\Carbon;
 final readonly class Binned
 {
     /** @param 'dataset'|'study'|'brief' $kind */
-    public function __construct(public string $kind, public int $id, public string $name, public Carbon $since) {}
-
-    public function until(): Carbon
-    {
-        return $this->since->copy()->addDays(Bin::DAYS);
-    }
+    public function __construct(
+        public string $kind,
+        public int $id,
+        public string $name,
+        public Carbon $since,
+        public Carbon $until,
+    ) {}
 
     public function noun(): string
     {

@@ -6,7 +6,7 @@
         @if ($things === [])<p>Nothing is in it.</p>@endif
         <ul class="studies">
             @foreach ($things as $thing)
-                <li><b>{{ $thing->name }}</b> <span class="quiet">{{ $thing->noun() }}, deleted on {{ $thing->since->isoFormat('D MMMM YYYY') }}, kept until {{ $thing->until()->isoFormat('D MMMM') }}</span>
+                <li><b>{{ $thing->name }}</b> <span class="quiet">{{ $thing->noun() }}, deleted on {{ $thing->since->isoFormat('D MMMM YYYY') }}, kept until {{ $thing->until->isoFormat('D MMMM') }}</span>
                     <form method="post" action="{{ route('bin.restore', [$thing->kind, $thing->id]) }}">@csrf<button class="plain small" aria-label="Bring back {{ $thing->name }}">bring back</button></form></li>
             @endforeach
         </ul>

@@ -54,18 +54,13 @@
         </table>
         <p class="quiet">In {{ $standings[0]->years[0]['period'] }}; the first place is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}. Growth a year goes {{ \DuskRail\Words\CourseWords::compared($comparison) }}.</p>
     @endif
-    <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
-        <input type="hidden" name="change" value="set">
-        <input type="hidden" name="part" value="peers">
-        @foreach (\DuskRail\Outcome\ComparisonOffer::fields($comparison, \DuskRail\Document\Parts\PeersPart::class) as $field)
-            <x-field :field="$field" id="peers-{{ $field->name }}" />
-        @endforeach
-    </form>
-    <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
-        <input type="hidden" name="change" value="set">
-        <input type="hidden" name="part" value="conventions">
-        @foreach (\DuskRail\Outcome\ComparisonOffer::fields($comparison, \DuskRail\Document\Parts\ConventionsPart::class) as $field)
-            <x-field :field="$field" id="conventions-{{ $field->name }}" />
-        @endforeach
-    </form>
+    @foreach ([\DuskRail\Document\Parts\PeersPart::class, \DuskRail\Document\Parts\ConventionsPart::class] as $part)
+        <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+            <input type="hidden" name="change" value="set">
+            <input type="hidden" name="part" value="{{ $part::name() }}">
+            @foreach (\DuskRail\Outcome\ComparisonOffer::fields($comparison, $part) as $field)
+                <x-field :field="$field" id="{{ $part::name() }}-{{ $field->name }}" />
+            @endforeach
+        </form>
+    @endforeach
 </div>
