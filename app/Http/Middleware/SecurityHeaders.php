@@ -31,6 +31,7 @@ final class SecurityHeaders
             'Referrer-Policy' => 'same-origin',
             'X-Content-Type-Options' => 'nosniff',
             'X-Frame-Options' => 'DENY',
+            'X-Robots-Tag' => 'noindex, nofollow',
             ...$request->isSecure() ? ['Strict-Transport-Security' => 'max-age=31536000'] : [],
         ]);
         // PHP names its version unless it is told not to.
