@@ -21,7 +21,7 @@ final class Failures
         } elseif ($request->hasHeader('HX-Request')) {
             $response = response($sentence, $status, ['Content-Type' => 'text/plain; charset=UTF-8']);
         } else {
-            $response = response()->view('problem', ['sentence' => $sentence, 'status' => $status], $status);
+            $response = self::page($sentence, $status);
         }
         if ($again > 0) {
             $response->headers->set('Retry-After', (string) $again);
@@ -29,5 +29,15 @@ final class Failures
 
         // What fails before it reaches the middleware has the same headers.
         return SecurityHeaders::on($response, $request);
+    }
+
+    private static function page(string $sentence, int $status): Response
+    {
+        try {
+            return response()->view('problem', ['sentence' => $sentence, 'status' => $status], $status);
+        } catch (Throwable) {
+            // A page that was never shown before has to be written down first, which a full disk does not let.
+            return response($sentence, $status, ['Content-Type' => 'text/plain; charset=UTF-8']);
+        }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Data\ForgivingConnector;
 use App\Data\WritingConnection;
 use App\Drawing\ShippedFonts;
 use App\Http\KeptSessions;
@@ -22,6 +23,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->bind('db.connector.sqlite', ForgivingConnector::class);
         Connection::resolverFor(
             'sqlite',
             /** @param array<string, mixed> $config */

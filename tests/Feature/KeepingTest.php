@@ -163,6 +163,54 @@ final class KeepingTest extends ApplicationTestCase
         );
     }
 
+    public function testOnADiskThatIsFullOrCanOnlyBeReadLookingGoesOnAndAChangeIsRefusedInWords(): void
+    {
+        $this->folder = sys_get_temp_dir() . '/dusk-rail-small-' . getmypid();
+        mkdir($this->folder);
+        $mount = new Process(['mount', '-t', 'tmpfs', '-o', 'size=16m', 'tmpfs', $this->folder]);
+        if ($mount->run() !== 0) {
+            self::markTestSkipped('This machine does not let a small disk be mounted.');
+        }
+        try {
+            foreach (['framework/cache/data', 'framework/views', 'framework/sessions', 'app/uploads'] as $room) {
+                mkdir("{$this->folder}/storage/{$room}", recursive: true);
+            }
+            touch("{$this->folder}/test.sqlite");
+            file_put_contents("{$this->folder}/in.csv", self::MONTHLY);
+            $this->artisanIn('data:upgrade');
+            $this->artisanIn('data:import', "{$this->folder}/in.csv", '--name=Returns');
+            self::assertSame(['200 shown', '302 '], $this->asked());
+            (new Process(['dd', 'if=/dev/zero', "of={$this->folder}/fill", 'bs=1M', 'count=32']))->run();
+            self::assertSame(['200 shown', '503 refused'], $this->asked());
+            unlink("{$this->folder}/fill");
+            (new Process(['mount', '-o', 'remount,ro', $this->folder]))->mustRun();
+            self::assertStringContainsString('503 refused', implode(', ', $this->asked()));
+        } finally {
+            (new Process(['umount', $this->folder]))->run();
+        }
+    }
+
+    /** @return list<string> what the first page and a new name of the data set come to, in a process of their own */
+    private function asked(): array
+    {
+        $script = <<<'PHP'
+        require 'vendor/autoload.php';
+        $kernel = (require 'bootstrap/app.php')->make(Illuminate\Contracts\Http\Kernel::class);
+        $words = ['server can only read' => 'refused', 'server is full' => 'refused', 'Returns' => 'shown'];
+        foreach ([['/', 'GET', []], ['/datasets/1', 'PATCH', ['name' => 'Returns ' . uniqid()]]] as $asked) {
+            $answer = $kernel->handle(Illuminate\Http\Request::create(...$asked));
+            $found = array_filter(array_keys($words), fn($part) => str_contains($answer->getContent(), $part));
+                $out[] = $answer->getStatusCode() . ' ' . ($answer->isRedirect() ? '' : $words[reset($found)] ?? '');
+        }
+            echo implode("\n", $out);
+        PHP;
+        $process = new Process(['php', '-r', $script], base_path(), [...$this->environment(), 'APP_ENV' => 'testing']);
+        $process->setTimeout(60);
+        $process->run();
+
+        return explode("\n", rtrim($process->getOutput(), "\n"));
+    }
+
     private function database(): PDO
     {
         return new PDO("sqlite:{$this->folder}/test.sqlite");
@@ -176,18 +224,25 @@ final class KeepingTest extends ApplicationTestCase
         return $names === false ? [] : $names->fetchAll(PDO::FETCH_COLUMN);
     }
 
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        return [
+            'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage",
+            'DB_DATABASE' => "{$this->folder}/test.sqlite",
+            'APP_ENV' => 'local',
+            'CACHE_STORE' => 'file',
+            'SESSION_DRIVER' => 'file',
+        ];
+    }
+
     /** Runs a command on a database of its own; one that begins with ! must fail. */
     private function artisanIn(string $command, string ...$arguments): string
     {
         $process = new Process(
             ['php', 'artisan', ltrim($command, '!'), ...array_values($arguments)],
             base_path(),
-            [
-                'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage",
-                'DB_DATABASE' => "{$this->folder}/test.sqlite",
-                'APP_ENV' => 'local',
-                'CACHE_STORE' => 'file',
-            ],
+            $this->environment(),
             timeout: 60,
         );
         $code = $process->run();

@@ -35,7 +35,9 @@ final class SecurityHeaders
             ...$request->isSecure() ? ['Strict-Transport-Security' => 'max-age=31536000'] : [],
         ]);
         // PHP names its version unless it is told not to.
-        header_remove('X-Powered-By');
+        if (!headers_sent()) {
+            header_remove('X-Powered-By');
+        }
 
         return $response;
     }
