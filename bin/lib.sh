@@ -30,7 +30,7 @@ missing_packages() {
     command -v node >/dev/null || missing+=(nodejs npm)
     command -v rsvg-convert >/dev/null || missing+=(librsvg2-bin)
     command -v unzip >/dev/null || missing+=(unzip)
-    if [ "${1:-}" = server ] || [ "${1:-}" = tests ]; then
+    if [ "${1:-}" = server ]; then
         command -v nginx >/dev/null || missing+=(nginx-light)
         command -v php-fpm8.2 >/dev/null || missing+=(php8.2-fpm)
     fi

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use Illuminate\Filesystem\Filesystem;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\ExecutableFinder;
 use Symfony\Component\Process\Process;
 
 /** bin/serve: what dies is started again, edits at once are all kept, and a stop leaves nothing running. */
@@ -19,6 +20,13 @@ final class ServerTest extends TestCase
 
     protected function setUp(): void
     {
+        $finder = new ExecutableFinder();
+        if (
+            $finder->find('nginx', null, ['/usr/sbin']) === null ||
+            $finder->find('php-fpm8.2', null, ['/usr/sbin']) === null
+        ) {
+            self::markTestSkipped('nginx and php-fpm are not here; bin/serve installs them.');
+        }
         $this->folder = sys_get_temp_dir() . '/dusk-rail-server-' . getmypid();
         foreach (['app/uploads', 'framework/cache/data', 'framework/sessions', 'framework/views', 'logs'] as $room) {
             mkdir("{$this->folder}/storage/{$room}", recursive: true);
