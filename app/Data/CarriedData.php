@@ -12,6 +12,7 @@ use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Status;
 use DuskRail\Document\InvalidStudy;
+use DuskRail\Reading\Limits;
 use DuskRail\Reading\ReadSeries;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -155,7 +156,7 @@ final class CarriedData
      */
     private static function put(VersionWriter $version, array $all, array $measures, array $entities): void
     {
-        $seen = [];
+        $seen = $spans = [];
         foreach ($all as $path => $series) {
             $measure =
                 $measures[self::text($series, $path, 'measure')] ??
@@ -167,12 +168,15 @@ final class CarriedData
                 throw InvalidStudy::at($path, 'is there twice.');
             }
             $seen["{$measure->id}/{$entity->id}"] = true;
-            $version->put(
-                $measure->id,
-                $entity->id,
-                PackedSeries::of(self::series($series, $path, $measure->frequency)),
-                null,
+            $read = self::series($series, $path, $measure->frequency);
+            [$first, $last] = $spans[$measure->id] ?? [PHP_INT_MAX, PHP_INT_MIN];
+            $spans[$measure->id] = [min($first, $read->first), max($last, $read->first + count($read->values) - 1)];
+            Limits::span(
+                $measure->name,
+                Period::at($measure->frequency, $spans[$measure->id][0]),
+                Period::at($measure->frequency, $spans[$measure->id][1]),
             );
+            $version->put($measure->id, $entity->id, PackedSeries::of($read), null);
         }
     }
 

@@ -11,6 +11,7 @@ use App\Models\Measure;
 use App\Models\StoredSeries;
 use DuskRail\Data\Revision;
 use DuskRail\Data\Status;
+use DuskRail\Reading\Limits;
 use DuskRail\Reading\ReadSeries;
 use DuskRail\Time\Period;
 
@@ -176,7 +177,6 @@ final readonly class Versions
     /** A mistyped year would stretch every line of the measure over centuries. */
     private function mustBeNear(Measure $measure, int $ordinal): void
     {
-        $first = $last = null;
         $all = StoredSeries::query()
             ->inVersion($this->dataset->version)
             ->where('measure_id', $measure->id)
@@ -194,6 +194,12 @@ final readonly class Versions
                     $measure->name,
                 );
             }
+            // One after the other they could stretch it as far.
+            Limits::span(
+                $measure->name,
+                Period::at($measure->frequency, min($first, $ordinal)),
+                Period::at($measure->frequency, max($last, $ordinal)),
+            );
         }
     }
 

@@ -26,9 +26,13 @@ final class JsonDocument
         if (filesize($path) > self::WHOLE || !self::isBegun($path)) {
             return null;
         }
-        $read = json_decode(self::text($path), true, 64);
+        try {
+            $read = self::decoded(self::text($path));
+        } catch (JsonException | NotATable) {
+            return null;
+        }
 
-        return is_array($read) ? $read : null;
+        return $read === [] ? null : $read;
     }
 
     /**

@@ -177,6 +177,10 @@ final class FinishesTest extends ApplicationTestCase
                     str_replace('"entity": "tarrow"', '"entity": "veldmere"', $json),
                     'data.series.1: is there twice',
                 ],
+                'lines that lie millennia apart' => [
+                    (string) preg_replace('/"first": "2024-01"/', '"first": "9999-01"', $json, 1),
+                    'Check the first and the last date',
+                ],
                 'an unknown entity' => [
                     str_replace('"entity": "tarrow"', '"entity": "x"', $json),
                     'data.series.1.entity: is none of the entities',

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Dataset;
 use App\Models\ImportedFile;
 use App\Models\Study;
+use DuskRail\Reading\Limits;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\TestWith;
 
@@ -103,6 +104,13 @@ final class ProtectionTest extends ApplicationTestCase
             [3.0, 5.0, 5.0, 7.0, 3.0],
             array_values(array_filter($values->series['tarrow']->values, static fn(float $v): bool => !is_nan($v))),
         );
+        // Many that each lie near the one before do not stretch it without end either.
+        foreach ([2035, 2046, 2068, 2112, 2200, 2376, 2728, 3432, 4840, 7656] as $year) {
+            $correct("{$year}-01");
+        }
+        $count = Dataset::findOrFail($dataset->id)->studies->firstOrFail()->data()->table('leakage')->axis->count;
+        self::assertGreaterThan(10_000, $count);
+        self::assertLessThanOrEqual(Limits::PERIODS, $count);
     }
 
     #[TestWith(["Utility,Day,Flow\nA,0001-01-01,1\nA,9999-12-31,2\n", 'Check the first and the last date'])]

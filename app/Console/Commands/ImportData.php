@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Data\Import;
 use App\Formats\DelimitedFile;
 use App\Formats\TableSources;
+use App\Formats\Unpacker;
 use App\Models\Dataset;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\TableShape;
@@ -67,13 +68,10 @@ final class ImportData extends Command
         $table = $path;
         try {
             $name = basename($path);
-            $format = TableSources::of($path);
-            if ($format !== null) {
-                $book = $format::open($path);
-                $sheet =
-                    (string) $this->option('sheet') !== '' ? (string) $this->option('sheet') : $book->tables()[0] ?? '';
+            if (TableSources::of($path) !== null) {
                 $table = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
-                $book->write($sheet, $table);
+                $wanted = (string) $this->option('sheet');
+                [, $sheet] = Unpacker::write((string) realpath($path), $table, $wanted === '' ? null : $wanted);
                 $name .= ", sheet {$sheet}";
             }
             $file = DelimitedFile::open($table);

@@ -151,15 +151,17 @@ final class FinishController
             ->with('message', 'Given to ' . implode(', ', $given) . '. Undo in each takes it back.');
     }
 
-    /** The hues of the house in every study there is. */
     /** What is worked out by one convention cannot stand beside what is worked out by another. */
     private static function agree(ConventionsPart $conventions): void
     {
         foreach (Study::all() as $study) {
-            RevisionWriter::write($study, $study->document()->withPart($conventions), 'Apply house conventions');
+            if ($study->document()->part(ConventionsPart::class)->settings() !== $conventions->settings()) {
+                RevisionWriter::write($study, $study->document()->withPart($conventions), 'Apply house conventions');
+            }
         }
     }
 
+    /** The hues of the house in every study there is. */
     private static function recolour(): void
     {
         foreach (Study::with('dataset')->get() as $study) {

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Data\CarriedData;
 use App\Data\RevisionWriter;
 use App\Data\StoredData;
+use App\Formats\JsonDocument;
 use App\Models\Dataset;
 use App\Models\Study;
 use DuskRail\Document\InvalidStudy;
@@ -34,9 +35,8 @@ final class StudyFileController
         }
         ini_set('memory_limit', '1G');
         try {
-            $document = json_decode((string) file_get_contents($file->getRealPath()), true, 32, JSON_THROW_ON_ERROR);
+            $document = JsonDocument::decoded((string) file_get_contents($file->getRealPath()));
             $study = DB::transaction(static function () use ($document, $dataset, $file): Study {
-                $document = is_array($document) ? $document : [];
                 $data = $document['data'] ?? null;
                 unset($document['data']);
                 $read = StudyDocument::read($document);
