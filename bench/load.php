@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 /*
  * Load on a server that runs: edits by one and by many clients at a time, and pairs of edits of one study at once.
- *   php bench/load.php http://127.0.0.1:8080 [study] [pairs] [edits]
- * Each edit is taken back; the study is as before, but for its history.
+ *   php bench/load.php http://127.0.0.1:8080 [study] [pairs] [edits] [seconds each client waits between two edits]
+ * Clients that do not wait fill every processor: with more of them than processors, each waits for the others.
  */
 
 $base = rtrim($argv[1] ?? 'http://127.0.0.1:8080', '/');
 $study = (int) ($argv[2] ?? 1);
 $pairs = (int) ($argv[3] ?? 200);
 $count = (int) ($argv[4] ?? 160);
+$pause = (float) ($argv[5] ?? 0.0);
 $jar = tempnam(sys_get_temp_dir(), 'rail') ?: '/tmp/rail';
 
 function request(string $url, ?string $body, string $jar, string $token): CurlHandle
@@ -32,20 +33,29 @@ function request(string $url, ?string $body, string $jar, string $token): CurlHa
 
 /**
  * @param list<CurlHandle> $requests
+ * @param float $pause seconds that each client waits between two of its requests, half to one and a half times
  * @return list<array{int, float, string}> status, seconds and text of each, so many at a time
  */
-function sent(array $requests, int $atOnce): array
+function sent(array $requests, int $atOnce, float $pause = 0.0): array
 {
     $multi = curl_multi_init();
     $answers = [];
     $next = $running = 0;
+    $ready = array_map(
+        static fn(): float => microtime(true) + ($pause * mt_rand()) / mt_getrandmax(),
+        range(1, $atOnce),
+    );
     do {
-        while ($running < $atOnce && $next < count($requests)) {
+        sort($ready);
+        while ($ready !== [] && $ready[0] <= microtime(true) && $next < count($requests)) {
+            array_shift($ready);
             curl_multi_add_handle($multi, $requests[$next++]);
             $running++;
         }
         curl_multi_exec($multi, $active);
-        curl_multi_select($multi, 0.05);
+        if (curl_multi_select($multi, 0.005) < 1) {
+            usleep(1_000);
+        }
         while (($done = curl_multi_info_read($multi)) !== false && $done['handle'] instanceof CurlHandle) {
             $curl = $done['handle'];
             $answers[] = [
@@ -55,6 +65,7 @@ function sent(array $requests, int $atOnce): array
             ];
             curl_multi_remove_handle($multi, $curl);
             $running--;
+            $ready[] = microtime(true) + $pause * (0.5 + mt_rand() / mt_getrandmax());
         }
     } while ($running > 0 || $next < count($requests));
 
@@ -75,7 +86,7 @@ foreach ([1, 4, 16] as $clients) {
         range(1, $count),
     );
     $began = microtime(true);
-    $answers = sent($edits, $clients);
+    $answers = sent($edits, $clients, $pause);
     $took = microtime(true) - $began;
     $times = array_column($answers, 1);
     sort($times);

@@ -19,10 +19,24 @@ use DuskRail\Time\Period;
 use DuskRail\Time\UnknownPeriod;
 
 /** The figures that go with a study in its file: those measures that it uses, of all entities. */
-final class CarriedData
+final readonly class CarriedData
 {
     /** Series that a file can carry; more are a data set to be handed over as such. */
     private const MOST_SERIES = 20_000;
+
+    /**
+     * @param array<array-key, array{name: string, unit: string, kind: MeasureKind, better: Better,
+     *     frequency: Frequency}> $measures by key
+     * @param array<array-key, array{name: string, home: bool, about: array<array-key, string>}> $entities by key
+     * @param list<array{string, string, PackedSeries}> $series measure, entity, figures
+     */
+    private function __construct(
+        private string $name,
+        private string $source,
+        private array $measures,
+        private array $entities,
+        private array $series,
+    ) {}
 
     /**
      * @param list<string> $measures keys
@@ -84,49 +98,30 @@ final class CarriedData
     }
 
     /**
-     * A data set of its own from what a file carries.
+     * What a file carries, read and proved before anything is written.
      *
      * @param array<array-key, mixed> $data
      *
-     * To be called within a transaction, together with what is done with it.
-     *
      * @throws InvalidStudy with the path of what is wrong
      */
-    public static function store(array $data, string $fileName, string $sha256): Dataset
+    public static function read(array $data): self
     {
-        $dataset = Dataset::create([
-            'name' => mb_substr(self::text($data, 'data', 'name'), 0, 120),
-            'source' => mb_substr(self::text($data, 'data', 'source', true), 0, 300),
-        ]);
         $measures = $entities = [];
         foreach (self::list($data, 'measures') as $path => $measure) {
-            $key = self::text($measure, $path, 'key');
-            if (isset($measures[$key])) {
-                throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.");
-            }
-            $measures[$key] = Measure::create([
-                'dataset_id' => $dataset->id,
-                'key' => $key,
+            $measures[self::once($measure, $path, $measures)] = [
                 'name' => self::text($measure, $path, 'name'),
                 'unit' => self::text($measure, $path, 'unit', true),
                 'kind' => self::case(MeasureKind::class, $measure, $path, 'kind'),
                 'better' => self::case(Better::class, $measure, $path, 'better'),
                 'frequency' => self::case(Frequency::class, $measure, $path, 'frequency'),
-            ]);
+            ];
         }
         foreach (self::list($data, 'entities') as $path => $entity) {
-            $key = self::text($entity, $path, 'key');
-            if (isset($entities[$key])) {
-                throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.");
-            }
-            $about = is_array($entity['about'] ?? null) ? array_filter($entity['about'], is_string(...)) : [];
-            $entities[$key] = Entity::create([
-                'dataset_id' => $dataset->id,
-                'key' => $key,
+            $entities[self::once($entity, $path, $entities)] = [
                 'name' => self::text($entity, $path, 'name'),
                 'home' => ($entity['home'] ?? false) === true,
-                'about' => $about,
-            ]);
+                'about' => is_array($entity['about'] ?? null) ? array_filter($entity['about'], is_string(...)) : [],
+            ];
         }
         $all = self::list($data, 'series');
         if (count($all) > self::MOST_SERIES) {
@@ -137,47 +132,80 @@ final class CarriedData
                     ' series. Hand the figures over as a data set.',
             );
         }
-        $source = VersionSource::file(VersionKind::LaidOver, $fileName, $sha256, count($all));
-        VersionWriter::write($dataset, $source, static function (VersionWriter $version) use (
-            $all,
+
+        return new self(
+            mb_substr(self::text($data, 'data', 'name'), 0, 120),
+            mb_substr(self::text($data, 'data', 'source', true), 0, 300),
             $measures,
             $entities,
-        ): void {
-            self::put($version, $all, $measures, $entities);
+            self::packed($all, $measures, $entities),
+        );
+    }
+
+    /** A data set of its own. To be called within a transaction, together with what is done with it. */
+    public function store(string $fileName, string $sha256): Dataset
+    {
+        $dataset = Dataset::create(['name' => $this->name, 'source' => $this->source]);
+        $measures = $entities = [];
+        foreach ($this->measures as $key => $one) {
+            $measures[$key] = Measure::create(['dataset_id' => $dataset->id, 'key' => (string) $key, ...$one])->id;
+        }
+        foreach ($this->entities as $key => $one) {
+            $entities[$key] = Entity::create(['dataset_id' => $dataset->id, 'key' => (string) $key, ...$one])->id;
+        }
+        $source = VersionSource::file(VersionKind::LaidOver, $fileName, $sha256, count($this->series));
+        VersionWriter::write($dataset, $source, function (VersionWriter $version) use ($measures, $entities): void {
+            foreach ($this->series as [$measure, $entity, $series]) {
+                $version->put($measures[$measure], $entities[$entity], $series, null);
+            }
         });
 
         return $dataset;
     }
 
     /**
-     * @param array<string, array<array-key, mixed>> $all series by path
-     * @param array<array-key, Measure> $measures by key
-     * @param array<array-key, Entity> $entities by key
+     * @param array<array-key, mixed> $one
+     * @param array<array-key, mixed> $there by key
      */
-    private static function put(VersionWriter $version, array $all, array $measures, array $entities): void
+    private static function once(array $one, string $path, array $there): string
     {
-        $seen = $spans = [];
+        $key = self::text($one, $path, 'key');
+
+        return isset($there[$key]) ? throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.") : $key;
+    }
+
+    /**
+     * @param array<string, array<array-key, mixed>> $all series by path
+     * @param array<array-key, array{name: string, frequency: Frequency}> $measures by key
+     * @param array<array-key, mixed> $entities by key
+     * @return list<array{string, string, PackedSeries}>
+     */
+    private static function packed(array $all, array $measures, array $entities): array
+    {
+        $seen = $spans = $packed = [];
         foreach ($all as $path => $series) {
-            $measure =
-                $measures[self::text($series, $path, 'measure')] ??
-                throw InvalidStudy::at("{$path}.measure", 'is none of the measures.');
-            $entity =
-                $entities[self::text($series, $path, 'entity')] ??
+            $key = self::text($series, $path, 'measure');
+            $measure = $measures[$key] ?? throw InvalidStudy::at("{$path}.measure", 'is none of the measures.');
+            $entity = self::text($series, $path, 'entity');
+            if (!isset($entities[$entity])) {
                 throw InvalidStudy::at("{$path}.entity", 'is none of the entities.');
-            if (isset($seen["{$measure->id}/{$entity->id}"])) {
+            }
+            if (isset($seen[$key][$entity])) {
                 throw InvalidStudy::at($path, 'is there twice.');
             }
-            $seen["{$measure->id}/{$entity->id}"] = true;
-            $read = self::series($series, $path, $measure->frequency);
-            [$first, $last] = $spans[$measure->id] ?? [PHP_INT_MAX, PHP_INT_MIN];
-            $spans[$measure->id] = [min($first, $read->first), max($last, $read->first + count($read->values) - 1)];
+            $seen[$key][$entity] = true;
+            $read = self::series($series, $path, $measure['frequency']);
+            [$first, $last] = $spans[$key] ?? [PHP_INT_MAX, PHP_INT_MIN];
+            $spans[$key] = [min($first, $read->first), max($last, $read->first + count($read->values) - 1)];
             Limits::span(
-                $measure->name,
-                Period::at($measure->frequency, $spans[$measure->id][0]),
-                Period::at($measure->frequency, $spans[$measure->id][1]),
+                $measure['name'],
+                Period::at($measure['frequency'], $spans[$key][0]),
+                Period::at($measure['frequency'], $spans[$key][1]),
             );
-            $version->put($measure->id, $entity->id, PackedSeries::of($read), null);
+            $packed[] = [$key, $entity, PackedSeries::of($read)];
         }
+
+        return $packed;
     }
 
     /** @param array<array-key, mixed> $series */

@@ -22,6 +22,9 @@ final readonly class DelimitedFile
     /** Characters of a row; no table that people read has longer ones. */
     private const LONGEST = 1_000_000;
 
+    /** Characters that a table is judged by; with the rows they bound what a page needs to show any file. */
+    private const SAMPLED = 16_000_000;
+
     private function __construct(private string $path, public Dialect $dialect) {}
 
     /** @throws NotATable */
@@ -72,7 +75,7 @@ final readonly class DelimitedFile
     private function quick($file): iterable
     {
         $number = 0;
-        while (($line = fgets($file)) !== false) {
+        while (($line = fgets($file, self::LONGEST + 2)) !== false) {
             if (strlen($line) > self::LONGEST) {
                 throw self::tooLong($number);
             }
@@ -128,12 +131,14 @@ final readonly class DelimitedFile
     {
         $rows = [];
         $whole = true;
+        $length = 0;
         foreach ($this->rows() as $row) {
-            if (count($rows) >= $most) {
+            if (count($rows) >= $most || $length > self::SAMPLED) {
                 $whole = false;
                 break;
             }
             $rows[] = $row;
+            $length += array_sum(array_map(strlen(...), $row));
         }
 
         return [new Sample($rows, $fileName, $this->dialect->delimiter), $whole];

@@ -24,35 +24,26 @@ final readonly class Unpacker
     /** Kilobytes of one file that is written. */
     private const WRITTEN = 1_500_000;
 
-    /** Seconds that another file is waited for. */
-    private const PATIENCE = 45;
-
     /**
      * @param string|null $table the likeliest without
+     * @param int $patience seconds that another file is waited for
      * @return array{list<string>, string} names of the tables, and of the one that is written
      *
      * @throws NotATable
+     * @throws UnpackerBusy
      */
-    public static function write(string $path, string $to, ?string $table = null): array
+    public static function write(string $path, string $to, ?string $table = null, int $patience = 45): array
     {
         $lock = Cache::lock('unpacking', self::SECONDS + 10);
-        Cache::add('unpacking-waits', 0, 600);
-        $place = (int) Cache::increment('unpacking-waits');
         try {
-            $lock->block(self::PATIENCE);
+            $lock->block($patience);
         } catch (LockTimeoutException) {
-            Cache::decrement('unpacking-waits');
-            throw NotATable::because(
-                'Another large file is being read just now' .
-                    ($place > 2 ? ', and ' . ($place - 2) . ' wait before yours.' : '.'),
-                'Bring it again in a minute.',
-            );
+            throw UnpackerBusy::now();
         }
         try {
             return self::run($path, $to, $table);
         } finally {
             $lock->release();
-            Cache::decrement('unpacking-waits');
         }
     }
 

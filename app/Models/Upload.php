@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Data\Import;
 use App\Formats\DelimitedFile;
 use App\Formats\Unpacker;
+use App\Formats\UnpackerBusy;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Heading;
@@ -29,7 +30,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $sheet the one that is read
  * @property 'over'|'place' $way what becomes of figures that are there already
  * @property array<string, string>|null $same key of the entity that is meant, by the name in the file
- * @property 'open'|'waiting'|'running'|'done' $state
+ * @property 'unread'|'open'|'waiting'|'running'|'done' $state unread while other large files are before it
  * @property string $message why an import came to nothing
  * @property array{count: int, duplicates: int, list: list<array{int, string, string, string}>}|null $problems what
  *     could not be read of all of it: row, column, what was found, what was expected
@@ -50,10 +51,13 @@ final class Upload extends Model
         'problems' => 'array',
     ];
 
-    protected $attributes = ['way' => 'over', 'state' => 'open', 'message' => ''];
+    protected $attributes = ['way' => 'over', 'state' => 'open', 'message' => '', 'dialect' => '[]', 'plan' => '[]'];
 
     /** Seconds after which a run that says nothing more is taken for killed. */
     private const SILENT = 60;
+
+    /** Seconds after which a file that waits to be read is given up by whoever brought it. */
+    private const GIVEN_UP = 20;
 
     /** @return BelongsTo<Dataset, $this> */
     public function dataset(): BelongsTo
@@ -185,12 +189,44 @@ final class Upload extends Model
      * Of a file with several tables, as a workbook with its sheets, reads the one that is named, or the likeliest.
      *
      * @throws NotATable
+     * @throws UnpackerBusy
      */
-    public function readSheet(?string $sheet): void
+    public function readSheet(?string $sheet, int $patience = 45): void
     {
         set_time_limit(300);
-        [$this->sheets, $this->sheet] = Unpacker::write($this->bookPath(), $this->path(), $sheet);
+        [$this->sheets, $this->sheet] = Unpacker::write($this->bookPath(), $this->path(), $sheet, $patience);
         $this->understand();
+    }
+
+    /** How many files that were brought before it are still to be read, and the one that is being read. */
+    public function isBehind(): int
+    {
+        $before = self::where('state', 'unread')->where('updated_at', '>', now()->subSeconds(self::GIVEN_UP));
+
+        return $before->where('created_at', '<', $this->created_at)->count() + 1;
+    }
+
+    /**
+     * Reads it where its turn has come.
+     *
+     * @return bool whether it is read
+     *
+     * @throws NotATable
+     */
+    public function takeTurn(): bool
+    {
+        $this->touch();
+        if ($this->isBehind() > 1) {
+            return false;
+        }
+        try {
+            $this->readSheet(null, 0);
+        } catch (UnpackerBusy) {
+            return false;
+        }
+        $this->update(['state' => 'open']);
+
+        return true;
     }
 
     public function readDialect(): Dialect

@@ -42,6 +42,12 @@ final class ProtectionTest extends ApplicationTestCase
             ->post("http://localhost{$page}/changes", ['change' => 'rename', 'name' => 'Own'])
             ->assertOk();
         $this->get('/storage/x')->assertNotFound();
+        $this->get('http://localhost/')->assertOk();
+        foreach (['http://rebound.example/x' => '', "http://localhost{$page}" => $page] as $from => $to) {
+            $this->withHeader('Referer', $from)
+                ->post('http://localhost/uploads')
+                ->assertRedirect("http://localhost{$to}");
+        }
     }
 
     #[TestWith(['database is locked', 503, 'Your change was not kept'])]

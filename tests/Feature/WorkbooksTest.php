@@ -9,6 +9,7 @@ use App\Models\Study;
 use App\Models\Upload;
 use DuskRail\Time\Period;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Cache;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
@@ -233,6 +234,25 @@ final class WorkbooksTest extends ApplicationTestCase
         $this->refused($packed, $name, $said);
         // Nothing of it stays.
         self::assertSame($before, glob(storage_path('app/uploads/*')));
+    }
+
+    public function testAWorkbookThatComesWhileAnotherIsReadIsToldItsPlaceAndReadInItsTurn(): void
+    {
+        $book = new Spreadsheet();
+        $book->getActiveSheet()->fromArray([['Utility', 'Period', 'Leakage'], ['Tarrow', '2024', 12]]);
+        $reading = Cache::lock('unpacking', 60);
+        $reading->get();
+        $first = $this->sent($this->written($book->copy(), 'Xlsx'), 'first.xlsx');
+        $second = $this->sent($this->written($book->copy(), 'Xlsx'), 'second.xlsx');
+        $first->update(['created_at' => now()->subSecond()]);
+        $this->get(route('uploads.show', $first))->assertSee('One other is before yours');
+        $this->get(route('uploads.show', $second))->assertSee('2 others are before yours');
+        $this->get(route('imports.show', $first))->assertSee('One other is');
+        $reading->release();
+        $this->get(route('imports.show', $second))->assertSee('2 others are');
+        $this->get(route('imports.show', $first))->assertHeader('HX-Redirect', route('uploads.show', $first));
+        $this->get(route('imports.show', $second))->assertHeader('HX-Redirect');
+        $this->get(route('uploads.show', $second))->assertSee('Tarrow')->assertSee('second');
     }
 
     private function refused(string $content, string $name, string $said): void

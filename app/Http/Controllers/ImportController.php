@@ -9,6 +9,7 @@ use App\Http\Requests\ImportFileRequest;
 use App\Jobs\ImportUpload;
 use App\Models\Upload;
 use App\View\UploadScreen;
+use DuskRail\Refusal;
 use Illuminate\Http\Response;
 
 /** Confirms a file: all of it goes into the database, or nothing; a large one while the user does something else. */
@@ -38,6 +39,9 @@ final class ImportController
     /** How far a running import has come; where it leads once it is done. */
     public function show(Upload $upload): Response
     {
+        if ($upload->state === 'unread') {
+            return $this->read($upload);
+        }
         if ($upload->state === 'done') {
             $study = $upload->study_id;
             $upload->discard();
@@ -51,9 +55,31 @@ final class ImportController
         return response()->view('data.understanding', ['screen' => UploadScreen::of($upload, $upload->message)], 422);
     }
 
+    /** Reads a file that had to wait for others, as soon as its turn has come. */
+    private function read(Upload $upload): Response
+    {
+        try {
+            if (!$upload->takeTurn()) {
+                return response()->view('data.importing', ['upload' => $upload, 'progress' => [0, 0]]);
+            }
+        } catch (Refusal $problem) {
+            $upload->discard();
+            session()->flash('message', "{$upload->name}: {$problem->getMessage()}");
+
+            return response('', 200, ['HX-Redirect' => route('data.index')]);
+        }
+
+        return response('', 200, ['HX-Redirect' => route('uploads.show', $upload)]);
+    }
+
     /** Calls a running import off. */
     public function destroy(Upload $upload): Response
     {
+        if ($upload->state === 'unread') {
+            $upload->discard();
+
+            return response('', 200, ['HX-Redirect' => route('data.index')]);
+        }
         $upload->callOff(true);
         if ($upload->state === 'waiting') {
             // No worker has it yet, and perhaps none ever comes.

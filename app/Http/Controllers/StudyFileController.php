@@ -19,6 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use JsonException;
+use LogicException;
 
 /** A study that was handed over as a file, brought back to figures of its kind. */
 final class StudyFileController
@@ -36,22 +37,20 @@ final class StudyFileController
         ini_set('memory_limit', '1G');
         try {
             $document = JsonDocument::decoded((string) file_get_contents($file->getRealPath()));
-            $study = DB::transaction(static function () use ($document, $dataset, $file): Study {
-                $data = $document['data'] ?? null;
-                unset($document['data']);
-                $read = StudyDocument::read($document);
-                $dataset = match (true) {
-                    is_array($data) && $dataset === null => CarriedData::store(
-                        $data,
-                        $file->getClientOriginalName(),
-                        (string) hash_file('sha256', $file->getRealPath()),
-                    ),
-                    default => $dataset ??
-                        throw InvalidStudy::at(
-                            'data',
-                            'the file carries no figures. Bring it to a data set below, to be carried out on that.',
-                        ),
-                };
+            $data = $document['data'] ?? null;
+            unset($document['data']);
+            $read = StudyDocument::read($document);
+            if ($dataset === null && !is_array($data)) {
+                throw InvalidStudy::at(
+                    'data',
+                    'the file carries no figures. Bring it to a data set below, to be carried out on that.',
+                );
+            }
+            $carried = $dataset === null ? CarriedData::read((array) $data) : null;
+            $name = $file->getClientOriginalName();
+            $sha256 = (string) hash_file('sha256', $file->getRealPath());
+            $study = DB::transaction(static function () use ($read, $dataset, $carried, $name, $sha256): Study {
+                $dataset ??= $carried?->store($name, $sha256) ?? throw new LogicException('Neither is there.');
                 Comparison::of($read, new StoredData($dataset));
 
                 return RevisionWriter::begin($dataset, $read);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Formats\TableSources;
+use App\Formats\UnpackerBusy;
 use App\Http\Requests\BringFileRequest;
 use App\Http\Requests\CorrectReadingRequest;
 use App\Models\Upload;
@@ -32,10 +33,12 @@ final class UploadController
         try {
             if (TableSources::of($kept->getPathname()) !== null) {
                 rename($kept->getPathname(), $upload->bookPath());
-                $upload->readSheet(null);
+                $upload->readSheet(null, 2);
             } else {
                 $upload->understand();
             }
+        } catch (UnpackerBusy) {
+            $upload->state = 'unread';
         } catch (Refusal $problem) {
             array_map(unlink(...), array_filter([$upload->path(), $upload->bookPath()], is_file(...)));
 
@@ -51,7 +54,9 @@ final class UploadController
         return view('data.upload', [
             'upload' => $upload,
             'screen' =>
-                $upload->isUnderWay() || $upload->state === 'done' ? null : UploadScreen::of($upload, $upload->message),
+                $upload->state === 'unread' || $upload->isUnderWay() || $upload->state === 'done'
+                    ? null
+                    : UploadScreen::of($upload, $upload->message),
         ]);
     }
 

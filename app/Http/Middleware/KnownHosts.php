@@ -29,6 +29,12 @@ final class KnownHosts
             throw new HttpException(403, 'A change must come from a page of this program, not from another site.');
         }
 
+        // A form that is refused leads back to where it came from: to a page of this program, or to its first one.
+        $from = parse_url($request->headers->get('Referer') ?? '') ?: [];
+        if (!self::isOwn('//' . ($from['host'] ?? '') . (isset($from['port']) ? ":{$from['port']}" : ''), $request)) {
+            $request->headers->remove('Referer');
+        }
+
         return $next($request);
     }
 
@@ -42,7 +48,7 @@ final class KnownHosts
 
     private static function isOwn(string $origin, Request $request): bool
     {
-        return strtolower((string) preg_replace('~^https?://~i', '', $origin)) ===
+        return strtolower((string) preg_replace('~^(https?:)?//~i', '', $origin)) ===
             strtolower($request->headers->get('Host') ?? '');
     }
 }
