@@ -238,7 +238,10 @@ final readonly class CarriedData
             $statuses[] =
                 is_int($status) && Status::tryFrom($status) !== null
                     ? $status
-                    : throw InvalidStudy::at("{$path}.statuses.{$i}", 'can be 0, 1 (provisional) or 2 (estimated).');
+                    : throw InvalidStudy::at(
+                        "{$path}.statuses.{$i}",
+                        'must be one of the statuses, 0 to ' . (count(Status::cases()) - 1) . '.',
+                    );
         }
         if ($values === []) {
             throw InvalidStudy::at("{$path}.values", 'must not be empty.');

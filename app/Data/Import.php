@@ -10,7 +10,9 @@ use App\Models\Entity;
 use App\Models\EntityAlias;
 use App\Models\Measure;
 use App\Models\StoredSeries;
+use DuskRail\Data\Breakdown;
 use DuskRail\Data\Revision;
+use DuskRail\Reading\FoundBreakdowns;
 use DuskRail\Reading\Limits;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Observations;
@@ -18,7 +20,8 @@ use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\ReadSeries;
-use DuskRail\Reading\TableShape;
+use DuskRail\Reading\Shapes\Attributes;
+use DuskRail\Reading\Vocabulary;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use Illuminate\Support\Facades\DB;
@@ -52,7 +55,7 @@ final readonly class Import
      */
     public function asNew(string $name, string $source, string $home = '', ?callable $then = null): Dataset
     {
-        if ($this->plan->shape === TableShape::Attributes) {
+        if ($this->plan->shape instanceof Attributes) {
             throw ImportStopped::because(
                 'This table describes entities and holds no figures by period. Bring a file of figures ' .
                     'first, then add this one to its data set. If it does hold periods, say below how it lies.',
@@ -92,9 +95,9 @@ final readonly class Import
     {
         $observations = $this->read();
         if (
-            $this->plan->shape === TableShape::Attributes &&
+            $this->plan->shape instanceof Attributes &&
             array_intersect(
-                array_map(mb_strtolower(...), array_map(strval(...), array_keys($observations->attributes))),
+                array_map(mb_strtolower(...), array_map(strval(...), array_keys($observations->beside->attributes))),
                 array_keys($this->known($dataset)),
             ) === []
         ) {
@@ -131,7 +134,7 @@ final readonly class Import
     private function source(Observations $observations): VersionSource
     {
         $kind = match (true) {
-            $this->plan->shape === TableShape::Attributes => VersionKind::Attributes,
+            $this->plan->shape instanceof Attributes => VersionKind::Attributes,
             $this->way === 'place' => VersionKind::InPlace,
             default => VersionKind::LaidOver,
         };
@@ -152,9 +155,7 @@ final readonly class Import
             $prepared,
         ): void {
             $this->remember($dataset);
-            if ($this->plan->shape === TableShape::Attributes) {
-                $this->describe($dataset, $observations);
-            } else {
+            if (!($this->plan->shape instanceof Attributes)) {
                 // Where somebody else wrote meanwhile, as a correction, nothing of that is lost.
                 $holds = $prepared->madeOn === $dataset->newestVersion();
                 $this->write(
@@ -163,7 +164,9 @@ final readonly class Import
                     $observations,
                     $holds ? $prepared : $this->prepared($dataset, $observations),
                 );
+                $this->split($dataset, $observations);
             }
+            $this->describe($dataset, $observations);
         });
     }
 
@@ -175,8 +178,8 @@ final readonly class Import
     ): void {
         $measures = $this->measures($dataset, $observations);
         $entities = $this->entities($dataset, $observations->entities, $prepared->keys);
-        foreach ($prepared->series as [$measure, $entity, $series, $old]) {
-            $version->put($measures[$measure], $entities[$entity], $series, $old);
+        foreach ($prepared->series as [$measure, $entity, $series, $old, $cell]) {
+            $version->put($measures[$measure], $entities[$entity], $series, $old, $cell);
         }
         foreach ($prepared->gone as $gone) {
             $version->end($gone);
@@ -192,18 +195,20 @@ final readonly class Import
         $inForce = StoredSeries::ofVersion($madeOn, array_values(array_filter($ids)));
         $this->mustFit($observations, $ids, $inForce);
         $all = [];
+        $breakdowns = FoundBreakdowns::of($observations, $dataset?->asBreakdowns() ?? []);
         foreach ($observations->series() as $n => $read) {
             if ($this->progress !== null && $n % 1_000 === 999) {
                 ($this->progress)($observations->rowCount, $observations->problemCount);
             }
-            $key =
-                $ids[$read->measure] . '/' . ($known[mb_strtolower($observations->entities[$read->entity])]->id ?? 0);
+            $cell = $breakdowns->cell($read);
+            $entity = $known[mb_strtolower($observations->entities[$read->entity])]->id ?? 0;
+            $key = "{$ids[$read->measure]}/{$entity}/{$cell}";
             $old = $inForce[$key] ?? null;
             unset($inForce[$key]);
             $next = $this->next($old, $read);
             // What stays as it was is not written again.
             if ($old === null || !self::isSame($old, $next)) {
-                $all[] = [$read->measure, $read->entity, PackedSeries::of($next), $old];
+                $all[] = [$read->measure, $read->entity, PackedSeries::of($next), $old, $cell];
             }
         }
 
@@ -274,9 +279,10 @@ final readonly class Import
         $ids = $this->ids($dataset, $observations);
         $inForce = StoredSeries::ofVersion($dataset->version, array_values(array_filter($ids)));
         $this->mustFit($observations, $ids, $inForce);
+        $breakdowns = FoundBreakdowns::of($observations, $dataset->asBreakdowns());
         foreach ($observations->series() as $read) {
             $entity = $known[mb_strtolower($observations->entities[$read->entity])] ?? null;
-            $key = $ids[$read->measure] . '/' . ($entity->id ?? 0);
+            $key = $ids[$read->measure] . '/' . ($entity->id ?? 0) . '/' . $breakdowns->cell($read);
             $old = $inForce[$key] ?? null;
             unset($inForce[$key]);
             $next = $this->next($old, $read);
@@ -431,12 +437,56 @@ final readonly class Import
         }, $names);
     }
 
+    /** Notes down what figures are split by. */
+    private function split(Dataset $dataset, Observations $observations): void
+    {
+        if ($observations->beside->breakdowns === []) {
+            return;
+        }
+        $dataset->breakdowns = array_values(
+            array_map(
+                static fn(Breakdown $b): array => [
+                    'key' => $b->key,
+                    'name' => $b->name,
+                    'total' => $b->total,
+                    'categories' => $b->categories,
+                ],
+                FoundBreakdowns::of($observations, $dataset->asBreakdowns())->all,
+            ),
+        );
+        $dataset->save();
+    }
+
+    /** What the file says of entities: their attributes, codes and groups, and which are summaries of others. */
     private function describe(Dataset $dataset, Observations $observations): void
     {
-        $known = $this->known($dataset);
-        foreach ($observations->attributes as $name => $attributes) {
+        $said = $observations->beside->attributes;
+        foreach ($observations->beside->summaries as $name => $kind) {
+            $said[$name]['summary'] = $kind;
+        }
+        $known = $said === [] ? [] : $this->known($dataset);
+        foreach ($said as $name => $attributes) {
             $entity = $known[mb_strtolower((string) $name)] ?? null;
-            $entity?->update(['about' => [...$entity->about, ...$attributes]]);
+            if ($entity === null) {
+                continue;
+            }
+            $about = array_filter([...$entity->about, ...$attributes], static fn(string $text): bool => $text !== '');
+            if ($about !== $entity->about) {
+                $entity->update(['about' => $about]);
+            }
+            foreach ($attributes as $heading => $text) {
+                // A code is another name that the entity goes by in files.
+                if (
+                    $text !== '' &&
+                    preg_match(Vocabulary::CODE, (string) $heading) === 1 &&
+                    !isset($known[mb_strtolower($text)])
+                ) {
+                    EntityAlias::firstOrCreate(
+                        ['dataset_id' => $dataset->id, 'name' => mb_strtolower($text)],
+                        ['entity_id' => $entity->id],
+                    );
+                }
+            }
         }
     }
 

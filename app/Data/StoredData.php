@@ -11,12 +11,16 @@ use App\Models\HouseFinish;
 use App\Models\ImportedFile;
 use App\Models\Measure as MeasureModel;
 use App\Models\StoredSeries;
+use DuskRail\Data\Breakdown;
+use DuskRail\Data\Cell;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Data\Origin;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sliced;
+use DuskRail\Data\Status;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Rail\Derived;
 use DuskRail\Reading\Observations;
@@ -38,8 +42,14 @@ final class StoredData implements DataSource
     /** @var array<int, string> */
     private array $entityKeys = [];
 
-    /** @var array<string, SeriesTable> */
+    /** @var array<string, SeriesTable> by measure key and cell */
     private array $tables = [];
+
+    /** @var array<string, Breakdown>|null */
+    private ?array $breakdowns = null;
+
+    /** @var array<string, list<list<string>>> by measure key */
+    private array $splitting = [];
 
     private readonly int $version;
 
@@ -106,17 +116,73 @@ final class StoredData implements DataSource
         return $this->entities;
     }
 
-    public function table(string $measureKey): SeriesTable
+    public function breakdowns(): array
+    {
+        return $this->breakdowns ??= $this->dataset->asBreakdowns();
+    }
+
+    public function table(string $measureKey, ?Cell $cell = null): SeriesTable
+    {
+        $this->measures();
+        $isFormula = isset($this->formulas[$measureKey]);
+        $cell = $isFormula ? $this->whole($cell) : $this->cell($measureKey, $cell);
+
+        // Worked out from stored ones alone, so that no two can wait for each other.
+        return $this->tables["{$measureKey} {$cell}"] ??= $isFormula
+            ? Derived::table(
+                $this->formulas[$measureKey],
+                new Sliced(new self($this->dataset, $this->version, true), Cell::parse($cell)),
+            )
+            : $this->read($measureKey, $cell);
+    }
+
+    /** A category of every breakdown: those that are asked for, the usual ones of the others. */
+    private function whole(?Cell $cell): string
+    {
+        $usual = array_map(static fn(Breakdown $b): string => $b->usual(), $this->breakdowns());
+
+        return Cell::of([...$usual, ...$cell->categories ?? []])->text();
+    }
+
+    /**
+     * The categories of those breakdowns that a measure is split by. A file may have brought it split, and another one
+     * not: the cell that is most like what is asked for is taken.
+     */
+    private function cell(string $measureKey, ?Cell $wanted): string
+    {
+        if ($this->breakdowns() === []) {
+            return '';
+        }
+        $whole = Cell::parse($this->whole($wanted))->categories;
+        foreach ($this->cellsOf($measureKey) as $splitting) {
+            return Cell::of(array_intersect_key($whole, array_flip($splitting)))->text();
+        }
+
+        return '';
+    }
+
+    /** @return list<list<string>> keys of the breakdowns that a measure is split by, those of most series first */
+    public function cellsOf(string $measureKey): array
     {
         $this->measures();
 
-        // Worked out from stored ones alone, so that no two can wait for each other.
-        return $this->tables[$measureKey] ??= isset($this->formulas[$measureKey])
-            ? Derived::table($this->formulas[$measureKey], new self($this->dataset, $this->version, true))
-            : $this->read($measureKey);
+        return $this->splitting[$measureKey] ??= array_values(
+            StoredSeries::query()
+                ->inVersion($this->version)
+                ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
+                ->toBase()
+                ->distinct()
+                ->pluck('cell')
+                ->map(
+                    static fn(mixed $cell): array => array_keys(Cell::parse(is_string($cell) ? $cell : '')->categories),
+                )
+                ->unique()
+                ->sortByDesc(static fn(array $keys): int => count($keys))
+                ->all(),
+        );
     }
 
-    public function unsettled(string $measureKey): array
+    public function unsettled(string $measureKey, ?Cell $cell = null): array
     {
         $this->measures();
         $this->entities();
@@ -124,13 +190,14 @@ final class StoredData implements DataSource
         $series = StoredSeries::query()
             ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
             ->where('statuses', '!=', '')
+            ->where('cell', $this->cell($measureKey, $cell))
             ->inVersion($this->version)
             ->get(['entity_id', 'first', 'values', 'statuses']);
         foreach ($series as $one) {
             $from = null;
             for (
                 $i = count($one->values) - 1;
-                $i >= 0 && (is_nan($one->values[$i]) || ($one->statuses[$i] ?? 0) !== 0);
+                $i >= 0 && (is_nan($one->values[$i]) || Status::from($one->statuses[$i] ?? 0)->isOpen());
                 $i--
             ) {
                 $from = is_nan($one->values[$i]) ? $from : $one->first + $i;
@@ -143,7 +210,7 @@ final class StoredData implements DataSource
         return $unsettled;
     }
 
-    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
+    public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
         $this->measures();
         $this->entities();
@@ -152,6 +219,7 @@ final class StoredData implements DataSource
         $versions = StoredSeries::query()
             ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
             ->where('entity_id', array_search($entityKey, $this->entityKeys, true))
+            ->where('cell', $this->cell($measureKey, $cell))
             ->where('since', '<=', $this->version)
             ->orderByDesc('since')
             ->get();
@@ -167,6 +235,7 @@ final class StoredData implements DataSource
                     $file->name,
                     intdiv($place, Observations::COLUMNS) + 1,
                     ($place % Observations::COLUMNS) + 1,
+                    Status::tryFrom($series->statusAt($ordinal)) ?? Status::Measured,
                 );
             }
         }
@@ -174,13 +243,14 @@ final class StoredData implements DataSource
         return null;
     }
 
-    private function read(string $measureKey): SeriesTable
+    private function read(string $measureKey, string $cell): SeriesTable
     {
         $measure = $this->measures()[$measureKey] ?? throw UnknownMeasure::named($measureKey);
         $this->entities();
         $rows = StoredSeries::query()
             ->select(['entity_id', 'first', 'values'])
             ->where('measure_id', $this->measureIds[$measureKey])
+            ->where('cell', $cell)
             ->inVersion($this->version)
             ->orderBy('entity_id')
             ->toBase()

@@ -64,8 +64,12 @@ final class VersionWriter
         });
     }
 
-    /** Writes a series from this version on, in place of the one that is in force. */
-    public function put(int $measure, int $entity, PackedSeries $series, ?StoredSeries $old): void
+    /**
+     * Writes a series from this version on, in place of the one that is in force.
+     *
+     * @param string $cell category of each breakdown that the measure is split by, as Cell writes it
+     */
+    public function put(int $measure, int $entity, PackedSeries $series, ?StoredSeries $old, string $cell = ''): void
     {
         if ($old !== null) {
             $this->end($old);
@@ -73,6 +77,7 @@ final class VersionWriter
         $this->rows[] = [
             'measure_id' => $measure,
             'entity_id' => $entity,
+            'cell' => $cell,
             'imported_file_id' => $this->file,
             'since' => $this->version,
             'first' => $series->first,

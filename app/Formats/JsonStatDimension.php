@@ -10,10 +10,16 @@ use DuskRail\Reading\NotATable;
 final readonly class JsonStatDimension
 {
     /**
-     * @param 'time'|'metric'|'entity'|'constant' $role a constant has a single category and tells nothing apart
+     * @param 'time'|'metric'|'entity'|'other'|'constant' $role a constant has a single category and tells nothing apart
      * @param list<JsonStatCategory> $categories
      */
-    public function __construct(public string $role, public array $categories) {}
+    public function __construct(public string $role, public array $categories, public string $label) {}
+
+    /** @param 'time'|'metric'|'entity'|'other'|'constant' $role */
+    public function as(string $role): self
+    {
+        return new self($role, $this->categories, $this->label);
+    }
 
     /**
      * @param array<array-key, mixed> $dimension
@@ -29,6 +35,7 @@ final readonly class JsonStatDimension
                 "A dimension of the table has no categories: {$id}.",
                 'The file does not follow JSON-stat; take it anew from where it comes from.',
             );
+        $label = is_string($dimension['label'] ?? null) && $dimension['label'] !== '' ? $dimension['label'] : $id;
         $category = is_array($category) ? $category : [];
         $keys = self::keys($category);
         $role = self::role($id, $roles, count($keys));
@@ -37,7 +44,7 @@ final readonly class JsonStatDimension
             $categories[] = self::category($category, $key, $role);
         }
 
-        return new self($role, $categories);
+        return new self($role, $categories, $label);
     }
 
     public function size(): int
@@ -66,7 +73,7 @@ final readonly class JsonStatDimension
 
     /**
      * @param array<array-key, mixed> $roles
-     * @return 'time'|'metric'|'entity'|'constant'
+     * @return 'time'|'metric'|'entity'|'other'|'constant'
      */
     private static function role(string $id, array $roles, int $count): string
     {
@@ -76,8 +83,9 @@ final readonly class JsonStatDimension
         return match (true) {
             $namesTime, $in('time') => 'time',
             $in('metric') => 'metric',
+            $in('geo') => 'entity',
             $count === 1 => 'constant',
-            default => 'entity',
+            default => 'other',
         };
     }
 

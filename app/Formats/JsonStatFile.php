@@ -6,11 +6,12 @@ namespace App\Formats;
 
 use DuskRail\Reading\FormulaGuard;
 use DuskRail\Reading\NotATable;
+use DuskRail\Reading\Vocabulary;
 use JsonException;
 
 /**
- * JSON-stat 2.0 (json-stat.org/full): a dataset, or a collection of them. Time and metric are told by their roles; what
- * else varies names the entities, several dimensions together.
+ * JSON-stat 2.0 (json-stat.org/full): a dataset, or a collection of them. Time, metric and geo are told by their roles;
+ * what else varies breaks the figures down, or names the entities where nothing else does.
  */
 final readonly class JsonStatFile implements TableSource
 {
@@ -112,7 +113,14 @@ final readonly class JsonStatFile implements TableSource
             throw NotATable::because('The table cannot be written down.', 'Try again.');
         }
         $put = static fn(string ...$row): int|false => fputcsv($out, $row, ',', '"', '');
-        foreach ([...self::remarks($dataset), ['Entity', 'Measure', 'Unit', 'Period', 'Value', 'Status']] as $row) {
+        $headings = array_map(
+            static fn(JsonStatDimension $d): string => FormulaGuard::guard($d->label),
+            self::keys($dimensions),
+        );
+        foreach (
+            [...self::remarks($dataset, $dimensions), [...$headings, 'Measure', 'Unit', 'Period', 'Value', 'Status']]
+            as $row
+        ) {
             $put(...$row);
         }
         $values = is_array($dataset['value']) ? $dataset['value'] : [];
@@ -120,9 +128,10 @@ final readonly class JsonStatFile implements TableSource
         $label = is_string($dataset['label'] ?? null) ? $dataset['label'] : 'Value';
         for ($cell = 0; $cell < $cells; $cell++) {
             $value = $values[$cell] ?? null;
-            if (is_int($value) || is_float($value)) {
-                $status = is_array($statuses) ? $statuses[$cell] ?? '' : $statuses;
-                $figure = [(string) json_encode($value), is_string($status) ? $status : ''];
+            $status = is_array($statuses) ? $statuses[$cell] ?? '' : $statuses;
+            $isNumber = is_int($value) || is_float($value);
+            if ($isNumber || (is_string($status) && $status !== '' && array_key_exists($cell, $values))) {
+                $figure = [$isNumber ? (string) json_encode($value) : '', is_string($status) ? $status : ''];
                 $put(...self::namesOf($dimensions, $cell, $label), ...$figure);
             }
         }
@@ -130,14 +139,35 @@ final readonly class JsonStatFile implements TableSource
     }
 
     /**
+     * @param list<JsonStatDimension> $dimensions
+     * @return list<JsonStatDimension> those that name entities or break figures down
+     */
+    private static function keys(array $dimensions): array
+    {
+        return array_values(
+            array_filter(
+                $dimensions,
+                static fn(JsonStatDimension $d): bool => in_array($d->role, ['entity', 'other'], true),
+            ),
+        );
+    }
+
+    /**
      * Remarks above the table; those of the measures are of this program's own making.
      *
      * @param array<array-key, mixed> $dataset
+     * @param list<JsonStatDimension> $dimensions
      * @return list<list<string>>
      */
-    private static function remarks(array $dataset): array
+    private static function remarks(array $dataset, array $dimensions): array
     {
         $remarks = [['# source', is_string($dataset['source'] ?? null) ? $dataset['source'] : '']];
+        foreach (self::keys($dimensions) as $dimension) {
+            $remarks[] =
+                $dimension->role === 'entity'
+                    ? ['# entity', $dimension->label]
+                    : ["# breakdown {$dimension->label}", ''];
+        }
         $described = data_get($dataset, 'extension.measures');
         if (!is_array($described)) {
             return $remarks;
@@ -157,28 +187,24 @@ final readonly class JsonStatFile implements TableSource
      * @param list<JsonStatDimension> $dimensions
      * @param int $cell number of the cell, the last dimension varying first
      * @param string $label of the table, for one whose dimensions name no measure
-     * @return array{string, string, string, string} entity, measure, unit and period
+     * @return list<string> what it is of, measure, unit and period
      */
     private static function namesOf(array $dimensions, int $cell, string $label): array
     {
-        $names = ['entity' => [], 'time' => []];
+        $names = $period = [];
         $measure = new JsonStatCategory($label);
         foreach (array_reverse($dimensions) as $dimension) {
             $category = $dimension->categories[$cell % $dimension->size()] ?? new JsonStatCategory('');
             $cell = intdiv($cell, $dimension->size());
-            if ($dimension->role === 'metric') {
-                $measure = $category;
-            } elseif ($dimension->role !== 'constant') {
-                array_unshift($names[$dimension->role], $category->label);
-            }
+            match ($dimension->role) {
+                'metric' => ($measure = $category),
+                'time' => array_unshift($period, $category->label),
+                'constant' => null,
+                default => array_unshift($names, FormulaGuard::guard($category->label)),
+            };
         }
 
-        return [
-            FormulaGuard::guard($names['entity'] === [] ? 'All' : implode(', ', $names['entity'])),
-            FormulaGuard::guard($measure->label),
-            FormulaGuard::guard($measure->unit),
-            implode($names['time']),
-        ];
+        return [...$names, FormulaGuard::guard($measure->label), FormulaGuard::guard($measure->unit), implode($period)];
     }
 
     /**
@@ -195,13 +221,35 @@ final readonly class JsonStatFile implements TableSource
             $name = is_string($id) ? $id : '?';
             $dimensions[] = JsonStatDimension::read($name, is_array($all[$name] ?? null) ? $all[$name] : [], $roles);
         }
-        $isEntity = static fn(JsonStatDimension $d): bool => $d->role === 'entity';
-        $constants = array_keys(
-            array_filter($dimensions, static fn(JsonStatDimension $d): bool => $d->role === 'constant'),
-        );
-        // What nothing else tells apart names the entity after all.
-        if (array_filter($dimensions, $isEntity) === [] && $constants !== []) {
-            $dimensions[$constants[0]] = new JsonStatDimension('entity', $dimensions[$constants[0]]->categories);
+        return self::withEntity($dimensions);
+    }
+
+    /**
+     * One of the dimensions names the entities: that of places, or the one that is headed so, or the largest; where all
+     * have a single category, the first of those.
+     *
+     * @param list<JsonStatDimension> $dimensions
+     * @return list<JsonStatDimension>
+     */
+    private static function withEntity(array $dimensions): array
+    {
+        if (array_filter($dimensions, static fn(JsonStatDimension $d): bool => $d->role === 'entity') !== []) {
+            return $dimensions;
+        }
+        $best = null;
+        foreach ($dimensions as $n => $dimension) {
+            $weight = match (true) {
+                in_array($dimension->role, ['time', 'metric'], true) => -1,
+                preg_match(Vocabulary::ENTITY, Vocabulary::words($dimension->label)) === 1 => 1_000_000,
+                $dimension->role === 'constant' => 0,
+                default => $dimension->size(),
+            };
+            if ($weight > ($best[0] ?? -1)) {
+                $best = [$weight, $n];
+            }
+        }
+        if ($best !== null) {
+            $dimensions[$best[1]] = $dimensions[$best[1]]->as('entity');
         }
 
         return array_values($dimensions);

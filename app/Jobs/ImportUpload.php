@@ -12,6 +12,7 @@ use App\Data\StoredData;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\Upload;
+use DuskRail\Reading\FirstMeasure;
 use DuskRail\Reading\Problem;
 use DuskRail\Refusal;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -95,8 +96,9 @@ final class ImportUpload implements ShouldQueue
     private static function begin(Dataset $dataset): Study
     {
         $data = new StoredData($dataset);
-        $measure = array_key_first($data->measures()) ?? throw ImportStopped::because('The file holds no measure.');
+        $measures = array_map(static fn($m): array => [$m->name, $m->unit->amount], $data->measures());
+        $measure = FirstMeasure::of($measures) ?? throw ImportStopped::because('The file holds no measure.');
 
-        return FirstStudy::of($dataset, $data, $measure);
+        return FirstStudy::of($dataset, $data, (string) $measure);
     }
 }

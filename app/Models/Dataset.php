@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use DuskRail\Data\Breakdown;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
@@ -18,12 +19,17 @@ use Illuminate\Support\Carbon;
  * @property string $retrieved day or words
  * @property string $notes
  * @property int $version
+ * @property list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
  */
 final class Dataset extends Model
 {
     use SoftDeletes;
 
     protected $guarded = [];
+
+    protected $casts = ['breakdowns' => 'array'];
+
+    protected $attributes = ['breakdowns' => '[]'];
 
     /** The number of its newest version as it stands in the database now, whatever this model was read with. */
     public function newestVersion(): int
@@ -44,6 +50,17 @@ final class Dataset extends Model
                 $this->retrieved === '' ? '' : "retrieved {$this->retrieved}",
             ]),
         );
+    }
+
+    /** @return array<string, Breakdown> by key */
+    public function asBreakdowns(): array
+    {
+        $breakdowns = [];
+        foreach ($this->breakdowns as $one) {
+            $breakdowns[$one['key']] = new Breakdown($one['key'], $one['name'], $one['categories'], $one['total']);
+        }
+
+        return $breakdowns;
     }
 
     /** @return HasMany<Measure, $this> */

@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property int $measure_id
  * @property int $entity_id
+ * @property string $cell category of each breakdown that the measure is split by, as Cell writes it
  * @property int $imported_file_id
  * @property int $since
  * @property int|null $until
@@ -49,13 +50,13 @@ final class StoredSeries extends Model
      * The series of some measures as they are in a version.
      *
      * @param list<int> $measures ids
-     * @return array<string, self> by the ids of measure and entity, with a slash
+     * @return array<string, self> by the ids of measure and entity and the cell, with slashes
      */
     public static function ofVersion(int $version, array $measures): array
     {
         $series = [];
         foreach (self::query()->inVersion($version)->whereIn('measure_id', $measures)->cursor() as $one) {
-            $series["{$one->measure_id}/{$one->entity_id}"] = $one;
+            $series["{$one->measure_id}/{$one->entity_id}/{$one->cell}"] = $one;
         }
 
         return $series;

@@ -13,7 +13,7 @@ use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Heading;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Plan;
-use DuskRail\Reading\TableShape;
+use DuskRail\Reading\TableShapes;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -170,7 +170,7 @@ final class Upload extends Model
         $plan = Detection::of($sample)->plan;
         // A single column of figures is of an entity where the data set knows one of that name.
         $only =
-            $plan->shape === TableShape::Long && $plan->columns->entity === null && count($plan->columns->values) === 1
+            $plan->shape->is('long') && $plan->columns->entity === null && count($plan->columns->values) === 1
                 ? Heading::read($sample->heading($plan->columns->values[0], $plan->heading))->name
                 : '';
         if (
@@ -180,7 +180,7 @@ final class Upload extends Model
                 ->whereRaw('lower(name) = ?', [mb_strtolower($only)])
                 ->exists() === true
         ) {
-            $plan = Detection::of($sample, TableShape::EntitiesAcross)->plan;
+            $plan = Detection::of($sample, TableShapes::named('entities-across'))->plan;
         }
         $this->plan = $plan->toArray();
     }

@@ -9,26 +9,36 @@ use App\Models\Upload;
 use DuskRail\Data\Revision;
 use DuskRail\Reading\Alternative;
 use DuskRail\Reading\Detection;
+use DuskRail\Reading\FirstMeasure;
+use DuskRail\Reading\Heading;
 use DuskRail\Reading\NearNames;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
+use DuskRail\Reading\Preamble;
 use DuskRail\Reading\Problem;
 use DuskRail\Reading\Reader;
+use DuskRail\Reading\ReadMeasure;
+use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
-use DuskRail\Reading\TableShape;
+use DuskRail\Reading\Shapes\Attributes;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\Vocabulary;
 use DuskRail\Refusal;
 use DuskRail\Time\Period;
+use Illuminate\Support\Str;
 
 /** What was understood of a file, for the preview. */
 final readonly class UploadScreen
 {
-    private const ROWS_SHOWN = 8;
+    private const ROWS_SHOWN = 9;
+
+    private const ABOVE_SHOWN = 3;
 
     private const STRANGERS_SHOWN = 40;
 
     /**
      * @param bool $whole whether all of the file was looked at, or its beginning
-     * @param list<string> $evidence what the guess went by; none once the user has corrected it
+     * @param list<string> $evidence what the plan says, in words
      * @param list<Alternative> $others other ways it could lie
      * @param Revision|null $revision what it would change in the data set that it is added to
      * @param array<string, string> $strangers names that the data set does not know, each with the key of the one
@@ -64,11 +74,11 @@ final readonly class UploadScreen
                     $upload->problems['duplicates'],
                 );
             }
-            $guess = Detection::of($sample, $plan->shape, $plan->heading ?? -1);
+            $evidence = Detection::explain($sample, $plan);
         } catch (Refusal $problem) {
             $message = $message === '' ? $problem->getMessage() : $message;
             $observations = new Observations($plan->periods->frequency, [], [], [], [], [], [], 0, 0, 0);
-            $guess = null;
+            $evidence = [];
         }
 
         $revision = null;
@@ -77,7 +87,7 @@ final readonly class UploadScreen
             $import = $upload->import();
             try {
                 $revision =
-                    $plan->shape === TableShape::Attributes ? null : $import->revision($upload->dataset, $observations);
+                    $plan->shape instanceof Attributes ? null : $import->revision($upload->dataset, $observations);
             } catch (Refusal $problem) {
                 $message = $message === '' ? $problem->getMessage() : $message;
             }
@@ -100,7 +110,7 @@ final readonly class UploadScreen
             $sample,
             $observations,
             $whole,
-            $guess === null ? [] : $guess->evidence,
+            $evidence,
             $message,
             array_slice(Detection::alternatives($sample, $plan), 0, 3),
             $revision,
@@ -108,26 +118,122 @@ final readonly class UploadScreen
         );
     }
 
-    /** @return list<int> numbers of the rows that the preview shows: the headings and what follows */
+    /** @return list<int> numbers of the rows that the preview shows: those above, the headings, and what follows */
     public function shownRows(): array
     {
-        $first = $this->plan->above ?? ($this->plan->heading ?? 0);
+        $heading = $this->plan->heading ?? -1;
+        $above = array_values(
+            array_filter(
+                range(0, max(0, $heading)),
+                fn(int $row): bool => $row < $heading && trim(implode('', $this->sample->rows[$row])) !== '',
+            ),
+        );
 
-        return range($first, min(count($this->sample->rows) - 1, $first + self::ROWS_SHOWN));
+        return [
+            ...array_slice($above, -self::ABOVE_SHOWN),
+            ...range(max(0, $heading), min(count($this->sample->rows) - 1, max(0, $heading) + self::ROWS_SHOWN)),
+        ];
     }
 
-    /** What a column was taken for. */
-    public function role(int $column): string
+    /**
+     * What a row is: `title`, `heading`, `note`, `summary`, or nothing for one of figures.
+     */
+    public function rowRole(int $row): string
     {
         return match (true) {
-            $column === $this->plan->columns->entity => 'entity',
-            $column === $this->plan->columns->period => 'period',
-            $column === $this->plan->columns->measure => 'measure',
-            $column === $this->plan->columns->unit => 'unit',
-            $column === $this->plan->columns->status => 'status',
-            in_array($column, $this->plan->columns->values, true) => 'figures',
+            $row === $this->plan->heading, $row === $this->plan->above => 'heading',
+            $row < ($this->plan->heading ?? -1) => 'title',
+            in_array($row, $this->plan->rows->asides, true) => 'note',
+            isset($this->observations->beside->summaries[$this->entityIn($row)]) => 'summary',
             default => '',
         };
+    }
+
+    /** The name of the entity in a row. */
+    public function entityIn(int $row): string
+    {
+        return $this->plan->columns->entity === null ? '' : $this->sample->cell($row, $this->plan->columns->entity);
+    }
+
+    /** What a column is called at its head: that of figures by what its heading names. */
+    public function roleName(int $column): string
+    {
+        $role = $this->plan->columns->role($column);
+
+        return $role === Role::Figures ? $this->plan->shape->across() : $role->label();
+    }
+
+    /** What will be made of the file, in one sentence. */
+    public function sentence(): string
+    {
+        $observations = $this->observations;
+        $measures = $observations->measures;
+        $first = $this->firstMeasure();
+        $words = count($measures) > 1 ? count($measures) . ' measures' : $measures[$first]->name ?? '';
+        $count = count($observations->entities) - count($observations->beside->summaries);
+        $by = array_map(
+            static fn(string $name): string => mb_strtolower(Heading::read(Vocabulary::words($name))->name),
+            $observations->beside->breakdowns,
+        );
+
+        return ($count === 1 && count($observations->entities) === 1
+            ? "{$words} of {$observations->entities[0]}"
+            : "{$words} of " . number_format($count) . " {$this->entityWord($count)}") .
+            ($by === [] ? '' : ', by ' . implode(' and ', $by)) .
+            ($this->span() === '' ? '' : ", {$this->span()}");
+    }
+
+    /** What entities are called here: by the heading of their column, where that is one word. */
+    private function entityWord(int $count): string
+    {
+        $column = $this->plan->columns->entity;
+        $heading = $column === null ? '' : mb_strtolower($this->sample->heading($column, $this->plan->heading));
+        $isWord = preg_match('/^(?!column|geo|name|entity|unit)\p{Ll}{3,20}$/u', $heading) === 1;
+
+        return Str::plural($isWord ? $heading : 'entity', $count);
+    }
+
+    /** Number of the measure that the first study opens on. */
+    public function firstMeasure(): int
+    {
+        $all = array_map(static fn(ReadMeasure $m): array => [$m->name, $m->unit], $this->observations->measures);
+
+        return (int) FirstMeasure::of($all);
+    }
+
+    /** What the data set may be called: as the lines above the table say, or the file is named. */
+    public function title(): string
+    {
+        return $this->preamble()->title ?: $this->sample->title();
+    }
+
+    /** Who published it, as far as the file says. */
+    public function source(): string
+    {
+        $noted = $this->sample->notes()['source'] ?? $this->preamble()->source;
+        foreach ($noted === '' ? $this->observations->beside->notes : [] as $note) {
+            if (
+                preg_match('/^(?:data )?(?:source|sources|quelle|quellen|fuente|fonte)\b\s*:\s*(.+)$/iu', $note, $m) ===
+                1
+            ) {
+                return $m[1];
+            }
+        }
+
+        return $noted;
+    }
+
+    private function preamble(): Preamble
+    {
+        return Preamble::of(new Table($this->sample, $this->plan->heading));
+    }
+
+    /** A picture of the first lines; nothing for a file without any. */
+    public function firstLook(): string
+    {
+        return $this->plan->shape instanceof Attributes
+            ? ''
+            : FirstLook::of($this->observations, $this->firstMeasure(), $this->observations->entities[0] ?? '');
     }
 
     public function span(): string

@@ -16,11 +16,18 @@ final readonly class DataInMemory implements DataSource
     /**
      * @param list<Measure> $measures
      * @param list<Entity> $entities
-     * @param array<string, SeriesTable> $tables by measure key
+     * @param array<string, SeriesTable> $tables by measure key, and where the measure is split a stroke and the text of
+     *     the cell
      * @param array<string, array<string, int>> $unsettled by measure key, as unsettled() gives it
+     * @param array<string, Breakdown> $breakdowns by key
      */
-    public function __construct(array $measures, array $entities, private array $tables, private array $unsettled = [])
-    {
+    public function __construct(
+        array $measures,
+        array $entities,
+        private array $tables,
+        private array $unsettled = [],
+        private array $breakdowns = [],
+    ) {
         $this->measures = array_combine(array_map(static fn(Measure $m): string => $m->key, $measures), $measures);
         $this->entities = array_combine(array_map(static fn(Entity $e): string => $e->key, $entities), $entities);
     }
@@ -35,17 +42,26 @@ final readonly class DataInMemory implements DataSource
         return $this->entities;
     }
 
-    public function table(string $measureKey): SeriesTable
+    public function breakdowns(): array
     {
-        return $this->tables[$measureKey] ?? throw UnknownMeasure::named($measureKey);
+        return $this->breakdowns;
     }
 
-    public function unsettled(string $measureKey): array
+    public function table(string $measureKey, ?Cell $cell = null): SeriesTable
+    {
+        $usual = array_map(static fn(Breakdown $b): string => $b->usual(), $this->breakdowns);
+        $cell = Cell::of([...$usual, ...$cell->categories ?? []]);
+
+        return $this->tables["{$measureKey}/{$cell}"] ??
+            ($this->tables[$measureKey] ?? throw UnknownMeasure::named($measureKey));
+    }
+
+    public function unsettled(string $measureKey, ?Cell $cell = null): array
     {
         return $this->unsettled[$measureKey] ?? [];
     }
 
-    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
+    public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
         return null;
     }

@@ -13,20 +13,26 @@ interface DataSource
     /** @return array<string, Entity> by key, in the order of the data set */
     public function entities(): array;
 
+    /** @return array<string, Breakdown> what figures are split by, by key; none as a rule */
+    public function breakdowns(): array;
+
     /**
      * Every entity's series of a measure on one common axis.
      *
+     * @param Cell|null $cell the category of each breakdown, as far as the measure is split by it; the usual one of
+     *     those that are not named
+     *
      * @throws UnknownMeasure
      */
-    public function table(string $measureKey): SeriesTable;
+    public function table(string $measureKey, ?Cell $cell = null): SeriesTable;
 
     /**
      * Entities whose newest values of a measure are provisional or estimated, and the ordinal of the first of those.
      *
      * @return array<string, int> by entity key
      */
-    public function unsettled(string $measureKey): array;
+    public function unsettled(string $measureKey, ?Cell $cell = null): array;
 
     /** Where an observation was read, if that is known. */
-    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin;
+    public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin;
 }

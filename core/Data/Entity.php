@@ -22,6 +22,12 @@ final readonly class Entity
         public string $note = '',
     ) {}
 
+    /** Whether it stands for others together, as their total or mean: it is drawn, but compared with nobody. */
+    public function isSummary(): bool
+    {
+        return ($this->attributes['summary'] ?? '') !== '';
+    }
+
     /**
      * Whether it is one of the peers: of all, or of those of a group. Home is none, unless it is to count as one.
      *
@@ -29,6 +35,6 @@ final readonly class Entity
      */
     public function isPeer(string $group, bool $homeToo): bool
     {
-        return ($homeToo || !$this->home) && in_array($group, ['', $this->group], true);
+        return !$this->isSummary() && ($homeToo || !$this->home) && in_array($group, ['', $this->group], true);
     }
 }

@@ -18,23 +18,89 @@ enum MeasureKind: string
     {
         return match ($this) {
             self::Flow => 'flow (adds up over time)',
-            self::Stock => 'stock (a level at a moment)',
+            self::Stock => 'level (a stock; does not add up over time)',
             self::Rate => 'rate (already a quotient)',
         };
     }
 
-    /** A first guess from what a measure is called and counted in; the user sees it and can change it. */
+    /** What a quotient is called; common practice, no source, as the two below. */
+    private const QUOTIENTS =
+        '/%|‰|\bper\b(?! day\b)|\bpro\b(?! tag\b)|(?<!and)\/(?!or\b)|\b(rates?|ratio|share|index|indices|percent|percentage|pct|quote|anteil|' .
+        'taux|part des|tasa|tasso|density|intensity|average|mean|median|yield|score|satisfaction|punctuality|' .
+        'expectancy|mortality|prevalence|incidence|efficiency|coefficient|probability|quota|per cent|per capita|' .
+        'per head|gini|margin|durchschnitt|moyenne|lebenserwartung|dichte|espérance|ph|occupancy|utili[sz]ation|' .
+        'growth|inflation)\b|(rate|quote|dichte|index|anteil)$/u';
+
+    /** What happens over a period, and adds up. */
+    private const FLOWS =
+        '/\b(admissions?|passengers?|complaints?|visits?|visitors?|nights|sales|sold|revenues?|receipts|turnover|' .
+        'costs?|spending|spend|spent|expenditures?|expenses|outlay|production|produced|generation|generated|' .
+        'consumption|consumed|use|usage|demand|supply|supplied|emissions?|emitted|waste|rain|rainfall|precipitation|' .
+        'snowfall|births?|deaths?|accidents?|incidents?|crimes?|offences|cases|casualties|injuries|trips?|journeys?|' .
+        'rides?|flights?|arrivals?|departures?|imports?|exports?|bursts?|leakage|leaks?|losses|loss|lost|calls?|' .
+        'orders?|applications?|starts|completions|permits|investments?|income|earnings|profits?|tax|taxes|output|' .
+        'harvest|catch|crops?|donations?|repairs?|failures?|outages?|faults?|inspections?|tests|treatments?|' .
+        'operations|procedures|discharges|attendances?|deliveries|shipments?|downloads?|clicks|views|payments?|' .
+        'transactions?|kilomet(er|re)s|mileage|traffic|migration|immigrants|emigrants|marriages|divorces|' .
+        'budget|wages|salaries|dividends|gdp|gross|abstraction|abstracted|withdrawals?|pumped|treated|collected|' .
+        'recycled|landfilled|rework|defects|events?|alarms|interruptions|switched|planted|felled|sent|received|' .
+        'einnahmen|ausgaben|umsatz|verbrauch|erzeugung|abfall|niederschlag|geburten|geborene|todesfälle|' .
+        'sterbefälle|gestorbene|unfälle|fahrgäste|kosten|übernachtungen|besucher|produktion|ernte|menge|' .
+        'consommation|dépenses|recettes|naissances|décès|ventas|gastos|consumo|nacimientos)\b/u';
+
+    /** What there is at a moment, and does not add up over time. */
+    private const LEVELS =
+        '/\b(people|population|inhabitants|persons?|residents|connections|customers|households|members|staff|' .
+        'employees|employed|employment|unemployed|unemployment|workforce|labour force|headcount|fte|length|stocks?|' .
+        'inventory|capacity|installed|area|land|assets|debt|balance|deposits|reserves|price|temperatures?|temp|' .
+        'waiting|queue|backlog|outstanding|open|beds|vehicles|fleet|cars|buses|dwellings|houses|homes|flats|rooms|' .
+        'units in use|students|pupils|teachers|nurses|doctors|physicians|subscribers|subscriptions|accounts|' .
+        'enrolment|enrollment|livestock|cattle|cows|pigs|sheep|age|height|weight|depth|level|levels|wind|pressure|' .
+        'humidity|speed|duration|mains|network|pipes?|meters|sites|schools|hospitals|prisoners|' .
+        'einwohner|bevölkerung|beschäftigte|erwerbstätige|arbeitslose|bestand|fläche|länge|temperatur|preis|' .
+        'haushalte|schüler|betten|kinder|personen|wohnungen|habitants|ménages|effectifs|población|hogares|' .
+        'precio|popolazione)\b/u';
+
+    private const LEVEL_UNITS = '/^(km|km²|km2|ha|m|mm²|[kmgt]w|°[cf]|k|hpa|bar|fte|beds|people|persons|years?)$/u';
+
+    private const FLOW_UNITS =
+        '/^(thousand |million |billion |1000 |mio\.? |k|m|bn)?(ml|m3|m³|mm|l|litres?|liters?|hm3|hm³|t|kt|mt|tonnes?|' .
+        'tons?|kg|[kmgtp]?wh|[kmgtp]j|ktoe|toe|bbl|barrels|€|\$|£|¥|eur|usd|gbp|chf|sek|nok|dkk|kr|crowns|euros?|' .
+        'dollars|pounds)( (thousand|million|billion|m|bn|k))?$/u';
+
+    /**
+     * A first guess from what a measure is called and counted in; the user sees it and can change it. Of what is not
+     * known it says that it does not add up over time, since a sum that means nothing is worse than none.
+     */
     public static function guess(string $name, string $unit): self
     {
-        $text = strtolower("{$name} {$unit}");
-        if (preg_match('/%|\bper\b|\/|\brate\b|\bratio\b|\bshare\b|\bindex\b|\bper cent\b/', $text) === 1) {
-            return self::Rate;
-        }
-        $stock =
-            '/\b(people|population|inhabitants|persons|residents|connections|customers|' .
-            'households|members|staff|employees|headcount|fte|length|km|stock|capacity|area|' .
-            'assets|debt|balance|price|temperature)\b/';
+        return self::guessed($name, $unit)[0];
+    }
 
-        return preg_match($stock, $text) === 1 ? self::Stock : self::Flow;
+    /** @return array{self, string} with what it goes by, in words */
+    public static function guessed(string $name, string $unit): array
+    {
+        [$name, $unit] = [mb_strtolower(str_replace('_', ' ', $name)), mb_strtolower(trim($unit))];
+        foreach (
+            [
+                [self::QUOTIENTS, $unit, self::Rate],
+                [self::QUOTIENTS, $name, self::Rate],
+                // What is waiting, installed or employed is there, whatever it does.
+                ['/\b(waiting|stocks?|installed|capacity|outstanding|backlog|fleet)\b/', $name, self::Stock],
+                [self::FLOWS, $name, self::Flow],
+                [self::LEVELS, $name, self::Stock],
+                [self::LEVEL_UNITS, $unit, self::Stock],
+                [self::FLOW_UNITS, $unit, self::Flow],
+                [self::FLOWS, $unit, self::Flow],
+                [self::LEVELS, $unit, self::Stock],
+            ]
+            as [$words, $text, $kind]
+        ) {
+            if ($text !== '' && preg_match($words, $text, $m) === 1) {
+                return [$kind, "by “{$m[0]}”"];
+            }
+        }
+
+        return [self::Stock, 'nothing says that it adds up over time'];
     }
 }

@@ -28,21 +28,26 @@ final class Recording implements DataSource
         return $this->source->entities();
     }
 
-    public function table(string $measureKey): SeriesTable
+    public function breakdowns(): array
     {
-        $table = $this->source->table($measureKey);
+        return $this->source->breakdowns();
+    }
+
+    public function table(string $measureKey, ?Cell $cell = null): SeriesTable
+    {
+        $table = $this->source->table($measureKey, $cell);
         $this->asked[$measureKey] = true;
 
         return $table;
     }
 
-    public function unsettled(string $measureKey): array
+    public function unsettled(string $measureKey, ?Cell $cell = null): array
     {
-        return $this->source->unsettled($measureKey);
+        return $this->source->unsettled($measureKey, $cell);
     }
 
-    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
+    public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
-        return $this->source->origin($measureKey, $entityKey, $ordinal);
+        return $this->source->origin($measureKey, $entityKey, $ordinal, $cell);
     }
 }

@@ -12,6 +12,7 @@ final class PartCatalogue
     /** @var list<class-string<Part>> */
     private const PARTS = [
         Parts\LinesPart::class,
+        Parts\BreakdownsPart::class,
         Parts\PeersPart::class,
         Parts\ConventionsPart::class,
         Parts\AxisPart::class,

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Document;
 
 use DuskRail\Data\DataSource;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Sliced;
 use DuskRail\Data\UnknownMeasure;
+use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\Part;
@@ -133,6 +136,7 @@ final readonly class Study
     /** @throws UnknownMeasure */
     public function scope(DataSource $data): Scope
     {
+        $data = $this->slice($data);
         $measure = $data->measures()[$this->measure] ?? throw UnknownMeasure::named($this->measure);
 
         // Calculations go by entities; groups, measures and years are only drawn.
@@ -151,6 +155,35 @@ final readonly class Study
             $this->pools($data),
             $this->part(PeersPart::class)->group,
         )->by($this->part(ConventionsPart::class)->conventions());
+    }
+
+    /** Data as this study sees them: where figures are broken down, those that it asks for. */
+    public function slice(DataSource $data): DataSource
+    {
+        $part = $this->part(BreakdownsPart::class);
+
+        return $part->slice($data, $part->shownAs('lines') === '' ? '' : $this->subjectIn(Sliced::whole($data)));
+    }
+
+    /** Key of the entity that is looked at by itself: the one that was chosen, or the first in focus, or home. */
+    public function subjectIn(DataSource $data): string
+    {
+        $entities = $data->entities();
+        $home = array_keys(array_filter($entities, static fn(Entity $e): bool => $e->home));
+        // A line of a panel is of an entity and a category.
+        $focus = array_map(
+            static fn(int|string $line): string => isset($entities[$line])
+                ? (string) $line
+                : explode(':', (string) $line)[0],
+            array_keys($this->focus),
+        );
+        foreach ([$this->part(LinesPart::class)->of, ...$focus, ...$home, ...array_keys($entities)] as $key) {
+            if (isset($entities[$key])) {
+                return (string) $key;
+            }
+        }
+
+        return '';
     }
 
     public function state(string $line): LineState
@@ -272,7 +305,9 @@ final readonly class Study
         $homeToo = $this->part(ConventionsPart::class)->conventions()->homeIsPeer;
         $members = [];
         foreach ($data->entities() as $entity) {
-            $isMeant = $peersOnly ? $entity->isPeer($group, $homeToo) : in_array($group, ['', $entity->group], true);
+            $isMeant = $peersOnly
+                ? $entity->isPeer($group, $homeToo)
+                : !$entity->isSummary() && in_array($group, ['', $entity->group], true);
             if ($isMeant && $this->state($entity->key) !== LineState::Off) {
                 $members[] = $entity->key;
             }

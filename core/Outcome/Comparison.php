@@ -11,6 +11,7 @@ use DuskRail\Data\Measure;
 use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\LineState;
@@ -79,6 +80,7 @@ final readonly class Comparison
     /** @throws UnknownMeasure */
     public static function of(Study $study, DataSource $data): self
     {
+        $data = $study->slice($data);
         $rule = $study->part(RulePart::class);
         if (!$rule->isByHand() && $study->part(LinesPart::class)->across === 'entities') {
             // Whom a rule finds depends on the figures, and some figures on who is in focus: those of the rule before.
@@ -106,7 +108,7 @@ final readonly class Comparison
     {
         $study = $this->study;
         $lines = [];
-        $absent = $this->neverMeasured($table);
+        $absent = Spacing::of($table)->absent;
         foreach ($this->data->entities() as $key => $entity) {
             if (!isset($table->series[$key])) {
                 continue;
@@ -329,29 +331,8 @@ final readonly class Comparison
             null,
             false,
             $absent,
+            summary: ($this->data->entities()[$key] ?? null)?->isSummary() ?? false,
         );
-    }
-
-    /**
-     * Of plain numbers, those at which nobody was measured: an age between two others is no gap.
-     *
-     * @return array<int, true> by position
-     */
-    private function neverMeasured(SeriesTable $table): array
-    {
-        if ($table->axis->frequency !== Frequency::Number) {
-            return [];
-        }
-        $absent = array_fill(0, $table->axis->count, true);
-        foreach ($table->series as $series) {
-            foreach ($series->values as $i => $value) {
-                if (!is_nan($value)) {
-                    unset($absent[$i]);
-                }
-            }
-        }
-
-        return $absent;
     }
 
     /** The entity whose measures or years are looked at: the one that was named, or the first in focus, or home. */

@@ -24,6 +24,7 @@ final class Edit
      */
     public static function of(Change $change, Study $study, DataSource $data): Comparison
     {
+        $data = $study->slice($data);
         try {
             $changed =
                 $change instanceof RailChange
@@ -35,7 +36,7 @@ final class Edit
         }
         $refused = $comparison->run->refused();
         if ($refused !== null) {
-            $before = $study->rail->run($data->table($study->measure), $study->scope($data))->refused();
+            $before = $study->rail->run($study->slice($data)->table($study->measure), $study->scope($data))->refused();
             if ($refused->placed->id !== $before?->placed->id) {
                 throw InvalidStudy::because((string) $refused->refusal);
             }

@@ -20,6 +20,7 @@ final readonly class Line
      * @param bool $dashed what is before or not yet certain, in the hue of what it belongs to
      * @param array<int, true> $absent positions that this line does not have, which are no gaps: 29 February of
      *     most years
+     * @param bool $summary whether it stands for others together, and is compared with nobody
      * @param Tone|null $tone where lines are coloured by a value of theirs
      */
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class Line
         public bool $dashed = false,
         public array $absent = [],
         public ?Tone $tone = null,
+        public bool $summary = false,
     ) {}
 
     public function toned(Tone $tone): self
@@ -50,6 +52,7 @@ final readonly class Line
             $this->dashed,
             $this->absent,
             $tone,
+            $this->summary,
         );
     }
 
@@ -68,6 +71,7 @@ final readonly class Line
             $this->dashed,
             $this->absent,
             $this->tone,
+            $this->summary,
         );
     }
 

@@ -47,7 +47,7 @@ final class PeerSet
     public static function of(array $lines, array $apart, string $group, Better $better, Conventions $by): self
     {
         $entities = array_values(array_filter($lines, static fn(Line $l): bool => !$l->isGroup()));
-        $isMeant = static fn(Line $l): bool => in_array($group, ['', $l->group], true);
+        $isMeant = static fn(Line $l): bool => !$l->summary && in_array($group, ['', $l->group], true);
 
         return new self(
             array_values(array_filter($entities, $isMeant)),
@@ -119,7 +119,7 @@ final class PeerSet
 
     private function isAmong(Line $line): bool
     {
-        return $line->isGroup() || in_array($this->group, ['', $line->group], true);
+        return $line->isGroup() || (!$line->summary && in_array($this->group, ['', $line->group], true));
     }
 
     /** @return array{float, float} median and best quartile of the peers, NAN without any */

@@ -26,7 +26,10 @@ final readonly class Stacked
         $part = $lineup->comparison->study->part(StackPart::class);
         $adds = $part->form !== 'through';
         $lines = array_values(
-            array_filter($lineup->present(), static fn(Line $line): bool => !$line->isGroup() && $line->last !== null),
+            array_filter(
+                $lineup->present(),
+                static fn(Line $line): bool => !$line->isGroup() && !$line->summary && $line->last !== null,
+            ),
         );
         self::check($lineup, $lines, $adds);
         $sizes = array_map(static fn(Line $line): float => self::size($line, $lineup), $lines);

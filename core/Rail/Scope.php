@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Rail;
 
 use DuskRail\Data\Better;
+use DuskRail\Data\Cell;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Origin;
 use DuskRail\Data\SeriesTable;
@@ -69,23 +70,28 @@ final readonly class Scope implements DataSource
         return $this->data->entities();
     }
 
-    public function table(string $measureKey): SeriesTable
+    public function breakdowns(): array
+    {
+        return $this->data->breakdowns();
+    }
+
+    public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
         return array_reduce(
             $this->pools,
             static fn(SeriesTable $table, Pool $pool): SeriesTable => $pool->addedTo($table),
-            $this->data->table($measureKey),
+            $this->data->table($measureKey, $cell),
         );
     }
 
-    public function unsettled(string $measureKey): array
+    public function unsettled(string $measureKey, ?Cell $cell = null): array
     {
-        return $this->data->unsettled($measureKey);
+        return $this->data->unsettled($measureKey, $cell);
     }
 
-    public function origin(string $measureKey, string $entityKey, int $ordinal): ?Origin
+    public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
-        return $this->data->origin($measureKey, $entityKey, $ordinal);
+        return $this->data->origin($measureKey, $entityKey, $ordinal, $cell);
     }
 
     public function nameOf(string $entity): string
@@ -115,9 +121,11 @@ final readonly class Scope implements DataSource
     public function present(SeriesTable $table): array
     {
         $values = [];
+        $entities = $this->entities();
         $apart = [...$this->off, ...array_map(static fn(Pool $pool): string => $pool->key, $this->pools)];
         foreach ($table->series as $key => $series) {
-            if (!in_array($key, $apart, true)) {
+            // What stands for the others together is none of them.
+            if (!in_array($key, $apart, true) && !($entities[$key] ?? null)?->isSummary()) {
                 $values[$key] = $series->values;
             }
         }

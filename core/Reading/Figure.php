@@ -11,25 +11,46 @@ use DuskRail\Data\Status;
  */
 final readonly class Figure
 {
+    /** Flags beside figures, one letter or two; an `s` or a `d` may as well be a unit. */
+    private const FLAGS = 'b[depsu]?|c|d[pu]?|e[bp]?|f|i|p[er]?|r|s|u|z';
+
     private const MARK =
-        '/^(.*[\d)%\]\p{L}])(?:\s*\((p|prov|e|est|r|\d{1,2}|[a-d])\)|\s*\[(\w{1,2})\]|' .
-        '\s*([*†‡§¹²³⁰⁴-⁹]+)|(?<=\d)([per])|\s+([per]))$/iu';
+        '/^(.*[\d)%\]\p{L}])(?:\s*\((prov\.?|est\.?|\d{1,2}|[a-d]|' .
+        self::FLAGS .
+        ')\)|\s*\[(\w{1,2})\]|\s*([*†‡§¹²³⁰⁴-⁹]+)|(?<=[\d%])(' .
+        self::FLAGS .
+        ')|\s+(' .
+        self::FLAGS .
+        '))$/iu';
+
+    /** A letter that stands in the place of a figure, beside a mark for none or alone. */
+    private const NONE = '/^(?:(?::|\.{1,3}|…|-|–|—|n\/?a)\s*)?[(\[]?(c|z|u|x|m|q|d|na|\*)[)\]]?$/iu';
 
     private function __construct(public float $value, public Status $status, public string $unit) {}
 
-    /** @return self|null null where the cell is no figure */
-    public static function read(NumberNotation $notation, string $text): ?self
+    /**
+     * @param string $letter after figures that is their unit, where it could be taken for a flag
+     * @return self|null null where the cell is no figure
+     */
+    public static function read(NumberNotation $notation, string $text, string $letter = ''): ?self
     {
         $plain = $notation->read($text);
         if ($plain !== null) {
             return new self($plain, Status::Measured, '');
         }
         $text = trim($text);
+        if (preg_match(self::NONE, $text, $m) === 1) {
+            return new self(NAN, $m[1] === '*' ? Status::Confidential : Status::fromMark($m[1]), '');
+        }
         $status = Status::Measured;
-        while (preg_match(self::MARK, $text, $m) === 1) {
-            $found = Status::fromMark(($m[2] ?? '') . ($m[3] ?? '') . ($m[5] ?? '') . ($m[6] ?? ''));
+        while (preg_match(self::MARK, $text, $m, PREG_UNMATCHED_AS_NULL) === 1) {
+            $mark = $m[2] ?? ($m[3] ?? ($m[5] ?? ($m[6] ?? '')));
+            if ($letter !== '' && mb_strtolower($mark) === $letter && ($m[2] ?? $m[3]) === null) {
+                break;
+            }
+            $found = self::status($mark);
             $status = $found === Status::Measured ? $status : $found;
-            $text = rtrim($m[1]);
+            $text = rtrim((string) $m[1]);
         }
         $unit = '';
         if (preg_match('/^(\(?)\s*([€$£¥])\s*(.+)$/u', $text, $m) === 1) {
@@ -51,6 +72,42 @@ final readonly class Figure
         };
 
         return $value === null || (is_nan($value) && $unit !== '') ? null : new self($value, $status, $unit);
+    }
+
+    /** Of two flags the one that says that the figure may change. */
+    private static function status(string $mark): Status
+    {
+        $whole = Status::fromMark($mark);
+        $first = Status::fromMark(substr($mark, 0, 1));
+        $second = Status::fromMark(substr($mark, 1, 1));
+
+        return match (true) {
+            $whole !== Status::Measured || strlen($mark) !== 2 || ctype_digit($mark) => $whole,
+            $second->isOpen() => $second,
+            default => $first,
+        };
+    }
+
+    /**
+     * The letter that stands after nearly all figures and is then their unit: `8.25 s` in every cell is seconds.
+     *
+     * @param list<string> $texts
+     */
+    public static function letterOf(array $texts): string
+    {
+        $letters = [];
+        $figures = 0;
+        foreach ($texts as $text) {
+            $figures += preg_match('/\d/', $text);
+            if (preg_match('/\d\s*([a-z])$/i', trim($text), $m) === 1) {
+                $letters[] = mb_strtolower($m[1]);
+            }
+        }
+        $counts = array_count_values($letters);
+        arsort($counts);
+        $letter = (string) array_key_first($counts);
+
+        return $figures > 0 && ($counts[$letter] ?? 0) >= 0.8 * $figures ? $letter : '';
     }
 
     private static function negative(?float $value): ?float

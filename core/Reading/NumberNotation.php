@@ -30,6 +30,26 @@ enum NumberNotation: string
         'null' => 1,
         'none' => 1,
         'x' => 1,
+        '--' => 1,
+        '---' => 1,
+        '***' => 1,
+        '**' => 1,
+        '/' => 1,
+        '•' => 1,
+        'n.a.' => 1,
+        'n.a' => 1,
+        'n.d.' => 1,
+        'n.d' => 1,
+        'nd' => 1,
+        'n/d' => 1,
+        'k.a.' => 1,
+        'k. a.' => 1,
+        's.o.' => 1,
+        'n.v.' => 1,
+        '#n/v' => 1,
+        'missing' => 1,
+        'not available' => 1,
+        'unknown' => 1,
     ];
 
     public function example(): string
@@ -65,8 +85,31 @@ enum NumberNotation: string
         return match (true) {
             $comma > $point => self::Comma,
             $point > $comma => self::Point,
-            default => $delimiter === ';' && self::anyHas($texts, ',') ? self::Comma : self::Point,
+            default => $delimiter === ';' && (self::anyHas($texts, ',') || self::areThousands($texts))
+                ? self::Comma
+                : self::Point,
         };
+    }
+
+    /**
+     * Whether every point in the texts could part thousands, and some stand where no decimals would: all figures with
+     * three, of more than one length before them.
+     *
+     * @param list<string> $texts
+     */
+    private static function areThousands(array $texts): bool
+    {
+        $lengths = [];
+        foreach ($texts as $text) {
+            if (str_contains($text, '.')) {
+                if (preg_match('/(?<!\d)([1-9]\d{0,2})(?:\.\d{3})+(?!\d)/', $text, $m) !== 1) {
+                    return false;
+                }
+                $lengths[] = $m[1];
+            }
+        }
+
+        return count($lengths) >= 2;
     }
 
     public static function isMissing(string $text): bool

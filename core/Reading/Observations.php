@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Spacing;
 use DuskRail\Time\Frequency;
 
 /** All that was read from a file, and all that could not be. */
@@ -12,14 +13,16 @@ final readonly class Observations
     /** A row and a column in one number; no table that is read has more columns. */
     public const COLUMNS = 16384;
 
+    /** A combination of categories and an entity in one number, a subject; no table that is read has more entities. */
+    public const SUBJECTS = 1_048_576;
+
     /**
      * @param list<ReadMeasure> $measures
      * @param list<string> $entities names in the order of the file
-     * @param array<int, array<int, array<int, float>>> $values by measure, entity, ordinal
+     * @param array<int, array<int, array<int, float>>> $values by measure, subject, ordinal
      * @param array<int, array<int, array<int, int>>> $places likewise
      * @param array<int, array<int, array<int, int>>> $statuses likewise, only where not plainly measured
      * @param list<Problem> $problems the first of them
-     * @param array<string, array<string, string>> $attributes by entity name
      */
     public function __construct(
         public Frequency $frequency,
@@ -32,7 +35,7 @@ final readonly class Observations
         public int $problemCount,
         public int $duplicateCount,
         public int $rowCount,
-        public array $attributes = [],
+        public Beside $beside = new Beside(),
     ) {}
 
     /**
@@ -53,13 +56,13 @@ final readonly class Observations
             $count,
             $duplicates,
             $this->rowCount,
-            $this->attributes,
+            $this->beside,
         );
     }
 
     public function isEmpty(): bool
     {
-        return $this->values === [] && $this->attributes === [];
+        return $this->values === [] && $this->beside->attributes === [];
     }
 
     /** Values that are there. */
@@ -77,14 +80,28 @@ final readonly class Observations
         return $count;
     }
 
-    /** Periods between a series' first and last value that have none, over all series. */
+    /**
+     * Periods between a series' first and last value that have none, over all series; those at which nobody was
+     * measured are no gaps where figures are of every fifth year or of dates.
+     */
     public function gapCount(): int
     {
         $gaps = 0;
-        foreach ($this->values as $entities) {
-            foreach ($entities as $periods) {
-                $ordinals = array_keys(array_filter($periods, static fn(float $v): bool => !is_nan($v)));
-                $gaps += $ordinals === [] ? 0 : max($ordinals) - min($ordinals) + 1 - count($ordinals);
+        foreach ($this->values as $measure => $subjects) {
+            $present = array_map(
+                static fn(array $periods): array => array_filter($periods, static fn(float $v): bool => !is_nan($v)),
+                $subjects,
+            );
+            $measured = array_replace([], ...array_values($present));
+            ksort($measured);
+            $measured = array_keys($measured);
+            $isFree = Spacing::among($measured, $this->frequencyOf($measure))->isFree;
+            foreach (array_filter($present) as $periods) {
+                [$first, $last] = [min(array_keys($periods)), max(array_keys($periods))];
+                $due = $isFree
+                    ? count(array_filter($measured, static fn(int $o): bool => $o >= $first && $o <= $last))
+                    : $last - $first + 1;
+                $gaps += $due - count($periods);
             }
         }
 
@@ -127,7 +144,7 @@ final readonly class Observations
     public function series(): iterable
     {
         foreach ($this->values as $measure => $entities) {
-            foreach ($entities as $entity => $periods) {
+            foreach ($entities as $subject => $periods) {
                 $ordinals = array_keys($periods);
                 if ($ordinals === []) {
                     continue;
@@ -137,10 +154,18 @@ final readonly class Observations
                 $values = $statuses = $places = [];
                 for ($ordinal = $first; $ordinal <= $last; $ordinal++) {
                     $values[] = $periods[$ordinal] ?? NAN;
-                    $statuses[] = $this->statuses[$measure][$entity][$ordinal] ?? 0;
-                    $places[] = $this->places[$measure][$entity][$ordinal] ?? -1;
+                    $statuses[] = $this->statuses[$measure][$subject][$ordinal] ?? 0;
+                    $places[] = $this->places[$measure][$subject][$ordinal] ?? -1;
                 }
-                yield new ReadSeries($measure, $entity, $first, $values, $statuses, $places);
+                yield new ReadSeries(
+                    $measure,
+                    $subject % self::SUBJECTS,
+                    $first,
+                    $values,
+                    $statuses,
+                    $places,
+                    intdiv($subject, self::SUBJECTS),
+                );
             }
         }
     }

@@ -6,6 +6,7 @@ namespace DuskRail\Reading;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Reading\Shapes\Shape;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
@@ -19,123 +20,134 @@ final readonly class Plan
 {
     /**
      * @param int|null $heading row of the headings
-     * @param array<string, array{unit?: string, kind?: string, better?: string}> $measures what is known of a
-     *     measure, by its name in the file
      * @param int|null $above row of a second row of headings: measures over periods, or periods over measures
+     * @param Split|null $split of a column that holds several keys
      * @param bool $joined whether each heading holds a measure and a period together: `Leakage 2022`
      */
     public function __construct(
-        public TableShape $shape,
+        public Shape $shape,
         public ?int $heading,
         public Columns $columns,
         public PeriodReading $periods,
         public NumberNotation $numbers,
         public Duplicates $duplicates,
-        public array $measures,
         public Stated $stated,
         public ?int $above = null,
         public bool $joined = false,
         public EventCount $events = new EventCount(),
+        public ?Split $split = null,
+        public RowRoles $rows = new RowRoles(),
     ) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
-            'shape' => $this->shape->value,
+            'shape' => $this->shape->name(),
             'heading' => $this->heading,
-            'entity' => $this->columns->entity,
-            'period' => $this->columns->period,
-            'measure' => $this->columns->measure,
-            'unit' => $this->columns->unit,
-            'status' => $this->columns->status,
-            'values' => $this->columns->values,
+            'roles' => array_map(static fn(Role $role): string => $role->value, $this->columns->roles),
             'notation' => $this->periods->notation->value,
             'frequency' => $this->periods->frequency->value,
             'numbers' => $this->numbers->value,
             'duplicates' => $this->duplicates->value,
-            'measures' => $this->measures,
+            'measures' => $this->stated->measures,
             'measureName' => $this->stated->measureName,
             'entityName' => $this->stated->entityName,
-            'group' => $this->columns->group,
+            'unitName' => $this->stated->unit,
+            'letter' => $this->stated->letter,
             'above' => $this->above,
             'ways' => array_map(static fn(EventSummary $way): string => $way->value, $this->events->ways),
             'counted' => $this->events->counted,
             'moment' => $this->stated->moment,
             'joined' => $this->joined,
-            'month' => $this->columns->month,
-            'day' => $this->columns->day,
+            'summaries' => $this->rows->summaries,
+            'asides' => $this->rows->asides,
+            'split' => $this->split === null ? null : (array) $this->split,
         ];
     }
 
-    /** @param array<string, mixed> $changes some of what toArray() gives */
+    /** @param array<string, mixed> $changes some of what toArray() gives; of the roles, those that change */
     public function with(array $changes): self
     {
-        return self::fromArray([...$this->toArray(), ...$changes]);
+        $columns = $this->columns;
+        foreach (is_array($changes['roles'] ?? null) ? $changes['roles'] : [] as $column => $role) {
+            $role = Role::tryFrom(is_string($role) ? $role : '');
+            $columns = $role === null ? $columns : $columns->with((int) $column, $role);
+        }
+        $roles = array_map(static fn(Role $role): string => $role->value, $columns->roles);
+
+        return self::fromArray([...$this->toArray(), ...$changes, 'roles' => $roles]);
     }
 
     /** @param array<string, mixed> $plan as toArray() gives it, with what a form may have changed */
     public static function fromArray(array $plan): self
     {
-        $column = static function (string $name) use ($plan): ?int {
-            $value = $plan[$name] ?? null;
-
-            return is_numeric($value) ? (int) $value : null;
-        };
+        $row = static fn(string $name): ?int => is_numeric($plan[$name] ?? null) ? (int) $plan[$name] : null;
         $text = static fn(string $name): string => is_string($plan[$name] ?? null) ? trim($plan[$name]) : '';
         $flag = static fn(string $name, bool $otherwise): bool => in_array(
             $plan[$name] ?? $otherwise,
             [true, '1', 1],
             true,
         );
+        $columns = self::columns($plan['roles'] ?? []);
 
         return new self(
-            TableShape::tryFrom($text('shape')) ?? throw UnreadablePlan::because('Choose how the table lies.'),
-            $column('heading'),
-            self::columns($plan, $column),
-            PeriodReading::of(self::notation($text('notation'), $column), Frequency::tryFrom($text('frequency'))),
+            TableShapes::named($text('shape')),
+            $row('heading'),
+            $columns,
+            PeriodReading::of(self::notation($text('notation'), $columns), Frequency::tryFrom($text('frequency'))),
             NumberNotation::tryFrom($text('numbers')) ?? NumberNotation::Point,
             Duplicates::tryFrom($text('duplicates')) ?? Duplicates::Ask,
-            self::described($plan['measures'] ?? []),
-            new Stated($text('measureName') ?: 'Value', $text('entityName') ?: 'All', $text('moment')),
-            $column('above'),
+            new Stated(
+                $text('measureName') ?: 'Value',
+                $text('entityName') ?: 'All',
+                $text('moment'),
+                $text('unitName'),
+                $text('letter'),
+                self::described($plan['measures'] ?? []),
+            ),
+            $row('above'),
             $flag('joined', false),
             new EventCount(self::ways($plan['ways'] ?? []), $flag('counted', true)),
+            self::split($plan['split'] ?? null),
+            RowRoles::from($plan),
         );
     }
 
-    /** @param callable(string): ?int $column number of a column by what it is */
-    private static function notation(string $text, callable $column): PeriodNotation
+    private static function notation(string $text, Columns $columns): PeriodNotation
     {
         $notation =
             PeriodNotation::tryFrom($text) ?? throw UnreadablePlan::because('Choose how the periods are written.');
-        if ($column('month') === null) {
+        if ($columns->month === null) {
             return $notation;
         }
 
         // Put together from several columns it is written as the reader puts it.
-        return $column('day') === null ? PeriodNotation::MonthNumber : PeriodNotation::YearFirst;
+        return $columns->day === null ? PeriodNotation::MonthNumber : PeriodNotation::YearFirst;
     }
 
-    /**
-     * @param array<string, mixed> $plan
-     * @param callable(string): ?int $column number of a column by what it is
-     */
-    private static function columns(array $plan, callable $column): Columns
+    private static function columns(mixed $roles): Columns
     {
-        $values = array_filter(is_array($plan['values'] ?? null) ? $plan['values'] : [], is_numeric(...));
+        $read = new Columns([]);
+        foreach (is_array($roles) ? $roles : [] as $column => $role) {
+            $known = Role::tryFrom(is_string($role) ? $role : '');
+            if ($known !== null && is_int($column) && $column >= 0 && $column < Observations::COLUMNS) {
+                $read = $read->with($column, $known);
+            }
+        }
 
-        return new Columns(
-            array_map(static fn(mixed $c): int => (int) $c, array_values($values)),
-            $column('entity'),
-            $column('period'),
-            $column('measure'),
-            $column('unit'),
-            $column('status'),
-            $column('group'),
-            $column('month'),
-            $column('day'),
-        );
+        return $read;
+    }
+
+    private static function split(mixed $split): ?Split
+    {
+        return is_array($split) &&
+            is_int($split['column'] ?? null) &&
+            is_int($split['count'] ?? null) &&
+            is_int($split['at'] ?? null) &&
+            in_array($split['mark'] ?? null, [',', ';', '|'], true)
+            ? new Split($split['column'], $split['count'], $split['at'], $split['mark'])
+            : null;
     }
 
     /** @return array<string, array{unit?: string, kind?: string, better?: string}> */
@@ -203,8 +215,8 @@ final readonly class Plan
     /** What a measure of the file is, from what the user or the file said of it, else by a guess from its name. */
     public function describe(string $measure, string $unitInFile, ?MeasureKind $kind = null): ReadMeasure
     {
-        $about = $this->measures[$measure] ?? [];
-        $unit = $about['unit'] ?? $unitInFile;
+        $about = $this->stated->measures[$measure] ?? [];
+        $unit = $about['unit'] ?? ($unitInFile === '' ? $this->stated->unit : $unitInFile);
 
         return new ReadMeasure(
             $measure,

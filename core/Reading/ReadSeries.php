@@ -12,6 +12,7 @@ final readonly class ReadSeries
      * @param list<float> $values
      * @param list<int> $statuses Status values
      * @param list<int> $places row × 16384 + column of the cell, both from 0; -1 where there is none
+     * @param int $combination of categories, where figures are broken down; 0 for none
      */
     public function __construct(
         public int $measure,
@@ -20,5 +21,6 @@ final readonly class ReadSeries
         public array $values,
         public array $statuses,
         public array $places,
+        public int $combination = 0,
     ) {}
 }

@@ -4,13 +4,24 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-/** What a table does not say itself, and is said for it. */
+/** What the columns of a table do not say themselves, and is said for them. */
 final readonly class Stated
 {
     /**
      * @param string $measureName name of the one measure, where no column or heading names it
      * @param string $entityName name of the one entity, where no column or heading names it
      * @param string $moment period that a table without periods is of; nothing for none
+     * @param string $unit of measures that name none
+     * @param string $letter after figures that is their unit and no flag
+     * @param array<string, array{unit?: string, kind?: string, better?: string}> $measures what is known of a
+     *     measure, by its name in the file
      */
-    public function __construct(public string $measureName, public string $entityName, public string $moment = '') {}
+    public function __construct(
+        public string $measureName,
+        public string $entityName,
+        public string $moment = '',
+        public string $unit = '',
+        public string $letter = '',
+        public array $measures = [],
+    ) {}
 }

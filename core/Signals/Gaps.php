@@ -17,7 +17,7 @@ final class Gaps implements Signal
             $begun = false;
             for ($i = $comparison->from; $i <= ($line->last ?? -1); $i++) {
                 $begun = $begun || !is_nan($line->values[$i]);
-                $missing += $begun && is_nan($line->values[$i]) ? 1 : 0;
+                $missing += $begun && is_nan($line->values[$i]) && !isset($line->absent[$i]) ? 1 : 0;
             }
             if ($missing > 0) {
                 $gaps[$line->name] = $missing;

@@ -117,7 +117,11 @@ enum PeriodNotation: string
     /** FY24 names one year and does not say of which two it is made, so it stays that one. */
     private static function year(string $text): ?Period
     {
-        return preg_match("/^(?:(?<year>1[5-9]\d\d|2[0-2]\d\d)|fy ?(?<fiscal>\d{4}|'?\d{2}))$/", $text, $m) === 1
+        return preg_match(
+            "/^(?:[xy]?(?<year>1[5-9]\d\d|2[0-2]\d\d)(?:\.0)?|fy ?(?<fiscal>\d{4}|'?\d{2}))$/",
+            $text,
+            $m,
+        ) === 1
             ? Period::year(self::fullYear($m['fiscal'] ?? $m['year']))
             : null;
     }
@@ -174,10 +178,16 @@ enum PeriodNotation: string
                 "~^h(?<part>[12])[-/ ]?{$year}$~",
                 "~^(?<part>first|second) half of {$year}$~",
             ],
-            self::Quarter => ["~^{$year}[-/ ]?q(?<part>[1-4])$~", "~^q(?<part>[1-4])[-/ ]?{$year}$~"],
+            self::Quarter => [
+                "~^[xy]?{$year}[-/ :.]?q(?<part>[1-4])$~",
+                "~^q(?<part>[1-4])[-/ ]?{$year}$~",
+                "~^(?<part>[1-4])\\.? ?(?:q|qtr|quartal|quarter|trimestre)\\.?[-/ ]?{$year}$~",
+                "~^{$year}[-/ :]*(?:quarter|quartal|qtr) ?(?<part>[1-4])$~",
+                "~^(?:t|quarter |quartal )(?<part>[1-4])[-/ ]{$year}$~",
+            ],
             self::Week => ["~^{$year}[- ]?w{$two}$~", "~^w(?:eek )?{$two}(?: of)? {$year}$~"],
             self::MonthNumber => [
-                "~^{$year}(?:-|/|\\.| ?m){$two}$~",
+                "~^[xy]?{$year}(?:-|/|\\.|:| ?m){$two}$~",
                 "~^{$two}[-/.]{$year}$~",
                 '~^(?<year>(?:19|20)\d\d)(?<part>0[1-9]|1[0-2])$~',
             ],

@@ -48,9 +48,26 @@ final readonly class PeriodReading
             }
         }
 
-        return $best?->notation === PeriodNotation::MonthNumber && self::areFiscal($texts)
-            ? self::of(PeriodNotation::FiscalYear)
-            : $best;
+        return match (true) {
+            $best?->notation === PeriodNotation::MonthNumber && self::areFiscal($texts) => self::of(
+                PeriodNotation::FiscalYear,
+            ),
+            $best?->notation === PeriodNotation::DayFirst && $best->isAmbiguous($texts) => self::plainer($best, $texts),
+            default => $best,
+        };
+    }
+
+    /**
+     * Of two ways to read dates the one by which they are the first, or the last, of months: 01/01/2024, 02/01/2024 …
+     *
+     * @param list<string> $texts that are different
+     */
+    private static function plainer(self $dayFirst, array $texts): self
+    {
+        $days = array_filter(array_map(PeriodNotation::MonthFirst->read(...), $texts), is_int(...));
+        $other = self::of(PeriodNotation::MonthFirst, self::stoodFor(PeriodNotation::MonthFirst, array_values($days)));
+
+        return $dayFirst->frequency === Frequency::Day && $other->frequency !== Frequency::Day ? $other : $dayFirst;
     }
 
     /**

@@ -25,7 +25,7 @@ use DuskRail\Reading\Problem;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Sample;
-use DuskRail\Reading\TableShape;
+use DuskRail\Reading\TableShapes;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
@@ -45,7 +45,7 @@ final class ReadingTest extends TestCase
     public function testALongTableIsUnderstoodWithItsUnitAndDecimalComma(): void
     {
         [$plan, $read] = self::understood(self::LONG);
-        self::assertSame(TableShape::Long, $plan->shape);
+        self::assertSame(TableShapes::named('long'), $plan->shape);
         self::assertSame(NumberNotation::Comma, $plan->numbers);
         self::assertSame(['Veldmere', 'Tarrow'], $read->entities);
         self::assertSame(
@@ -84,7 +84,7 @@ final class ReadingTest extends TestCase
                 "served,people,100,101,\nTarrow,People " .
                 "served,people,50,,52\n",
         );
-        self::assertSame([TableShape::PeriodsAcross, [3, 4, 5]], [$plan->shape, $plan->columns->values]);
+        self::assertSame([TableShapes::named('periods-across'), [3, 4, 5]], [$plan->shape, $plan->columns->values]);
         self::assertSame(Frequency::Year, $read->frequency);
         self::assertSame(['2022: 50', '2023: -', '2024: 52'], self::written($read, 1));
         self::assertSame(1, $read->gapCount());
@@ -96,7 +96,10 @@ final class ReadingTest extends TestCase
         $across = "Utility,Jan 2024,Feb 2024\nVeldmere,1,3\nTarrow,2,4\n";
         [$plan, $read] = self::understood($down);
         [$other, $same] = self::understood($across);
-        self::assertSame([TableShape::EntitiesAcross, TableShape::PeriodsAcross], [$plan->shape, $other->shape]);
+        self::assertSame(
+            [TableShapes::named('entities-across'), TableShapes::named('periods-across')],
+            [$plan->shape, $other->shape],
+        );
         self::assertSame($read->entities, $same->entities);
         self::assertSame(
             [self::written($read, 0), self::written($read, 1)],
@@ -108,7 +111,7 @@ final class ReadingTest extends TestCase
     public function testTheWrongDirectionShowsItselfCellByCell(): void
     {
         $sample = self::sample("Month,Veldmere,Tarrow\nJan 2024,1,2\nFeb 2024,3,4\n");
-        $plan = Detection::of($sample, TableShape::PeriodsAcross)->plan;
+        $plan = Detection::of($sample, TableShapes::named('periods-across'))->plan;
         $read = Reader::read($sample->rows, $plan);
         self::assertTrue($read->isEmpty());
         self::assertSame(
@@ -121,7 +124,7 @@ final class ReadingTest extends TestCase
     public function testMonthsDownAndYearsAcrossAreOneEntityInOrderOfTime(): void
     {
         [$plan, $read] = self::understood("Bursts,2023,2024\nFeb,7,8\nJan,5,6\nDec,9,\n", 'dunmarsh.csv');
-        self::assertSame(TableShape::YearsAcross, $plan->shape);
+        self::assertSame(TableShapes::named('years-across'), $plan->shape);
         self::assertSame(['Dunmarsh'], $read->entities);
         self::assertSame('Bursts', $read->measures[0]->name);
         $written = self::written($read, 0);
@@ -132,10 +135,10 @@ final class ReadingTest extends TestCase
     public function testAnAttributeFileWithAYearInItIsNotTakenForFigures(): void
     {
         [$plan, $read] = self::understood("Utility,Group,Joined\nVeldmere,Estuary,2019\nTarrow,Plain,2020\n");
-        self::assertSame(TableShape::Attributes, $plan->shape);
+        self::assertSame(TableShapes::named('attributes'), $plan->shape);
         self::assertSame(
-            ['Group' => 'Estuary', 'Joined' => '2019', 'group' => 'Estuary'],
-            $read->attributes['Veldmere'],
+            ['Joined' => '2019', 'Group' => 'Estuary', 'group' => 'Estuary'],
+            $read->beside->attributes['Veldmere'],
         );
     }
 
@@ -174,7 +177,7 @@ final class ReadingTest extends TestCase
     {
         $rows = [['Returns of 2023', '', '', ''], ['', '', '', ''], ['Utility', '2021', '2022', 'so far']];
         $sample = new Sample([...$rows, ['Veldmere', '1', '2', '3'], ['Tarrow', '4', '5', '6']], 'leakage.csv', ',');
-        $plan = Detection::of($sample)->plan->with(['values' => [1, 2, 3]]);
+        $plan = Detection::of($sample)->plan->with(['roles' => [3 => 'figures']]);
         [$problem] = Reader::read($sample->rows, $plan)->problems;
         self::assertSame([3, 'column 4', 'so far'], [$problem->row, $problem->column, $problem->found]);
         [, $read] = self::understood(
@@ -290,7 +293,7 @@ final class ReadingTest extends TestCase
             Detection::of(self::sample($text($last)))->evidence,
         );
         self::assertStringContainsString(
-            '“1.234” is read as 1.234; with the other decimal mark it would be 1234',
+            '“1.234” is read as 1234; with the other decimal mark it would be 1.234',
             $evidence('2.500'),
         );
         // One cell that can only be read one way leaves no doubt about the others.
@@ -368,7 +371,7 @@ final class ReadingTest extends TestCase
             $rows .= sprintf("2024-01-%02d,%s,%d\n", $i + 1, $i % 2 === 0 ? 'Veldmere' : 'Tarrow', 10 + $i);
         }
         $rows .= str_repeat("2024-01-01,Veldmere,7\n", $again);
-        self::assertSame($events, self::understood($rows, 'jobs.csv')[0]->shape === TableShape::Events);
+        self::assertSame($events, self::understood($rows, 'jobs.csv')[0]->shape === TableShapes::named('events'));
     }
 
     #[TestWith(["\t1+1"])]
@@ -402,7 +405,7 @@ final class ReadingTest extends TestCase
             "2024-01-20,Veldmere,J2,60\n2024-03-05,Veldmere,J3,\n2024-02-01,Tarrow,J4,5\n" .
             "2024-02-09,Tarrow,J5,7\n";
         [$plan, $read] = self::understood($rows, 'repairs.csv');
-        self::assertSame(TableShape::Events, $plan->shape);
+        self::assertSame(TableShapes::named('events'), $plan->shape);
         self::assertSame(
             ['Repairs', 'Different job', 'Cost'],
             array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures),
@@ -465,12 +468,9 @@ final class ReadingTest extends TestCase
         );
         $read = Reader::read(
             $sample->rows,
-            Detection::of($sample, TableShape::Long)->plan->with([
+            Detection::of($sample, TableShapes::named('long'))->plan->with([
                 'notation' => 'code',
-                'period' => 2,
-                'measure' => 1,
-                'entity' => 0,
-                'values' => [3],
+                'roles' => ['entity', 'measure', 'period', 'figures'],
             ]),
         );
         self::assertSame(
@@ -553,7 +553,7 @@ final class ReadingTest extends TestCase
         [$plan, $read] = self::understood($text);
         self::assertSame(
             [$shape, $measures],
-            [$plan->shape->value, array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures)],
+            [$plan->shape->name(), array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures)],
         );
         self::assertSame($first, implode(', ', self::written($read, 0)));
     }
@@ -562,14 +562,14 @@ final class ReadingTest extends TestCase
     {
         $sample = self::sample("Utility,2022,2023,2024\nVeldmere,1,2,3\nTarrow,4,5,6\n");
         $others = Detection::alternatives($sample, Detection::of($sample)->plan);
-        self::assertEquals(new Alternative(TableShape::Moment, 6, 1.0), $others[0] ?? null);
+        self::assertEquals(new Alternative(TableShapes::named('moment'), 6, 1.0), $others[0] ?? null);
         self::assertNotContains(
             'periods-across',
-            array_map(static fn(Alternative $other): string => $other->shape->value, $others),
+            array_map(static fn(Alternative $other): string => $other->shape->name(), $others),
         );
         // Categories across are no time, and it is said.
         $guess = Detection::of(self::sample("Utility,Bursts,Complaints,Repairs\nVeldmere,1,2,3\nTarrow,4,5,6\n"));
-        self::assertSame(TableShape::Moment, $guess->plan->shape);
+        self::assertSame(TableShapes::named('moment'), $guess->plan->shape);
         self::assertStringContainsString('measures or categories, and no time', implode($guess->evidence));
     }
 

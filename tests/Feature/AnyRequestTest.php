@@ -12,7 +12,7 @@ use DuskRail\Document\Changes\Change;
 use DuskRail\Document\Changes\Changes;
 use DuskRail\Document\PartCatalogue;
 use DuskRail\Rail\StopCatalogue;
-use DuskRail\Reading\TableShape;
+use DuskRail\Reading\TableShapes;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\UploadedFile;
@@ -195,7 +195,7 @@ final class AnyRequestTest extends ApplicationTestCase
             ) {
                 $input += $this->random->getInt(0, 2) === 0 ? [$name => $this->value()] : [];
             }
-            $shapes = array_column(TableShape::cases(), 'value');
+            $shapes = array_keys(TableShapes::all());
             $input['shape'] = $this->one([$this->one($shapes), $input['shape'] ?? null]);
         }
         if ($route === 'uploads.store') {

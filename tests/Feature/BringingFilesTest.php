@@ -26,8 +26,8 @@ final class BringingFilesTest extends ApplicationTestCase
         $upload = $this->brought(self::MONTHLY);
         $this->get(route('uploads.show', $upload))
             ->assertOk()
-            ->assertSee('3 entities, January 2024 to March 2024')
-            ->assertSee('9 figures, 1 measure, 3 monthly periods, no gaps')
+            ->assertSee('Leakage of 3 utilities, January 2024 to March 2024')
+            ->assertSee('9 figures, 3 monthly periods, no gaps')
             ->assertSee('“Month” holds periods such as 2024-01', false);
         self::assertSame([0, 0], [Dataset::count(), StoredSeries::count()]);
 
@@ -45,7 +45,7 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testEveryGuessCanBeChangedAndTheDirectionSwapped(): void
     {
         $upload = $this->brought("Month,Veldmere,Tarrow\nJan 2024,1,2\nFeb 2024,3,4\n", 'supply.csv');
-        $this->get(route('uploads.show', $upload))->assertSee('2 entities, January 2024 to February 2024');
+        $this->get(route('uploads.show', $upload))->assertSee('Supply of 2 entities, January 2024 to February 2024');
         $this->patch(route('uploads.update', $upload), ['shape' => 'periods-across'])
             ->assertOk()
             ->assertSee('Nothing can be read this way yet')
@@ -79,18 +79,20 @@ final class BringingFilesTest extends ApplicationTestCase
         );
         $see = fn(array $correction) => $this->patch(route('uploads.update', $upload), $correction)->assertOk();
         $see([])->assertSee('Straße')->assertSee('<option value="tab" selected>tab</option>', false);
-        $see(['value' => '3'])
-            ->assertSee('2 figures, 1 measure')
+        $see(['roles' => [2 => 'out', 4 => 'out']])
+            ->assertSee('2 figures, 1 monthly')
             ->assertSee('<legend>Leakage</legend>', false);
         $see(['measures' => ['Leakage' => ['unit' => '', 'kind' => 'stock']]])->assertSee(
             'name="measures[Leakage][unit]" value=""',
             false,
         );
-        $see(['value' => 'all'])
-            ->assertSee('6 figures, 3 measures')
+        // What was said of the unit stays, whatever other columns become.
+        $see(['roles' => [2 => 'figures', 4 => 'figures']])
+            ->assertSee('name="measures[Leakage][unit]" value=""', false)
+            ->assertSee('6 figures, 1 monthly')
             ->assertSee('<legend>Note</legend>', false);
         $see(['encoding' => 'UTF-8'])->assertDontSee('Straße');
-        $see(['row' => '1'])->assertSee('1 entity');
+        $see(['rows' => [1 => 'heading']])->assertSee('of Weiler');
         $see(['delimiter' => 'bar'])
             ->assertSee('a single column')
             ->assertSee('<option value="tab" selected>', false);
@@ -160,7 +162,7 @@ final class BringingFilesTest extends ApplicationTestCase
 
     public function testFiscalYearsKeepTheirNameOnThePageAndInWhatIsHandedOn(): void
     {
-        $study = $this->imported("Utility,2022/23,2023/24,2024/25\nVeldmere,10,12,14\nTarrow,5,5,7\n", 'fiscal.csv');
+        $study = $this->imported("Utility,2022/23,2023/24,2024/25\nVeldmere,10,12,14\nTarrow,5,5,7\n", 'bursts.csv');
         $this->added($study, self::YEARLY, 'connections.csv');
         $this->change($study, 'add-stop', ['stop' => 'per-denominator'])
             ->assertOk()
@@ -268,7 +270,7 @@ final class BringingFilesTest extends ApplicationTestCase
             ->assertSee('The file is JSON, but none of the kinds that are read here: JSON-stat or data package.');
     }
 
-    public function testThePreviewShowsTheHeadingsAndEightRows(): void
+    public function testThePreviewShowsTheHeadingsAndNineRows(): void
     {
         $rows = "Utility,Month,Leakage (Ml)\n";
         for ($month = 1; $month <= 12; $month++) {
@@ -276,8 +278,8 @@ final class BringingFilesTest extends ApplicationTestCase
         }
         $upload = $this->brought($rows);
         $this->get(route('uploads.show', $upload))
-            ->assertSeeInOrder(['701', '702', '707', '708'])
-            ->assertDontSee('709')
+            ->assertSeeInOrder(['701', '702', '708', '709'])
+            ->assertDontSee('<td class="figures">710</td>', false)
             ->assertSee('12 figures');
     }
 

@@ -676,7 +676,7 @@ final class DataSetsTest extends ApplicationTestCase
             'flow.csv',
         );
         self::assertSame([1.5, 1.6], $this->values($study, 'no', 'flow'));
-        self::assertSame('PC', $study->dataset->measures()->firstOrFail()->unit);
+        self::assertSame('%', $study->dataset->measures()->firstOrFail()->unit);
         self::assertArrayHasKey('no', $study->data()->unsettled('flow'));
     }
 

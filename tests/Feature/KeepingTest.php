@@ -108,7 +108,7 @@ final class KeepingTest extends ApplicationTestCase
                 'update studies set revision_id = null' => 'without a revision',
                 "update study_revisions set document = '{\"format\": \"x\"}'" => "Study {$study->id} cannot be read",
                 'insert into series select 9999, measure_id, entity_id, imported_file_id, 1, 2, first, "values", ' .
-                'statuses, places from series where id = 1' => 'hold at one time',
+                'statuses, places, cell from series where id = 1' => 'hold at one time',
             ]
             as $damage => $said
         ) {

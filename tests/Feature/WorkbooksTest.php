@@ -46,15 +46,15 @@ final class WorkbooksTest extends ApplicationTestCase
         self::assertSame([['Figures', 'Notes'], 'Figures'], [$upload->sheets, $upload->sheet]);
         $this->get(route('uploads.show', $upload))
             ->assertOk()
-            ->assertSee('2 entities, January 2024 to April 2024')
+            ->assertSee('2 measures of 2 ')
             ->assertSee('Notes</option>', false);
         // Another sheet is a click away, and back.
         $this->patch(route('uploads.update', $upload), ['sheet' => 'Notes'])
             ->assertOk()
-            ->assertDontSee('2 entities');
+            ->assertDontSee('2 measures of 2 ');
         $this->patch(route('uploads.update', $upload), ['sheet' => 'Figures'])
             ->assertOk()
-            ->assertSee('2 entities');
+            ->assertSee('2 measures of 2 ');
         $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertOk();
         $data = Study::latest('id')->firstOrFail()->data();
         self::assertSame([10.25, 20.5, 30.75, 41.0], $data->table('leakage')->series['ashen']->values);

@@ -10,7 +10,7 @@ use App\Formats\TableSources;
 use App\Formats\Unpacker;
 use App\Models\Dataset;
 use DuskRail\Reading\Detection;
-use DuskRail\Reading\TableShape;
+use DuskRail\Reading\TableShapes;
 use DuskRail\Refusal;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -34,7 +34,7 @@ final class ImportData extends Command
 
     public function __construct()
     {
-        $this->signature = sprintf($this->signature, implode(', ', array_column(TableShape::cases(), 'value')));
+        $this->signature = sprintf($this->signature, implode(', ', array_keys(TableShapes::all())));
         parent::__construct();
         $this->getDefinition()->setArguments([
             new InputArgument('file', InputArgument::REQUIRED, TableSources::inWords()),
@@ -77,7 +77,7 @@ final class ImportData extends Command
             $file = DelimitedFile::open($table);
             $guess = Detection::of(
                 $file->sample($name, config()->integer('duskrail.preview_rows'))[0],
-                TableShape::tryFrom((string) $this->option('shape')),
+                TableShapes::find((string) $this->option('shape')),
             );
             $import = new Import(
                 $table,

@@ -69,7 +69,7 @@ final class Book
                     ? $sheet->setCellValueExplicit($at, $figure['value'], DataType::TYPE_NUMERIC)
                     : $sheet->setCellValueExplicit(
                         $at,
-                        Figures::digits($figure['value']) . ($figure['status'] === Status::Provisional ? ' p' : ' e'),
+                        Figures::digits($figure['value']) . ' ' . $figure['status']->mark(),
                         DataType::TYPE_STRING,
                     );
             }

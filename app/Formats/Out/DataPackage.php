@@ -32,7 +32,9 @@ final class DataPackage implements DatasetFormat
     public static function write(Dataset $dataset): string
     {
         $resources = $about = $files = [];
-        foreach ((new Figures($dataset))->byFrequency() as $frequency => $measures) {
+        $figures = new Figures($dataset);
+        $text = static fn(string $name): array => ['name' => $name, 'type' => 'string'];
+        foreach ($figures->byFrequency() as $frequency => $measures) {
             $files["data/{$frequency}.csv"] = LongCsv::rows($dataset, [], ...$measures);
             $resources[] = [
                 'name' => $frequency,
@@ -43,14 +45,11 @@ final class DataPackage implements DatasetFormat
                 'encoding' => 'utf-8',
                 'schema' => [
                     'fields' => [
-                        ['name' => 'Entity', 'type' => 'string'],
-                        ['name' => 'Measure', 'type' => 'string'],
-                        ['name' => 'Unit', 'type' => 'string'],
-                        ['name' => 'Period', 'type' => 'string'],
+                        ...array_map($text, ['Entity', 'Measure', 'Unit', ...$figures->headings(), 'Period']),
                         ['name' => 'Value', 'type' => 'number'],
-                        ['name' => 'Status', 'type' => 'string'],
+                        $text('Status'),
                     ],
-                    'primaryKey' => ['Entity', 'Measure', 'Period'],
+                    'primaryKey' => ['Entity', 'Measure', ...$figures->headings(), 'Period'],
                     'missingValues' => [''],
                 ],
             ];
@@ -68,7 +67,7 @@ final class DataPackage implements DatasetFormat
                 ? []
                 : ['licenses' => [['title' => $dataset->licence, 'name' => Str::slug($dataset->licence) ?: 'licence']]],
             'resources' => $resources,
-            'dusk-rail' => ['measures' => (object) $about],
+            'dusk-rail' => ['measures' => (object) $about, 'breakdowns' => $figures->headings()],
         ];
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
         $zip = new ZipArchive();

@@ -7,6 +7,8 @@ namespace App\Formats\Out;
 use App\Models\Dataset;
 use App\Models\Measure;
 use App\Models\StoredSeries;
+use DuskRail\Data\Breakdown;
+use DuskRail\Data\Cell;
 use DuskRail\Data\Status;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -17,6 +19,9 @@ final readonly class Figures
     /** @var array<int, string> */
     public array $entities;
 
+    /** @var array<string, Breakdown> */
+    public array $breakdowns;
+
     public function __construct(private Dataset $dataset)
     {
         $names = [];
@@ -24,11 +29,13 @@ final readonly class Figures
             $names[$entity->id] = $entity->name;
         }
         $this->entities = $names;
+        $this->breakdowns = $dataset->asBreakdowns();
     }
 
     /**
-     * @return iterable<array{entity: string, measure: Measure, period: string, ordinal: int, value: float,
-     *     status: Status}> those that are there
+     * @return iterable<array{entity: string, measure: Measure, categories: list<string>, period: string,
+     *     ordinal: int, value: float, status: Status}> those that are there; of each breakdown of the data set the
+     *     name of the category, nothing where the measure is not split by it
      */
     public function of(Measure ...$measures): iterable
     {
@@ -41,12 +48,15 @@ final readonly class Figures
                     ->cursor()
                 as $series
             ) {
+                $categories = $this->categories(Cell::parse($series->cell));
                 foreach ($series->values as $i => $value) {
-                    if (!is_nan($value)) {
+                    // Why there is none is kept as well.
+                    if (!is_nan($value) || ($series->statuses[$i] ?? 0) !== 0) {
                         $ordinal = $series->first + $i;
                         yield [
                             'entity' => $this->entities[$series->entity_id],
                             'measure' => $measure,
+                            'categories' => $categories,
                             'period' => Period::at($measure->frequency, $ordinal)->code(),
                             'ordinal' => $ordinal,
                             'value' => $value,
@@ -56,6 +66,24 @@ final readonly class Figures
                 }
             }
         }
+    }
+
+    /** @return list<string> */
+    private function categories(Cell $cell): array
+    {
+        $names = [];
+        foreach ($this->breakdowns as $key => $breakdown) {
+            $category = $cell->categories[$key] ?? '';
+            $names[] = $category === '' ? '' : $breakdown->nameOf($category);
+        }
+
+        return $names;
+    }
+
+    /** @return list<string> names of the breakdowns, as columns are headed */
+    public function headings(): array
+    {
+        return array_map(static fn(Breakdown $b): string => $b->name, array_values($this->breakdowns));
     }
 
     /** @return array<string, list<Measure>> measures by how long their periods are */
@@ -85,6 +113,9 @@ final readonly class Figures
     public static function notes(Dataset $dataset, Measure ...$measures): array
     {
         $notes = ['title' => $dataset->name, 'source' => $dataset->source, 'periods' => 'code'];
+        foreach ($dataset->asBreakdowns() as $breakdown) {
+            $notes["breakdown {$breakdown->name}"] = $breakdown->nameOf($breakdown->total);
+        }
         foreach ($measures as $measure) {
             $notes["about {$measure->name}"] = self::about($measure);
         }
@@ -97,9 +128,9 @@ final readonly class Figures
         return $status === Status::Measured ? '' : strtolower($status->name);
     }
 
-    /** The shortest digits that give the same double again. */
+    /** The shortest digits that give the same double again; nothing where there is none. */
     public static function digits(float $value): string
     {
-        return (string) json_encode($value);
+        return is_nan($value) ? '' : (string) json_encode($value);
     }
 }

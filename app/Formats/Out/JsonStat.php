@@ -47,7 +47,7 @@ final class JsonStat implements DatasetFormat
     private static function item(Dataset $dataset, Figures $figures, string $frequency, array $measures): array
     {
         $entities = $periods = [];
-        $cells = [...$figures->of(...$measures)];
+        $cells = iterator_to_array($figures->of(...$measures), false);
         foreach ($cells as $cell) {
             $entities[$cell['entity']] ??= count($entities);
             $periods[$cell['ordinal']] = $cell['period'];
@@ -56,13 +56,16 @@ final class JsonStat implements DatasetFormat
         $places = array_flip(array_keys($periods));
         $keys = array_flip(array_map(static fn(Measure $m): string => $m->key, $measures));
         $values = $statuses = [];
+        $breakdowns = self::breakdowns($figures, $cells);
         foreach ($cells as $cell) {
-            $at =
-                ($entities[$cell['entity']] * count($keys) + $keys[$cell['measure']->key]) * count($periods) +
-                $places[$cell['ordinal']];
-            $values[$at] = $cell['value'];
+            $at = $entities[$cell['entity']];
+            foreach (array_values($breakdowns) as $n => $categories) {
+                $at = $at * count($categories) + (int) array_search($cell['categories'][$n], $categories, true);
+            }
+            $at = ($at * count($keys) + $keys[$cell['measure']->key]) * count($periods) + $places[$cell['ordinal']];
+            $values[$at] = is_nan($cell['value']) ? null : $cell['value'];
             if ($cell['status'] !== Status::Measured) {
-                $statuses[$at] = $cell['status'] === Status::Provisional ? 'p' : 'e';
+                $statuses[$at] = $cell['status']->mark();
             }
         }
         ksort($values);
@@ -73,25 +76,26 @@ final class JsonStat implements DatasetFormat
             $about[$measure->name] = ['kind' => $measure->kind->value, 'better' => $measure->better->value];
         }
         $names = array_map(strval(...), array_keys($entities));
+        $split = [];
+        foreach ($breakdowns as $key => $categories) {
+            $split[$key] = self::dimension($figures->breakdowns[substr($key, 2)]->name, $categories, 'c');
+        }
 
         return [
             'class' => 'dataset',
             'label' => count($figures->byFrequency()) === 1 ? $dataset->name : "{$dataset->name}, by {$frequency}",
             'source' => $dataset->source,
-            'id' => ['entity', 'measure', 'period'],
-            'size' => [count($entities), count($measures), count($periods)],
-            'role' => ['time' => ['period'], 'metric' => ['measure']],
+            'id' => ['entity', ...array_keys($breakdowns), 'measure', 'period'],
+            'size' => [
+                count($entities),
+                ...array_map(count(...), array_values($breakdowns)),
+                count($measures),
+                count($periods),
+            ],
+            'role' => ['time' => ['period'], 'metric' => ['measure'], 'geo' => ['entity']],
             'dimension' => [
-                'entity' => [
-                    'label' => 'Entity',
-                    'category' => [
-                        'index' => array_map(static fn(int $i): string => "e{$i}", array_keys($names)),
-                        'label' => (object) array_combine(
-                            array_map(static fn(int $i): string => "e{$i}", array_keys($names)),
-                            $names,
-                        ),
-                    ],
-                ],
+                'entity' => self::dimension('Entity', $names, 'e'),
+                ...$split,
                 'measure' => [
                     'label' => 'Measure',
                     'category' => [
@@ -105,6 +109,38 @@ final class JsonStat implements DatasetFormat
             'value' => (object) $values,
             ...$statuses === [] ? [] : ['status' => (object) $statuses],
             'extension' => ['measures' => (object) $about],
+        ];
+    }
+
+    /**
+     * The categories that figures are of, by key of the breakdown with `b-` before it; nothing stands for figures that
+     * are not split by it.
+     *
+     * @param list<array{categories: list<string>}> $cells
+     * @return array<string, list<string>>
+     */
+    private static function breakdowns(Figures $figures, array $cells): array
+    {
+        $categories = [];
+        foreach (array_keys($figures->breakdowns) as $n => $key) {
+            $there = array_column(array_column($cells, 'categories'), $n);
+            $categories["b-{$key}"] = array_values(array_unique($there));
+        }
+
+        return $categories;
+    }
+
+    /**
+     * @param list<string> $names of the categories
+     * @return array<string, mixed>
+     */
+    private static function dimension(string $label, array $names, string $letter): array
+    {
+        $index = array_map(static fn(int $i): string => "{$letter}{$i}", array_keys($names));
+
+        return [
+            'label' => $label,
+            'category' => ['index' => $index, 'label' => (object) array_combine($index, $names)],
         ];
     }
 }

@@ -48,14 +48,17 @@ final class LongCsv implements DatasetFormat
                 '',
             );
         }
-        fputcsv($out, ['Entity', 'Measure', 'Unit', 'Period', 'Value', 'Status'], ',', '"', '');
-        foreach ((new Figures($dataset))->of(...$measures) as $figure) {
+        $figures = new Figures($dataset);
+        $headings = array_map(FormulaGuard::guard(...), $figures->headings());
+        fputcsv($out, ['Entity', 'Measure', 'Unit', ...$headings, 'Period', 'Value', 'Status'], ',', '"', '');
+        foreach ($figures->of(...$measures) as $figure) {
             fputcsv(
                 $out,
                 [
                     FormulaGuard::guard($figure['entity']),
                     FormulaGuard::guard($figure['measure']->name),
                     FormulaGuard::guard($figure['measure']->unit),
+                    ...array_map(FormulaGuard::guard(...), $figure['categories']),
                     $figure['period'],
                     Figures::digits($figure['value']),
                     Figures::mark($figure['status']),

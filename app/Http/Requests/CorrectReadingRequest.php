@@ -10,7 +10,7 @@ use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\EventSummary;
 use DuskRail\Reading\Plan;
-use DuskRail\Reading\TableShape;
+use DuskRail\Reading\TableShapes;
 use DuskRail\Refusal;
 use DuskRail\Time\Period;
 use Illuminate\Foundation\Http\FormRequest;
@@ -35,7 +35,7 @@ final class CorrectReadingRequest extends FormRequest
         $this->setWay($upload);
         $plan = $upload->readPlan();
         if (!$this->startAnew($upload, $plan)) {
-            $upload->plan = $plan->with($this->changes($upload, $plan))->toArray();
+            $upload->plan = $plan->with($this->changes($plan))->toArray();
         }
     }
 
@@ -61,8 +61,8 @@ final class CorrectReadingRequest extends FormRequest
     private function startAnew(Upload $upload, Plan $plan): bool
     {
         $dialect = $upload->readDialect();
-        $shape = TableShape::tryFrom($this->string('shape')->value()) ?? $plan->shape;
-        $row = $this->integer('row', $plan->heading ?? -1);
+        $shape = TableShapes::find($this->string('shape')->value()) ?? $plan->shape;
+        $row = $this->integer('row', $this->headingRow() ?? ($plan->heading ?? -1));
         $encoding = in_array($this->input('encoding'), Dialect::ENCODINGS, true)
             ? $this->string('encoding')->value()
             : $dialect->encoding;
@@ -83,7 +83,7 @@ final class CorrectReadingRequest extends FormRequest
     }
 
     /** @return array<string, mixed> of the plan, as Plan::with() takes them */
-    private function changes(Upload $upload, Plan $plan): array
+    private function changes(Plan $plan): array
     {
         /** @var array<string, mixed> $changes */
         $changes = $this->except([
@@ -93,41 +93,72 @@ final class CorrectReadingRequest extends FormRequest
             'row',
             'encoding',
             'delimiter',
-            'value',
             'sheet',
             'way',
             'same',
+            'rows',
         ]);
-        $ways = $this->input('ways');
-        if (is_array($ways)) {
+        $roles = $this->listed('roles');
+        $ways = $this->listed('ways');
+        // Of things that happen, what is counted goes with the column.
+        foreach ($plan->shape->is('events') ? $roles : [] as $column => $role) {
+            $ways[$column] ??= $role === 'figures' ? 'sum' : 'out';
+        }
+        foreach ($ways as $column => $way) {
+            $roles[$column] ??= $way === 'out' ? 'out' : 'figures';
+        }
+        if ($ways !== []) {
             $changes['ways'] =
                 $ways + array_map(static fn(EventSummary $way): string => $way->value, $plan->events->ways);
-            $changes['values'] = array_keys(
-                array_filter($changes['ways'], static fn(mixed $way): bool => $way !== 'out'),
-            );
+        }
+        $changes['roles'] = $roles;
+        if (is_array($this->input('measures'))) {
+            // What is said of one measure leaves what was said of others.
+            $changes['measures'] = array_replace_recursive($plan->stated->measures, $this->input('measures'));
+        }
+        if (is_array($this->input('summaries'))) {
+            $changes['summaries'] = [...$plan->rows->summaries, ...$this->input('summaries')];
         }
         $moment = trim($this->string('moment')->value());
         if ($moment !== '') {
             Period::parse($moment);
         }
-        $value = $this->input('value');
-        if ($value === 'all') {
-            $changes['values'] = self::others($upload, $plan);
-        } elseif (is_numeric($value)) {
-            $changes['values'] = [(int) $value];
-        }
 
-        return $changes;
+        return [...$changes, ...$this->asides($plan)];
     }
 
-    /** @return list<int> columns that are nothing else */
-    private static function others(Upload $upload, Plan $plan): array
+    /** The row that is said to hold the headings. */
+    private function headingRow(): ?int
     {
-        $file = DelimitedFile::with($upload->path(), $upload->readDialect());
-        [$sample] = $file->sample($upload->name, ($plan->heading ?? 0) + 10);
-        $columns = $plan->columns;
-        $named = [$columns->entity, $columns->period, $columns->measure, $columns->unit, $columns->status];
+        $row = array_search('heading', $this->listed('rows'), true);
 
-        return array_values(array_diff(range(0, $sample->breadth($plan->heading) - 1), $named));
+        return $row === false ? null : (int) $row;
+    }
+
+    /** @return array<array-key, mixed> */
+    private function listed(string $name): array
+    {
+        $list = $this->input($name);
+
+        return is_array($list) ? $list : [];
+    }
+
+    /** @return array{asides?: list<int>} rows that are passed over, where one is said to be a note or none */
+    private function asides(Plan $plan): array
+    {
+        $rows = $this->input('rows');
+        if (!is_array($rows)) {
+            return [];
+        }
+        $asides = array_fill_keys($plan->rows->asides, true);
+        foreach ($rows as $row => $what) {
+            if ($what === 'note') {
+                $asides[(int) $row] = true;
+            } else {
+                unset($asides[(int) $row]);
+            }
+        }
+
+        return ['asides' => array_keys($asides)];
     }
 }

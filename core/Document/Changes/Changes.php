@@ -14,6 +14,7 @@ final class Changes
         SetState::class,
         ReleaseFocus::class,
         SetMeasure::class,
+        SetBreakdown::class,
         AddStop::class,
         ChangeStop::class,
         MoveStop::class,

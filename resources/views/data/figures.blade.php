@@ -10,7 +10,7 @@
                 <b>{{ $chosen->entity->name }}, {{ $table->axis->period($chosen->at)->label() }}</b>
                 <span class="quiet">{{ $chosen->origin === null ? 'not in any file' : "{$chosen->origin->file}, row {$chosen->origin->row}" }}</span>
                 <label>is <input class="input is-small" name="value" value="{{ is_nan($chosen->value) ? '' : json_encode($chosen->value) }}" autofocus autocomplete="off" placeholder="missing"></label>
-                <span class="select is-small"><select name="status" aria-label="How sure it is">@foreach (\DuskRail\Data\Status::cases() as $status)<option value="{{ $status->value }}">{{ strtolower($status->name) }}</option>@endforeach</select></span>
+                <span class="select is-small"><select name="status" aria-label="How sure it is">@foreach (\DuskRail\Data\Status::cases() as $status)<option value="{{ $status->value }}">{{ $status->inWords() }}</option>@endforeach</select></span>
                 <label>because <input class="input is-small" name="why" required maxlength="200" autocomplete="off" placeholder="why, so that others can follow"></label>
                 <button class="button is-small">Correct it</button>
             </form>

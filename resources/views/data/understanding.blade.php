@@ -3,11 +3,19 @@
     $sample = $screen->sample;
     $observations = $screen->observations;
     $upload = $screen->upload;
-    $headings = array_map(fn ($column) => $sample->heading($column, $plan->heading), range(0, max(0, min($sample->width, 200) - 1)));
-    $attributes = $plan->shape === \DuskRail\Reading\TableShape::Attributes;
+    $width = max(0, min($sample->width, 200) - 1);
+    $headings = array_map(fn ($column) => $sample->heading($column, $plan->heading), range(0, $width));
+    $attributes = $plan->shape->is('attributes');
     $dialect = $upload->readDialect();
+    $figures = $observations->valueCount();
+    $shown = $screen->shownRows();
+    $first = $screen->firstMeasure();
+    $rest = array_values(array_diff(array_keys($observations->measures), [$first]));
+    $summaries = array_keys($observations->beside->summaries);
+    $names = array_slice($observations->entities, 0, 5000);
 @endphp
-<div id="understanding">
+<div id="understanding" class="reads">
+    <div class="table-side">
     @if ($screen->message !== '')<p class="said wrong" role="alert">{{ $screen->message }}</p>@endif
     <section class="understood">
         <h1>
@@ -16,115 +24,65 @@
             @elseif ($observations->isEmpty())
                 Nothing can be read this way yet
             @else
-                {{ number_format(count($observations->entities)) }} {{ Str::plural('entity', count($observations->entities)) }}, {{ $screen->span() }}
+                {{ $screen->sentence() }}
             @endif
         </h1>
         <p class="quiet">
             @unless ($attributes)
-                {{ number_format($observations->valueCount()) }} figures, {{ count($observations->measures) }} {{ Str::plural('measure', count($observations->measures)) }}, {{ number_format($screen->periodCount()) }} {{ $observations->frequency->adjective() }} periods, {{ $observations->gapCount() === 0 ? 'no gaps' : number_format($observations->gapCount()).' '.Str::plural('gap', $observations->gapCount()) }}{{ $screen->whole ? '.' : ', in the first '.number_format($observations->rowCount).' rows; the rest is read on import.' }}
+                {{ number_format($figures) }} {{ Str::plural('figure', $figures) }}, {{ number_format($screen->periodCount()) }} {{ $observations->frequency->adjective() }} {{ Str::plural('period', $screen->periodCount()) }}, {{ $observations->gapCount() === 0 ? 'no gaps' : number_format($observations->gapCount()).' '.Str::plural('gap', $observations->gapCount()) }}{{ $screen->whole ? '.' : ', in the first '.number_format($observations->rowCount).' rows; the rest is read on import.' }}
             @endunless
             @if ($screen->evidence !== []) Understood from this: {{ implode('; ', $screen->evidence) }}.@endif
+            @if ($summaries !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $summaries), 0, 3)) }} {{ count($summaries) === 1 ? 'stands' : 'stand' }} for others and {{ count($summaries) === 1 ? 'is no peer' : 'are no peers' }}.@endif
+            @if ($observations->beside->notes !== []) {{ count($observations->beside->notes) }} {{ Str::plural('line', count($observations->beside->notes)) }} without figures {{ count($observations->beside->notes) === 1 ? 'is' : 'are' }} passed over.@endif
         </p>
-        @if ($screen->others !== [])
-            <p class="others">It could also be:
-                @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other->shape->value }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ $other->shape->label() }} <span class="quiet">({{ number_format($other->figures) }} figures{{ $other->share < 1.0 ? ', '.number_format(100 * $other->share).' % of the cells' : '' }})</span></button>@endforeach
-            </p>
-        @endif
     </section>
 
-    <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
-        @if (count($upload->sheets ?? []) > 1)<x-guess name="sheet" lead="Sheet" :value="$upload->sheet" :options="array_combine($upload->sheets, $upload->sheets)" />@endif
-        <x-guess name="shape" lead="The table lies" :value="$plan->shape->value" :options="collect(\DuskRail\Reading\TableShape::cases())->mapWithKeys(fn ($s) => [$s->value => $s->label()])->all()" />
-        @if ($plan->shape->swapped() !== null)
-            <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $plan->shape->swapped()->value }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>
-        @endif
-        @php($columns = ['' => 'none'] + array_map(fn ($h) => Str::limit($h, 30), $headings))
-        @if (in_array($plan->shape->value, ['long', 'periods-across', 'attributes', 'events', 'moment'], true))
-            <x-guess name="entity" lead="Entity in" :value="(string) $plan->columns->entity" :options="$columns" />
-        @endif
-        @if (in_array($plan->shape->value, ['long', 'entities-across', 'years-across', 'events'], true))
-            <x-guess name="period" lead="Period in" :value="(string) $plan->columns->period" :options="$columns" />
-        @endif
-        @if (in_array($plan->shape->value, ['long', 'entities-across', 'events'], true) && ($plan->columns->month !== null || $plan->periods->notation === \DuskRail\Time\PeriodNotation::Year))
-            <x-guess name="month" lead="its month in" :value="(string) $plan->columns->month" :options="$columns" />
-            @if ($plan->columns->month !== null)<x-guess name="day" lead="its day in" :value="(string) $plan->columns->day" :options="$columns" />@endif
-        @endif
-        @if ($plan->shape === \DuskRail\Reading\TableShape::PeriodsAcross && $plan->above === null)
-            <x-guess name="joined" lead="A heading is" :value="$plan->joined ? '1' : '0'" :options="['0' => 'a period', '1' => 'a measure and a period']" />
-        @endif
-        @if (in_array($plan->shape->value, ['long', 'periods-across'], true) && ! $plan->isPaired())
-            <x-guess name="measure" lead="Measure in" :value="(string) $plan->columns->measure" :options="$columns" />
-            <x-guess name="unit" lead="Unit in" :value="(string) $plan->columns->unit" :options="$columns" />
-        @endif
-        @if ($plan->shape === \DuskRail\Reading\TableShape::Long)
-            <x-guess name="value" lead="Figures in" :value="count($plan->columns->values) === 1 ? (string) $plan->columns->values[0] : 'all'" :options="array_map(fn ($h) => Str::limit($h, 30), $headings) + ['all' => 'all other columns']" />
-            <x-guess name="status" lead="Status in" :value="(string) $plan->columns->status" :options="$columns" />
-        @endif
-        @if ($plan->shape === \DuskRail\Reading\TableShape::Events)
-            <x-guess name="counted" lead="The rows themselves" :value="$plan->events->counted ? '1' : '0'" :options="['1' => 'are counted', '0' => 'are not']" />
-            @foreach ($plan->events->ways as $column => $way)
-                <x-guess name="ways[{{ $column }}]" lead="{{ Str::limit($headings[$column] ?? 'column '.($column + 1), 24) }} is" :value="$way->value" :options="collect(\DuskRail\Reading\EventSummary::cases())->mapWithKeys(fn ($w) => [$w->value => $w->label()])->all()" />
-            @endforeach
-        @endif
-        @if ($plan->shape === \DuskRail\Reading\TableShape::Moment)
-            <label class="guess"><span>As it was in</span><input class="input is-small" name="moment" value="{{ $plan->stated->moment }}" placeholder="a year or a period, or nothing"></label>
-        @endif
-        @if ($attributes)
-            <x-guess name="group" lead="Group by" :value="(string) $plan->columns->group" :options="$columns" />
-        @else
-            @if (! in_array($plan->shape->value, ['years-across', 'moment'], true))
-                <x-guess name="notation" lead="Periods written like" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
-                @if ($plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
-                    <x-guess name="frequency" lead="and stand for a" :value="$plan->periods->frequency->value" :options="collect(['day', 'week', 'month', 'quarter', 'half-year', 'year'])->mapWithKeys(fn ($f) => [$f => $f])->all()" />
-                @endif
-            @endif
-            <x-guess name="numbers" lead="Numbers written like" :value="$plan->numbers->value" :options="collect(\DuskRail\Reading\NumberNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
-        @endif
-        @if ($observations->duplicateCount > 0)
-            <x-guess name="duplicates" lead="The same entity and period again:" :value="$plan->duplicates->value" :options="['ask' => 'choose …', 'first' => 'keep the first', 'last' => 'keep the last', 'sum' => 'add them up', 'mean' => 'take their mean']" />
-        @endif
-        @if ($plan->columns->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->stated->measureName)->name))
-            <label class="guess"><span>Measure called</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
-        @endif
-        @if (($plan->columns->entity === null && $plan->shape === \DuskRail\Reading\TableShape::Long) || $plan->shape === \DuskRail\Reading\TableShape::YearsAcross)
-            <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
-        @endif
-        @if ($plan->shape === \DuskRail\Reading\TableShape::PeriodsAcross)<x-guess name="above" lead="More headings in row" :value="(string) ($plan->above ?? '')" :options="['' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
-        <x-guess name="row" lead="Headings in row" :value="(string) ($plan->heading ?? -1)" :options="['-1' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
-        <x-guess name="delimiter" lead="Cells parted by" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => $d])->all()" />
-        <x-guess name="encoding" lead="Written in" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
-        @foreach ($observations->measures as $measure)
-            <fieldset class="about">
-                <legend>{{ $measure->name }}</legend>
-                <label class="guess"><span>unit</span><input class="input is-small unit" name="measures[{{ $measure->name }}][unit]" value="{{ $measure->unit }}" placeholder="none"></label>
-                <x-guess name="measures[{{ $measure->name }}][kind]" lead="a" :value="$measure->kind->value" :options="collect(\DuskRail\Data\MeasureKind::cases())->mapWithKeys(fn ($k) => [$k->value => $k->meaning()])->all()" />
-                <x-guess name="measures[{{ $measure->name }}][better]" lead="better" :value="$measure->better->value" :options="['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower']" />
-            </fieldset>
-        @endforeach
-    </form>
-
-    <div class="sample" tabindex="0" role="region" aria-label="First rows">
+    <form class="sample roles" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change" hx-target="#understanding" hx-swap="outerMorph" tabindex="0" role="region" aria-label="First rows">
         <table class="table is-narrow">
             <thead>
-                <tr><td></td>@foreach ($headings as $column => $heading)<td class="role {{ $screen->role($column) }}">{{ $screen->role($column) === 'figures' ? $plan->shape->across() : $screen->role($column) }}</td>@endforeach</tr>
+                <tr>
+                    <td class="row"></td>
+                    @foreach ($headings as $column => $heading)
+                        <td class="role {{ $plan->columns->role($column)->value }}"><select name="roles[{{ $column }}]" aria-label="{{ $heading }} is">
+                            @foreach ($plan->shape->roles() as $role)<option value="{{ $role->value }}" @selected($role === $plan->columns->role($column))>{{ $role === \DuskRail\Reading\Role::Figures ? $plan->shape->across() : $role->label() }}</option>@endforeach
+                            @unless (in_array($plan->columns->role($column), $plan->shape->roles(), true))<option selected>{{ $plan->columns->role($column)->label() }}</option>@endunless
+                        </select></td>
+                    @endforeach
+                </tr>
             </thead>
             <tbody>
-                @foreach ($screen->shownRows() as $row)
-                    <tr @class(['heading' => $row === $plan->heading])>
-                        <th scope="row" class="quiet">{{ $row + 1 }}</th>
-                        @foreach ($headings as $column => $heading)<td class="{{ $screen->role($column) }}">{{ Str::limit($sample->cell($row, $column), 40) }}</td>@endforeach
+                @foreach ($shown as $row)
+                    @php($is = $screen->rowRole($row))
+                    <tr class="{{ $is }}">
+                        <th scope="row" class="row"><select name="rows[{{ $row }}]" aria-label="Row {{ $row + 1 }} is">
+                            <option value="figures" @selected($is === '')>{{ $row + 1 }}</option>
+                            @if ($is === 'title')<option value="title" selected>title {{ $row + 1 }}</option>@endif
+                            @if ($is === 'summary')<option value="summary" selected>summary {{ $row + 1 }}</option>@endif
+                            <option value="heading" @selected($is === 'heading')>heading {{ $row + 1 }}</option>
+                            <option value="note" @selected($is === 'note')>note {{ $row + 1 }}</option>
+                        </select></th>
+                        @foreach ($headings as $column => $heading)<td class="{{ $plan->columns->role($column)->value }}">{{ Str::limit($sample->cell($row, $column), 40) }}</td>@endforeach
                     </tr>
                 @endforeach
+                @if (count($sample->rows) - 1 > end($shown))<tr class="title"><th class="row">…</th><td colspan="{{ count($headings) }}">{{ $screen->whole ? number_format(count($sample->rows) - 1 - end($shown)).' more rows' : 'and so on' }}</td></tr>@endif
+                @foreach (array_slice($observations->beside->notes, 0, 2) as $note)<tr class="note"><th class="row">note</th><td colspan="{{ count($headings) }}">{{ Str::limit($note, 120) }}</td></tr>@endforeach
             </tbody>
         </table>
-    </div>
+    </form>
+
+    @if ($screen->others !== [])
+        <p class="others">It could also be:
+            @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other->shape->name() }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ $other->shape->label() }} <span class="quiet">({{ number_format($other->figures) }} figures{{ $other->share < 1.0 ? ', '.number_format(100 * $other->share).' % of the cells' : '' }})</span></button>@endforeach
+        </p>
+    @endif
 
     @if ($observations->problemCount > 0)
         <section class="problems" aria-label="What cannot be read">
             <h2>{{ number_format($observations->problemCount) }} {{ Str::plural('cell', $observations->problemCount) }} cannot be read</h2>
             @if ($observations->duplicateCount > 0 && $plan->duplicates === \DuskRail\Reading\Duplicates::Ask)
-                <p>{{ $observations->duplicateCount === 1 ? 'One figure is' : number_format($observations->duplicateCount).' figures are' }} for an entity and period that already has one. Choose above what to do with {{ $observations->duplicateCount === 1 ? 'it' : 'them' }}.</p>
+                <p>{{ $observations->duplicateCount === 1 ? 'One figure is' : number_format($observations->duplicateCount).' figures are' }} for an entity and period that already has one. Choose below what to do with {{ $observations->duplicateCount === 1 ? 'it' : 'them' }}, or make another column a breakdown.</p>
             @endif
+            <p><button class="button is-small" name="leave_out" value="1" form="confirm">{{ $upload->dataset_id === null ? 'Import' : 'Add' }} without {{ $observations->problemCount === 1 ? 'this cell' : 'these '.number_format($observations->problemCount).' cells' }}</button> <span class="quiet">They stay empty.</span></p>
             <div class="sample" tabindex="0" role="region" aria-label="List of cells">
                 <table class="table is-narrow">
                     <thead><tr><th scope="col">Row</th><th scope="col">Column</th><th scope="col">Found</th><th scope="col">Expected</th></tr></thead>
@@ -138,6 +96,49 @@
             @if ($observations->problemCount > 50)<p class="quiet">The first 50 are shown.</p>@endif
         </section>
     @endif
+
+    <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+        <h2>How the file is written</h2>
+        @if (count($upload->sheets ?? []) > 1)<x-guess name="sheet" lead="Sheet" :value="$upload->sheet" :options="array_combine($upload->sheets, $upload->sheets)" />@endif
+        <x-guess name="shape" lead="The table lies" :value="$plan->shape->name()" :options="array_map(fn ($s) => $s->label(), \DuskRail\Reading\TableShapes::all())" />
+        @if ($plan->shape->swapped() !== null)
+            <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $plan->shape->swapped()->name() }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>
+        @endif
+        @if ($plan->shape->is('periods-across') && $plan->above === null)
+            <x-guess name="joined" lead="A heading is" :value="$plan->joined ? '1' : '0'" :options="['0' => 'a period', '1' => 'a measure and a period']" />
+        @endif
+        @if ($plan->shape->is('events'))
+            <x-guess name="counted" lead="The rows themselves" :value="$plan->events->counted ? '1' : '0'" :options="['1' => 'are counted', '0' => 'are not']" />
+            @foreach ($plan->events->ways as $column => $way)
+                <x-guess name="ways[{{ $column }}]" lead="{{ Str::limit($headings[$column] ?? 'column '.($column + 1), 24) }} is" :value="$way->value" :options="collect(\DuskRail\Reading\EventSummary::cases())->mapWithKeys(fn ($w) => [$w->value => $w->label()])->all()" />
+            @endforeach
+        @endif
+        @if ($plan->shape->is('moment'))
+            <label class="guess"><span>As it was in</span><input class="input is-small" name="moment" value="{{ $plan->stated->moment }}" placeholder="a year or a period, or nothing"></label>
+        @endif
+        @unless ($attributes)
+            @if (! in_array($plan->shape->name(), ['years-across', 'moment'], true))
+                <x-guess name="notation" lead="Periods written like" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
+                @if ($plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
+                    <x-guess name="frequency" lead="and stand for a" :value="$plan->periods->frequency->value" :options="collect(['day', 'week', 'month', 'quarter', 'half-year', 'year'])->mapWithKeys(fn ($f) => [$f => $f])->all()" />
+                @endif
+            @endif
+            <x-guess name="numbers" lead="Numbers written like" :value="$plan->numbers->value" :options="collect(\DuskRail\Reading\NumberNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
+        @endunless
+        @if ($observations->duplicateCount > 0)
+            <x-guess name="duplicates" lead="The same entity and period again:" :value="$plan->duplicates->value" :options="['ask' => 'choose …', 'first' => 'keep the first', 'last' => 'keep the last', 'sum' => 'add them up', 'mean' => 'take their mean']" />
+        @endif
+        @if ($plan->columns->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->stated->measureName)->name))
+            <label class="guess"><span>Measure called</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
+        @endif
+        @if (($plan->columns->entity === null && $plan->shape->is('long')) || $plan->shape->is('years-across'))
+            <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
+        @endif
+        @if ($plan->shape->is('periods-across'))<x-guess name="above" lead="More headings in row" :value="(string) ($plan->above ?? '')" :options="['' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
+        <x-guess name="row" lead="Headings in row" :value="(string) ($plan->heading ?? -1)" :options="['-1' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
+        <x-guess name="delimiter" lead="Cells parted by" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => $d])->all()" />
+        <x-guess name="encoding" lead="Written in" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
+    </form>
 
     @if ($screen->strangers !== [] || ($upload->same ?? []) !== [])
         <form class="plan strangers" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
@@ -160,19 +161,41 @@
             <x-revision :revision="$screen->revision" :frequencies="collect($observations->measures)->mapWithKeys(fn ($m, $i) => [$m->name => $observations->frequencyOf($i)])->all()" />
         </section>
     @endif
+    </div>
 
-    <form class="confirm" method="post" action="{{ route('imports.store', $upload) }}" hx-post="{{ route('imports.store', $upload) }}" hx-target="#understanding" hx-swap="outerMorph" hx-disable="find button">
-        @if ($upload->dataset_id === null)
-            <label class="guess"><span>Call the data set</span><input class="input is-small" name="name" value="{{ old('name', $sample->title()) }}" required maxlength="120"></label>
-            <label class="guess"><span>Source</span><input class="input is-small source" name="source" value="{{ $sample->notes()['source'] ?? '' }}" placeholder="who published it, and when" maxlength="300"></label>
-            <x-guess name="home" lead="Home is" value="" :options="collect(array_slice($observations->entities, 0, 500))->mapWithKeys(fn ($e) => [$e => Str::limit($e, 40)])->all()" />
+    <aside>
+        @php($look = $observations->isEmpty() ? '' : $screen->firstLook())
+        @if ($look !== '')<section class="card"><h2>What you will see first</h2>{!! $look !!}</section>@endif
+        @if ($observations->measures !== [])
+        <form class="card" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+            @foreach (array_slice([$first, ...$rest], 0, 60) as $number)
+                @php($measure = $observations->measures[$number])
+                @if ($loop->iteration === 4)<details><summary>{{ count($rest) - 2 }} more {{ Str::plural('measure', count($rest) - 2) }}</summary>@endif
+                <fieldset>
+                    <legend>{{ $measure->name }}</legend>
+                    <label class="guess"><span>Unit</span><input class="input is-small unit" name="measures[{{ $measure->name }}][unit]" value="{{ $measure->unit }}" placeholder="none"></label>
+                    <x-guess name="measures[{{ $measure->name }}][kind]" lead="Kind" :value="$measure->kind->value" :options="collect(\DuskRail\Data\MeasureKind::cases())->mapWithKeys(fn ($k) => [$k->value => $k->meaning()])->all()" />
+                    @if (! isset($plan->stated->measures[$measure->name]['kind']))<p class="quiet why">{{ \DuskRail\Data\MeasureKind::guessed($measure->name, $measure->unit)[1] }}</p>@endif
+                    <x-guess name="measures[{{ $measure->name }}][better]" lead="Better" :value="$measure->better->value" :options="['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower']" />
+                </fieldset>
+            @endforeach
+            @if (count($rest) > 2)</details>@endif
+        </form>
         @endif
-        @if ($observations->problemCount > 0)
-            <label class="leave"><input type="checkbox" name="leave_out" value="1"> Go on without {{ $observations->problemCount === 1 ? 'this cell' : 'these '.number_format($observations->problemCount).' cells' }}; they stay empty</label>
-        @endif
-        <div class="acts">
-            <button class="button go">{{ $upload->dataset_id === null ? 'Import' : "Add to {$upload->dataset->name}" }}</button>
-        </div>
-    </form>
-    <form method="post" action="{{ route('uploads.destroy', $upload) }}">@csrf @method('delete')<button class="plain small">Put the file away</button></form>
+        <form id="confirm" class="card confirm" method="post" action="{{ route('imports.store', $upload) }}" hx-post="{{ route('imports.store', $upload) }}" hx-target="#understanding" hx-swap="outerMorph" hx-disable="find button">
+            @if ($upload->dataset_id === null)
+                @if ($names !== [] && ! $attributes)
+                    <label class="guess"><span>Home</span><input class="input is-small" name="home" list="entities" value="{{ $observations->entities[0] ?? '' }}" maxlength="200" autocomplete="off"></label>
+                    <datalist id="entities">@foreach ($names as $name)<option value="{{ $name }}"></option>@endforeach</datalist>
+                @endif
+                <label class="guess"><span>Data set</span><input class="input is-small" name="name" value="{{ old('name', $screen->title()) }}" required maxlength="120"></label>
+                <label class="guess"><span>Source</span><input class="input is-small source" name="source" value="{{ $screen->source() }}" placeholder="who published it, and when" maxlength="300"></label>
+            @endif
+            <div class="acts">
+                <button class="button go">{{ $upload->dataset_id === null ? ($attributes ? 'Import' : 'Import '.number_format($figures).' '.Str::plural('figure', $figures)) : "Add to {$upload->dataset->name}" }}</button>
+                <button class="plain small" form="discard">Put the file away</button>
+            </div>
+        </form>
+        <form id="discard" method="post" action="{{ route('uploads.destroy', $upload) }}">@csrf @method('delete')</form>
+    </aside>
 </div>

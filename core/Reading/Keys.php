@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+/**
+ * What the columns of a table are that are neither entity nor period nor figures: some say more of the entity, some
+ * split the figures, some tell nothing apart.
+ */
+final readonly class Keys
+{
+    /** Categories of one breakdown. */
+    private const MOST = 400;
+
+    /**
+     * @param list<int> $about
+     * @param list<int> $breakdowns
+     * @param int|null $group of those about the entity, the one to group by
+     */
+    private function __construct(public array $about, public array $breakdowns, public ?int $group) {}
+
+    /**
+     * @param list<int> $free columns that may be either
+     * @param list<int> $keys columns that tell figures apart already: those of period and measure
+     */
+    public static function of(Table $table, array $free, ?int $entity, array $keys): self
+    {
+        $about = $rest = [];
+        $group = null;
+        foreach ($free as $column) {
+            $count = count($table->different($column));
+            if ($count < 2 || self::isAside($table, $column, $keys)) {
+                continue;
+            }
+            if ($entity !== null && self::describes($table, $column, $entity)) {
+                $isGroup =
+                    $group === null &&
+                    preg_match(Vocabulary::GROUP, $table->words($column)) === 1 &&
+                    $count < count($table->different($entity));
+                $group = $isGroup ? $column : $group;
+                $about = $isGroup ? $about : [...$about, $column];
+            } else {
+                $rest[] = $column;
+            }
+        }
+        $breakdowns = self::splitting($table, $rest, [...$entity === null ? [] : [$entity], ...$keys]);
+
+        return new self($about, $breakdowns, $group);
+    }
+
+    /** Whether a column says the same of an entity wherever it stands: a number must do so more than once. */
+    private static function describes(Table $table, int $column, int $entity): bool
+    {
+        $entities = count($table->different($entity));
+
+        return $entities > 1 &&
+            (!$table->isNumeric($column) || $table->rowCount() >= 2 * $entities) &&
+            $table->follows($column, $entity);
+    }
+
+    /** @param list<int> $keys */
+    private static function isAside(Table $table, int $column, array $keys): bool
+    {
+        if (preg_match(Vocabulary::ASIDE, $table->words($column)) === 1) {
+            return true;
+        }
+        foreach ($keys as $key) {
+            // The code of a measure, the number of a month: the same said in another way.
+            if ($table->follows($column, $key)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * The fewest columns without which rows would be for the same figure again.
+     *
+     * @param list<int> $rest
+     * @param list<int> $keys
+     * @return list<int>
+     */
+    private static function splitting(Table $table, array $rest, array $keys): array
+    {
+        $may = array_values(array_filter($rest, static fn(int $c): bool => self::isCategory($table, $c)));
+        $again = $table->repeats($keys);
+        $allowed = max(2, (int) (0.02 * $table->rowCount()));
+        if ($may === [] || $again < 2 || $again <= $allowed - 2 || $table->repeats([...$keys, ...$may]) > $allowed) {
+            return [];
+        }
+        // Numbers go first where texts are enough, and codes before names.
+        usort($may, static fn(int $a, int $b): int => self::weight($table, $a) <=> self::weight($table, $b));
+        foreach ($may as $column) {
+            $without = array_values(array_diff($may, [$column]));
+            if ($table->repeats([...$keys, ...$without]) <= $allowed) {
+                $may = $without;
+            }
+        }
+        sort($may);
+
+        return $may;
+    }
+
+    private static function isCategory(Table $table, int $column): bool
+    {
+        $different = $table->different($column);
+        $whole = array_filter($different, static fn(string $c): bool => preg_match('/^\d{1,6}$/', $c) === 1);
+
+        return count($different) <= min(self::MOST, max(2, $table->rowCount() / 2)) &&
+            (!$table->isNumeric($column) || count($whole) === count($different));
+    }
+
+    /** @return array{bool, bool, int} the first to be left out is the least */
+    private static function weight(Table $table, int $column): array
+    {
+        return [
+            !$table->isNumeric($column),
+            preg_match(Vocabulary::CODE, $table->words($column)) !== 1,
+            mb_strlen(implode('', $table->different($column))),
+        ];
+    }
+}

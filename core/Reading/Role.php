@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+/** What a column of a table is. */
+enum Role: string
+{
+    case Entity = 'entity';
+    case About = 'about';
+    case Group = 'group';
+    case Breakdown = 'breakdown';
+    case Period = 'period';
+    case Month = 'month';
+    case Day = 'day';
+    case Measure = 'measure';
+    case Qualifier = 'qualifier';
+    case Unit = 'unit';
+    case Multiplier = 'multiplier';
+    case Status = 'status';
+    case Figures = 'figures';
+    case Out = 'out';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::About => 'about the entity',
+            self::Group => 'group',
+            self::Month => 'its month',
+            self::Day => 'its day',
+            self::Qualifier => 'part of the measure',
+            self::Multiplier => 'power of ten',
+            self::Out => 'left out',
+            default => $this->value,
+        };
+    }
+
+    /** Whether several columns can be it. */
+    public function isShared(): bool
+    {
+        return in_array($this, [self::About, self::Breakdown, self::Qualifier, self::Figures, self::Out], true);
+    }
+}

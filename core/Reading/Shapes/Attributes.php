@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading\Shapes;
+
+use DuskRail\Reading\Columns;
+use DuskRail\Reading\Gathering;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\Vocabulary;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** What entities are: a table without figures. */
+final class Attributes extends Shape
+{
+    public function name(): string
+    {
+        return 'attributes';
+    }
+
+    public function label(): string
+    {
+        return 'entities with their attributes';
+    }
+
+    public function across(): string
+    {
+        return 'figures';
+    }
+
+    public function roles(): array
+    {
+        return [Role::Entity, Role::About, Role::Group, Role::Out];
+    }
+
+    public function fits(Table $table): int
+    {
+        $down = $table->periodColumn();
+        if ($down === null) {
+            return 30;
+        }
+
+        // With a year (of joining, of opening) but no figure beside it, the rows describe entities.
+        return count($table->texts([$down[0]])) === count($table->columns) - 1 && count($table->columns) > 1
+            ? ($down[1]->notation->frequency() === Frequency::Day
+                ? 30
+                : 95)
+            : 0;
+    }
+
+    public function plan(Table $table, bool $asked = false): Plan
+    {
+        $entity = $table->named($table->columns, Vocabulary::ENTITY) ?? $table->mostVaried($table->columns);
+        $others = array_values(array_diff($table->columns, [$entity ?? -1]));
+        $group = $table->named($others, Vocabulary::GROUP);
+
+        return self::planned(
+            $table,
+            $this->name(),
+            Columns::of([], entity: $entity, about: array_values(array_diff($others, [$group ?? -1])), group: $group),
+            PeriodReading::of(PeriodNotation::Year),
+            $table->numbers($others),
+        );
+    }
+
+    public function explain(Plan $plan, Table $table): array
+    {
+        return ['no column and no row of headings holds periods, so the rows describe entities'];
+    }
+
+    public function row(Gathering $gathering, int $number, array $row): void
+    {
+        $gathering->subject($number, $row);
+    }
+}

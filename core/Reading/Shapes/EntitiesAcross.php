@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading\Shapes;
+
+use DuskRail\Reading\Columns;
+use DuskRail\Reading\Gathering;
+use DuskRail\Reading\Heading;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\TableShapes;
+use DuskRail\Reading\Vocabulary;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** Periods down, and a column for each entity. */
+final class EntitiesAcross extends Long
+{
+    public function name(): string
+    {
+        return 'entities-across';
+    }
+
+    public function label(): string
+    {
+        return 'entities across, periods down';
+    }
+
+    public function across(): string
+    {
+        return 'entity';
+    }
+
+    public function swapped(): Shape
+    {
+        return TableShapes::named('periods-across');
+    }
+
+    public function roles(): array
+    {
+        return [Role::Period, Role::Month, Role::Day, Role::Figures, Role::Out];
+    }
+
+    public function fits(Table $table): int
+    {
+        $down = $table->periodColumn();
+        if ($down === null || $table->texts([$down[0]]) !== []) {
+            return 0;
+        }
+
+        return count($table->columns) === 2 && !isset($table->sample->notes()['measure']) ? 20 : 60;
+    }
+
+    public function plan(Table $table, bool $asked = false): Plan
+    {
+        [$period, $periods] = $table->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::Year)];
+        [$apart, $periods] = self::apart($table, $period, $periods);
+        $columns = array_values(array_diff($table->columns, [$period, ...$apart]));
+        if (!$asked) {
+            $asides = array_filter(
+                $columns,
+                static fn(int $c): bool => !$table->isNumeric($c) ||
+                    preg_match(Vocabulary::ASIDE, $table->words($c)) === 1,
+            );
+            $columns = array_values(array_diff($columns, $asides));
+        }
+
+        return self::planned(
+            $table,
+            $this->name(),
+            Columns::of($columns, period: $period, month: $apart[0] ?? null, day: $apart[1] ?? null),
+            $periods,
+        );
+    }
+
+    public function explain(Plan $plan, Table $table): array
+    {
+        return [...self::explainPeriods($plan, $table), 'the headings of the columns of figures name the entities'];
+    }
+
+    public function row(Gathering $gathering, int $number, array $row): void
+    {
+        $plan = $gathering->plan;
+        $ordinal = $this->when($gathering, $number, $row);
+        if ($ordinal === null) {
+            return;
+        }
+        $measure = $gathering->measure(
+            $number,
+            $plan->stated->measureName,
+            Heading::read($gathering->headingText($plan->columns->values[0] ?? 0))->unit,
+        );
+        if (
+            $measure !== null &&
+            $plan->periods->notation === PeriodNotation::Code &&
+            !$gathering->isOfItsKind($number, $measure, $row[$plan->columns->period ?? 0] ?? '')
+        ) {
+            return;
+        }
+        foreach ($plan->columns->values as $column) {
+            $entity = $gathering->entity($number, Heading::read($gathering->headingText($column))->name);
+            if (!isset($row[$column])) {
+                $gathering->short($number, $column);
+            } elseif ($entity !== null && $measure !== null) {
+                $gathering->put(self::place($number, $column), $row[$column], $measure, $entity, $ordinal);
+            }
+        }
+    }
+}

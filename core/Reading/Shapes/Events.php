@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading\Shapes;
+
+use DuskRail\Reading\Columns;
+use DuskRail\Reading\EventSummary;
+use DuskRail\Reading\Gathering;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\TableShapes;
+use DuskRail\Reading\Vocabulary;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** One row for each thing that happened; figures are made of how many there were and of what stands beside them. */
+final class Events extends Long
+{
+    public function name(): string
+    {
+        return 'events';
+    }
+
+    public function label(): string
+    {
+        return 'one row per thing that happened';
+    }
+
+    public function roles(): array
+    {
+        return [Role::Entity, Role::Period, Role::Month, Role::Day, Role::Figures, Role::Out];
+    }
+
+    public function fits(Table $table): int
+    {
+        $down = $table->periodColumn();
+
+        return $down === null || $table->texts([$down[0]]) === [] || self::evidence($table, $down) === '' ? 0 : 75;
+    }
+
+    /**
+     * Why rows are things that happened rather than figures; nothing where they are figures.
+     *
+     * @param array{int, PeriodReading} $down
+     */
+    private static function evidence(Table $table, array $down): string
+    {
+        if (
+            $down[1]->notation->frequency() !== Frequency::Day ||
+            $table->named($table->columns, Vocabulary::MEASURE) !== null ||
+            TableShapes::named('long')->plan($table)->columns->breakdowns !== []
+        ) {
+            return '';
+        }
+        $columns = array_values(array_diff($table->columns, [$down[0]]));
+        $id = self::identifier($table, $columns);
+        if ($id !== null) {
+            return "“{$table->name($id)}” tells single things apart";
+        }
+        $entity = $table->named($columns, Vocabulary::ENTITY) ?? $table->mostVaried($table->texts([$down[0]]));
+        $again = $table->repeats([$down[0], ...$entity === null ? [] : [$entity]]);
+        $rows = $table->rowCount();
+
+        return $again >= 2 && $again >= 0.15 * $rows
+            ? "{$again} of {$rows} rows are for an entity and a day that another row is for"
+            : '';
+    }
+
+    /** @param list<int> $among */
+    private static function identifier(Table $table, array $among): ?int
+    {
+        foreach ($among as $column) {
+            $filled = count(array_filter($table->cells($column), static fn(string $c): bool => $c !== ''));
+            if (
+                preg_match(Vocabulary::ID, $table->words($column)) === 1 &&
+                $filled >= 3 &&
+                count($table->different($column)) >= 0.7 * $filled
+            ) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    public function plan(Table $table, bool $asked = false): Plan
+    {
+        [$period, $periods] = $table->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::YearFirst)];
+        [$apart, $joined] = self::apart($table, $period, $periods);
+        $columns = array_values(array_diff($table->columns, [$period, ...$apart]));
+        $id = self::identifier($table, $columns);
+        $texts = array_values(array_diff($table->texts([$period, ...$apart]), [$id]));
+        $entity = $table->named($texts, Vocabulary::ENTITY) ?? $table->mostVaried($texts);
+        $ways = [];
+        foreach (array_diff($columns, [$entity]) as $column) {
+            $ways[$column] = match (true) {
+                $column === $id => EventSummary::Different,
+                in_array($column, $texts, true) => EventSummary::Out,
+                default => EventSummary::Sum,
+            };
+        }
+        $monthly =
+            $joined->notation->frequency() === Frequency::Day
+                ? PeriodReading::of($joined->notation, Frequency::Month)
+                : $joined;
+        $plan = self::planned(
+            $table,
+            $this->name(),
+            Columns::of(
+                array_keys(array_filter($ways, static fn(EventSummary $way): bool => $way !== EventSummary::Out)),
+                entity: $entity,
+                period: $period,
+                month: $apart[0] ?? null,
+                day: $apart[1] ?? null,
+            ),
+            $monthly,
+        );
+
+        return $plan->with(['ways' => array_map(static fn(EventSummary $way): string => $way->value, $ways)]);
+    }
+
+    public function explain(Plan $plan, Table $table): array
+    {
+        $down = $table->periodColumn();
+
+        return [
+            ...array_filter([$down === null ? '' : self::evidence($table, $down)]),
+            ...self::explainPeriods($plan, $table),
+            'a period in which nothing happened counts as none',
+        ];
+    }
+
+    public function row(Gathering $gathering, int $number, array $row): void
+    {
+        $plan = $gathering->plan;
+        $ordinal = $this->when($gathering, $number, $row);
+        $entity = $gathering->subject($number, $row);
+        if ($ordinal === null || $entity === null) {
+            return;
+        }
+        $gathering->events->happened($entity, $ordinal, self::place($number, $plan->columns->period ?? 0));
+        foreach ($plan->events->ways as $column => $way) {
+            $text = trim($row[$column] ?? '');
+            if ($way === EventSummary::Out || ($way === EventSummary::Different && $text === '')) {
+                continue;
+            }
+            $cell = $way === EventSummary::Different ? $text : $gathering->figure($number, $column, $text)?->value;
+            if ($cell !== null) {
+                $gathering->events->add($column, $entity, $ordinal, $cell);
+            }
+        }
+    }
+
+    public function end(Gathering $gathering): void
+    {
+        $gathering->combineEvents();
+    }
+}

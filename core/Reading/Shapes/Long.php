@@ -1,0 +1,218 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading\Shapes;
+
+use DuskRail\Data\Status;
+use DuskRail\Reading\Columns;
+use DuskRail\Reading\Gathering;
+use DuskRail\Reading\Keys;
+use DuskRail\Reading\NotATable;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\Vocabulary;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** One row for each figure, or for all figures of an entity and a period. */
+class Long extends Shape
+{
+    public function name(): string
+    {
+        return 'long';
+    }
+
+    public function label(): string
+    {
+        return 'one row per figure';
+    }
+
+    public function across(): string
+    {
+        return 'figures';
+    }
+
+    public function roles(): array
+    {
+        return Role::cases();
+    }
+
+    public function fits(Table $table): int
+    {
+        $down = $table->periodColumn();
+        if ($down === null) {
+            return 0;
+        }
+        $texts = $table->texts([$down[0]]);
+        $width = count($table->columns);
+        if ($texts === []) {
+            // One column of figures alone is what was measured of one entity.
+            return $width === 2 && !isset($table->sample->notes()['measure']) ? 60 : 20;
+        }
+
+        return count($texts) === $width - 1 ? 20 : 60;
+    }
+
+    public function plan(Table $table, bool $asked = false): Plan
+    {
+        [$period, $periods] = $table->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::Year)];
+        [$apart, $periods] = self::apart($table, $period, $periods);
+        $all = array_values(array_diff($table->columns, [$period, ...$apart]));
+        $texts = array_values(array_intersect($all, $table->texts()));
+        $unit = $table->named($all, Vocabulary::UNIT);
+        $multiplier = $table->named($all, Vocabulary::MULTIPLIER);
+        $status = $table->named($texts, Vocabulary::STATUS);
+        $named = array_values(array_filter([$unit, $multiplier, $status], is_int(...)));
+        $measure = $table->named(array_values(array_diff($texts, $named)), Vocabulary::MEASURE);
+        $named = $measure === null ? $named : [...$named, $measure];
+        $free = array_values(array_diff($texts, $named));
+        [$entity, $breakdowns] = self::noted($table, $all);
+        $entity ??=
+            $table->named(array_values(array_diff($all, $named)), Vocabulary::ENTITY) ??
+            $table->mostVaried(array_values(array_diff($free, $breakdowns)));
+        $keys = array_values(array_filter([$period, ...$apart, $measure], is_int(...)));
+        $may = array_values(array_diff($all, [...$named, ...$breakdowns, $entity ?? -1]));
+        $values = self::figures($table, $may, [...$texts, ...$named, ...$breakdowns], $measure !== null);
+        $numbers = array_values(array_diff($may, $texts));
+        $sole = count($values) === 1 && count($numbers) > 1;
+        $splitting = Keys::of(
+            $table,
+            array_values(array_diff($may, $sole ? $values : [$values === [] ? -1 : end($values)])),
+            $entity,
+            [...$keys, ...$breakdowns],
+        );
+        $described = [...$splitting->about, ...$splitting->breakdowns, $splitting->group ?? -1];
+        $values = array_values(array_diff($values, $described));
+
+        return self::planned(
+            $table,
+            $this->name(),
+            Columns::of(
+                $values,
+                period: $period,
+                month: $apart[0] ?? null,
+                day: $apart[1] ?? null,
+                entity: $entity,
+                measure: $measure,
+                unit: $unit,
+                multiplier: $multiplier,
+                status: $status,
+                about: $splitting->about,
+                group: $splitting->group,
+                breakdown: [...$breakdowns, ...$splitting->breakdowns],
+            ),
+            $periods,
+        );
+    }
+
+    /**
+     * The columns of the entity and of breakdowns where remarks above the table name them, as this program writes them.
+     *
+     * @param list<int> $among
+     * @return array{int|null, list<int>}
+     */
+    private static function noted(Table $table, array $among): array
+    {
+        $notes = $table->sample->notes();
+        $entity = null;
+        $breakdowns = [];
+        foreach ($notes === [] ? [] : $among as $column) {
+            $name = $table->name($column);
+            if (($notes['entity'] ?? '') === $name && $entity === null) {
+                $entity = $column;
+            } elseif (isset($notes["breakdown {$name}"])) {
+                $breakdowns[] = $column;
+            }
+        }
+
+        return [$entity, $breakdowns];
+    }
+
+    public function explain(Plan $plan, Table $table): array
+    {
+        return [...self::explainPeriods($plan, $table), ...self::explainKeys($plan, $table)];
+    }
+
+    /**
+     * The columns of a month and a day beside a year that stands by itself, and how the period reads with them.
+     *
+     * @return array{list<int>, PeriodReading}
+     */
+    protected static function apart(Table $table, int $period, PeriodReading $periods): array
+    {
+        $parts = $periods->notation === PeriodNotation::Year ? $table->partsOfDate($period) : null;
+
+        return $parts === null
+            ? [[], $periods]
+            : [
+                array_values(array_filter($parts, is_int(...))),
+                PeriodReading::of($parts[1] === null ? PeriodNotation::MonthNumber : PeriodNotation::YearFirst),
+            ];
+    }
+
+    /**
+     * @param list<int> $may
+     * @param list<int> $texts
+     * @return list<int>
+     */
+    private static function figures(Table $table, array $may, array $texts, bool $single): array
+    {
+        $values = array_values(array_diff($may, $texts));
+        $observed = $table->named($values, Vocabulary::VALUE);
+        if ($observed !== null) {
+            return [$observed];
+        }
+
+        return match (true) {
+            $values === [] => array_slice($may, -1),
+            $single => array_slice($values, -1),
+            default => $values,
+        };
+    }
+
+    public function row(Gathering $gathering, int $number, array $row): void
+    {
+        $columns = $gathering->plan->columns;
+        $ordinal = $this->when($gathering, $number, $row);
+        if ($ordinal === null) {
+            return;
+        }
+        $subject = $gathering->subject($number, $row);
+        if ($subject === null) {
+            return;
+        }
+        $status = $columns->status === null ? 0 : Status::fromMark($row[$columns->status] ?? '')->value;
+        $isCode = $gathering->plan->periods->notation === PeriodNotation::Code;
+        foreach ($columns->values as $column) {
+            if (!isset($row[$column])) {
+                $gathering->short($number, $column);
+                continue;
+            }
+            $measure = $gathering->measureOfRow($number, $column, $row);
+            if (
+                $measure !== null &&
+                (!$isCode || $gathering->isOfItsKind($number, $measure, $row[$columns->period ?? 0] ?? ''))
+            ) {
+                $place = self::place($number, $column);
+                $gathering->put($place, $row[$column], $measure, $subject, $ordinal, $status);
+            }
+        }
+    }
+
+    /** @param list<string> $row */
+    protected function when(Gathering $gathering, int $number, array $row): ?int
+    {
+        $column = $gathering->plan->columns->period;
+        if ($column === null) {
+            throw NotATable::because(
+                'No column is chosen for the periods.',
+                'Choose the column that says when, or change how the table lies.',
+            );
+        }
+        $text = $gathering->plan->columns->month === null ? $row[$column] ?? '' : $gathering->dated($row);
+
+        return $gathering->ordinal($number, $column, $text);
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading\Shapes;
+
+use DuskRail\Reading\Columns;
+use DuskRail\Reading\Gathering;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\Vocabulary;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** Entities that are described by figures, all of one moment. */
+final class Moment extends Shape
+{
+    public function name(): string
+    {
+        return 'moment';
+    }
+
+    public function label(): string
+    {
+        return 'entities at one moment, measures across';
+    }
+
+    public function across(): string
+    {
+        return 'measure';
+    }
+
+    public function roles(): array
+    {
+        return [Role::Entity, Role::About, Role::Group, Role::Figures, Role::Out];
+    }
+
+    public function frequency(Plan $plan): Frequency
+    {
+        return self::when($plan)->frequency;
+    }
+
+    public function fits(Table $table): int
+    {
+        if ($table->periodColumn() !== null) {
+            return 0;
+        }
+        $others = array_diff($table->columns, [$table->mostVaried($table->texts())]);
+        $figures = array_filter($others, $table->isNumeric(...));
+
+        return count($figures) > count($others) / 2 ? 50 : 10;
+    }
+
+    public function plan(Table $table, bool $asked = false): Plan
+    {
+        $entity = $table->named($table->columns, Vocabulary::ENTITY) ?? $table->mostVaried($table->texts());
+        $others = array_values(array_diff($table->columns, [$entity ?? -1]));
+        $figures = array_values(array_filter($others, $table->isNumeric(...)));
+        $group = $table->named(array_values(array_diff($others, $figures)), Vocabulary::GROUP);
+
+        return self::planned(
+            $table,
+            $this->name(),
+            Columns::of(
+                $figures,
+                entity: $entity,
+                about: array_values(array_diff($others, $figures, [$group ?? -1])),
+                group: $group,
+            ),
+            PeriodReading::of(PeriodNotation::Number),
+        );
+    }
+
+    public function explain(Plan $plan, Table $table): array
+    {
+        return [
+            'no column and no heading says when, so all of it is of one moment; what stands in the ' .
+            'headings are measures or categories, and no time',
+            ...self::explainKeys($plan, $table),
+        ];
+    }
+
+    public function row(Gathering $gathering, int $number, array $row): void
+    {
+        $subject = $gathering->subject($number, $row);
+        if ($subject === null) {
+            return;
+        }
+        $ordinal = self::when($gathering->plan)->ordinal;
+        foreach ($gathering->plan->columns->values as $column) {
+            $measure = $gathering->measure($number, $gathering->headingText($column), '');
+            if (!isset($row[$column])) {
+                $gathering->short($number, $column);
+            } elseif ($measure !== null) {
+                $gathering->put(self::place($number, $column), $row[$column], $measure, $subject, $ordinal);
+            }
+        }
+    }
+
+    /** The moment that a table without periods is of: the one that was said, or one that has no date. */
+    private static function when(Plan $plan): Period
+    {
+        return $plan->stated->moment === '' ? Period::at(Frequency::Number, 1) : Period::parse($plan->stated->moment);
+    }
+}

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading\Shapes;
+
+use DuskRail\Reading\Columns;
+use DuskRail\Reading\Gathering;
+use DuskRail\Reading\Keys;
+use DuskRail\Reading\PairedHeadings;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\TableShapes;
+use DuskRail\Reading\Vocabulary;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** Headings that are periods, or hold a measure and a period each, in one row or two. */
+final class PeriodsAcross extends Shape
+{
+    public function name(): string
+    {
+        return 'periods-across';
+    }
+
+    public function label(): string
+    {
+        return 'periods across, entities down';
+    }
+
+    public function across(): string
+    {
+        return 'period';
+    }
+
+    public function swapped(): Shape
+    {
+        return TableShapes::named('entities-across');
+    }
+
+    public function roles(): array
+    {
+        return [
+            Role::Entity,
+            Role::About,
+            Role::Group,
+            Role::Breakdown,
+            Role::Measure,
+            Role::Qualifier,
+            Role::Unit,
+            Role::Multiplier,
+            Role::Figures,
+            Role::Out,
+        ];
+    }
+
+    public function fits(Table $table): int
+    {
+        if (self::paired($table) !== null) {
+            return 99;
+        }
+        $across = $table->periodsAcross();
+
+        return $across !== null && count($across[0]) >= 2 ? 97 : 0;
+    }
+
+    private static function paired(Table $table): ?PairedHeadings
+    {
+        if ($table->heading === null) {
+            return null;
+        }
+
+        return PairedHeadings::inTwoRows($table->sample, $table->heading) ??
+            ($table->periodsAcross() === null && $table->periodColumn() === null
+                ? PairedHeadings::inOne($table->sample, $table->heading)
+                : null);
+    }
+
+    public function plan(Table $table, bool $asked = false): Plan
+    {
+        $paired = self::paired($table);
+        if ($paired !== null) {
+            return $this->pairedPlan($table->under($paired->heading), $paired);
+        }
+        // The other way round may be asked for although no heading reads as a period; the reader will say which do not.
+        [$columns, $periods] = $table->periodsAcross() ?? [
+            array_slice($table->columns, 1),
+            PeriodReading::of(PeriodNotation::Year),
+        ];
+        $labels = array_values(array_diff($table->columns, $columns));
+
+        return $this->labelled($table, $labels, $columns, $periods);
+    }
+
+    private function pairedPlan(Table $table, PairedHeadings $paired): Plan
+    {
+        $labels = array_values(array_diff($table->columns, $paired->columns));
+        $plan = $this->labelled($table, $labels, $paired->columns, $paired->periods);
+
+        return $plan->with(['above' => $paired->above, 'joined' => $paired->above === null]);
+    }
+
+    public function explain(Plan $plan, Table $table): array
+    {
+        $columns = $plan->columns->values;
+        [$first, $last] = [$table->name($columns[0] ?? 0), $table->name($columns[count($columns) - 1] ?? 0)];
+        $count = count($columns);
+
+        return [
+            match (true) {
+                $plan->above !== null => 'rows ' .
+                    ($plan->above + 1) .
+                    ' and ' .
+                    (($plan->heading ?? 0) + 1) .
+                    ' are headings together, of measures and periods',
+                $plan->joined => "{$count} column headings hold a measure and a period, from {$first} to {$last}",
+                default => "{$count} column headings read as periods, from {$first} to {$last}",
+            },
+            ...self::explainKeys($plan, $table),
+        ];
+    }
+
+    /**
+     * @param list<int> $labels columns at the side
+     * @param list<int> $columns columns of figures
+     */
+    private function labelled(Table $table, array $labels, array $columns, PeriodReading $periods): Plan
+    {
+        $unit = $table->named($labels, Vocabulary::UNIT);
+        $multiplier = $table->named($labels, Vocabulary::MULTIPLIER);
+        $measure = $table->named($labels, Vocabulary::MEASURE);
+        $free = array_values(array_diff($labels, array_filter([$unit, $measure, $multiplier], is_int(...))));
+        $entity = $table->named($free, Vocabulary::ENTITY) ?? $table->mostVaried($free);
+        $keys = array_values(array_filter([$measure], is_int(...)));
+        $splitting = Keys::of($table, array_values(array_diff($free, [$entity ?? -1])), $entity, $keys);
+
+        return self::planned(
+            $table,
+            $this->name(),
+            Columns::of(
+                $columns,
+                entity: $entity,
+                measure: $measure,
+                unit: $unit,
+                multiplier: $multiplier,
+                about: $splitting->about,
+                group: $splitting->group,
+                breakdown: $splitting->breakdowns,
+            ),
+            $periods,
+        );
+    }
+
+    public function row(Gathering $gathering, int $number, array $row): void
+    {
+        $columns = $gathering->plan->columns;
+        $paired = $gathering->plan->isPaired();
+        $subject = $gathering->subject($number, $row);
+        if ($subject === null) {
+            return;
+        }
+        $measure = $paired ? null : $gathering->measureAtSide($number, $row);
+        if ($measure === null && !$paired) {
+            return;
+        }
+        $unit = $gathering->unit($row);
+        foreach ($columns->values as $column) {
+            $ordinal = $gathering->headingOrdinal($column);
+            if ($paired) {
+                $measure = $gathering->measure($number, $gathering->pairedMeasure($column), $unit);
+            }
+            if ($measure !== null && !isset($row[$column])) {
+                $gathering->short($number, $column);
+            } elseif ($measure !== null && $ordinal !== null) {
+                $place = self::place($number, $column);
+                $gathering->put($place, $row[$column], $measure, $subject, $ordinal);
+            }
+        }
+    }
+}

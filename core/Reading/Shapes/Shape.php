@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading\Shapes;
+
+use DuskRail\Reading\Columns;
+use DuskRail\Reading\Duplicates;
+use DuskRail\Reading\Figure;
+use DuskRail\Reading\Gathering;
+use DuskRail\Reading\NumberNotation;
+use DuskRail\Reading\Observations;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Preamble;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Stated;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\TableShapes;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodReading;
+
+/**
+ * A way that tables lie. To add one: write a class, and name it in TableShapes.
+ *
+ * It recognises its tables, says which column is what, and reads a row; what all shapes share is in Table, which knows
+ * the columns, and in Gathering, which collects what is read.
+ */
+abstract class Shape
+{
+    /** What it is called in plans that are kept and in commands. */
+    abstract public function name(): string;
+
+    abstract public function label(): string;
+
+    /** What the headings of the columns of figures name. */
+    abstract public function across(): string;
+
+    /**
+     * How a table would be read as one of these, whether it is one or not.
+     *
+     * @param bool $asked whether the user says that it is one
+     */
+    abstract public function plan(Table $table, bool $asked = false): Plan;
+
+    /**
+     * What a plan for such a table says, in words.
+     *
+     * @return list<string>
+     */
+    abstract public function explain(Plan $plan, Table $table): array;
+
+    /** How surely a table is one of these: 0 for no; of all shapes the surest is proposed. */
+    abstract public function fits(Table $table): int;
+
+    /** @param list<string> $row of figures */
+    abstract public function row(Gathering $gathering, int $number, array $row): void;
+
+    /** After the last row. */
+    public function end(Gathering $gathering): void {}
+
+    /** How often its figures are, where the plan says nothing else. */
+    public function frequency(Plan $plan): Frequency
+    {
+        return $plan->periods->frequency;
+    }
+
+    /** The shape that a table has if it lies the other way, or null. */
+    public function swapped(): ?self
+    {
+        return null;
+    }
+
+    /** @return list<Role> that columns of such a table can have */
+    abstract public function roles(): array;
+
+    final public function is(string $name): bool
+    {
+        return $this->name() === $name;
+    }
+
+    protected static function planned(
+        Table $table,
+        string $shape,
+        Columns $columns,
+        PeriodReading $periods,
+        ?NumberNotation $numbers = null,
+    ): Plan {
+        $notes = $table->sample->notes();
+        $preamble = Preamble::of($table);
+        $name = $notes['measure'] ?? ($preamble->measure ?: $table->sample->title());
+
+        return new Plan(
+            TableShapes::named($shape),
+            $table->heading,
+            $columns,
+            $periods,
+            $numbers ?? $table->numbers($columns->values),
+            Duplicates::Ask,
+            new Stated(
+                $name,
+                $table->sample->title(),
+                unit: $preamble->unit,
+                letter: Figure::letterOf($table->written($columns->values)),
+                measures: self::described($notes, $name),
+            ),
+        );
+    }
+
+    /**
+     * What remarks above a table say of its measures.
+     *
+     * @param array<string, string> $notes
+     * @param string $only the one measure that they are about where they do not name it
+     * @return array<string, array{unit?: string, kind?: string, better?: string}>
+     */
+    private static function described(array $notes, string $only): array
+    {
+        $about = array_intersect_key($notes, ['unit' => 1, 'kind' => 1, 'better' => 1]);
+        $described = array_filter([$only => array_filter($about, static fn(string $text): bool => $text !== '')]);
+        foreach ($notes as $name => $text) {
+            if (str_starts_with($name, 'about ')) {
+                [$kind, $better] = [...explode('; ', $text), '', ''];
+                $described[substr($name, 6)] = ['kind' => $kind, 'better' => $better];
+            }
+        }
+
+        return $described;
+    }
+
+    /**
+     * What the columns of an entity, of breakdowns and of what is said of entities are, in words.
+     *
+     * @return list<string>
+     */
+    protected static function explainKeys(Plan $plan, Table $table): array
+    {
+        $columns = $plan->columns;
+        $said = $columns->entity === null ? [] : ["“{$table->name($columns->entity)}” names the entities"];
+        foreach ($columns->breakdowns as $column) {
+            $different = $table->different($column);
+            $said[] =
+                "“{$table->name($column)}” breaks them down: " .
+                implode(', ', array_slice($different, 0, 4)) .
+                (count($different) > 4 ? ' …' : '');
+        }
+        $described = [...$columns->about, ...$columns->group === null ? [] : [$columns->group]];
+        if ($described !== []) {
+            $names = array_map(static fn(int $c): string => "“{$table->name($c)}”", $described);
+            $said[] = implode(' and ', $names) . (count($names) === 1 ? ' says' : ' say') . ' more of each entity';
+        }
+
+        return $said;
+    }
+
+    /** @return list<string> how the period of a row is read */
+    protected static function explainPeriods(Plan $plan, Table $table): array
+    {
+        $columns = $plan->columns;
+        if ($columns->period === null) {
+            return [];
+        }
+        if ($columns->month !== null) {
+            $parts = array_filter([$columns->period, $columns->month, $columns->day], is_int(...));
+            $names = array_map(static fn(int $c): string => "“{$table->name($c)}”", $parts);
+
+            return [implode(' and ', $names) . ' together say when'];
+        }
+        $cells = $table->different($columns->period);
+        $said = ["“{$table->name($columns->period)}” holds periods such as " . ($cells[0] ?? 'none')];
+        if ($plan->periods->isAmbiguous($cells)) {
+            $said[] = "day and month could be the other way round; they are read as in {$plan->periods->notation->example()}";
+        }
+
+        return $said;
+    }
+
+    /** @param list<string> $row */
+    protected static function cell(array $row, ?int $column): string
+    {
+        return $column === null ? '' : trim($row[$column] ?? '');
+    }
+
+    /** A row and a column in one number. */
+    protected static function place(int $row, int $column): int
+    {
+        return $row * Observations::COLUMNS + $column;
+    }
+}

@@ -1,0 +1,354 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** The beginning of a table under its headings, and what can be said of its columns; each is looked at once. */
+final class Table
+{
+    /** @var list<int> columns that hold anything of their own */
+    public readonly array $columns;
+
+    /** @var list<string> what was passed over, in words */
+    public readonly array $passedOver;
+
+    /** @var list<int> rows of figures */
+    private readonly array $rows;
+
+    /** @var array<int, list<string>> */
+    private array $cells = [];
+
+    /** @var array<int, bool> */
+    private array $numeric = [];
+
+    /** @var array<int, list<string>> */
+    private array $different = [];
+
+    public function __construct(public readonly Sample $sample, public readonly ?int $heading)
+    {
+        $rows = [];
+        for ($row = ($heading ?? -1) + 1, $count = count($sample->rows); $row < $count; $row++) {
+            // A row with a single cell is a remark or a heading between rows.
+            $filled = 0;
+            foreach ($sample->rows[$row] as $cell) {
+                $filled += trim($cell) === '' ? 0 : 1;
+                if ($filled > 1) {
+                    break;
+                }
+            }
+            if ($filled > 1 && ($heading === null || $sample->rows[$row] !== $sample->rows[$heading])) {
+                $rows[] = $row;
+            }
+        }
+        $this->rows = $rows;
+        $columns = $said = [];
+        for ($column = 0, $count = $sample->breadth($heading); $column < $count; $column++) {
+            $twin = $this->twin($column, $columns);
+            if ($twin !== null) {
+                $said[] = "“{$this->name($column)}” stands there twice, with the same figures; the first is taken";
+            } elseif ($this->different($column) !== []) {
+                $columns[] = $column;
+            }
+        }
+        $this->columns = $columns;
+        $this->passedOver = $said;
+    }
+
+    /** @param list<int> $before */
+    private function twin(int $column, array $before): ?int
+    {
+        foreach ($this->sample->cell($this->heading ?? -1, $column) === '' ? [] : $before as $other) {
+            if ($this->name($other) === $this->name($column) && $this->cells($other) === $this->cells($column)) {
+                return $other;
+            }
+        }
+
+        return null;
+    }
+
+    public function rowCount(): int
+    {
+        return count($this->rows);
+    }
+
+    /** @return list<string> cells of a column in the rows of figures */
+    public function cells(int $column): array
+    {
+        return $this->cells[$column] ??= array_map(
+            fn(int $row): string => $this->sample->cell($row, $column),
+            $this->rows,
+        );
+    }
+
+    /** @return list<string> those that are not empty, each once */
+    public function different(int $column): array
+    {
+        return $this->different[$column] ??= array_map(
+            strval(...),
+            array_keys(array_diff_key(array_flip($this->cells($column)), ['' => true])),
+        );
+    }
+
+    public function name(int $column): string
+    {
+        return $this->sample->heading($column, $this->heading);
+    }
+
+    public function words(int $column): string
+    {
+        return Vocabulary::words($this->name($column));
+    }
+
+    public function isNumeric(int $column): bool
+    {
+        return $this->numeric[$column] ??= self::areNumbers($this->cells($column), $this->sample->delimiter);
+    }
+
+    /** @param list<string> $cells */
+    public static function areNumbers(array $cells, string $delimiter): bool
+    {
+        $cells = array_values(
+            array_filter(array_slice($cells, 0, 4_000), static fn(string $c): bool => !NumberNotation::isMissing($c)),
+        );
+        if ($cells === []) {
+            return false;
+        }
+        $notation = NumberNotation::detect($cells, $delimiter);
+        $read = array_filter($cells, static fn(string $c): bool => !is_nan(Figure::read($notation, $c)->value ?? NAN));
+
+        return count($read) > 0.5 * count($cells);
+    }
+
+    /**
+     * @param list<int> $except
+     * @return list<int> columns that do not hold numbers
+     */
+    public function texts(array $except = []): array
+    {
+        return array_values(
+            array_filter(array_diff($this->columns, $except), fn(int $column): bool => !$this->isNumeric($column)),
+        );
+    }
+
+    /**
+     * @param list<int> $among
+     * @return int|null the first whose heading fits
+     */
+    public function named(array $among, string $pattern): ?int
+    {
+        foreach ($among as $column) {
+            if (preg_match($pattern, $this->words($column)) === 1) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<int> $among
+     * @return int|null the one with the most different texts: names of entities rather than of groups or units
+     */
+    public function mostVaried(array $among): ?int
+    {
+        $best = null;
+        $most = 0;
+        foreach ($among as $column) {
+            $different = count($this->different($column));
+            // Of a name and its code, which are as many, the name.
+            $more = $different > $most || ($different === $most && $best !== null && $this->isLonger($column, $best));
+            if ($more) {
+                [$best, $most] = [$column, $different];
+            }
+        }
+
+        return $best;
+    }
+
+    private function isLonger(int $column, int $other): bool
+    {
+        $length = fn(int $c): int => mb_strlen(implode('', $this->different($c)));
+
+        return preg_match(Vocabulary::CODE, $this->words($other)) === 1 && $length($column) > $length($other);
+    }
+
+    /** Whether each cell of a column is always beside the same one of another, and beside it. */
+    public function follows(int $column, int $other): bool
+    {
+        $beside = [];
+        $cells = $this->cells($column);
+        foreach ($this->cells($other) as $i => $cell) {
+            if (($beside[$cell] ??= $cells[$i]) !== $cells[$i]) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param list<int> $columns
+     * @return int rows whose cells in these columns another row before has too
+     */
+    public function repeats(array $columns): int
+    {
+        $seen = [];
+        $lists = array_map($this->cells(...), $columns);
+        for ($i = 0, $count = count($this->rows); $i < $count; $i++) {
+            $key = '';
+            foreach ($lists as $cells) {
+                $key .= "{$cells[$i]}\t";
+            }
+            $seen[$key] = true;
+        }
+
+        return count($this->rows) - count($seen);
+    }
+
+    /** @param list<int> $columns */
+    public function numbers(array $columns): NumberNotation
+    {
+        return NumberNotation::detect($this->written($columns), $this->sample->delimiter);
+    }
+
+    /**
+     * @param list<int> $columns
+     * @return list<string> what stands in them, as far as it is needed to tell how figures are written
+     */
+    public function written(array $columns): array
+    {
+        $texts = [];
+        foreach (array_slice($columns, 0, 40) as $column) {
+            array_push($texts, ...array_slice($this->different($column), 0, 5_000));
+        }
+
+        return $texts;
+    }
+
+    /** @return array{list<int>, PeriodReading}|null columns whose headings are periods, and how they read */
+    public function periodsAcross(): ?array
+    {
+        $best = null;
+        foreach ($this->heading === null ? [] : PeriodNotation::recognisable() as $notation) {
+            $columns = $texts = [];
+            foreach ($this->columns as $column) {
+                $text = $this->sample->cell((int) $this->heading, $column);
+                if ($notation->read($text) !== null) {
+                    $columns[] = $column;
+                    $texts[] = $text;
+                }
+            }
+            if (count($columns) > ($best === null ? 0 : count($best[0]))) {
+                $reading = PeriodReading::detect($texts);
+                $all = $reading !== null && !in_array(null, array_map($reading->notation->read(...), $texts), true);
+                $best = [$columns, $reading !== null && $all ? $reading : PeriodReading::of($notation)];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * @return array{int, PeriodReading}|null the column of periods: one that says so in its heading before any
+     *     other
+     */
+    public function periodColumn(): ?array
+    {
+        $found = null;
+        foreach ($this->columns as $column) {
+            $saysSo = preg_match(Vocabulary::PERIOD, $this->words($column)) === 1;
+            // A table of this program's own may hold periods of several kinds, each written as what it is.
+            if ($saysSo && ($this->sample->notes()['periods'] ?? '') === 'code') {
+                return [$column, PeriodReading::of(PeriodNotation::Code)];
+            }
+            $reading = PeriodReading::detect($this->different($column), $saysSo ? 0.5 : 0.9);
+            if ($reading === null) {
+                continue;
+            }
+            if ($saysSo) {
+                return [$column, $reading];
+            }
+            $found ??= [$column, $reading];
+        }
+
+        return $found ?? $this->orderColumn();
+    }
+
+    /** @return array{int, PeriodReading}|null a column of plain numbers whose heading says that they are in order */
+    private function orderColumn(): ?array
+    {
+        foreach ($this->heading === null ? [] : $this->columns as $column) {
+            $cells = $this->different($column);
+            $read = array_filter($cells, static fn(string $c): bool => PeriodNotation::Number->read($c) !== null);
+            if (
+                preg_match(Vocabulary::ORDER, $this->words($column)) === 1 &&
+                count($cells) >= 3 &&
+                count($read) === count($cells)
+            ) {
+                return [$column, PeriodReading::of(PeriodNotation::Number)];
+            }
+        }
+
+        return null;
+    }
+
+    public function monthsColumn(): ?int
+    {
+        foreach ($this->columns as $column) {
+            $cells = $this->different($column);
+            $months = array_filter($cells, static fn(string $c): bool => PeriodNotation::monthOfYear($c) !== null);
+            if (count($months) >= 2 && count($months) >= 0.8 * count($cells)) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Where a year stands by itself: the columns of its month and of its day.
+     *
+     * @return array{int, int|null}|null
+     */
+    public function partsOfDate(int $year): ?array
+    {
+        if ($this->heading === null) {
+            return null;
+        }
+        $month = $this->partOfDate('/\b(month|monat|mois|mes|mese|maand|måned)\b/iu', 12, [$year]);
+
+        return $month === null
+            ? null
+            : [$month, $this->partOfDate('/\b(day|tag|jour|día|giorno|dag)\b/iu', 31, [$year, $month])];
+    }
+
+    /** @param list<int> $except */
+    private function partOfDate(string $pattern, int $most, array $except): ?int
+    {
+        foreach (array_diff($this->columns, $except) as $column) {
+            $cells = $this->different($column);
+            $fits = array_filter(
+                $cells,
+                static fn(string $c): bool => (preg_match('/^\d{1,2}$/', $c) === 1 &&
+                    (int) $c >= 1 &&
+                    (int) $c <= $most) ||
+                    ($most === 12 && PeriodNotation::monthOfYear($c) !== null),
+            );
+            if ($cells !== [] && count($fits) === count($cells) && preg_match($pattern, $this->words($column)) === 1) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    /** The table with other headings. */
+    public function under(?int $heading): self
+    {
+        return new self($this->sample, $heading);
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+/** Words by which columns, rows and remarks are known in tables of offices; common practice, no source. */
+final class Vocabulary
+{
+    public const ENTITY =
+        '/^(entity|entities|utility|company|organi[sz]ation|provider|operator|name|country|countries|area|nation|' .
+        'region|municipality|site|plant|place|city|town|state|station|unit name|geo|geography|ref area|' .
+        'reporting area|location|district|county|province|branch|school|hospital|land|kommune|gemeinde|stadt|werk|' .
+        'pays|commune|ville|país|ciudad|paese|comune)\b(?! (code|id|number)\b)/i';
+
+    public const PERIOD =
+        '/\b(period|date|month|year|quarter|week|day|time|opened|closed|jahr|monat|quartal|' .
+        'woche|datum|tag|zeit|periode|année|mois|trimestre|semaine|jour|fecha|mes|año|data|' .
+        'mese|anno|jaar|maand|rok|år|måned)\b/iu';
+
+    public const MEASURE =
+        '/^(measure|indicator|indic|variable|item|metric|what|statistic|kennzahl|merkmal|indicateur|series name)\b' .
+        '(?! (code|id)\b)/i';
+
+    public const UNIT = '/^(units?( of)?( measure)?|einheit|unité|unidad)$/i';
+
+    public const MULTIPLIER = '/^unit mult(iplier)?$/i';
+
+    public const STATUS = '/^((obs )?(status|flags?)|state of|quality|symbol)\b/i';
+
+    /** What describes a figure or the table, and tells no figures apart. */
+    public const ASIDE =
+        '/^(dataflow|structure( id| name)?|action|freq(uency)?|decimals|last update|obs comment|note|notes|comment|' .
+        'remark|footnote|source|time format|conf status)\b/i';
+
+    /** Headings of plain numbers that are in order: of an age, of what came since. */
+    public const ORDER =
+        '/\b(age|since|lap|round|step|stage|dose|depth|distance|minutes?|hours?|days?|weeks?|' .
+        'months?|time|cycle|trial|iteration)\b/i';
+
+    public const ID = '/\b(id|job|case|ref|reference|ticket|order|invoice|number|no)\b/i';
+
+    public const CODE = '/\b(code|iso[23]?|id|abbr(eviation)?|nuts|lau|fips|kürzel|schlüssel)\b/i';
+
+    public const GROUP = '/\b(group|class|type|region|category|kind|cluster|size)\b/i';
+
+    public const VALUE = '/^((obs )?values?|figures?|amount|wert|valeur|valor)$/i';
+
+    public const REMARK =
+        '/^(source|sources|note|notes|quelle|quellen|anmerkung|hinweis|remarque|fuente|nota|fonte|stand|' .
+        'data source|last updated?|updated|downloaded|created|contact|unit|units|einheit)\b\s*[:.]?|^[*†(©\d]\S*\s/iu';
+
+    /** Names of what stands for all others together, alone. */
+    private const TOTAL =
+        '/^(grand[ -]?total|sub-?total|total|totals|sum|all|overall|together|gesamt|insgesamt|summe|alle|zusammen|' .
+        'ensemble|tous|toutes|totale|totaal|total général|total general|todos|ambos sexos|both( sexes)?|' .
+        'both genders|in total|altogether|totalt|i alt|razem|celkem)$/iu';
+
+    private const MEAN =
+        '/^((weighted |simple |national |overall |sector |peer )?(average|mean|median)|mittelwert|durchschnitt|mittel|' .
+        'moyenne|médiane|media|promedio|mediana|gemiddelde|gjennomsnitt|genomsnitt)$/iu';
+
+    /** A heading as words: `REF_AREA` is `REF AREA`. */
+    public static function words(string $heading): string
+    {
+        return trim((string) preg_replace('/[_\s]+/', ' ', $heading));
+    }
+
+    /**
+     * What a row or category of that name stands for, where the name alone says so.
+     *
+     * @return 'total'|'mean'|''
+     */
+    public static function summary(string $name): string
+    {
+        $name = trim((string) preg_replace('/\s*[(\[].*$|[*¹²³†:]+$/u', '', trim($name)));
+        if (preg_match(self::MEAN, $name) === 1) {
+            return 'mean';
+        }
+        // `All districts`, `Total hospitals`: what follows is a plural in small letters, and no name.
+        $many = '/^(all|total|alle|tous les|toutes les|total of|sum of) (the )?\p{Ll}[\p{Ll} -]*(s|en|er|e|n|es)$/iu';
+        $small = preg_match('/^\S+ (\p{Ll}|of |the )/u', $name) === 1;
+
+        return preg_match(self::TOTAL, $name) === 1 || ($small && preg_match($many, $name) === 1) ? 'total' : '';
+    }
+
+    /** Whether a category stands for all others of its breakdown, by its name or code. */
+    public static function isTotal(string $category): bool
+    {
+        return self::summary($category) === 'total' ||
+            preg_match(
+                '/^(_?t|tot|_total|persons|total population|all \S+|both \S+|total .+|alle \S+)$/iu',
+                trim($category),
+            ) === 1;
+    }
+
+    /** A unit as people write it, for the codes that statistical offices use (SDMX code lists, from memory). */
+    public static function unit(string $text): string
+    {
+        return match (strtoupper($text)) {
+            'PC', 'PCT', 'PERCENT', 'PT' => '%',
+            'NR', 'NUM', 'NUMBER', 'NBR', 'UNIT', 'PURE_NUMB', '_Z' => '',
+            'PER', 'PS', 'PERS' => 'people',
+            'IX', 'INX' => 'index',
+            'EUR' => '€',
+            'USD' => '$',
+            'GBP' => '£',
+            default => $text,
+        };
+    }
+}
