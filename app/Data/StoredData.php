@@ -154,15 +154,20 @@ final class StoredData implements DataSource
             return '';
         }
         $whole = Cell::parse($this->whole($wanted))->categories;
-        foreach ($this->cellsOf($measureKey) as $splitting) {
-            return Cell::of(array_intersect_key($whole, array_flip($splitting)))->text();
-        }
-
-        return '';
+        return Cell::of(array_intersect_key($whole, array_flip($this->cellsOf($measureKey)[0] ?? [])))->text();
     }
 
-    /** @return list<list<string>> keys of the breakdowns that a measure is split by, those of most series first */
-    public function cellsOf(string $measureKey): array
+    public function splitBy(string $measureKey): array
+    {
+        $this->measures();
+        // What is worked out from others may be split by whatever those are.
+        return isset($this->formulas[$measureKey])
+            ? array_keys($this->breakdowns())
+            : $this->cellsOf($measureKey)[0] ?? [];
+    }
+
+    /** @return list<list<string>> keys of breakdowns that figures of a measure are split by, the most first */
+    private function cellsOf(string $measureKey): array
     {
         $this->measures();
 

@@ -6,6 +6,7 @@ namespace App\Formats;
 
 use DuskRail\Reading\FormulaGuard;
 use DuskRail\Reading\NotATable;
+use DuskRail\Reading\Preamble;
 use DuskRail\Reading\Vocabulary;
 use JsonException;
 
@@ -125,7 +126,7 @@ final readonly class JsonStatFile implements TableSource
         }
         $values = is_array($dataset['value']) ? $dataset['value'] : [];
         $statuses = $dataset['status'] ?? [];
-        $label = is_string($dataset['label'] ?? null) ? $dataset['label'] : 'Value';
+        $label = is_string($dataset['label'] ?? null) ? Preamble::measure($dataset['label']) : 'Value';
         for ($cell = 0; $cell < $cells; $cell++) {
             $value = $values[$cell] ?? null;
             $status = is_array($statuses) ? $statuses[$cell] ?? '' : $statuses;

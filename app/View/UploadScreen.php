@@ -125,7 +125,9 @@ final readonly class UploadScreen
         $above = array_values(
             array_filter(
                 range(0, max(0, $heading)),
-                fn(int $row): bool => $row < $heading && trim(implode('', $this->sample->rows[$row])) !== '',
+                fn(int $row): bool => $row < $heading &&
+                    !$this->sample->isNote($row) &&
+                    trim(implode('', $this->sample->rows[$row])) !== '',
             ),
         );
 

@@ -47,10 +47,22 @@ final readonly class DataInMemory implements DataSource
         return $this->breakdowns;
     }
 
+    public function splitBy(string $measureKey): array
+    {
+        foreach (array_keys($this->tables) as $key) {
+            if (str_starts_with($key, "{$measureKey}/")) {
+                return array_keys(Cell::parse(substr($key, strlen($measureKey) + 1))->categories);
+            }
+        }
+
+        return [];
+    }
+
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
         $usual = array_map(static fn(Breakdown $b): string => $b->usual(), $this->breakdowns);
-        $cell = Cell::of([...$usual, ...$cell->categories ?? []]);
+        $whole = [...$usual, ...$cell->categories ?? []];
+        $cell = Cell::of(array_intersect_key($whole, array_flip($this->splitBy($measureKey))));
 
         return $this->tables["{$measureKey}/{$cell}"] ??
             ($this->tables[$measureKey] ?? throw UnknownMeasure::named($measureKey));

@@ -33,6 +33,11 @@ final class Recording implements DataSource
         return $this->source->breakdowns();
     }
 
+    public function splitBy(string $measureKey): array
+    {
+        return $this->source->splitBy($measureKey);
+    }
+
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
         $table = $this->source->table($measureKey, $cell);

@@ -83,6 +83,11 @@ final class Sliced implements DataSource
         return $this->entities;
     }
 
+    public function splitBy(string $measureKey): array
+    {
+        return $this->data->splitBy($measureKey);
+    }
+
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
         return $this->tables["{$measureKey} {$cell}"] ??= $this->sliced($measureKey, $cell ?? $this->held);

@@ -54,10 +54,14 @@ final readonly class Study
     public static function first(string $name, string $measure, DataSource $data): self
     {
         $focus = null;
+        $off = [];
         foreach ($data->entities() as $entity) {
-            $focus = $entity->home || $focus === null ? $entity->key : $focus;
+            $isFirst = $focus === null && !$entity->isSummary();
+            $focus = $entity->home || $isFirst ? $entity->key : $focus;
+            // Beside its parts a total would leave them no room.
+            $off = $entity->isSummary() && !$entity->home ? [...$off, $entity->key] : $off;
         }
-        $study = new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1]);
+        $study = new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1], $off);
 
         return $study->inOwnColours($data);
     }

@@ -11,11 +11,13 @@ use DuskRail\Data\Measure;
 use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Sliced;
 use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
@@ -333,6 +335,33 @@ final readonly class Comparison
             $absent,
             summary: ($this->data->entities()[$key] ?? null)?->isSummary() ?? false,
         );
+    }
+
+    /** Which categories of breakdowns the figures are of, in words; nothing where they are not broken down. */
+    public function cellInWords(): string
+    {
+        $part = $this->study->part(BreakdownsPart::class);
+        $words = $part->inWords($this->data->breakdowns(), $this->data->splitBy($this->study->measure));
+        $of = $this->brokenDown();
+
+        return $of === null ? $words : "{$of->name}, {$words}";
+    }
+
+    /** The entity whose categories are the lines; null where the lines are entities. */
+    public function brokenDown(): ?Entity
+    {
+        $lines = $this->study->part(BreakdownsPart::class)->shownAs('lines');
+        $data = $this->wholeData();
+
+        return $lines === '' || !isset($data->breakdowns()[$lines])
+            ? null
+            : $data->entities()[$this->study->subjectIn($data)] ?? null;
+    }
+
+    /** The data set as it is, whatever the study sees of it. */
+    public function wholeData(): DataSource
+    {
+        return Sliced::whole($this->data->source());
     }
 
     /** The entity whose measures or years are looked at: the one that was named, or the first in focus, or home. */

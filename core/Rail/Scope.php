@@ -75,6 +75,11 @@ final readonly class Scope implements DataSource
         return $this->data->breakdowns();
     }
 
+    public function splitBy(string $measureKey): array
+    {
+        return $this->data->splitBy($measureKey);
+    }
+
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
         return array_reduce(

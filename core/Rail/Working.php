@@ -22,9 +22,16 @@ final readonly class Working
 
     /**
      * @param int $position of the table that the run ends in
+     * @param string $cell which categories of breakdowns the figures are of, in words
      */
-    public static function of(Run $run, Scope $scope, string $measure, string $key, int $position): self
-    {
+    public static function of(
+        Run $run,
+        Scope $scope,
+        string $measure,
+        string $key,
+        int $position,
+        string $cell = '',
+    ): self {
         $steps = [];
         $at = $position;
         foreach (array_reverse($run->inUse()) as $step) {
@@ -55,7 +62,7 @@ final readonly class Working
         array_unshift(
             $steps,
             new WorkingStep(
-                $scope->measures()[$measure]->name,
+                implode(', ', array_filter([$scope->measures()[$measure]->name, $cell])),
                 $period->label(),
                 '',
                 self::result($run->origin, $key, $at),

@@ -15,6 +15,9 @@ use DuskRail\Time\PeriodReading;
 /** Works out what a table is from its first rows, and says in words what it went by. */
 final class Detection
 {
+    /** Share of the figures that another way to read a table must find as well to be worth a look. */
+    private const WORTH = 0.4;
+
     /** Rows that other ways to read a table are tried on. */
     private const TRIED = 120;
 
@@ -139,6 +142,11 @@ final class Detection
             $sample->fileName,
             $sample->delimiter,
         );
+        try {
+            $own = Reader::read($few->rows, $plan)->valueCount();
+        } catch (Refusal) {
+            $own = 0;
+        }
         $found = [];
         foreach (TableShapes::all() as $shape) {
             // Whole months are no moments at which things happen.
@@ -159,7 +167,7 @@ final class Detection
             }
             $figures = $read->valueCount();
             $share = $figures / max(1, $figures + $read->problemCount);
-            if ($share >= 0.5 && $figures > 1) {
+            if ($share >= 0.5 && $figures > 1 && $figures >= self::WORTH * $own) {
                 $found[] = new Alternative($shape, $figures, $share);
             }
         }

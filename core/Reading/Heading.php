@@ -16,6 +16,11 @@ final readonly class Heading
             return new self($m[1], trim($m[2]));
         }
 
+        // A mark for per cent at the end is no part of the name.
+        if (preg_match('/^(.*\p{L})[\s,:]+(?:in )?([%‰])$/u', $text, $m) === 1) {
+            return new self(rtrim($m[1], ' ,:'), $m[2]);
+        }
+
         return new self($text, '');
     }
 }

@@ -87,14 +87,15 @@ final readonly class Keys
         $may = array_values(array_filter($rest, static fn(int $c): bool => self::isCategory($table, $c)));
         $again = $table->repeats($keys);
         $allowed = max(2, (int) (0.02 * $table->rowCount()));
-        if ($may === [] || $again < 2 || $again <= $allowed - 2 || $table->repeats([...$keys, ...$may]) > $allowed) {
+        $least = $may === [] ? $again : $table->repeats([...$keys, ...$may]);
+        if ($again - $least < 2 || $least > $allowed) {
             return [];
         }
         // Numbers go first where texts are enough, and codes before names.
         usort($may, static fn(int $a, int $b): int => self::weight($table, $a) <=> self::weight($table, $b));
         foreach ($may as $column) {
             $without = array_values(array_diff($may, [$column]));
-            if ($table->repeats([...$keys, ...$without]) <= $allowed) {
+            if ($table->repeats([...$keys, ...$without]) <= $least) {
                 $may = $without;
             }
         }

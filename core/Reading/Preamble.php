@@ -55,7 +55,7 @@ final readonly class Preamble
     }
 
     /** Without what it says of the breakdown and of the years: `Repairs, by cause, 2019 to 2024` is of repairs. */
-    private static function measure(string $title): string
+    public static function measure(string $title): string
     {
         $years = '(?:\d{4}(?:\s*(?:-|–|\/|to|bis|and)\s*\d{2,4})?)';
         $title = (string) preg_replace('/^table \S+[.:]?\s+|^tab(?:elle|\.) \S+[.:]?\s+/iu', '', $title);

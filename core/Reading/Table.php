@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\MeasureKind;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
@@ -48,14 +49,34 @@ final class Table
         $columns = $said = [];
         for ($column = 0, $count = $sample->breadth($heading); $column < $count; $column++) {
             $twin = $this->twin($column, $columns);
-            if ($twin !== null) {
+            if ($this->isSaidAgain($column)) {
+                $said[] = 'the first column, which has no heading, is said again in another';
+            } elseif ($twin !== null) {
                 $said[] = "“{$this->name($column)}” stands there twice, with the same figures; the first is taken";
+            } elseif ($this->isRowNumber($column)) {
+                $said[] = 'the first column numbers the rows';
             } elseif ($this->different($column) !== []) {
                 $columns[] = $column;
             }
         }
         $this->columns = $columns;
         $this->passedOver = $said;
+    }
+
+    /** Whether it is a first column without a heading that only counts the rows. */
+    private function isRowNumber(int $column): bool
+    {
+        if ($column > 0 || $this->heading === null || $this->sample->cell($this->heading, 0) !== '') {
+            return false;
+        }
+        $cells = $this->cells(0);
+        $whole = array_filter($cells, static fn(string $c): bool => preg_match('/^\d{1,7}$/', $c) === 1);
+
+        return count($cells) > 2 &&
+            count($whole) === count($cells) &&
+            count($this->different(0)) === count($cells) &&
+            PeriodReading::detect($this->different(0)) === null &&
+            $this->sample->breadth($this->heading) > 2;
     }
 
     /** @param list<int> $before */
@@ -68,6 +89,81 @@ final class Table
         }
 
         return null;
+    }
+
+    /** Whether a first column without a heading says what another one with a heading says again. */
+    private function isSaidAgain(int $column): bool
+    {
+        if ($column > 0 || $this->heading === null || $this->sample->cell($this->heading, 0) !== '') {
+            return false;
+        }
+        for ($other = 1, $count = $this->sample->breadth($this->heading); $other < $count; $other++) {
+            if ($this->cells($other) === $this->cells(0)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<int> $among
+     * @return int|null a column whose heading says that it names entities: texts before whole numbers
+     */
+    public function entityNamed(array $among): ?int
+    {
+        $texts = array_values(array_filter($among, fn(int $column): bool => !$this->isNumeric($column)));
+        $codes = array_values(
+            array_filter(
+                array_diff($among, $texts),
+                fn(int $column): bool => preg_match('/^(area|land)\b/i', $this->words($column)) !== 1 &&
+                    array_filter($this->different($column), static fn(string $c): bool => !ctype_digit($c)) === [],
+            ),
+        );
+
+        return $this->named([...$texts, ...$codes], Vocabulary::ENTITY);
+    }
+
+    /**
+     * Whether the headings of columns are of measures of one thing rather than of things that are compared: they are
+     * words of what is measured, have units of their own, or figures of quite another size.
+     *
+     * @param list<int> $columns
+     */
+    public function areMeasures(array $columns): bool
+    {
+        if (count($columns) < 2) {
+            return false;
+        }
+        $known = $units = $sizes = [];
+        foreach ($columns as $column) {
+            $heading = Heading::read($this->words($column));
+            [, $why] = MeasureKind::guessed((string) preg_replace('/[._]/', ' ', $heading->name), $heading->unit);
+            $known[] = str_starts_with($why, 'by ');
+            $units[$heading->unit] = true;
+            $sizes[] = $this->size($column);
+        }
+        $sizes = array_filter($sizes, static fn(float $size): bool => $size > 0.0);
+
+        return (count(array_filter($known)) >= 0.5 * count($columns) && (count($units) > 1 || !isset($units['%']))) ||
+            count($units) > 1 ||
+            ($sizes !== [] && max($sizes) > 10_000.0 * min($sizes));
+    }
+
+    /** How large the figures of a column are: their median without signs. */
+    private function size(int $column): float
+    {
+        $notation = $this->numbers([$column]);
+        $values = [];
+        foreach (array_slice($this->different($column), 0, 400) as $cell) {
+            $value = Figure::read($notation, $cell)->value ?? NAN;
+            if (!is_nan($value)) {
+                $values[] = abs($value);
+            }
+        }
+        sort($values);
+
+        return $values[intdiv(count($values), 2)] ?? 0.0;
     }
 
     public function rowCount(): int
@@ -112,15 +208,40 @@ final class Table
     public static function areNumbers(array $cells, string $delimiter): bool
     {
         $cells = array_values(
-            array_filter(array_slice($cells, 0, 4_000), static fn(string $c): bool => !NumberNotation::isMissing($c)),
+            array_filter(self::some($cells, 600), static fn(string $c): bool => !NumberNotation::isMissing($c)),
         );
         if ($cells === []) {
             return false;
         }
         $notation = NumberNotation::detect($cells, $delimiter);
-        $read = array_filter($cells, static fn(string $c): bool => !is_nan(Figure::read($notation, $c)->value ?? NAN));
+        $numbers = $others = 0;
+        foreach ($cells as $cell) {
+            $figure = Figure::read($notation, $cell);
+            // A letter for why there is no figure says nothing.
+            $numbers += $figure !== null && !is_nan($figure->value) ? 1 : 0;
+            $others += $figure === null ? 1 : 0;
+        }
 
-        return count($read) > 0.5 * count($cells);
+        return $numbers > $others;
+    }
+
+    /**
+     * So many of them at most, evenly from the first to the last.
+     *
+     * @param list<string> $cells
+     * @return list<string>
+     */
+    private static function some(array $cells, int $most): array
+    {
+        $count = count($cells);
+        if ($count <= $most) {
+            return $cells;
+        }
+
+        return array_map(
+            static fn(int $i): string => $cells[intdiv($i * ($count - 1), $most - 1)],
+            range(0, $most - 1),
+        );
     }
 
     /**
@@ -223,7 +344,7 @@ final class Table
     {
         $texts = [];
         foreach (array_slice($columns, 0, 40) as $column) {
-            array_push($texts, ...array_slice($this->different($column), 0, 5_000));
+            array_push($texts, ...self::some($this->different($column), 600));
         }
 
         return $texts;
@@ -272,10 +393,68 @@ final class Table
             if ($saysSo) {
                 return [$column, $reading];
             }
-            $found ??= [$column, $reading];
+            if ($found === null && ($this->heading === null || $this->areInOrder($column, $reading))) {
+                $found = [$column, $reading];
+            }
         }
 
         return $found ?? $this->orderColumn();
+    }
+
+    /**
+     * Whether what could be periods are some: figures of a measure that happen to lie between 1500 and 2299 do not come
+     * one after the other, and 1750.5 is no May.
+     */
+    private function areInOrder(int $column, PeriodReading $reading): bool
+    {
+        $cells = $this->different($column);
+        if (array_filter($cells, static fn(string $c): bool => preg_match('/^\d{4}\.\d{1,2}$/', $c) === 1) !== []) {
+            return false;
+        }
+        $ordinals = array_filter(array_map($reading->read(...), $cells), is_int(...));
+        sort($ordinals);
+        if (preg_match('/^\d+$/', $cells[0] ?? '') !== 1 || count($ordinals) < 4) {
+            return true;
+        }
+        $steps = [];
+        for ($i = 1, $count = count($ordinals); $i < $count; $i++) {
+            $steps[] = $ordinals[$i] - $ordinals[$i - 1];
+        }
+        $usual = array_count_values($steps);
+
+        return max($usual) >= 0.6 * count($steps);
+    }
+
+    /** Whether several rows are for one period, so that something else must tell them apart. */
+    public function comesAgain(int $period): bool
+    {
+        return count($this->different($period)) < 0.9 * count($this->rows);
+    }
+
+    /**
+     * A column of whole numbers that tells rows of one period apart: numbers of subjects, of trees.
+     *
+     * @param list<int> $among
+     * @param list<int> $keys
+     */
+    public function numbered(array $among, array $keys): ?int
+    {
+        foreach ($among as $column) {
+            $whole = array_filter(
+                $this->different($column),
+                static fn(string $c): bool => preg_match('/^\d{1,9}$/', $c) === 1,
+            );
+            if (
+                count($whole) > 1 &&
+                count($whole) === count($this->different($column)) &&
+                count($whole) < 0.5 * count($this->rows) &&
+                $this->repeats([...$keys, $column]) <= 0.02 * count($this->rows)
+            ) {
+                return $column;
+            }
+        }
+
+        return null;
     }
 
     /** @return array{int, PeriodReading}|null a column of plain numbers whose heading says that they are in order */
@@ -299,7 +478,7 @@ final class Table
     public function monthsColumn(): ?int
     {
         foreach ($this->columns as $column) {
-            $cells = $this->different($column);
+            $cells = self::some($this->different($column), 60);
             $months = array_filter($cells, static fn(string $c): bool => PeriodNotation::monthOfYear($c) !== null);
             if (count($months) >= 2 && count($months) >= 0.8 * count($cells)) {
                 return $column;

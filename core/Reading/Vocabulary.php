@@ -11,7 +11,8 @@ final class Vocabulary
         '/^(entity|entities|utility|company|organi[sz]ation|provider|operator|name|country|countries|area|nation|' .
         'region|municipality|site|plant|place|city|town|state|station|unit name|geo|geography|ref area|' .
         'reporting area|location|district|county|province|branch|school|hospital|land|kommune|gemeinde|stadt|werk|' .
-        'pays|commune|ville|país|ciudad|paese|comune)\b(?! (code|id|number)\b)/i';
+        'pays|commune|ville|país|ciudad|paese|comune|series|symbol|ticker|industry|sector|product|brand|team|player|' .
+        'bank|commodity|species|airport|airline|customer|person|subject)\b(?! (code|id|number)\b)/i';
 
     public const PERIOD =
         '/\b(period|date|month|year|quarter|week|day|time|opened|closed|jahr|monat|quartal|' .
@@ -26,7 +27,7 @@ final class Vocabulary
 
     public const MULTIPLIER = '/^unit mult(iplier)?$/i';
 
-    public const STATUS = '/^((obs )?(status|flags?)|state of|quality|symbol)\b/i';
+    public const STATUS = '/^((obs )?(status|flags?)|state of|quality)\b/i';
 
     /** What describes a figure or the table, and tells no figures apart. */
     public const ASIDE =
@@ -41,6 +42,9 @@ final class Vocabulary
     public const ID = '/\b(id|job|case|ref|reference|ticket|order|invoice|number|no)\b/i';
 
     public const CODE = '/\b(code|iso[23]?|id|abbr(eviation)?|nuts|lau|fips|kürzel|schlüssel)\b/i';
+
+    /** Headings of what only numbers the rows. */
+    public const NUMBERED = '/^(.+ )?(id|nr|no|code|fips|index|objectid)$/i';
 
     public const GROUP = '/\b(group|class|type|region|category|kind|cluster|size)\b/i';
 

@@ -40,7 +40,12 @@ final readonly class PeriodReading
         }
         $best = null;
         $most = $share * count($texts) - 1e-9;
+        $few = self::some($texts);
         foreach (PeriodNotation::recognisable() as $notation) {
+            $read = array_filter(array_map($notation->read(...), $few), is_int(...));
+            if (count($read) < ($share - 0.3) * count($few)) {
+                continue;
+            }
             $read = array_filter(array_map($notation->read(...), $texts), is_int(...));
             if (count($read) > $most || ($best === null && count($read) >= $most)) {
                 $best = self::of($notation, self::stoodFor($notation, array_values($read)));
@@ -55,6 +60,22 @@ final readonly class PeriodReading
             $best?->notation === PeriodNotation::DayFirst && $best->isAmbiguous($texts) => self::plainer($best, $texts),
             default => $best,
         };
+    }
+
+    /**
+     * Some of many, evenly from the first to the last, by which most notations are out of the question.
+     *
+     * @param list<string> $texts
+     * @return list<string>
+     */
+    private static function some(array $texts): array
+    {
+        $count = count($texts);
+        if ($count <= 40) {
+            return $texts;
+        }
+
+        return array_map(static fn(int $i): string => $texts[intdiv($i * ($count - 1), 39)], range(0, 39));
     }
 
     /**

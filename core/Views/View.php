@@ -10,6 +10,7 @@ use DuskRail\Chart\Scene;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Data\DataSource;
 use DuskRail\Document\Changes\RailChange;
+use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\Part;
@@ -282,6 +283,23 @@ abstract readonly class View implements ViewKind
             [$headline, $subtitle] = [Headline::ofLines($comparison), AxisName::of($comparison)];
         }
 
-        return Wording::of($comparison, $headline, $subtitle, $source);
+        return Wording::of($comparison, self::ofWhom($comparison) . $headline, $subtitle, $source);
+    }
+
+    /** Whom the figures are of, where they are of a part: `Female, 65+: `. */
+    private static function ofWhom(Comparison $comparison): string
+    {
+        $part = $comparison->study->part(BreakdownsPart::class);
+        $splitting = $comparison->data->splitBy($comparison->study->measure);
+        $entity = $comparison->brokenDown();
+        $of = $entity === null ? [] : [$entity->name];
+        foreach ($comparison->data->breakdowns() as $key => $breakdown) {
+            $held = $part->held($breakdown);
+            if (in_array($key, $splitting, true) && $part->of($key)->show === 'one' && $held !== $breakdown->total) {
+                $of[] = $breakdown->nameOf($held);
+            }
+        }
+
+        return $of === [] ? '' : implode(', ', $of) . ': ';
     }
 }

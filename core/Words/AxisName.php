@@ -32,6 +32,12 @@ final class AxisName
         $isSaid = $own->sort === ValueType::Index || ($own->sort === ValueType::Rank && $parts !== []);
         $named = $unit === '' && !$isSaid ? $own->text() : $unit;
 
-        return implode(', ', array_filter([$text, ...$parts, $named], static fn(string $part): bool => $part !== ''));
+        return implode(
+            ', ',
+            array_filter(
+                [$text, $comparison->cellInWords(), ...$parts, $named],
+                static fn(string $part): bool => $part !== '',
+            ),
+        );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Formats\JsonRecords;
 use App\Formats\JsonStatFile;
 use App\Formats\TableSource;
 use App\Formats\TableSources;
@@ -246,7 +247,13 @@ final class BringingFilesTest extends ApplicationTestCase
     #[TestWith(['{"unemployment": {"value": [1], "dimension": {}}}', JsonStatFile::class])]
     #[TestWith(['{"class": "dataset", "value": [1, 2', JsonStatFile::class])]
     #[TestWith(['{"name": "x", "resources": [{"path": "a.csv"}]}', TabularPackage::class])]
-    #[TestWith(["{\"id\": 1, \"label\": \"a\", \"value\": 2}\n{\"id\": 2, \"label\": \"b\", \"value\": 3}\n", null])]
+    #[
+        TestWith([
+            "{\"id\": 1, \"label\": \"a\", \"value\": 2}\n{\"id\": 2, \"label\": \"b\", \"value\": 3}\n",
+            JsonRecords::class,
+        ]),
+    ]
+    #[TestWith(['{"page": 1, "rows": [{"a": "x", "year": 2020}, {"a": "y", "year": 2021}]}', JsonRecords::class])]
     #[TestWith(["PK\x03\x04 and then nonsense", Workbook::class])]
     #[TestWith(["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1", Workbook::class])]
     #[TestWith(["Utility,2023\nVeldmere,1\n", null])]
@@ -262,12 +269,16 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testWhatCanBeBroughtIsListedAndOtherJsonIsRefusedInWords(): void
     {
         $this->get('/')
-            ->assertSee('Drop a file here, or choose one: CSV, TSV, Excel, OpenDocument, JSON-stat or data package')
-            ->assertSee('accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,', false);
+            ->assertSee(
+                'Drop a file here, or choose one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package or JSON records',
+            )
+            ->assertSee('accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,.jsonl,.ndjson,', false);
         $this->from('/')
             ->followingRedirects()
             ->bring('{"id": 7, "label": "Leakage", "value": 3}', 'other.json')
-            ->assertSee('The file is JSON, but none of the kinds that are read here: JSON-stat or data package.');
+            ->assertSee(
+                'The file is JSON, but none of the kinds that are read here: JSON-stat or data package or JSON records.',
+            );
     }
 
     public function testThePreviewShowsTheHeadingsAndNineRows(): void

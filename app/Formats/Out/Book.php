@@ -11,8 +11,12 @@ use PhpOffice\PhpSpreadsheet\Cell\Coordinate;
 use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 
-/** A data set as a workbook: a sheet a measure, periods down and entities across, the headings held in sight. */
+/**
+ * A data set as a workbook: a sheet a measure, periods down and entities across, or a row a figure where it is split; the
+ * headings held in sight.
+ */
 final class Book
 {
     /** @param 'Xlsx'|'Ods' $writer */
@@ -39,41 +43,11 @@ final class Book
                 $sheet->setCellValueExplicit([2, $row], FormulaGuard::guard($text), DataType::TYPE_STRING);
                 $row++;
             }
-            $heading = $row;
-            $sheet->setCellValueExplicit([1, $heading], 'Period', DataType::TYPE_STRING);
-            $columns = $ordinals = [];
-            $cells = [...$figures->of($measure)];
-            foreach ($cells as $figure) {
-                $columns[$figure['entity']] ??= count($columns) + 2;
-                $ordinals[$figure['ordinal']] = $figure['period'];
-            }
-            ksort($ordinals);
-            $rows = array_combine(
-                array_keys($ordinals),
-                $ordinals === [] ? [] : range($heading + 1, $heading + count($ordinals)),
-            );
-            foreach ($columns as $entity => $column) {
-                $sheet->setCellValueExplicit(
-                    [$column, $heading],
-                    FormulaGuard::guard((string) $entity),
-                    DataType::TYPE_STRING,
-                );
-            }
-            foreach ($ordinals as $ordinal => $period) {
-                $sheet->setCellValueExplicit([1, $rows[$ordinal]], $period, DataType::TYPE_STRING);
-            }
-            foreach ($cells as $figure) {
-                $at = [$columns[$figure['entity']], $rows[$figure['ordinal']]];
-                // How sure a figure is stands beside it, and makes a text of the cell.
-                $figure['status'] === Status::Measured
-                    ? $sheet->setCellValueExplicit($at, $figure['value'], DataType::TYPE_NUMERIC)
-                    : $sheet->setCellValueExplicit(
-                        $at,
-                        Figures::digits($figure['value']) . ' ' . $figure['status']->mark(),
-                        DataType::TYPE_STRING,
-                    );
-            }
-            $sheet->freezePane(Coordinate::stringFromColumnIndex(2) . ($heading + 1));
+            $cells = iterator_to_array($figures->of($measure), false);
+            $isSplit =
+                array_filter($cells, static fn(array $cell): bool => array_filter($cell['categories']) !== []) !== [];
+            $isSplit ? self::down($sheet, $row, $figures, $cells) : self::across($sheet, $row, $cells);
+            $sheet->freezePane(Coordinate::stringFromColumnIndex($isSplit ? 1 : 2) . ($row + 1));
         }
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
         // As many digits as it takes to read the same number again; PHP would write fourteen.
@@ -87,6 +61,79 @@ final class Book
             unlink($path);
             $book->disconnectWorksheets();
         }
+    }
+
+    /**
+     * Periods down and entities across.
+     *
+     * @param int $heading row of the headings
+     * @param list<array{entity: string, ordinal: int, period: string, value: float, status: Status}> $cells
+     */
+    private static function across(Worksheet $sheet, int $heading, array $cells): void
+    {
+        $sheet->setCellValueExplicit([1, $heading], 'Period', DataType::TYPE_STRING);
+        $columns = $ordinals = [];
+        foreach ($cells as $figure) {
+            $columns[$figure['entity']] ??= count($columns) + 2;
+            $ordinals[$figure['ordinal']] = $figure['period'];
+        }
+        ksort($ordinals);
+        $rows = array_combine(
+            array_keys($ordinals),
+            $ordinals === [] ? [] : range($heading + 1, $heading + count($ordinals)),
+        );
+        foreach ($columns as $entity => $column) {
+            self::text($sheet, $column, $heading, FormulaGuard::guard((string) $entity));
+        }
+        foreach ($ordinals as $ordinal => $period) {
+            self::text($sheet, 1, $rows[$ordinal], $period);
+        }
+        foreach ($cells as $figure) {
+            self::figure($sheet, $columns[$figure['entity']], $rows[$figure['ordinal']], $figure);
+        }
+    }
+
+    /**
+     * A row a figure, with a column for each breakdown.
+     *
+     * @param int $heading row of the headings
+     * @param list<array{entity: string, categories: list<string>, period: string, value: float, status: Status}> $cells
+     */
+    private static function down(Worksheet $sheet, int $heading, Figures $figures, array $cells): void
+    {
+        foreach (['Entity', ...$figures->headings(), 'Period', 'Value'] as $i => $name) {
+            self::text($sheet, $i + 1, $heading, FormulaGuard::guard($name));
+        }
+        foreach ($cells as $n => $figure) {
+            $row = $heading + 1 + $n;
+            $keys = [
+                ...array_map(FormulaGuard::guard(...), [$figure['entity'], ...$figure['categories']]),
+                $figure['period'],
+            ];
+            foreach ($keys as $i => $text) {
+                self::text($sheet, $i + 1, $row, $text);
+            }
+            self::figure($sheet, count($keys) + 1, $row, $figure);
+        }
+    }
+
+    private static function text(Worksheet $sheet, int $column, int $row, string $text): void
+    {
+        $sheet->setCellValueExplicit([$column, $row], $text, DataType::TYPE_STRING);
+    }
+
+    /** @param array{value: float, status: Status, ...} $figure */
+    private static function figure(Worksheet $sheet, int $column, int $row, array $figure): void
+    {
+        // How sure a figure is, or why there is none, stands beside it, and makes a text of the cell.
+        $figure['status'] === Status::Measured
+            ? $sheet->setCellValueExplicit([$column, $row], $figure['value'], DataType::TYPE_NUMERIC)
+            : self::text(
+                $sheet,
+                $column,
+                $row,
+                (is_nan($figure['value']) ? ':' : Figures::digits($figure['value'])) . ' ' . $figure['status']->mark(),
+            );
     }
 
     /** Names of sheets are short, and some marks cannot stand in them. */

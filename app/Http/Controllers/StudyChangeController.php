@@ -118,7 +118,7 @@ final class StudyChangeController
         }
         $comparison = Edit::of($change, $before, $data);
         if ($comparison->study != $before) {
-            $summary = $change->inWords($before, $comparison->study, $data);
+            $summary = $change->inWords($before, $comparison->study, $comparison->study->slice($data));
             RevisionWriter::write($study, $comparison->study, $summary, $madeOn);
         }
 

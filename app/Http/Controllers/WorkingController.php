@@ -31,7 +31,11 @@ final class WorkingController
         $at += $comparison->axis->first - $run->table()->axis->first;
         abort_unless(isset($run->table()->series[$entity]->values[$at]), 404, 'The line has no such period.');
 
-        return view('study.working', ['working' => Working::of($run, $comparison->data, $measure, $entity, $at)]);
+        $cell = $comparison->cellInWords();
+
+        return view('study.working', [
+            'working' => Working::of($run, $comparison->data, $measure, $entity, $at, $cell),
+        ]);
     }
 
     /** @return array{string, int} */

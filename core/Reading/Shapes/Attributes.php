@@ -54,7 +54,9 @@ final class Attributes extends Shape
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        $entity = $table->named($table->columns, Vocabulary::ENTITY) ?? $table->mostVaried($table->columns);
+        $entity =
+            $table->entityNamed($table->columns) ??
+            ($table->mostVaried($table->texts()) ?? $table->mostVaried($table->columns));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
         $group = $table->named($others, Vocabulary::GROUP);
 

@@ -46,7 +46,7 @@ final class EntitiesAcross extends Long
     public function fits(Table $table): int
     {
         $down = $table->periodColumn();
-        if ($down === null || $table->texts([$down[0]]) !== []) {
+        if ($down === null || $table->texts([$down[0]]) !== [] || $table->comesAgain($down[0])) {
             return 0;
         }
 

@@ -60,7 +60,7 @@ final class Events extends Long
         if ($id !== null) {
             return "“{$table->name($id)}” tells single things apart";
         }
-        $entity = $table->named($columns, Vocabulary::ENTITY) ?? $table->mostVaried($table->texts([$down[0]]));
+        $entity = $table->entityNamed($columns) ?? $table->mostVaried($table->texts([$down[0]]));
         $again = $table->repeats([$down[0], ...$entity === null ? [] : [$entity]]);
         $rows = $table->rowCount();
 
@@ -93,7 +93,7 @@ final class Events extends Long
         $columns = array_values(array_diff($table->columns, [$period, ...$apart]));
         $id = self::identifier($table, $columns);
         $texts = array_values(array_diff($table->texts([$period, ...$apart]), [$id]));
-        $entity = $table->named($texts, Vocabulary::ENTITY) ?? $table->mostVaried($texts);
+        $entity = $table->entityNamed($texts) ?? $table->mostVaried($texts);
         $ways = [];
         foreach (array_diff($columns, [$entity]) as $column) {
             $ways[$column] = match (true) {

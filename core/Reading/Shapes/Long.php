@@ -49,7 +49,13 @@ class Long extends Shape
         $width = count($table->columns);
         if ($texts === []) {
             // One column of figures alone is what was measured of one entity.
-            return $width === 2 && !isset($table->sample->notes()['measure']) ? 60 : 20;
+            if (isset($table->sample->notes()['measure'])) {
+                return 20;
+            }
+
+            $others = array_values(array_diff($table->columns, [$down[0]]));
+
+            return $width === 2 || $table->comesAgain($down[0]) || $table->areMeasures($others) ? 65 : 20;
         }
 
         return count($texts) === $width - 1 ? 20 : 60;
@@ -68,10 +74,21 @@ class Long extends Shape
         $measure = $table->named(array_values(array_diff($texts, $named)), Vocabulary::MEASURE);
         $named = $measure === null ? $named : [...$named, $measure];
         $free = array_values(array_diff($texts, $named));
+        // Another date beside the period says the same in another way.
+        $dates = array_filter(
+            $free,
+            static fn(int $c): bool => preg_match(Vocabulary::PERIOD, $table->words($c)) === 1 &&
+                PeriodReading::detect($table->different($c)) !== null,
+        );
+        $free = array_values(array_diff($free, $dates));
+        $named = [...$named, ...$dates];
+        // Where no period comes twice, a text tells nothing apart.
+        $free = $table->repeats([$period, ...$apart]) === 0 && $table->rowCount() > 3 ? [] : $free;
         [$entity, $breakdowns] = self::noted($table, $all);
         $entity ??=
-            $table->named(array_values(array_diff($all, $named)), Vocabulary::ENTITY) ??
-            $table->mostVaried(array_values(array_diff($free, $breakdowns)));
+            $table->entityNamed(array_values(array_diff($all, $named))) ??
+            ($table->mostVaried(array_values(array_diff($free, $breakdowns))) ??
+                ($table->comesAgain($period) ? $table->numbered($all, [$period]) : null));
         $keys = array_values(array_filter([$period, ...$apart, $measure], is_int(...)));
         $may = array_values(array_diff($all, [...$named, ...$breakdowns, $entity ?? -1]));
         $values = self::figures($table, $may, [...$texts, ...$named, ...$breakdowns], $measure !== null);

@@ -56,9 +56,18 @@ final class Moment extends Shape
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        $entity = $table->named($table->columns, Vocabulary::ENTITY) ?? $table->mostVaried($table->texts());
+        $entity =
+            $table->entityNamed($table->columns) ??
+            ($table->mostVaried($table->texts()) ?? $table->named($table->columns, Vocabulary::NUMBERED));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
-        $figures = array_values(array_filter($others, $table->isNumeric(...)));
+        $figures = array_values(
+            array_filter(
+                $others,
+                static fn(int $c): bool => $table->isNumeric($c) &&
+                    (preg_match(Vocabulary::NUMBERED, $table->words($c)) !== 1 ||
+                        count($table->different($c)) < $table->rowCount()),
+            ),
+        );
         $group = $table->named(array_values(array_diff($others, $figures)), Vocabulary::GROUP);
 
         return self::planned(

@@ -131,7 +131,7 @@ final class PeriodsAcross extends Shape
         $multiplier = $table->named($labels, Vocabulary::MULTIPLIER);
         $measure = $table->named($labels, Vocabulary::MEASURE);
         $free = array_values(array_diff($labels, array_filter([$unit, $measure, $multiplier], is_int(...))));
-        $entity = $table->named($free, Vocabulary::ENTITY) ?? $table->mostVaried($free);
+        $entity = $table->entityNamed($free) ?? $table->mostVaried($free);
         $keys = array_values(array_filter([$measure], is_int(...)));
         $splitting = Keys::of($table, array_values(array_diff($free, [$entity ?? -1])), $entity, $keys);
 

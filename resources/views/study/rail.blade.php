@@ -7,7 +7,7 @@
     @includeIf("study.views.{$screen->view->name()}-rail")
     <ol>
         <li class="stop from" id="stop-origin">
-            <button type="button" class="name" popovertarget="editor-origin"><b>{{ $comparison->measure->name }}</b><i></i><small>{{ $comparison->run->origin->unit->text() }}</small></button>
+            <button type="button" class="name" popovertarget="editor-origin"><b>{{ $comparison->measure->name }}</b><i></i><small>{{ $comparison->cellInWords() === '' ? $comparison->run->origin->unit->text() : $comparison->cellInWords() }}</small></button>
             <div class="editor" popover id="editor-origin" role="group" aria-label="Measure">
                 <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
                     <input type="hidden" name="change" value="measure">
@@ -18,7 +18,35 @@
                         @endforeach
                     </select></span>
                 </form>
-                <p class="leaves">{{ $comparison->measure->kind->meaning() }}, {{ $comparison->run->origin->unit->text() }}</p>
+                @foreach ($comparison->data->breakdowns() as $key => $breakdown)
+                    @continue(! in_array($key, $comparison->data->splitBy($comparison->measure->key), true))
+                    @php($shown = $document->part(\DuskRail\Document\Parts\BreakdownsPart::class))
+                    @php($chosen = $shown->of($key)->show === 'one' ? 'one:'.$shown->held($breakdown) : $shown->of($key)->show)
+                    <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+                        <input type="hidden" name="change" value="breakdown">
+                        <input type="hidden" name="breakdown" value="{{ $key }}">
+                        <label class="lead" for="breakdown-{{ $loop->index }}">{{ mb_strtolower($breakdown->name) }}</label>
+                        <span class="select is-small"><select id="breakdown-{{ $loop->index }}" name="choice">
+                            @foreach ($breakdown->categories as $category => $name)
+                                <option value="one:{{ $category }}" @selected($chosen === "one:{$category}")>{{ $name }}</option>
+                            @endforeach
+                            <option value="lines" @selected($chosen === 'lines')>the lines, of one entity</option>
+                            <option value="panels" @selected($chosen === 'panels')>the panels</option>
+                            <option value="sum" @selected($chosen === 'sum')>all added up</option>
+                        </select></span>
+                    </form>
+                    @if ($chosen === 'lines')
+                        <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+                            <input type="hidden" name="change" value="set">
+                            <input type="hidden" name="part" value="lines">
+                            <label class="lead" for="breakdown-of">of</label>
+                            <span class="select is-small"><select id="breakdown-of" name="settings[of]">
+                                @foreach ($comparison->wholeData()->entities() as $entity)<option value="{{ $entity->key }}" @selected($entity->key === $comparison->brokenDown()?->key)>{{ $entity->name }}</option>@endforeach
+                            </select></span>
+                        </form>
+                    @endif
+                @endforeach
+                <p class="leaves">{{ implode(', ', array_filter([$comparison->measure->kind->meaning(), $comparison->run->origin->unit->text()])) }}</p>
             </div>
         </li>
         @foreach ($steps as $step)

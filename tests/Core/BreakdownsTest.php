@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\Breakdown;
+use DuskRail\Data\Cell;
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Study;
+use DuskRail\Document\StudyDocument;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Stacked;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Time\Frequency;
+use PHPUnit\Framework\TestCase;
+
+/** Figures that are split by sex and age: one category, all added up, as the lines, as the panels. */
+final class BreakdownsTest extends TestCase
+{
+    public function testTheTotalIsSeenAtFirstAndAnyOtherCategoryIsOneChangeAway(): void
+    {
+        $data = self::data();
+        $study = Study::first('Cases', 'cases', $data);
+        self::assertSame(['home' => [30.0, 33.0], 'b' => [12.0, 15.0]], self::lines($study, $data));
+        $women = self::changed($study, 'sex', 'one:f', $data);
+        self::assertSame(['home' => [10.0, 11.0], 'b' => [4.0, 5.0]], self::lines($women, $data));
+        $wording = Make::wording(Comparison::of($women, $data), '');
+        self::assertStringStartsWith('Women, 0-14: Home: 11', $wording->headline);
+        self::assertStringContainsString('Cases, Sex: Women', $wording->subtitle);
+        // Where there is no total the first stands for all, and it is said.
+        self::assertStringContainsString('Age: 0-14', Make::wording(Comparison::of($study, $data), '')->subtitle);
+        // The document keeps it.
+        self::assertEquals($women, StudyDocument::read(StudyDocument::write($women)));
+    }
+
+    public function testADenominatorGoesWithItsOwnCategoryAndOneThatIsNotSplitIsSeenWhole(): void
+    {
+        $data = self::data();
+        $women = self::changed(Study::first('Cases', 'cases', $data), 'sex', 'one:f', $data);
+        $per = static fn(string $measure): Study => $women->withRail(
+            Rail::of()->with(StopCatalogue::make('per-denominator', ['measure' => $measure])),
+        );
+        // 10 women of 100, 11 of 100; and of ten beds, whoever lies in them.
+        self::assertSame([0.1, 0.11], self::lines($per('people'), $data)['home']);
+        self::assertSame([1.0, 1.1], self::lines($per('beds'), $data)['home']);
+    }
+
+    public function testCategoriesAddUpWhereTheMeasureDoesAndAreRefusedInWordsWhereItDoesNot(): void
+    {
+        $data = self::data();
+        $all = self::changed(Study::first('Cases', 'cases', $data), 'age', 'sum', $data);
+        self::assertSame(['home' => [60.0, 66.0], 'b' => [24.0, 30.0]], self::lines($all, $data));
+        self::assertStringContainsString('Age added up', Make::wording(Comparison::of($all, $data), '')->subtitle);
+        $this->expectException(InvalidStudy::class);
+        $this->expectExceptionMessage('quotients of parts do not add up');
+        self::changed(Study::first('Rate', 'rate', $data), 'age', 'sum', $data);
+    }
+
+    public function testCategoriesAreTheLinesOfOneEntityAndStackWithoutTheirTotal(): void
+    {
+        $data = self::data();
+        $study = self::changed(Study::first('Cases', 'cases', $data), 'sex', 'lines', $data);
+        $comparison = Comparison::of($study, $data);
+        self::assertSame(
+            ['c:f' => [10.0, 11.0], 'c:m' => [20.0, 22.0], 'c:t' => [30.0, 33.0]],
+            self::lines($study, $data),
+        );
+        self::assertSame(
+            ['Women', 'Men', 'All'],
+            array_map(static fn(Line $l): string => $l->name, $comparison->lines),
+        );
+        self::assertStringContainsString('Cases, Home, by Sex', Make::wording($comparison, '')->subtitle);
+        // The total is in focus, and compared with nobody: the median is of its two parts.
+        self::assertSame(['c:t' => 1], $study->focus);
+        self::assertSame([15.0, 16.5], $comparison->peerLine);
+        $layers = Stacked::of(Lineup::of($comparison))->layers;
+        self::assertSame(['Men', 'Women'], array_map(static fn($layer): string => $layer->line->name, $layers));
+        // Another entity, and back to one category: whoever was looked at is in focus again.
+        $of = Edit::of(Changes::read('set', ['part' => 'lines', 'settings' => ['of' => 'b']]), $study, $data)->study;
+        self::assertSame([4.0, 5.0], self::lines($of, $data)['c:f']);
+        $back = self::changed($of, 'sex', 'one:m', $data);
+        self::assertSame([['b' => 1], [8.0, 10.0]], [$back->focus, self::lines($back, $data)['b']]);
+    }
+
+    public function testCategoriesAreThePanels(): void
+    {
+        $data = self::data();
+        $study = self::changed(Study::first('Cases', 'cases', $data), 'sex', 'panels', $data);
+        $comparison = Comparison::of($study, $data);
+        self::assertSame(
+            ['Home, Women' => 'Women', 'Home, Men' => 'Men', 'B, Women' => 'Women', 'B, Men' => 'Men'],
+            array_column(array_map(static fn(Line $l): array => [$l->name, $l->group], $comparison->lines), 1, 0),
+        );
+        self::assertSame(['home:f' => 1, 'home:m' => 1], $study->focus);
+        self::assertSame(['home' => 1], self::changed($study, 'sex', 'one:t', $data)->focus);
+    }
+
+    public function testTheFirstStudyLeavesTotalsOutAndNobodyIsComparedWithThem(): void
+    {
+        $measure = Measure::of('m', 'M', 't', MeasureKind::Flow, Frequency::Year);
+        $data = new DataInMemory(
+            [$measure],
+            [
+                new Entity('total', 'Total', attributes: ['summary' => 'total']),
+                new Entity('a', 'A'),
+                new Entity('b', 'B'),
+                new Entity('c', 'C'),
+            ],
+            ['m' => Make::table($measure, '2023', ['total' => [6, 9], 'a' => [1, 2], 'b' => [2, 3], 'c' => [3, 4]])],
+        );
+        $study = Study::first('M', 'm', $data);
+        self::assertSame([['a' => 1], ['total']], [$study->focus, $study->off]);
+        $shown = Comparison::of($study->withOff([]), $data);
+        self::assertSame([2.0, 3.0], $shown->peerLine);
+        $rank = Make::run($data, 'rank', []);
+        self::assertSame([1.0, 1.0], $rank->table()->series['c']->values);
+    }
+
+    private static function changed(Study $study, string $breakdown, string $choice, DataInMemory $data): Study
+    {
+        return Edit::of(
+            Changes::read('breakdown', ['breakdown' => $breakdown, 'choice' => $choice]),
+            $study,
+            $data,
+        )->study;
+    }
+
+    /** @return array<string, list<float>> */
+    private static function lines(Study $study, DataInMemory $data): array
+    {
+        $lines = [];
+        foreach (Comparison::of($study, $data)->lines as $line) {
+            $lines[$line->key] = array_map(static fn(float $v): float => round($v, 9), $line->values);
+        }
+
+        return $lines;
+    }
+
+    /** Cases by sex and age, people by sex, beds and rates not split. */
+    private static function data(): DataInMemory
+    {
+        $yearly = static fn(string $key, MeasureKind $kind): Measure => Measure::of(
+            $key,
+            ucfirst($key),
+            '',
+            $kind,
+            Frequency::Year,
+        );
+        $cases = $yearly('cases', MeasureKind::Stock);
+        $people = $yearly('people', MeasureKind::Stock);
+        $beds = $yearly('beds', MeasureKind::Stock);
+        $rate = $yearly('rate', MeasureKind::Rate);
+        $tables = [
+            'beds' => Make::table($beds, '2023', ['home' => [10, 10], 'b' => [10, 10]]),
+            'rate' => Make::table($rate, '2023', ['home' => [1, 1], 'b' => [1, 1]]),
+        ];
+        foreach (['f' => 1, 'm' => 2, 't' => 3] as $sex => $times) {
+            $tables['people/' . Cell::of(['sex' => $sex])] = Make::table($people, '2023', [
+                'home' => [100 * $times, 100 * $times],
+                'b' => [100 * $times, 100 * $times],
+            ]);
+            foreach (['young', 'old'] as $age) {
+                $tables['cases/' . Cell::of(['age' => $age, 'sex' => $sex])] = Make::table($cases, '2023', [
+                    'home' => [10 * $times, 11 * $times],
+                    'b' => [4 * $times, 5 * $times],
+                ]);
+            }
+        }
+
+        return new DataInMemory(
+            [$cases, $people, $beds, $rate],
+            [new Entity('home', 'Home', home: true), new Entity('b', 'B')],
+            $tables,
+            [],
+            [
+                'sex' => new Breakdown('sex', 'Sex', ['f' => 'Women', 'm' => 'Men', 't' => 'All'], 't'),
+                'age' => new Breakdown('age', 'Age', ['young' => '0-14', 'old' => '15+']),
+            ],
+        );
+    }
+}

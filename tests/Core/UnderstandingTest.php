@@ -1,0 +1,294 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\MeasureKind;
+use DuskRail\Reading\Detection;
+use DuskRail\Reading\Dialect;
+use DuskRail\Reading\FoundBreakdowns;
+use DuskRail\Reading\Observations;
+use DuskRail\Reading\Preamble;
+use DuskRail\Reading\Reader;
+use DuskRail\Reading\ReadMeasure;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Sample;
+use DuskRail\Reading\Table;
+use DuskRail\Time\Period;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Tables as offices publish them, each with what should come of it at first guess, without a correction. */
+final class UnderstandingTest extends TestCase
+{
+    /**
+     * @return iterable<string, array{string, string}> text, and what comes of it: shape; entities; measures with unit
+     *     and kind; breakdowns with their categories, the total with a star; the first series
+     */
+    public static function tables(): iterable
+    {
+        yield 'split by sex and age, with a total' => [
+            self::rows(
+                'area,sex,age,year,cases',
+                ['Arden', 'Bowmore'],
+                ['women', 'men', 'all'],
+                ['0-14', '15+'],
+                [2020, 2021],
+            ),
+            'long; Arden, Bowmore; cases [] flow; sex: women, men, all*; age: 0-14, 15+; 2020: 1, 2021: 2',
+        ];
+        yield 'the total is the category that the others add up to' => [
+            "Site,Cause,Year,Bursts\nA,frost,2020,1\nA,age,2020,2\nA,whole,2020,3\nA,frost,2021,4\nA,age,2021,5\n" .
+            "A,whole,2021,9\nB,frost,2020,3\nB,age,2020,2\nB,whole,2020,5\n",
+            'long; A, B; Bursts [] flow; Cause: frost, age, whole*; 2020: 1, 2021: 4',
+        ];
+        yield 'SDMX-CSV with its standard columns' => [
+            "DATAFLOW,FREQ,SEX,REF_AREA,TIME_PERIOD,OBS_VALUE,OBS_STATUS,UNIT_MEASURE,UNIT_MULT\n" .
+            "X:F(1.0),A,F,AR,2020,1.5,A,PC,0\nX:F(1.0),A,M,AR,2020,2.5,P,PC,0\nX:F(1.0),A,_T,AR,2020,2,A,PC,0\n" .
+            "X:F(1.0),A,F,BO,2020,3.5,A,PC,0\nX:F(1.0),A,M,BO,2020,4.5,A,PC,0\nX:F(1.0),A,_T,BO,2020,4,A,PC,0\n",
+            'long; AR, BO; Table [%] rate; SEX: F, M, _T*; 2020: 1.5',
+        ];
+        yield 'figures in powers of ten' => [
+            "REF_AREA,TIME_PERIOD,OBS_VALUE,UNIT_MULT\nAR,2020,1.5,3\nAR,2021,2,3\nBO,2020,7,0\nBO,2021,8,0\n",
+            'long; AR, BO; Table [] stock; 2020: 1500, 2021: 2000',
+        ];
+        yield 'several keys in one cell, and flags after figures' => [
+            "freq,unit,sex,geo\\TIME_PERIOD\t2019 \t2020 \t2021 \nA,PC,F,AR\t7.8 \t8.8 b\t: \nA,PC,T,AR\t7 \t8 \t9 p\n" .
+            "A,PC,F,BO\t1.5 \t: c\t2 \nA,PC,T,BO\t1 \t2 \t3 ep\n",
+            'periods-across; AR, BO; Table [%] rate; sex: F, T*; 2019: 7.8, 2020: 8.8 b, 2021: -',
+        ];
+        yield 'titles, a unit and a source above; a total and a note below' => [
+            "Leakage by utility 2023,,\n\"(Ml, unless said otherwise)\",,\n,,\n,Q1 2023,Q2 2023\nAlder,\"1,853\",\"2,095\"\n" .
+            "Birch,\"2,664\",\"1,479\"\nCedar,17,20\nTotal,\"4,534\",\"3,594\"\n,,\nNote: Q2 is provisional.,,\n",
+            'periods-across; Alder, Birch, Cedar, Total (total); Leakage [Ml] flow; 2023-Q1: 1853, 2023-Q2: 2095',
+        ];
+        yield 'a row that the others add up to, whatever it is called' => [
+            "Utility,2021,2022,2023\nAlder,1,2,3\nBirch,4,5,6\nCedar,7,8,10\nDray,1,1,2\nForum,13,16,21\n",
+            'periods-across; Alder, Birch, Cedar, Dray, Forum (total); Table [] stock; 2021: 1, 2022: 2, 2023: 3',
+        ];
+        yield 'names that only begin as a total does' => [
+            "Hospital,2021,2022\nAll Saints,1,2\nTotal Care,3,4\nMean Street,5,6\n",
+            'periods-across; All Saints, Total Care, Mean Street; Table [] stock; 2021: 1, 2022: 2',
+        ];
+        yield 'codes beside names, and years as R writes them' => [
+            "Country Name,Country Code,X1951,X1956,X1961\nNorland,NOR,1,2,3\nSouthey,SOU,4,5,6\n",
+            'periods-across; Norland {Country Code: NOR}, Southey {Country Code: SOU}; Table [] stock; ' .
+            '1951: 1, 1956: 2, 1961: 3',
+        ];
+        yield 'the code of a measure beside its name, lines above' => [
+            "\"Data Source\",\"Open indicators\",\n\n\"Last Updated\",\"2025-07-01\",\n\nArea,Indicator Name,Indicator Code," .
+            "2020,2021,\nA,\"Population, total\",SP.POP,100,101,\nA,Use (kWh per person),EG.USE,5,6,\n" .
+            "B,\"Population, total\",SP.POP,200,201,\nB,Use (kWh per person),EG.USE,7,,\n",
+            'periods-across; A, B; Population, total [] stock, Use [kWh per person] rate; 2020: 100, 2021: 101',
+        ];
+        yield 'a column that is empty, and one that is there twice' => [
+            "Year,Alpha,Beta,Alpha,\n2018,10,20,10,\n2019,11,21,11,\n2020,12,22,12,\n",
+            'entities-across; Alpha, Beta; Table [] stock; 2018: 10, 2019: 11, 2020: 12',
+        ];
+        yield 'thousands by points, as in German' => [
+            "Jahr;Werk A;Werk B\n2015;51.299;16.270\n2016;52.000;987\n",
+            'entities-across; Werk A, Werk B; Table [] stock; 2015: 51299, 2016: 52000',
+        ];
+        yield 'every fifth year' => [
+            "Region;Jahr;Einwohner;Abfall (t)\nA;1980;478;1,5\nA;1985;492;2,5\nA;1990;507;3,5\nB;1980;1;1\nB;1985;2;2\nB;1990;3;3\n",
+            'long; A, B; Einwohner [] stock, Abfall [t] flow; 1980: 478, 1985: 492, 1990: 507',
+        ];
+        yield 'a text beside each day of one place' => [
+            "Date,Rain,Temp,Sky\n2020-01-01,5,3,rain\n2020-01-02,0,4,sun\n2020-01-03,1,5,rain\n2020-01-04,2,6,sun\n",
+            'long; Table; Rain [] flow, Temp [] stock; 2020-01-01: 5, 2020-01-02: 0, 2020-01-03: 1, 2020-01-04: 2',
+        ];
+        yield 'a number that is the same for each entity is no measure' => [
+            "country,year,cluster,births\nA,2020,0,5\nA,2021,0,6\nB,2020,3,7\nB,2021,3,8\nC,2020,0,1\nC,2021,0,2\n",
+            'long; A {cluster: 0, group: 0}, B {cluster: 3, group: 3}, C {cluster: 0, group: 0}; births [] flow; ' .
+            '2020: 5, 2021: 6',
+        ];
+        yield 'an index column of a program, and numbered subjects' => [
+            "\"\",Age,Seed,height\n1,3,301,4.5\n2,5,301,10.9\n3,6,301,12\n4,3,303,4.6\n5,5,303,11\n6,6,303,13\n",
+            'long; 301, 303; height [] stock; #3: 4.5, #4: -, #5: 10.9, #6: 12',
+        ];
+        yield 'measures of one thing across' => [
+            "Year,GNP,Unemployed,Population\n1947,234.2,235.6,107.6\n1948,259.4,232.5,108.6\n1949,258,368.2,109.7\n",
+            'long; Table; GNP [] stock, Unemployed [] stock, Population [] stock; 1947: 234.2, 1948: 259.4, 1949: 258',
+        ];
+        yield 'one measure in two units' => [
+            "geo,unit,year,value\nA,PC,2020,5\nA,THS,2020,12\nB,PC,2020,6\nB,THS,2020,15\n",
+            'long; A, B; Table [%] rate, Table, THS [THS] stock; 2020: 5',
+        ];
+        yield 'dates of the first of months, month before day' => [
+            "Month,Shop,Sales\n01/01/2020,A,5\n02/01/2020,A,6\n03/01/2020,A,7\n01/01/2020,B,1\n02/01/2020,B,2\n03/01/2020,B,3\n",
+            'long; A, B; Sales [] flow; 2020-01: 5, 2020-02: 6, 2020-03: 7',
+        ];
+        yield 'a date beside the year and the month that says the same' => [
+            "series,year,month,count,date\nA,2000,1,5,2000-01-01T08:00:00Z\nA,2000,2,6,2000-02-01T08:00:00Z\n" .
+            "B,2000,1,7,2000-01-01T08:00:00Z\nB,2000,2,8,2000-02-01T08:00:00Z\n",
+            'long; A, B; count [] stock; 2000-01: 5, 2000-02: 6',
+        ];
+        yield 'a breakdown by numbers' => [
+            "year,age,sex,people\n2020,0,1,5\n2020,0,2,6\n2020,5,1,7\n2020,5,2,8\n2021,0,1,1\n2021,0,2,2\n2021,5,1,3\n2021,5,2,4\n",
+            'long; Table; people [] stock; age: 0, 5; sex: 1, 2; 2020: 5, 2021: 1',
+        ];
+        yield 'broken down at the side of periods' => [
+            "District,Cause,2020,2021\nEast,All causes,9,8\nEast,Frost,5,4\nEast,Age,4,4\nWest,All causes,3,4\nWest,Frost,1,1\nWest,Age,2,3\n",
+            'periods-across; East, West; Table [] stock; Cause: All causes*, Frost, Age; 2020: 9, 2021: 8',
+        ];
+        yield 'the headings again within the table' => [
+            "Utility,Month,Bursts\nA,2020-01,1\nA,2020-02,2\nUtility,Month,Bursts\nB,2020-01,3\nB,2020-02,4\n",
+            'long; A, B; Bursts [] flow; 2020-01: 1, 2020-02: 2',
+        ];
+        yield 'seconds in every cell are a unit, and no flags' => [
+            "Lap,Runner,Time\n1,A,8.25 s\n2,A,8.31 s\n3,A,8 s\n1,B,9 s\n2,B,9.5 s\n",
+            'long; A, B; Time [s] stock; #1: 8.25, #2: 8.31, #3: 8',
+        ];
+        yield 'letters for why there is no figure' => [
+            "Utility,Year,Sales\nA,2019,[z]\nA,2020,*\nA,2021,4 (p)\nB,2019,1\nB,2020,c\nB,2021,2\n",
+            'long; A, B; Sales [] flow; 2019: - z, 2020: - c, 2021: 4 p',
+        ];
+    }
+
+    #[DataProvider('tables')]
+    public function testATableComesToWhatItsReaderMeant(string $text, string $expected): void
+    {
+        $sample = self::sample($text);
+        $read = Reader::read($sample->rows, $plan = Detection::of($sample)->plan);
+        self::assertSame($expected, "{$plan->shape->name()}; " . self::said($read));
+        self::assertSame([0, 0], [$read->problemCount, $read->duplicateCount]);
+    }
+
+    private static function said(Observations $read): string
+    {
+        $entities = array_map(static function (string $name) use ($read): string {
+            $about = [];
+            foreach ($read->beside->attributes[$name] ?? [] as $heading => $text) {
+                $about[] = "{$heading}: {$text}";
+            }
+            $summary = $read->beside->summaries[$name] ?? '';
+
+            return $name .
+                ($about === [] ? '' : ' {' . implode(', ', $about) . '}') .
+                ($summary === '' ? '' : " ({$summary})");
+        }, $read->entities);
+        $measures = array_map(
+            static fn(ReadMeasure $m): string => "{$m->name} [{$m->unit}] {$m->kind->value}",
+            $read->measures,
+        );
+        $breakdowns = [];
+        foreach (FoundBreakdowns::of($read)->all as $breakdown) {
+            $categories = [];
+            foreach ($breakdown->categories as $key => $name) {
+                $categories[] = $name . ((string) $key === $breakdown->total ? '*' : '');
+            }
+            $breakdowns[] = "{$breakdown->name}: " . implode(', ', $categories);
+        }
+        $values = [];
+        foreach ($read->series() as $series) {
+            foreach ($series->values as $i => $value) {
+                $period = Period::at($read->frequencyOf($series->measure), $series->first + $i);
+                $mark = ['', 'p', 'e', 'b', 'f', 'u', 'd', 'r', 'c', 'z', 'm'][$series->statuses[$i]];
+                if (!is_nan($value) || $mark !== '' || $period->frequency->inAYear() !== 1) {
+                    $values[] = trim("{$period->code()}: " . (is_nan($value) ? '-' : $value) . " {$mark}");
+                } elseif (($series->places[$i] ?? -1) >= 0) {
+                    $values[] = "{$period->code()}: -";
+                }
+            }
+            break;
+        }
+
+        return implode('; ', [
+            implode(', ', $entities),
+            implode(', ', $measures),
+            ...$breakdowns,
+            implode(', ', $values),
+        ]);
+    }
+
+    /** A correction of one column leaves what was understood of the others. */
+    public function testARoleThatIsChangedLeavesTheOthersAsTheyWere(): void
+    {
+        $sample = self::sample(
+            "City,Date,Temp,Wind,Sky\nX,2020-01-01,5,3,rain\nX,2020-01-02,6,4,sun\nY,2020-01-01,5,3,rain\nY,2020-01-02,6,4,sun\n",
+        );
+        $plan = Detection::of($sample)->plan;
+        $other = $plan->with(['measures' => ['Temp' => ['kind' => 'rate']]])->with(['roles' => [0 => 'out']]);
+        self::assertSame([2, 3], $other->columns->values);
+        self::assertNull($other->columns->entity);
+        // The role that only one can have goes to it from whichever had it.
+        $moved = $plan->with(['roles' => [4 => 'entity']]);
+        self::assertSame([Role::Out, Role::Entity], [$moved->columns->role(0), $moved->columns->role(4)]);
+        self::assertSame(
+            ['rain', 'sun'],
+            Reader::read($sample->rows, $moved->with(['duplicates' => 'last']))->entities,
+        );
+        self::assertSame($other->toArray(), $other->with([])->toArray());
+    }
+
+    #[TestWith(['Repairs per 100 km of main, by cause, 2019 to 2024', 'Repairs per 100 km of main'])]
+    #[TestWith(['Table 3.1: Leakage 2024', 'Leakage'])]
+    #[TestWith(['Leakage in 2023', 'Leakage'])]
+    #[TestWith(['Population, total', 'Population, total'])]
+    public function testATitleNamesTheMeasureWithoutItsBreakdownAndYears(string $title, string $measure): void
+    {
+        self::assertSame($measure, Preamble::measure($title));
+        $table = new Table(self::sample("{$title}\t\t\nSource: Forum\t\t\nin Ml\t\t\n\t2020\t2021\nA\t1\t2\n"), 3);
+        self::assertSame(['Forum', 'Ml'], [Preamble::of($table)->source, Preamble::of($table)->unit]);
+    }
+
+    /** What adds up over time is said with care: a sum that means nothing is worse than none. */
+    #[TestWith(['Waiting over 18 weeks', 'patients', MeasureKind::Stock])]
+    #[TestWith(['Admissions', 'patients', MeasureKind::Flow])]
+    #[TestWith(['Beds', 'beds', MeasureKind::Stock])]
+    #[TestWith(['Kilometres', 'km', MeasureKind::Flow])]
+    #[TestWith(['Mains', 'km', MeasureKind::Stock])]
+    #[TestWith(['temp_max', '', MeasureKind::Stock])]
+    #[TestWith(['Life expectancy', 'years', MeasureKind::Rate])]
+    #[TestWith(['Einwohner', '', MeasureKind::Stock])]
+    #[TestWith(['Arbeitslosenquote', '', MeasureKind::Rate])]
+    #[TestWith(['Waste per head', 'kg', MeasureKind::Rate])]
+    #[TestWith(['Anything', 'GWh', MeasureKind::Flow])]
+    #[TestWith(['Anything', '', MeasureKind::Stock])]
+    public function testTheKindOfAMeasureIsGuessedFromItsNameAndUnit(
+        string $name,
+        string $unit,
+        MeasureKind $kind,
+    ): void {
+        self::assertSame($kind, MeasureKind::guess($name, $unit));
+    }
+
+    /**
+     * A table of every combination, with figures that count up.
+     *
+     * @param list<string|int> ...$keys of each column but the last
+     */
+    private static function rows(string $heading, array ...$keys): string
+    {
+        $rows = [[]];
+        foreach ($keys as $column) {
+            $next = [];
+            foreach ($rows as $row) {
+                foreach ($column as $key) {
+                    $next[] = [...$row, $key];
+                }
+            }
+            $rows = $next;
+        }
+        $lines = array_map(
+            static fn(array $row, int $i): string => implode(',', [...$row, $i + 1]),
+            $rows,
+            array_keys($rows),
+        );
+
+        return "{$heading}\n" . implode("\n", $lines) . "\n";
+    }
+
+    private static function sample(string $text): Sample
+    {
+        $dialect = Dialect::detect($text);
+        $rows = array_map(
+            static fn(string $line): array => array_map(strval(...), str_getcsv($line, $dialect->delimiter, '"', '')),
+            explode("\n", rtrim($text, "\n")),
+        );
+
+        return new Sample($rows, 'table.csv', $dialect->delimiter);
+    }
+}
