@@ -97,16 +97,17 @@ final class Browser
     }
 
     /** Types into a field in place of what is there, and leaves it. */
-    public function write(string $selector, string $text): self
+    /** @param bool $enter whether the field is left by the enter key, which sends its form */
+    public function write(string $selector, string $text, bool $enter = true): self
     {
-        return $this->steadily($selector, function () use ($selector, $text): void {
+        return $this->steadily($selector, function () use ($selector, $text, $enter): void {
             $this->find($selector)->click();
             $this->actions()
                 ->keyDown(null, WebDriverKeys::CONTROL)
                 ->sendKeys(null, 'a')
                 ->keyUp(null, WebDriverKeys::CONTROL)
                 ->perform();
-            $this->find($selector)->sendKeys([$text, WebDriverKeys::ENTER]);
+            $this->find($selector)->sendKeys($enter ? [$text, WebDriverKeys::ENTER] : [$text]);
         });
     }
 

@@ -23,14 +23,14 @@ final class TasksTest extends BrowserTestCase
         $browser = $this->browser;
         $browser->web->get($this->application->url('/'));
         $this->bring('.bring input[type=file]', $monthly);
-        $browser->see('h1', '3 entities, January 2018 to December 2020');
-        $browser->choose('select[name=home]', 'Ashen');
+        $browser->see('h1', 'Leakage of 3 utilities, January 2018 to December 2020');
+        $browser->write('input[name=home]', 'Ashen', false);
         $browser->write('input[name=source]', 'Own returns, 2020');
         $browser->see('.words.subtitle', 'Leakage, Ml per month');
 
         $browser->web->get($this->application->url('/'));
         $this->bring('section:last-of-type .drop input[type=file]', $yearly);
-        $browser->see('h1', '3 entities, 2018 to 2020')->click('.confirm .go');
+        $browser->see('h1', '3 utilities, 2018 to 2020')->click('.confirm .go');
         $browser->see('.words.subtitle', 'Leakage, Ml per month');
 
         $this->add('Per denominator');
@@ -111,8 +111,8 @@ final class TasksTest extends BrowserTestCase
         file_put_contents("{$folder}/october.csv", $rows(10));
         $this->bring('.bring input[type=file]', "{$folder}/losses.csv");
         $browser
-            ->see('h1', '2 entities')
-            ->choose('select[name=home]', 'Ashen')
+            ->see('h1', 'of 2 utilities')
+            ->write('input[name=home]', 'Ashen', false)
             ->click('.confirm .go')
             ->see('.words.subtitle', 'Leakage');
         $browser->click('[popovertarget=set-labels]')->click('#set-labels input[value=lowest]');
@@ -141,7 +141,7 @@ final class TasksTest extends BrowserTestCase
 
         $browser->web->get($this->application->url('/'));
         $this->bring('section:last-of-type .drop input[type=file]', "{$folder}/october.csv");
-        $browser->see('h1', '2 entities')->click('.confirm .go');
+        $browser->see('h1', 'of 2 utilities')->click('.confirm .go');
         $browser->see('.words.subtitle', 'Leakage');
         self::assertSame($place, (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH));
         $browser->see('.end-label[data-line=ashen]', 'Ashen 60');
@@ -179,19 +179,19 @@ final class TasksTest extends BrowserTestCase
         $browser->web->get($this->application->url('/'));
         $this->bring('.bring input[type=file]', "{$files}/monthly.csv");
         $browser
-            ->see('h1', '24 entities, January 2016 to October 2025')
-            ->choose('select[name=home]', 'Veldmere Water')
+            ->see('h1', '5 measures of 24 utilities, January 2016 to October 2025')
+            ->write('input[name=home]', 'Veldmere Water', false)
             ->click('.confirm .go')
             ->see('.words.subtitle', 'Ml per month');
         $study = (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH);
         foreach (
             [
                 'utilities.csv' => ['24 entities with their attributes', null],
-                'annual.csv' => ['24 entities, 2016 to 2025', null],
-                'price-index.csv' => ['1 entity', null],
+                'annual.csv' => ['5 measures of 24 utilities, 2016 to 2025', null],
+                'price-index.csv' => ['General price index', null],
                 'daily-veldmere.csv' => ['1 January 2019 to 31 October 2025', ['measureName' => 'Water into supply']],
-                'months-by-year.csv' => ['1 entity', ['entityName' => 'Veldmere Water']],
-                'repairs.csv' => ['3 measures', null],
+                'months-by-year.csv' => ['Bursts of', ['entityName' => 'Veldmere Water']],
+                'repairs.csv' => ['3 measures of 3 utilities', null],
             ]
             as $file => [$seen, $named]
         ) {
@@ -517,23 +517,79 @@ final class TasksTest extends BrowserTestCase
         $browser->web->get($this->application->url('/'));
         $this->bring('.bring input[type=file]', "{$folder}/supply.csv");
         $browser
-            ->see('h1', '2 entities, January 2021 to March 2021')
+            ->see('h1', 'of 2 entities, January 2021 to March 2021')
             ->see('.problems', '“soon”')
             ->see('.problems', 'a number such as 1,234.5');
         $browser
             ->click('.swap')
             ->see('h1', 'Nothing can be read this way yet')
             ->see('.problems', 'a heading that is a period');
-        $browser->click('.swap')->see('h1', '2 entities');
+        $browser->click('.swap')->see('h1', 'of 2 entities');
         $browser->write('input[name=measureName]', 'Supply');
-        $browser->see('.about legend', 'Supply');
+        $browser->see('.card legend', 'Supply');
         $browser->click('.confirm .go')->see('.said', 'nothing was stored');
-        $browser->click('input[name=leave_out]')->click('.confirm .go')->see('.words.subtitle', 'Supply');
+        $browser->click('button[name=leave_out]')->see('.words.subtitle', 'Supply');
         $browser->see('.end-label[data-line=birchen]', 'Birchen 22')->see('#signals', 'Birchen has a gap');
         // Night stays night on the next page, and the chart needs no new picture for it.
         $browser->click('[data-ground-switch]');
         $browser->web->get($this->application->url('/'));
         self::assertSame('night', $browser->attribute('html', 'data-ground'));
+    }
+
+    /** Rates by sex and age as an office gives them, to a sentence about women over 65 that is read off the screen. */
+    public function testATableBySexAndAgeLeadsToAHeadlineAboutWomenOver65(): void
+    {
+        $folder = Browser::downloads();
+        // Sex, age, area and year, the last varying first: 1, 2, 3 … so that every figure tells where it stood.
+        file_put_contents(
+            "{$folder}/rates.json",
+            json_encode(
+                [
+                    'version' => '2.0',
+                    'class' => 'dataset',
+                    'label' => 'Admission rate by sex and age',
+                    'source' => 'Coast office',
+                    'id' => ['sex', 'age', 'geo', 'time'],
+                    'size' => [2, 2, 3, 2],
+                    'role' => ['time' => ['time'], 'geo' => ['geo']],
+                    'dimension' => [
+                        'sex' => ['label' => 'Sex', 'category' => ['label' => ['F' => 'Women', 'M' => 'Men']]],
+                        'age' => [
+                            'label' => 'Age',
+                            'category' => ['label' => ['Y0' => 'Under 65', 'Y65' => '65 and over']],
+                        ],
+                        'geo' => [
+                            'label' => 'Area',
+                            'category' => ['label' => ['A' => 'Ashen', 'B' => 'Birchen', 'C' => 'Cedar']],
+                        ],
+                        'time' => ['label' => 'Year', 'category' => ['index' => ['2023', '2024']]],
+                    ],
+                    'value' => range(1, 24),
+                ],
+                JSON_THROW_ON_ERROR,
+            ),
+        );
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.bring input[type=file]', "{$folder}/rates.json");
+        $browser
+            ->see('h1', 'Admission rate of 3 areas, by sex and age, 2023 to 2024')
+            ->write('input[name=home]', 'Birchen', false)
+            ->click('.confirm .go')
+            ->see('.words.subtitle', 'Sex: Women, Age: Under 65')
+            ->click('#stop-origin .name')
+            ->choose('#breakdown-1', '65 and over');
+        // Women over 65 are the second six: 7 and 8 at Ashen, 9 and 10 at Birchen, 11 and 12 at Cedar.
+        $browser->see(
+            '.words.headline',
+            'Women, 65 and over: Birchen stands at 10 in 2024; the median of its 2 peers is 10',
+        );
+        $browser->choose('#breakdown-0', 'the lines, of one entity');
+        $browser
+            ->see('.words.subtitle', 'Admission rate, Birchen, by Sex, Age: 65 and over')
+            ->see('.words.headline', 'Birchen, 65 and over: Women stands at 10')
+            ->see('#roster', 'Men');
+        self::assertStringContainsString('22', $browser->text('#roster'));
     }
 
     /** A rail is built in an order that makes no sense, refused in words, and nothing that was typed is lost. */
@@ -603,7 +659,7 @@ final class TasksTest extends BrowserTestCase
         }
         if ($path === '/') {
             $this->bring('.bring input[type=file]', $this->figures()[0]);
-            $browser->see('h1', '3 entities');
+            $browser->see('h1', 'of 3 utilities');
             self::assertSame([], $this->violations());
         }
         self::assertLessThanOrEqual($width, $browser->run('return document.documentElement.scrollWidth'));

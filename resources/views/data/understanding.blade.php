@@ -37,7 +37,8 @@
         </p>
     </section>
 
-    <form class="sample roles" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change" hx-target="#understanding" hx-swap="outerMorph" tabindex="0" role="region" aria-label="First rows">
+    <form class="roles" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change" hx-target="#understanding" hx-swap="outerMorph">
+        <div class="sample" tabindex="0" role="region" aria-label="First rows">
         <table class="table is-narrow">
             <thead>
                 <tr>
@@ -68,6 +69,7 @@
                 @foreach (array_slice($observations->beside->notes, 0, 2) as $note)<tr class="note"><th class="row">note</th><td colspan="{{ count($headings) }}">{{ Str::limit($note, 120) }}</td></tr>@endforeach
             </tbody>
         </table>
+        </div>
     </form>
 
     @if ($screen->others !== [])
