@@ -8,11 +8,9 @@ use App\Data\FailureWords;
 use App\Data\FirstStudy;
 use App\Data\ImportCancelled;
 use App\Data\ImportStopped;
-use App\Data\StoredData;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\Upload;
-use DuskRail\Reading\FirstMeasure;
 use DuskRail\Reading\Problem;
 use DuskRail\Refusal;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -57,7 +55,7 @@ final class ImportUpload implements ShouldQueue
         try {
             // Data set, study and upload are settled together, or none of them.
             $settle = static function (Dataset $dataset) use ($upload): void {
-                $study = $dataset->studies()->orderByDesc('updated_at')->first() ?? self::begin($dataset);
+                $study = $dataset->studies()->orderByDesc('updated_at')->first() ?? FirstStudy::begin($dataset);
                 $upload->update(['state' => 'done', 'study_id' => $study->id]);
             };
             $upload->dataset === null
@@ -91,14 +89,5 @@ final class ImportUpload implements ShouldQueue
                 'The import broke off; nothing was stored. ' .
                 ($problem === null ? 'Try again.' : FailureWords::sentence($problem)),
         ]);
-    }
-
-    private static function begin(Dataset $dataset): Study
-    {
-        $data = new StoredData($dataset);
-        $measures = array_map(static fn($m): array => [$m->name, $m->unit->amount], $data->measures());
-        $measure = FirstMeasure::of($measures) ?? throw ImportStopped::because('The file holds no measure.');
-
-        return FirstStudy::of($dataset, $data, (string) $measure);
     }
 }

@@ -4,19 +4,28 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Data\FirstStudy;
 use App\Data\Import;
 use App\Formats\DelimitedFile;
 use App\Formats\TableSources;
 use App\Formats\Unpacker;
 use App\Models\Dataset;
 use DuskRail\Reading\Detection;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Reader;
+use DuskRail\Reading\ReadMeasure;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Sample;
 use DuskRail\Reading\TableShapes;
+use DuskRail\Reading\UnreadablePlan;
 use DuskRail\Refusal;
+use DuskRail\Time\PeriodNotation;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Input\InputArgument;
 
 final class ImportData extends Command
 {
+    use FindsDataset;
     use SpeaksJson;
 
     protected $signature = 'data:import {file}
@@ -27,14 +36,27 @@ final class ImportData extends Command
         {--sheet= : of a workbook, or the table of another file that has several}
         {--in-place : what is there of the measures in the file goes, where the file does not give it}
         {--shape= : how the table lies, where the guess is wrong: one of %s}
+        {--headings= : row that the headings are in, from 1; 0 for none}
+        {--column=* : what a column is, as HEADING=ROLE: %s}
+        {--periods= : how periods are written, where the guess is wrong: one of %s}
+        {--numbers= : how numbers are written: point or comma}
+        {--unit=* : of a measure, as MEASURE=UNIT}
+        {--kind=* : of a measure, as MEASURE=KIND: flow, stock or rate}
+        {--again= : what is done with a figure that comes again: first, last, sum or mean}
         {--leave-out : go on without what cannot be read}
+        {--look : only say what is understood, and store nothing}
         {--json : for scripts}';
 
     protected $description = 'Import a file as a new data set, or as a new version of one';
 
     public function __construct()
     {
-        $this->signature = sprintf($this->signature, implode(', ', array_keys(TableShapes::all())));
+        $this->signature = sprintf(
+            $this->signature,
+            implode(', ', array_keys(TableShapes::all())),
+            implode(', ', array_column(Role::cases(), 'value')),
+            implode(', ', array_column(PeriodNotation::cases(), 'value')),
+        );
         parent::__construct();
         $this->getDefinition()->setArguments([
             new InputArgument('file', InputArgument::REQUIRED, TableSources::inWords()),
@@ -49,23 +71,12 @@ final class ImportData extends Command
 
             return self::INVALID;
         }
-        $wanted = (string) $this->option('to');
-        $dataset =
-            $wanted === ''
-                ? null
-                : (ctype_digit($wanted)
-                    ? Dataset::find((int) $wanted)
-                    : Dataset::where('name', $wanted)->first());
-        if ($wanted !== '' && $dataset === null) {
-            $this->error(
-                "There is no data set “{$wanted}”. There are: " .
-                    (Dataset::pluck('name')->implode(', ') ?: 'none') .
-                    '.',
-            );
-
+        $dataset = $this->dataset();
+        if ($dataset === false) {
             return self::INVALID;
         }
         $table = $path;
+        $study = null;
         try {
             $name = basename($path);
             if (TableSources::of($path) !== null) {
@@ -75,15 +86,17 @@ final class ImportData extends Command
                 $name .= ", sheet {$sheet}";
             }
             $file = DelimitedFile::open($table);
-            $guess = Detection::of(
-                $file->sample($name, config()->integer('duskrail.preview_rows'))[0],
-                TableShapes::find((string) $this->option('shape')),
-            );
+            [$sample, $whole] = $file->sample($name, config()->integer('duskrail.preview_rows'));
+            $plan = $this->plan($sample);
+            $understood = Detection::explain($sample, $plan);
+            if ($this->option('look') === true) {
+                return $this->told($sample, $plan, $understood, $whole);
+            }
             $import = new Import(
                 $table,
                 $name,
                 $file,
-                $guess->plan,
+                $plan,
                 $this->option('leave-out') === true,
                 null,
                 $this->option('in-place') === true ? 'place' : 'over',
@@ -95,6 +108,9 @@ final class ImportData extends Command
                         : pathinfo($path, PATHINFO_FILENAME),
                     (string) $this->option('source'),
                     (string) $this->option('home'),
+                    static function (Dataset $begun) use (&$study): void {
+                        $study = FirstStudy::begin($begun);
+                    },
                 );
             } else {
                 $import->addedTo($dataset);
@@ -112,14 +128,107 @@ final class ImportData extends Command
             'dataset' => $dataset->name,
             'id' => $dataset->id,
             'version' => $dataset->refresh()->version,
-            'understood' => $guess->evidence,
+            'study' => $study?->id,
+            'understood' => $understood,
         ];
         if ($this->option('json') === true) {
             $this->json($report);
         } else {
             $this->line(
                 "“{$dataset->name}” is at version {$report['version']}. Understood from this: " .
-                    implode('; ', $guess->evidence) .
+                    implode('; ', $understood) .
+                    '.' .
+                    ($study === null ? '' : " A study is begun: {$study->id}, “{$study->name}”."),
+            );
+        }
+
+        return self::SUCCESS;
+    }
+
+    /**
+     * The guess, with what is said otherwise.
+     *
+     * @throws Refusal when what is said makes no sense
+     */
+    private function plan(Sample $sample): Plan
+    {
+        $row = $this->option('headings');
+        $plan = Detection::of(
+            $sample,
+            TableShapes::find((string) $this->option('shape')),
+            is_numeric($row) ? (int) $row - 1 : null,
+        )->plan;
+        $changes = array_filter([
+            'notation' => $this->option('periods'),
+            'numbers' => $this->option('numbers'),
+            'duplicates' => $this->option('again'),
+        ]);
+        foreach ($this->pairs('column') as $heading => $role) {
+            $column = $this->column($sample, $plan, $heading);
+            if (Role::tryFrom($role) === null) {
+                throw UnreadablePlan::because("“{$role}” is nothing that a column can be.");
+            }
+            $changes['roles'][$column] = $role;
+        }
+        foreach (['unit', 'kind'] as $what) {
+            foreach ($this->pairs($what) as $measure => $text) {
+                $changes['measures'][$measure] = [...$plan->stated->measures[$measure] ?? [], $what => $text];
+            }
+        }
+
+        return $plan->with([...$changes, 'measures' => [...$plan->stated->measures, ...$changes['measures'] ?? []]]);
+    }
+
+    /** @return array<string, string> what is given as NAME=TEXT */
+    private function pairs(string $option): array
+    {
+        $pairs = [];
+        foreach ((array) $this->option($option) as $pair) {
+            $at = is_string($pair) ? strrpos($pair, '=') : false;
+            if (!is_string($pair) || $at === false) {
+                throw UnreadablePlan::because("--{$option} is written as NAME=TEXT.");
+            }
+            $pairs[substr($pair, 0, $at)] = substr($pair, $at + 1);
+        }
+
+        return $pairs;
+    }
+
+    private function column(Sample $sample, Plan $plan, string $heading): int
+    {
+        for ($column = 0; $column < $sample->width; $column++) {
+            if (mb_strtolower($sample->heading($column, $plan->heading)) === mb_strtolower($heading)) {
+                return $column;
+            }
+        }
+
+        throw UnreadablePlan::because("There is no column “{$heading}”.");
+    }
+
+    /** @param list<string> $understood */
+    private function told(Sample $sample, Plan $plan, array $understood, bool $whole): int
+    {
+        $read = Reader::read($sample->rows, $plan);
+        $report = [
+            'shape' => $plan->shape->name(),
+            'entities' => count($read->entities),
+            'measures' => array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures),
+            'breakdowns' => $read->beside->breakdowns,
+            'figures' => $read->valueCount(),
+            'unreadable' => $read->problemCount,
+            'whole' => $whole,
+            'understood' => $understood,
+        ];
+        if ($this->option('json') === true) {
+            $this->json($report);
+        } else {
+            $this->line(
+                "{$report['figures']} figures of {$report['entities']} entities: " .
+                    implode(', ', $report['measures']) .
+                    ($report['breakdowns'] === [] ? '' : ', by ' . implode(' and ', $report['breakdowns'])) .
+                    ($whole ? '. ' : ', in the first rows. ') .
+                    'Understood from this: ' .
+                    implode('; ', $understood) .
                     '.',
             );
         }

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Data\StudyFile;
+use DuskRail\Refusal;
+use Illuminate\Console\Command;
+
+final class ImportStudy extends Command
+{
+    use FindsDataset;
+    use SpeaksJson;
+
+    protected $signature = 'study:import {file : a study file, as study:render --format=json or data.json writes it}
+        {--to= : number or name of the data set that it is carried out on; the figures in the file without}
+        {--json : for scripts}';
+
+    protected $description = 'Bring a study file, with its figures or to a data set';
+
+    public function handle(): int
+    {
+        $path = (string) $this->argument('file');
+        if (!is_file($path)) {
+            $this->error("There is no file “{$path}”.");
+
+            return self::INVALID;
+        }
+        $dataset = $this->dataset();
+        if ($dataset === false) {
+            return self::INVALID;
+        }
+        ini_set('memory_limit', '1G');
+        try {
+            $study = StudyFile::import($path, basename($path), $dataset);
+        } catch (Refusal $problem) {
+            $this->error($problem->getMessage());
+
+            return self::FAILURE;
+        }
+        $this->option('json') === true
+            ? $this->json(['study' => $study->name, 'id' => $study->id, 'dataset' => $study->dataset->name])
+            : $this->line("Study {$study->id}, “{$study->name}”, on “{$study->dataset->name}”.");
+
+        return self::SUCCESS;
+    }
+}
