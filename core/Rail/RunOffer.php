@@ -8,6 +8,7 @@ use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Spacing;
 use DuskRail\Settings\Declaration;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
@@ -65,7 +66,7 @@ final readonly class RunOffer implements Offer
 
         return match ($what) {
             'calendar' => $this->arriving->axis->frequency !== Frequency::Number,
-            'stock' => $this->arriving->kind === MeasureKind::Stock,
+            'stock' => $this->arriving->kind === MeasureKind::Stock || Spacing::of($this->arriving)->isIrregular,
             'coarser' => $measure !== null && $this->arriving->axis->frequency->isFinerThan($measure->frequency),
             default => false,
         };

@@ -7,6 +7,7 @@ namespace DuskRail\Rail\Stops;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Spacing;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
@@ -74,9 +75,14 @@ final readonly class Change implements Stop
     public function label(SeriesTable $arriving, Scope $scope): string
     {
         $noun = $arriving->axis->frequency === Frequency::Number ? 'period' : $arriving->axis->frequency->noun();
+        $step = Spacing::of($arriving)->step;
 
         return ($this->as === 'annualised' ? 'annualised change' : 'change') .
-            ($this->on === 'year' ? ' on a year ago' : " on the {$noun} before");
+            match (true) {
+                $this->on === 'year' => ' on a year ago',
+                $step > 1 && $noun !== 'period' => " on {$step} {$noun}s before",
+                default => " on the {$noun} before",
+            };
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -87,6 +93,9 @@ final readonly class Change implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
+            $this->on === 'previous' && Spacing::of($arriving)->isIrregular
+                => 'The figures are of dates that do not come one after the other, so none is the period before. Put ' .
+                'them into longer periods first, as years.',
             $this->on === 'year' && $arriving->axis->frequency === Frequency::Number
                 => 'Plain numbers have no year. Take the change on the period before.',
             $this->as !== 'difference' && !$arriving->allowsPercent()
@@ -100,7 +109,7 @@ final readonly class Change implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $earlier = Lag::positions($arriving->axis, $this->on === 'year');
+        $earlier = $this->earlier($arriving);
         $power = $this->as === 'annualised' ? $this->power($arriving) : 1.0;
         $unfit = [];
         $table = $arriving->map(
@@ -159,7 +168,7 @@ final readonly class Change implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $from = Lag::positions($arriving->axis, $this->on === 'year')[$position];
+        $from = $this->earlier($arriving)[$position];
         $values = $arriving->series[$key]->values;
         $then = $from < 0 ? NAN : $values[$from];
         $now = Explanation::number($values[$position], $then);
@@ -181,6 +190,16 @@ final readonly class Change implements Stop
 
     private function power(SeriesTable $arriving): float
     {
-        return $this->on === 'year' ? 1.0 : $arriving->axis->frequency->meanPerYear();
+        return $this->on === 'year' ? 1.0 : $arriving->axis->frequency->meanPerYear() / Spacing::of($arriving)->step;
+    }
+
+    /** @return list<int> position of what each figure is compared with; below 0 for none */
+    private function earlier(SeriesTable $arriving): array
+    {
+        $step = $this->on === 'year' ? 1 : Spacing::of($arriving)->step;
+
+        return $step === 1
+            ? Lag::positions($arriving->axis, $this->on === 'year')
+            : range(-$step, $arriving->axis->count - $step - 1);
     }
 }

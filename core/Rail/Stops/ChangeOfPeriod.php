@@ -9,6 +9,7 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -107,6 +108,8 @@ final readonly class ChangeOfPeriod implements Stop
             $arriving->nature === Nature::Window && $arriving->kind === MeasureKind::Flow
                 => "Windows overlap, so a {$this->to->value} of them would count most of its " .
                 "{$arriving->axis->frequency->noun()}s several times. Put this stop before the rolling.",
+            // Of figures of single dates one is taken, and none are added up.
+            Spacing::of($arriving)->isIrregular => null,
             $arriving->nature === Nature::Daily,
             $arriving->kind === MeasureKind::Rate
                 => "What arrives here are {$arriving->inWords()}; that of a {$this->to->value} is neither the sum " .
@@ -130,6 +133,9 @@ final readonly class ChangeOfPeriod implements Stop
         $target = PeriodAxis::along(
             PeriodRange::between($axis->period(0)->in($this->to), $axis->period($axis->count - 1)->in($this->to)),
         );
+        if (Spacing::of($arriving)->isIrregular) {
+            return new Outcome($this->ofDates($arriving, $target));
+        }
         [$taken, $extent] = $this->taken($arriving, $target);
         $series = [];
         foreach ($arriving->series as $key => $one) {
@@ -164,9 +170,12 @@ final readonly class ChangeOfPeriod implements Stop
         string $key,
         int $position,
     ): Explanation {
+        $isOfDates = Spacing::of($arriving)->isIrregular;
         [$taken, $extent] = $this->taken($arriving, $leaving->axis);
-        $inputs = $taken[$position] ?? [];
-        $how = $arriving->kind === MeasureKind::Flow ? 'sum' : "{$this->level} level";
+        $inputs = $isOfDates
+            ? $this->dates($arriving->series[$key]->values, $arriving->axis, $leaving->axis)[$position]
+            : $taken[$position] ?? [];
+        $how = $arriving->kind === MeasureKind::Flow && !$isOfDates ? 'sum' : "{$this->level} level";
         $scaled =
             $this->unfinished === 'scaled' && $position === $extent->open && $arriving->kind === MeasureKind::Flow
                 ? ', scaled up to the whole'
@@ -177,6 +186,43 @@ final readonly class ChangeOfPeriod implements Stop
             $inputs === [] ? 0 : end($inputs),
             $inputs,
         );
+    }
+
+    /** Figures of single dates by the period that they lie in: the last of them, the first, or their mean. */
+    private function ofDates(SeriesTable $arriving, PeriodAxis $target): SeriesTable
+    {
+        $series = [];
+        foreach ($arriving->series as $key => $one) {
+            $values = [];
+            foreach ($this->dates($one->values, $arriving->axis, $target) as $positions) {
+                $parts = array_map(static fn(int $i): float => $one->values[$i], $positions);
+                $values[] = match (true) {
+                    $parts === [] => NAN,
+                    $this->level === 'first' => $parts[0],
+                    $this->level === 'mean' => array_sum($parts) / count($parts),
+                    default => $parts[count($parts) - 1],
+                };
+            }
+            $series[] = new Series((string) $key, $values);
+        }
+
+        return new SeriesTable($target, $arriving->unit, $arriving->kind, $series, nature: $arriving->nature);
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<list<int>> positions of the figures that lie in each of the coarser periods
+     */
+    private function dates(array $values, PeriodAxis $axis, PeriodAxis $target): array
+    {
+        $dates = array_fill(0, $target->count, []);
+        foreach ($values as $i => $value) {
+            if (!is_nan($value)) {
+                $dates[$axis->period($i)->in($this->to)->ordinal - $target->first][] = $i;
+            }
+        }
+
+        return $dates;
     }
 
     /**

@@ -7,6 +7,7 @@ namespace DuskRail\Rail\Stops;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Remark;
@@ -91,7 +92,7 @@ final readonly class Rolling implements Stop
         $name = self::NAMES[$this->statistic];
 
         return ($this->isCentred() ? 'centred ' : '') .
-            ($frequency === Frequency::Number
+            ($frequency === Frequency::Number || Spacing::of($arriving)->absent !== []
                 ? "{$name} of {$this->window}"
                 : "{$this->window}-{$frequency->noun()} {$name}");
     }
@@ -129,14 +130,21 @@ final readonly class Rolling implements Stop
             'highest' => RollingExtreme::highest(...),
             default => RollingMean::trailing(...),
         };
+        // A window counts figures: periods at which nobody was measured are none of them.
+        $absent = Spacing::of($arriving)->absent;
         $table = $arriving->map(
-            function (array $values) use ($statistic, $window, $needed): array {
+            function (array $values) use ($statistic, $window, $needed, $absent): array {
                 $beyond = array_fill(0, $this->ahead(), NAN);
+                $all = $values;
+                $values = $absent === [] ? $values : array_values(array_diff_key($values, $absent));
 
                 // Where every value is needed, a window that reaches beyond the data has none, and is not worked out.
-                return $needed === $window
-                    ? array_slice([...$statistic($values, $window, $needed), ...$beyond], $this->ahead())
-                    : array_slice($statistic([...$values, ...$beyond], $window, $needed), $this->ahead());
+                $rolled =
+                    $needed === $window
+                        ? array_slice([...$statistic($values, $window, $needed), ...$beyond], $this->ahead())
+                        : array_slice($statistic([...$values, ...$beyond], $window, $needed), $this->ahead());
+
+                return $absent === [] ? $rolled : self::spread($rolled, array_keys($all), $absent);
             },
             $this->statistic === 'sum' ? $arriving->unit->together($arriving->axis->frequency, $window) : null,
             null,
@@ -159,6 +167,25 @@ final readonly class Rolling implements Stop
         );
     }
 
+    /**
+     * What was worked out of the figures alone, where they stand.
+     *
+     * @param list<float> $rolled
+     * @param list<int> $positions all that there are
+     * @param array<int, true> $absent those at which nobody was measured
+     * @return list<float>
+     */
+    private static function spread(array $rolled, array $positions, array $absent): array
+    {
+        $spread = [];
+        $next = 0;
+        foreach ($positions as $position) {
+            $spread[] = isset($absent[$position]) ? NAN : $rolled[$next++];
+        }
+
+        return $spread;
+    }
+
     public function explain(
         SeriesTable $arriving,
         SeriesTable $leaving,
@@ -166,10 +193,12 @@ final readonly class Rolling implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $last = $position + $this->ahead();
-        $first = max(0, $last - $this->window + 1);
-        $last = min($last, $arriving->axis->count - 1);
         $values = $arriving->series[$key]->values;
+        $absent = Spacing::of($arriving)->absent;
+        $measured = array_keys(array_diff_key($values, $absent));
+        $last = (int) array_search($position, $measured, true) + $this->ahead();
+        $first = $measured[max(0, $last - $this->window + 1)] ?? $position;
+        $last = $measured[min($last, count($measured) - 1)] ?? $position;
         $inputs = array_values(array_filter(range($first, $last), static fn(int $at): bool => !is_nan($values[$at])));
         $span = PeriodRange::between($arriving->axis->period($first), $arriving->axis->period($last))->label();
 

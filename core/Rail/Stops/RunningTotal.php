@@ -7,6 +7,7 @@ namespace DuskRail\Rail\Stops;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
@@ -104,8 +105,9 @@ final readonly class RunningTotal implements Stop
         $starts = $this->starts($arriving);
         // A year that the data only join on the way has no total to date; the next one has.
         $opening = $this->joinsLate($arriving) ? NAN : 0.0;
+        $absent = Spacing::of($arriving)->absent;
         $table = $arriving->map(
-            function (array $values) use ($starts, $opening): array {
+            function (array $values) use ($starts, $opening, $absent): array {
                 $totals = [];
                 $total = $opening;
                 // Before its first value a line has not begun, which is no gap.
@@ -117,7 +119,7 @@ final readonly class RunningTotal implements Stop
                     $begun = $begun || !is_nan($value);
                     if (is_nan($value)) {
                         $totals[] = NAN;
-                        $total = $this->gapsCountAsNothing() || !$begun ? $total : NAN;
+                        $total = $this->gapsCountAsNothing() || !$begun || isset($absent[$i]) ? $total : NAN;
                     } else {
                         $totals[] = $total += $value;
                     }

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Spacing;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Rail\Run;
+use DuskRail\Rail\Scope;
+use PHPUnit\Framework\TestCase;
+
+/** Figures of every fifth year, and of dates that do not come one after the other. */
+final class SpacingTest extends TestCase
+{
+    public function testOfEveryFifthYearTheOneBeforeIsFiveYearsBeforeAndGrowthAYearIsAYears(): void
+    {
+        $data = self::fiveYearly();
+        self::assertSame(
+            [5, false],
+            [Spacing::of($data->table('flow'))->step, Spacing::of($data->table('flow'))->isIrregular],
+        );
+        $change = Make::run($data, 'change', ['on' => 'previous', 'as' => 'difference']);
+        self::assertSame('change on 5 years before', self::label($change));
+        self::assertSame([null, 10.0, 11.0, 12.1], self::measured($change));
+        // 10 % in five years are 1.1 ^ (1 ÷ 5) − 1 a year, three times.
+        $growth = Make::run($data, 'change', ['on' => 'previous', 'as' => 'annualised']);
+        self::assertSame([null, 1.924488, 1.924488, 1.924488], self::measured($growth));
+        // A window counts figures.
+        $mean = Make::run($data, 'rolling', ['window' => 2]);
+        self::assertSame('mean of 2', self::label($mean));
+        self::assertSame([null, 105.0, 115.5, 127.05], self::measured($mean));
+        // One who was not asked once has a gap there, and nobody has one between.
+        $lines = Comparison::of(Make::study($data), $data)->lines;
+        self::assertSame(
+            [16 - 4, 0],
+            [
+                count($lines[0]->absent),
+                count(array_filter($lines[0]->absent, static fn(int $i): bool => $i % 5 === 0, ARRAY_FILTER_USE_KEY)),
+            ],
+        );
+    }
+
+    public function testOfSingleDatesNoneIsThePeriodBeforeAndYearsAreMadeOfThem(): void
+    {
+        $values = array_fill(0, 1_200, null);
+        [$values[0], $values[400], $values[420], $values[1_199]] = [60, 70, 80, 90];
+        $data = Make::data(['flow' => ['%', MeasureKind::Rate, '2015-01-01', ['home' => $values, 'b' => $values]]]);
+        self::assertTrue(Spacing::of($data->table('flow'))->isIrregular);
+        self::assertStringContainsString(
+            'Put them into longer periods first',
+            (string) Make::run($data, 'change', ['on' => 'previous', 'as' => 'difference'])->refused()?->refusal,
+        );
+        $last = Make::run($data, 'period', ['to' => 'year']);
+        self::assertSame([60.0, 80.0, null, 90.0], Make::values($last, 'home'));
+        self::assertSame(
+            [60.0, 75.0, null, 90.0],
+            Make::values(Make::run($data, 'period', ['to' => 'year', 'level' => 'mean']), 'home'),
+        );
+    }
+
+    public function testAMonthThatAllLackIsAGapAndAYearThatNobodyWasAskedInIsNone(): void
+    {
+        $of = static fn(string $first): array => Spacing::of(
+            Make::data(['flow' => ['', MeasureKind::Stock, $first, ['home' => [1, 2, null, 4, 5]]]])->table('flow'),
+        )->absent;
+        self::assertSame([[], [2 => true]], [$of('2024-01'), $of('2020')]);
+    }
+
+    private static function fiveYearly(): DataInMemory
+    {
+        $every = static fn(array $figures): array => array_merge(
+            ...array_map(static fn(mixed $v): array => [$v, null, null, null, null], array_slice($figures, 0, -1)),
+            ...[[$figures[count($figures) - 1]]],
+        );
+
+        return Make::data([
+            'flow' => [
+                'people',
+                MeasureKind::Stock,
+                '1980',
+                ['home' => $every([100, 110, 121, 133.1]), 'b' => $every([1, null, 3, 4])],
+            ],
+        ]);
+    }
+
+    /** @return list<float|null> what stands at every fifth year */
+    private static function measured(Run $run): array
+    {
+        $values = Make::values($run, 'home');
+
+        return array_map(static fn(int $i): ?float => $values[5 * $i], range(0, 3));
+    }
+
+    private static function label(Run $run): string
+    {
+        $step = $run->steps[0];
+
+        return $step->placed->stop->label($step->arriving, Scope::all(self::fiveYearly()));
+    }
+}
