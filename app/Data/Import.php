@@ -55,7 +55,7 @@ final readonly class Import
      */
     public function asNew(string $name, string $source, string $home = '', ?callable $then = null): Dataset
     {
-        if ($this->plan->shape instanceof Attributes) {
+        if ($this->plan->shape === Attributes::NAME) {
             throw ImportStopped::because(
                 'This table describes entities and holds no figures by period. Bring a file of figures ' .
                     'first, then add this one to its data set. If it does hold periods, say below how it lies.',
@@ -95,7 +95,7 @@ final readonly class Import
     {
         $observations = $this->read();
         if (
-            $this->plan->shape instanceof Attributes &&
+            $this->plan->shape === Attributes::NAME &&
             array_intersect(
                 array_map(mb_strtolower(...), array_map(strval(...), array_keys($observations->beside->attributes))),
                 array_keys($this->known($dataset)),
@@ -134,7 +134,7 @@ final readonly class Import
     private function source(Observations $observations): VersionSource
     {
         $kind = match (true) {
-            $this->plan->shape instanceof Attributes => VersionKind::Attributes,
+            $this->plan->shape === Attributes::NAME => VersionKind::Attributes,
             $this->way === 'place' => VersionKind::InPlace,
             default => VersionKind::LaidOver,
         };
@@ -155,7 +155,7 @@ final readonly class Import
             $prepared,
         ): void {
             $this->remember($dataset);
-            if (!($this->plan->shape instanceof Attributes)) {
+            if ($this->plan->shape !== Attributes::NAME) {
                 // Where somebody else wrote meanwhile, as a correction, nothing of that is lost.
                 $holds = $prepared->madeOn === $dataset->newestVersion();
                 $this->write(

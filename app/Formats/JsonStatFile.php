@@ -128,15 +128,29 @@ final readonly class JsonStatFile implements TableSource
         $statuses = $dataset['status'] ?? [];
         $label = is_string($dataset['label'] ?? null) ? Preamble::measure($dataset['label']) : 'Value';
         for ($cell = 0; $cell < $cells; $cell++) {
-            $value = $values[$cell] ?? null;
-            $status = is_array($statuses) ? $statuses[$cell] ?? '' : $statuses;
-            $isNumber = is_int($value) || is_float($value);
-            if ($isNumber || (is_string($status) && $status !== '' && array_key_exists($cell, $values))) {
-                $figure = [$isNumber ? (string) json_encode($value) : '', is_string($status) ? $status : ''];
+            $figure = self::figure($values, $statuses, $cell);
+            if ($figure !== null) {
                 $put(...self::namesOf($dimensions, $cell, $label), ...$figure);
             }
         }
         fclose($out);
+    }
+
+    /**
+     * @param array<array-key, mixed> $values
+     * @return array{string, string}|null value and status; null where there is neither a value nor a reason for none
+     */
+    private static function figure(array $values, mixed $statuses, int $cell): ?array
+    {
+        $value = $values[$cell] ?? null;
+        $status = is_array($statuses) ? $statuses[$cell] ?? '' : $statuses;
+        $status = is_string($status) ? $status : '';
+
+        return match (true) {
+            is_int($value) || is_float($value) => [(string) json_encode($value), $status],
+            $status !== '' && array_key_exists($cell, $values) => ['', $status],
+            default => null,
+        };
     }
 
     /**

@@ -19,7 +19,8 @@ final readonly class Check
         'two files of one version' =>
             'select dataset_id from imported_files group by dataset_id, version having count(*) > 1',
         'two series in force for one entity and measure' =>
-            'select measure_id from series where until is null group by measure_id, entity_id, cell having count(*) > 1',
+            'select measure_id from series where until is null ' .
+            'group by measure_id, entity_id, cell having count(*) > 1',
         'two series that hold at one time' =>
             'select id from (select id, since, lag(coalesce(until, 9e18)) over ' .
             '(partition by measure_id, entity_id, cell order by since, id) as before from series) where before > since',

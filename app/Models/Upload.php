@@ -170,7 +170,7 @@ final class Upload extends Model
         $plan = Detection::of($sample)->plan;
         // A single column of figures is of an entity where the data set knows one of that name.
         $only =
-            $plan->shape->is('long') && $plan->columns->entity === null && count($plan->columns->values) === 1
+            $plan->shape === 'long' && $plan->columns->entity === null && count($plan->columns->values) === 1
                 ? Heading::read($sample->heading($plan->columns->values[0], $plan->heading))->name
                 : '';
         if (

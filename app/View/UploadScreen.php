@@ -21,7 +21,9 @@ use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
 use DuskRail\Reading\Shapes\Attributes;
+use DuskRail\Reading\Shapes\Shape;
 use DuskRail\Reading\Table;
+use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\Vocabulary;
 use DuskRail\Refusal;
 use DuskRail\Time\Period;
@@ -87,7 +89,7 @@ final readonly class UploadScreen
             $import = $upload->import();
             try {
                 $revision =
-                    $plan->shape instanceof Attributes ? null : $import->revision($upload->dataset, $observations);
+                    $plan->shape === Attributes::NAME ? null : $import->revision($upload->dataset, $observations);
             } catch (Refusal $problem) {
                 $message = $message === '' ? $problem->getMessage() : $message;
             }
@@ -157,12 +159,18 @@ final readonly class UploadScreen
         return $this->plan->columns->entity === null ? '' : $this->sample->cell($row, $this->plan->columns->entity);
     }
 
+    /** The way that the table lies. */
+    public function shape(): Shape
+    {
+        return TableShapes::named($this->plan->shape);
+    }
+
     /** What a column is called at its head: that of figures by what its heading names. */
     public function roleName(int $column): string
     {
         $role = $this->plan->columns->role($column);
 
-        return $role === Role::Figures ? $this->plan->shape->across() : $role->label();
+        return $role === Role::Figures ? $this->shape()->across() : $role->label();
     }
 
     /** What will be made of the file, in one sentence. */
@@ -233,7 +241,7 @@ final readonly class UploadScreen
     /** A picture of the first lines; nothing for a file without any. */
     public function firstLook(): string
     {
-        return $this->plan->shape instanceof Attributes
+        return $this->plan->shape === Attributes::NAME
             ? ''
             : FirstLook::of($this->observations, $this->firstMeasure(), $this->observations->entities[0] ?? '');
     }

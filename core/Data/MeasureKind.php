@@ -25,7 +25,8 @@ enum MeasureKind: string
 
     /** What a quotient is called; common practice, no source, as the two below. */
     private const QUOTIENTS =
-        '/%|‰|\bper\b(?! day\b)|\bpro\b(?! tag\b)|(?<!and)\/(?!or\b)|\b(rates?|ratio|share|index|indices|percent|percentage|pct|quote|anteil|' .
+        '/%|‰|\bper\b(?! day\b)|\bpro\b(?! tag\b)|(?<!and)\/(?!or\b)|' .
+        '\b(rates?|ratio|share|index|indices|percent|percentage|pct|quote|anteil|' .
         'taux|part des|tasa|tasso|density|intensity|average|mean|median|yield|score|satisfaction|punctuality|' .
         'expectancy|mortality|prevalence|incidence|efficiency|coefficient|probability|quota|per cent|per capita|' .
         'per head|gini|margin|durchschnitt|moyenne|lebenserwartung|dichte|espérance|ph|occupancy|utili[sz]ation|' .

@@ -63,7 +63,7 @@ final class Detection
         $unit = Preamble::of($table)->unit;
 
         return [
-            ...$plan->shape->explain($plan, $table),
+            ...TableShapes::named($plan->shape)->explain($plan, $table),
             ...$split === null
                 ? []
                 : ["“{$sample->heading($split->column, $plan->heading)}” holds {$split->count} keys in each cell"],
@@ -151,7 +151,7 @@ final class Detection
         foreach (TableShapes::all() as $shape) {
             // Whole months are no moments at which things happen.
             if (
-                $shape === $plan->shape ||
+                $shape->name() === $plan->shape ||
                 $shape instanceof Attributes ||
                 ($shape instanceof Events && $plan->periods->notation->frequency() !== Frequency::Day)
             ) {

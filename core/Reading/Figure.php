@@ -42,16 +42,7 @@ final readonly class Figure
         if (preg_match(self::NONE, $text, $m) === 1) {
             return new self(NAN, $m[1] === '*' ? Status::Confidential : Status::fromMark($m[1]), '');
         }
-        $status = Status::Measured;
-        while (preg_match(self::MARK, $text, $m, PREG_UNMATCHED_AS_NULL) === 1) {
-            $mark = $m[2] ?? ($m[3] ?? ($m[5] ?? ($m[6] ?? '')));
-            if ($letter !== '' && mb_strtolower($mark) === $letter && ($m[2] ?? $m[3]) === null) {
-                break;
-            }
-            $found = self::status($mark);
-            $status = $found === Status::Measured ? $status : $found;
-            $text = rtrim((string) $m[1]);
-        }
+        [$text, $status] = self::withoutMarks($text, $letter);
         $unit = '';
         if (preg_match('/^(\(?)\s*([€$£¥])\s*(.+)$/u', $text, $m) === 1) {
             [$text, $unit] = [$m[1] . $m[3], $m[2]];
@@ -72,6 +63,23 @@ final readonly class Figure
         };
 
         return $value === null || (is_nan($value) && $unit !== '') ? null : new self($value, $status, $unit);
+    }
+
+    /** @return array{string, Status} what stands before marks and flags, and what those say */
+    private static function withoutMarks(string $text, string $letter): array
+    {
+        $status = Status::Measured;
+        while (preg_match(self::MARK, $text, $m, PREG_UNMATCHED_AS_NULL) === 1) {
+            $mark = $m[2] ?? ($m[3] ?? ($m[5] ?? ($m[6] ?? '')));
+            if ($letter !== '' && mb_strtolower($mark) === $letter && ($m[2] ?? $m[3]) === null) {
+                break;
+            }
+            $found = self::status($mark);
+            $status = $found === Status::Measured ? $status : $found;
+            $text = rtrim((string) $m[1]);
+        }
+
+        return [$text, $status];
     }
 
     /** Of two flags the one that says that the figure may change. */

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-/** The measure that a first look is at: one that is compared, rather than a number of a list or what others are divided by. */
+/** The measure that a first look is at: no number of a list, and nothing that others are divided by. */
 final class FirstMeasure
 {
-    private const NONE = '/^(.* )?(id|code|nr|no|number|lat|lon|lng|latitude|longitude|order|row|index|objectid|sort|rank|x|y)$/i';
+    private const NONE =
+        '/^(.* )?(id|code|nr|no|number|lat|lon|lng|latitude|longitude|order|row|index|objectid|sort|rank|x|y)' . '$/i';
 
-    private const SIZES = '/\b(population|people|inhabitants|households|area|einwohner|bevölkerung|fläche|residents)\b/iu';
+    private const SIZES =
+        '/\b(population|people|inhabitants|households|area|einwohner|bevölkerung|fläche|residents)' . '\b/iu';
 
     /**
      * @param array<array-key, array{string, string}> $measures name and unit of each

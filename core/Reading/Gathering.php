@@ -94,8 +94,15 @@ final class Gathering
     /** @var list<string> rows that hold no figures but a text */
     private array $notes = [];
 
-    public function __construct(public readonly Plan $plan)
-    {
+    /**
+     * @param Frequency $frequency of figures that have none of their own
+     * @param bool $isOfFigures whether a row without a figure is no row of the table
+     */
+    public function __construct(
+        public readonly Plan $plan,
+        private readonly Frequency $frequency,
+        private readonly bool $isOfFigures,
+    ) {
         $this->events = new EventTally($plan);
     }
 
@@ -137,7 +144,7 @@ final class Gathering
         $period = $columns->period === null ? '' : trim($row[$columns->period] ?? '');
         if (
             $columns->values === [] ||
-            $this->plan->shape->is('events') ||
+            !$this->isOfFigures ||
             ($period !== '' &&
                 ($this->plan->periods->read($period) !== null || PeriodNotation::monthOfYear($period) !== null))
         ) {
@@ -442,10 +449,7 @@ final class Gathering
         $this->duplicateCount++;
         if ($this->plan->duplicates === Duplicates::Ask) {
             $first = intdiv($this->places[$measure][$entity][$ordinal], Observations::COLUMNS) + 1;
-            $period = Period::at(
-                $this->measures[$measure]->frequency ?? $this->plan->shape->frequency($this->plan),
-                $ordinal,
-            )->label();
+            $period = Period::at($this->measures[$measure]->frequency ?? $this->frequency, $ordinal)->label();
             $this->problem(
                 Problem::duplicate(
                     $row + 1,
@@ -658,7 +662,7 @@ final class Gathering
     public function observations(): Observations
     {
         $observations = new Observations(
-            $this->plan->shape->frequency($this->plan),
+            $this->frequency,
             array_values($this->measures),
             $this->entities,
             $this->values,

@@ -6,7 +6,6 @@ namespace DuskRail\Reading;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
-use DuskRail\Reading\Shapes\Shape;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
@@ -19,13 +18,14 @@ use DuskRail\Time\PeriodReading;
 final readonly class Plan
 {
     /**
+     * @param string $shape name of the way that it lies, as TableShapes has it
      * @param int|null $heading row of the headings
      * @param int|null $above row of a second row of headings: measures over periods, or periods over measures
      * @param Split|null $split of a column that holds several keys
      * @param bool $joined whether each heading holds a measure and a period together: `Leakage 2022`
      */
     public function __construct(
-        public Shape $shape,
+        public string $shape,
         public ?int $heading,
         public Columns $columns,
         public PeriodReading $periods,
@@ -43,7 +43,7 @@ final readonly class Plan
     public function toArray(): array
     {
         return [
-            'shape' => $this->shape->name(),
+            'shape' => $this->shape,
             'heading' => $this->heading,
             'roles' => array_map(static fn(Role $role): string => $role->value, $this->columns->roles),
             'notation' => $this->periods->notation->value,
@@ -92,7 +92,7 @@ final readonly class Plan
         $columns = self::columns($plan['roles'] ?? []);
 
         return new self(
-            TableShapes::named($text('shape')),
+            $text('shape'),
             $row('heading'),
             $columns,
             PeriodReading::of(self::notation($text('notation'), $columns), Frequency::tryFrom($text('frequency'))),

@@ -17,8 +17,8 @@ final class Reader
      */
     public static function read(iterable $rows, Plan $plan, ?callable $progress = null): Observations
     {
-        $gathering = new Gathering($plan);
-        $shape = $plan->shape;
+        $shape = TableShapes::named($plan->shape);
+        $gathering = new Gathering($plan, $shape->frequency($plan), $shape->isOfFigures());
         $asides = array_flip($plan->rows->asides);
         foreach ($rows as $number => $row) {
             $row = $plan->split === null ? $row : $plan->split->row($row);

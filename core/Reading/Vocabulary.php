@@ -61,8 +61,8 @@ final class Vocabulary
         'both genders|in total|altogether|totalt|i alt|razem|celkem)$/iu';
 
     private const MEAN =
-        '/^((weighted |simple |national |overall |sector |peer )?(average|mean|median)|mittelwert|durchschnitt|mittel|' .
-        'moyenne|médiane|media|promedio|mediana|gemiddelde|gjennomsnitt|genomsnitt)$/iu';
+        '/^((weighted |simple |national |overall |sector |peer )?(average|mean|median)|mittelwert|durchschnitt|' .
+        'mittel|moyenne|médiane|media|promedio|mediana|gemiddelde|gjennomsnitt|genomsnitt)$/iu';
 
     /** A heading as words: `REF_AREA` is `REF AREA`. */
     public static function words(string $heading): string

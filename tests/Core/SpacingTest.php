@@ -45,8 +45,8 @@ final class SpacingTest extends TestCase
 
     public function testOfSingleDatesNoneIsThePeriodBeforeAndYearsAreMadeOfThem(): void
     {
-        $values = array_fill(0, 1_200, null);
-        [$values[0], $values[400], $values[420], $values[1_199]] = [60, 70, 80, 90];
+        $dates = [0 => 60, 400 => 70, 420 => 80, 1_199 => 90];
+        $values = array_map(static fn(int $i): ?int => $dates[$i] ?? null, range(0, 1_199));
         $data = Make::data(['flow' => ['%', MeasureKind::Rate, '2015-01-01', ['home' => $values, 'b' => $values]]]);
         self::assertTrue(Spacing::of($data->table('flow'))->isIrregular);
         self::assertStringContainsString(
@@ -71,17 +71,21 @@ final class SpacingTest extends TestCase
 
     private static function fiveYearly(): DataInMemory
     {
-        $every = static fn(array $figures): array => array_merge(
-            ...array_map(static fn(mixed $v): array => [$v, null, null, null, null], array_slice($figures, 0, -1)),
-            ...[[$figures[count($figures) - 1]]],
-        );
+        $every = static function (array $figures): array {
+            $values = [];
+            foreach ($figures as $figure) {
+                array_push($values, is_float($figure) ? $figure : null, null, null, null, null);
+            }
+
+            return array_slice($values, 0, -4);
+        };
 
         return Make::data([
             'flow' => [
                 'people',
                 MeasureKind::Stock,
                 '1980',
-                ['home' => $every([100, 110, 121, 133.1]), 'b' => $every([1, null, 3, 4])],
+                ['home' => $every([100.0, 110.0, 121.0, 133.1]), 'b' => $every([1.0, null, 3.0, 4.0])],
             ],
         ]);
     }

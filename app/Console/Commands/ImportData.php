@@ -210,7 +210,7 @@ final class ImportData extends Command
     {
         $read = Reader::read($sample->rows, $plan);
         $report = [
-            'shape' => $plan->shape->name(),
+            'shape' => $plan->shape,
             'entities' => count($read->entities),
             'measures' => array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures),
             'breakdowns' => $read->beside->breakdowns,

@@ -14,8 +14,8 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 
 /**
- * A data set as a workbook: a sheet a measure, periods down and entities across, or a row a figure where it is split; the
- * headings held in sight.
+ * A data set as a workbook: a sheet a measure, periods down and entities across, or a row a figure where it is split;
+ * the headings held in sight.
  */
 final class Book
 {

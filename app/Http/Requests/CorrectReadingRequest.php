@@ -61,7 +61,7 @@ final class CorrectReadingRequest extends FormRequest
     private function startAnew(Upload $upload, Plan $plan): bool
     {
         $dialect = $upload->readDialect();
-        $shape = TableShapes::find($this->string('shape')->value()) ?? $plan->shape;
+        $shape = TableShapes::find($this->string('shape')->value()) ?? TableShapes::named($plan->shape);
         $row = $this->integer('row', $this->headingRow() ?? ($plan->heading ?? -1));
         $encoding = in_array($this->input('encoding'), Dialect::ENCODINGS, true)
             ? $this->string('encoding')->value()
@@ -69,13 +69,13 @@ final class CorrectReadingRequest extends FormRequest
         // By name, since a tab would be trimmed on the way.
         $delimiter = array_search($this->input('delimiter'), Dialect::DELIMITERS, true) ?: $dialect->delimiter;
         $written = $encoding !== $dialect->encoding || $delimiter !== $dialect->delimiter;
-        if (!$written && $shape === $plan->shape && $row === ($plan->heading ?? -1)) {
+        if (!$written && $shape->name() === $plan->shape && $row === ($plan->heading ?? -1)) {
             return false;
         }
         $dialect = Dialect::of($encoding, $delimiter, $dialect->skip);
         $most = config()->integer('duskrail.preview_rows');
         [$sample] = DelimitedFile::with($upload->path(), $dialect)->sample($upload->name, $most);
-        $wanted = $shape === $plan->shape && $written ? null : $shape;
+        $wanted = $shape->name() === $plan->shape && $written ? null : $shape;
         $upload->dialect = (array) $dialect;
         $upload->plan = Detection::of($sample, $wanted, $row)->plan->toArray();
 
@@ -101,7 +101,7 @@ final class CorrectReadingRequest extends FormRequest
         $roles = $this->listed('roles');
         $ways = $this->listed('ways');
         // Of things that happen, what is counted goes with the column.
-        foreach ($plan->shape->is('events') ? $roles : [] as $column => $role) {
+        foreach ($plan->shape === 'events' ? $roles : [] as $column => $role) {
             $ways[$column] ??= $role === 'figures' ? 'sum' : 'out';
         }
         foreach ($ways as $column => $way) {

@@ -51,8 +51,8 @@ final readonly class SetBreakdown implements Change
         $measure = $whole->measures()[$study->measure] ?? null;
         if ($show === 'sum' && $measure?->kind === MeasureKind::Rate) {
             throw InvalidStudy::because(
-                "{$measure->name} is a quotient, and quotients of parts do not add up. Hold {$breakdown->name} to one " .
-                    'category, or make its categories the lines.',
+                "{$measure->name} is a quotient, and quotients of parts do not add up. Hold {$breakdown->name} to " .
+                    'one category, or make its categories the lines.',
             );
         }
         $part = $study->part(BreakdownsPart::class);

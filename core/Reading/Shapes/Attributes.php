@@ -17,9 +17,11 @@ use DuskRail\Time\PeriodReading;
 /** What entities are: a table without figures. */
 final class Attributes extends Shape
 {
+    public const NAME = 'attributes';
+
     public function name(): string
     {
-        return 'attributes';
+        return self::NAME;
     }
 
     public function label(): string

@@ -10,7 +10,6 @@ use DuskRail\Reading\Heading;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
-use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\Vocabulary;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
@@ -33,9 +32,9 @@ final class EntitiesAcross extends Long
         return 'entity';
     }
 
-    public function swapped(): Shape
+    public function swapped(): string
     {
-        return TableShapes::named('periods-across');
+        return 'periods-across';
     }
 
     public function roles(): array

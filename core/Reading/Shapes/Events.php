@@ -10,7 +10,6 @@ use DuskRail\Reading\Gathering;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
-use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\Vocabulary;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
@@ -51,7 +50,7 @@ final class Events extends Long
         if (
             $down[1]->notation->frequency() !== Frequency::Day ||
             $table->named($table->columns, Vocabulary::MEASURE) !== null ||
-            TableShapes::named('long')->plan($table)->columns->breakdowns !== []
+            (new Long())->plan($table)->columns->breakdowns !== []
         ) {
             return '';
         }
@@ -152,6 +151,11 @@ final class Events extends Long
                 $gathering->events->add($column, $entity, $ordinal, $cell);
             }
         }
+    }
+
+    public function isOfFigures(): bool
+    {
+        return false;
     }
 
     public function end(Gathering $gathering): void

@@ -11,7 +11,6 @@ use DuskRail\Reading\PairedHeadings;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
-use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\Vocabulary;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
@@ -34,9 +33,9 @@ final class PeriodsAcross extends Shape
         return 'period';
     }
 
-    public function swapped(): Shape
+    public function swapped(): string
     {
-        return TableShapes::named('entities-across');
+        return 'entities-across';
     }
 
     public function roles(): array

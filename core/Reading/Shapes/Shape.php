@@ -15,7 +15,6 @@ use DuskRail\Reading\Preamble;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Stated;
 use DuskRail\Reading\Table;
-use DuskRail\Reading\TableShapes;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodReading;
 
@@ -64,19 +63,20 @@ abstract class Shape
         return $plan->periods->frequency;
     }
 
-    /** The shape that a table has if it lies the other way, or null. */
-    public function swapped(): ?self
+    /** Name of the shape that a table has if it lies the other way; nothing for none. */
+    public function swapped(): string
     {
-        return null;
+        return '';
+    }
+
+    /** Whether a row without a figure is no row of it. */
+    public function isOfFigures(): bool
+    {
+        return true;
     }
 
     /** @return list<Role> that columns of such a table can have */
     abstract public function roles(): array;
-
-    final public function is(string $name): bool
-    {
-        return $this->name() === $name;
-    }
 
     protected static function planned(
         Table $table,
@@ -90,7 +90,7 @@ abstract class Shape
         $name = $notes['measure'] ?? ($preamble->measure ?: $table->sample->title());
 
         return new Plan(
-            TableShapes::named($shape),
+            $shape,
             $table->heading,
             $columns,
             $periods,
@@ -168,7 +168,9 @@ abstract class Shape
         $cells = $table->different($columns->period);
         $said = ["“{$table->name($columns->period)}” holds periods such as " . ($cells[0] ?? 'none')];
         if ($plan->periods->isAmbiguous($cells)) {
-            $said[] = "day and month could be the other way round; they are read as in {$plan->periods->notation->example()}";
+            $said[] =
+                'day and month could be the other way round; they are read as in ' .
+                $plan->periods->notation->example();
         }
 
         return $said;

@@ -1,11 +1,12 @@
 @php
     $plan = $screen->plan;
+    $shape = $screen->shape();
     $sample = $screen->sample;
     $observations = $screen->observations;
     $upload = $screen->upload;
     $width = max(0, min($sample->width, 200) - 1);
     $headings = array_map(fn ($column) => $sample->heading($column, $plan->heading), range(0, $width));
-    $attributes = $plan->shape->is('attributes');
+    $attributes = $plan->shape === 'attributes';
     $dialect = $upload->readDialect();
     $figures = $observations->valueCount();
     $shown = $screen->shownRows();
@@ -45,8 +46,8 @@
                     <td class="row"></td>
                     @foreach ($headings as $column => $heading)
                         <td class="role {{ $plan->columns->role($column)->value }}"><select name="roles[{{ $column }}]" aria-label="{{ $heading }} is">
-                            @foreach ($plan->shape->roles() as $role)<option value="{{ $role->value }}" @selected($role === $plan->columns->role($column))>{{ $role === \DuskRail\Reading\Role::Figures ? $plan->shape->across() : $role->label() }}</option>@endforeach
-                            @unless (in_array($plan->columns->role($column), $plan->shape->roles(), true))<option selected>{{ $plan->columns->role($column)->label() }}</option>@endunless
+                            @foreach ($shape->roles() as $role)<option value="{{ $role->value }}" @selected($role === $plan->columns->role($column))>{{ $role === \DuskRail\Reading\Role::Figures ? $shape->across() : $role->label() }}</option>@endforeach
+                            @unless (in_array($plan->columns->role($column), $shape->roles(), true))<option selected>{{ $plan->columns->role($column)->label() }}</option>@endunless
                         </select></td>
                     @endforeach
                 </tr>
@@ -102,24 +103,24 @@
     <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
         <h2>How the file is written</h2>
         @if (count($upload->sheets ?? []) > 1)<x-guess name="sheet" lead="Sheet" :value="$upload->sheet" :options="array_combine($upload->sheets, $upload->sheets)" />@endif
-        <x-guess name="shape" lead="The table lies" :value="$plan->shape->name()" :options="array_map(fn ($s) => $s->label(), \DuskRail\Reading\TableShapes::all())" />
-        @if ($plan->shape->swapped() !== null)
-            <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $plan->shape->swapped()->name() }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>
+        <x-guess name="shape" lead="The table lies" :value="$plan->shape" :options="array_map(fn ($s) => $s->label(), \DuskRail\Reading\TableShapes::all())" />
+        @if ($shape->swapped() !== '')
+            <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $shape->swapped() }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>
         @endif
-        @if ($plan->shape->is('periods-across') && $plan->above === null)
+        @if ($plan->shape === 'periods-across' && $plan->above === null)
             <x-guess name="joined" lead="A heading is" :value="$plan->joined ? '1' : '0'" :options="['0' => 'a period', '1' => 'a measure and a period']" />
         @endif
-        @if ($plan->shape->is('events'))
+        @if ($plan->shape === 'events')
             <x-guess name="counted" lead="The rows themselves" :value="$plan->events->counted ? '1' : '0'" :options="['1' => 'are counted', '0' => 'are not']" />
             @foreach ($plan->events->ways as $column => $way)
                 <x-guess name="ways[{{ $column }}]" lead="{{ Str::limit($headings[$column] ?? 'column '.($column + 1), 24) }} is" :value="$way->value" :options="collect(\DuskRail\Reading\EventSummary::cases())->mapWithKeys(fn ($w) => [$w->value => $w->label()])->all()" />
             @endforeach
         @endif
-        @if ($plan->shape->is('moment'))
+        @if ($plan->shape === 'moment')
             <label class="guess"><span>As it was in</span><input class="input is-small" name="moment" value="{{ $plan->stated->moment }}" placeholder="a year or a period, or nothing"></label>
         @endif
         @unless ($attributes)
-            @if (! in_array($plan->shape->name(), ['years-across', 'moment'], true))
+            @if (! in_array($plan->shape, ['years-across', 'moment'], true))
                 <x-guess name="notation" lead="Periods written like" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
                 @if ($plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
                     <x-guess name="frequency" lead="and stand for a" :value="$plan->periods->frequency->value" :options="collect(['day', 'week', 'month', 'quarter', 'half-year', 'year'])->mapWithKeys(fn ($f) => [$f => $f])->all()" />
@@ -133,10 +134,10 @@
         @if ($plan->columns->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->stated->measureName)->name))
             <label class="guess"><span>Measure called</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
         @endif
-        @if (($plan->columns->entity === null && $plan->shape->is('long')) || $plan->shape->is('years-across'))
+        @if (($plan->columns->entity === null && $plan->shape === 'long') || $plan->shape === 'years-across')
             <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
         @endif
-        @if ($plan->shape->is('periods-across'))<x-guess name="above" lead="More headings in row" :value="(string) ($plan->above ?? '')" :options="['' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
+        @if ($plan->shape === 'periods-across')<x-guess name="above" lead="More headings in row" :value="(string) ($plan->above ?? '')" :options="['' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
         <x-guess name="row" lead="Headings in row" :value="(string) ($plan->heading ?? -1)" :options="['-1' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
         <x-guess name="delimiter" lead="Cells parted by" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => $d])->all()" />
         <x-guess name="encoding" lead="Written in" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
