@@ -36,6 +36,8 @@ final readonly class UploadScreen
 
     private const ABOVE_SHOWN = 3;
 
+    private const COLUMNS_SHOWN = 200;
+
     private const STRANGERS_SHOWN = 40;
 
     /**
@@ -66,6 +68,8 @@ final readonly class UploadScreen
             config()->integer('duskrail.preview_rows'),
         );
         $plan = $upload->readPlan();
+        $written = $sample;
+        $sample = $plan->split === null ? $sample : $plan->split->sample($sample);
         try {
             $observations = Reader::read($sample->rows, $plan);
             if ($upload->problems !== null) {
@@ -76,7 +80,7 @@ final readonly class UploadScreen
                     $upload->problems['duplicates'],
                 );
             }
-            $evidence = Detection::explain($sample, $plan);
+            $evidence = Detection::explain($written, $plan);
         } catch (Refusal $problem) {
             $message = $message === '' ? $problem->getMessage() : $message;
             $observations = new Observations($plan->periods->frequency, [], [], [], [], [], [], 0, 0, 0);
@@ -114,7 +118,7 @@ final readonly class UploadScreen
             $whole,
             $evidence,
             $message,
-            array_slice(Detection::alternatives($sample, $plan), 0, 3),
+            array_slice(Detection::alternatives($written, $plan), 0, 3),
             $revision,
             $strangers,
         );
@@ -159,6 +163,23 @@ final readonly class UploadScreen
         return $this->plan->columns->entity === null ? '' : $this->sample->cell($row, $this->plan->columns->entity);
     }
 
+    /** @return list<int> columns that are shown: keys that were taken apart stand where they came from */
+    public function columns(): array
+    {
+        $all = range(0, max(0, min($this->sample->width, self::COLUMNS_SHOWN) - 1));
+        $split = $this->plan->split;
+        if ($split === null) {
+            return $all;
+        }
+        $keys = range($split->at, $split->at + $split->count - 1);
+
+        return [
+            ...array_values(array_filter($all, static fn(int $c): bool => $c < $split->column)),
+            ...$keys,
+            ...array_values(array_filter($all, static fn(int $c): bool => $c > $split->column && $c < $split->at)),
+        ];
+    }
+
     /** The way that the table lies. */
     public function shape(): Shape
     {
@@ -186,9 +207,11 @@ final readonly class UploadScreen
             $observations->beside->breakdowns,
         );
 
-        return ($count === 1 && count($observations->entities) === 1
-            ? "{$words} of {$observations->entities[0]}"
-            : "{$words} of " . number_format($count) . " {$this->entityWord($count)}") .
+        return Str::ucfirst(
+            $count === 1 && count($observations->entities) === 1
+                ? "{$words} of {$observations->entities[0]}"
+                : "{$words} of " . number_format($count) . " {$this->entityWord($count)}",
+        ) .
             ($by === [] ? '' : ', by ' . implode(' and ', $by)) .
             ($this->span() === '' ? '' : ", {$this->span()}");
     }

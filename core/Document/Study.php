@@ -7,10 +7,12 @@ namespace DuskRail\Document;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Sliced;
+use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\Part;
 use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
@@ -62,6 +64,10 @@ final readonly class Study
             $off = $entity->isSummary() && !$entity->home ? [...$off, $entity->key] : $off;
         }
         $study = new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1], $off);
+
+        // Of single dates it is shown when anything was measured.
+        $isOfDates = isset($data->measures()[$measure]) && Spacing::of($data->table($measure))->isIrregular;
+        $study = $isOfDates ? $study->withPart(new LookPart(points: true)) : $study;
 
         return $study->inOwnColours($data);
     }

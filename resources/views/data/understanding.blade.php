@@ -4,8 +4,10 @@
     $sample = $screen->sample;
     $observations = $screen->observations;
     $upload = $screen->upload;
-    $width = max(0, min($sample->width, 200) - 1);
-    $headings = array_map(fn ($column) => $sample->heading($column, $plan->heading), range(0, $width));
+    $headings = [];
+    foreach ($screen->columns() as $column) {
+        $headings[$column] = $sample->heading($column, $plan->heading);
+    }
     $attributes = $plan->shape === 'attributes';
     $dialect = $upload->readDialect();
     $figures = $observations->valueCount();
