@@ -9,6 +9,7 @@ use App\Models\Entity;
 use App\Models\Measure;
 use App\Models\StoredSeries;
 use DuskRail\Data\Better;
+use DuskRail\Data\Cell;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Status;
 use DuskRail\Document\InvalidStudy;
@@ -28,7 +29,8 @@ final readonly class CarriedData
      * @param array<array-key, array{name: string, unit: string, kind: MeasureKind, better: Better,
      *     frequency: Frequency}> $measures by key
      * @param array<array-key, array{name: string, home: bool, about: array<array-key, string>}> $entities by key
-     * @param list<array{string, string, PackedSeries}> $series measure, entity, figures
+     * @param list<array{string, string, PackedSeries, string}> $series measure, entity, figures, cell
+     * @param list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
      */
     private function __construct(
         private string $name,
@@ -36,6 +38,7 @@ final readonly class CarriedData
         private array $measures,
         private array $entities,
         private array $series,
+        private array $breakdowns,
     ) {}
 
     /**
@@ -58,6 +61,7 @@ final readonly class CarriedData
                 $series[] = [
                     'measure' => $measure->key,
                     'entity' => $keys[$one->entity_id],
+                    ...$one->cell === '' ? [] : ['cell' => $one->cell],
                     'first' => Period::at($measure->frequency, $one->first)->code(),
                     'values' => array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, $one->values),
                     ...$one->statuses === [] ? [] : ['statuses' => $one->statuses],
@@ -68,6 +72,7 @@ final readonly class CarriedData
         return [
             'name' => $dataset->name,
             'source' => $dataset->source,
+            ...$dataset->breakdowns === [] ? [] : ['breakdowns' => $dataset->breakdowns],
             'measures' => $dataset
                 ->measures()
                 ->whereIn('key', $measures)
@@ -139,13 +144,18 @@ final readonly class CarriedData
             $measures,
             $entities,
             self::packed($all, $measures, $entities),
+            self::breakdowns($data),
         );
     }
 
     /** A data set of its own. To be called within a transaction, together with what is done with it. */
     public function store(string $fileName, string $sha256): Dataset
     {
-        $dataset = Dataset::create(['name' => $this->name, 'source' => $this->source]);
+        $dataset = Dataset::create([
+            'name' => $this->name,
+            'source' => $this->source,
+            'breakdowns' => $this->breakdowns,
+        ]);
         $measures = $entities = [];
         foreach ($this->measures as $key => $one) {
             $measures[$key] = Measure::create(['dataset_id' => $dataset->id, 'key' => (string) $key, ...$one])->id;
@@ -155,12 +165,35 @@ final readonly class CarriedData
         }
         $source = VersionSource::file(VersionKind::LaidOver, $fileName, $sha256, count($this->series));
         VersionWriter::write($dataset, $source, function (VersionWriter $version) use ($measures, $entities): void {
-            foreach ($this->series as [$measure, $entity, $series]) {
-                $version->put($measures[$measure], $entities[$entity], $series, null);
+            foreach ($this->series as [$measure, $entity, $series, $cell]) {
+                $version->put($measures[$measure], $entities[$entity], $series, null, $cell);
             }
         });
 
         return $dataset;
+    }
+
+    /**
+     * @param array<array-key, mixed> $data
+     * @return list<array{key: string, name: string, total: string, categories: array<array-key, string>}>
+     */
+    private static function breakdowns(array $data): array
+    {
+        $breakdowns = [];
+        foreach (isset($data['breakdowns']) ? self::list($data, 'breakdowns') : [] as $path => $one) {
+            $categories = is_array($one['categories'] ?? null) ? array_filter($one['categories'], is_string(...)) : [];
+            $breakdowns[] = [
+                'key' => self::text($one, $path, 'key'),
+                'name' => self::text($one, $path, 'name'),
+                'total' => self::text($one, $path, 'total', true),
+                'categories' =>
+                    $categories === []
+                        ? throw InvalidStudy::at("{$path}.categories", 'must be names by key.')
+                        : $categories,
+            ];
+        }
+
+        return $breakdowns;
     }
 
     /**
@@ -178,7 +211,7 @@ final readonly class CarriedData
      * @param array<string, array<array-key, mixed>> $all series by path
      * @param array<array-key, array{name: string, frequency: Frequency}> $measures by key
      * @param array<array-key, mixed> $entities by key
-     * @return list<array{string, string, PackedSeries}>
+     * @return list<array{string, string, PackedSeries, string}>
      */
     private static function packed(array $all, array $measures, array $entities): array
     {
@@ -190,10 +223,11 @@ final readonly class CarriedData
             if (!isset($entities[$entity])) {
                 throw InvalidStudy::at("{$path}.entity", 'is none of the entities.');
             }
-            if (isset($seen[$key][$entity])) {
+            $cell = Cell::of(Cell::parse(self::text($series, $path, 'cell', true))->categories)->text();
+            if (isset($seen[$key][$entity][$cell])) {
                 throw InvalidStudy::at($path, 'is there twice.');
             }
-            $seen[$key][$entity] = true;
+            $seen[$key][$entity][$cell] = true;
             $read = self::series($series, $path, $measure['frequency']);
             [$first, $last] = $spans[$key] ?? [PHP_INT_MAX, PHP_INT_MIN];
             $spans[$key] = [min($first, $read->first), max($last, $read->first + count($read->values) - 1)];
@@ -202,7 +236,7 @@ final readonly class CarriedData
                 Period::at($measure['frequency'], $spans[$key][0]),
                 Period::at($measure['frequency'], $spans[$key][1]),
             );
-            $packed[] = [$key, $entity, PackedSeries::of($read)];
+            $packed[] = [$key, $entity, PackedSeries::of($read), $cell];
         }
 
         return $packed;

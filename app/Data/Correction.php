@@ -16,6 +16,7 @@ final readonly class Correction
      * @param float $old NAN where nothing stood there
      * @param float $new NAN where nothing is to stand there
      * @param Status $status of the old figure
+     * @param string $cell category of each breakdown that the measure is split by
      */
     public function __construct(
         public string $measure,
@@ -24,6 +25,7 @@ final readonly class Correction
         public float $old,
         public float $new,
         public Status $status,
+        public string $cell = '',
     ) {}
 
     /** @param array<string, mixed> $written as toArray() gives it; null where it is nothing of that kind */
@@ -44,6 +46,7 @@ final readonly class Correction
             $figure('old'),
             $figure('new'),
             Status::tryFrom(is_int($status) ? $status : 0) ?? Status::Measured,
+            $text('cell'),
         );
     }
 
@@ -57,6 +60,7 @@ final readonly class Correction
             'old' => is_nan($this->old) ? null : $this->old,
             'new' => is_nan($this->new) ? null : $this->new,
             'status' => $this->status->value,
+            ...$this->cell === '' ? [] : ['cell' => $this->cell],
         ];
     }
 }

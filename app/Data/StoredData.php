@@ -148,12 +148,18 @@ final class StoredData implements DataSource
      * The categories of those breakdowns that a measure is split by. A file may have brought it split, and another one
      * not: the cell that is most like what is asked for is taken.
      */
-    private function cell(string $measureKey, ?Cell $wanted): string
+    public function cell(string $measureKey, ?Cell $wanted): string
     {
         if ($this->breakdowns() === []) {
             return '';
         }
-        $whole = Cell::parse($this->whole($wanted))->categories;
+        // What is no category of its breakdown is as if nothing had been asked.
+        $known = array_filter(
+            $wanted->categories ?? [],
+            fn(string $category, string $key): bool => isset($this->breakdowns()[$key]->categories[$category]),
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $whole = Cell::parse($this->whole(Cell::of($known)))->categories;
         return Cell::of(array_intersect_key($whole, array_flip($this->cellsOf($measureKey)[0] ?? [])))->text();
     }
 

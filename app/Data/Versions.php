@@ -61,7 +61,13 @@ final readonly class Versions
                         $series->statuses,
                         array_fill(0, count($series->values), -1),
                     );
-                    $new->put($series->measure_id, $series->entity_id, PackedSeries::of($copy), $now[$key] ?? null);
+                    $new->put(
+                        $series->measure_id,
+                        $series->entity_id,
+                        PackedSeries::of($copy),
+                        $now[$key] ?? null,
+                        $series->cell,
+                    );
                 }
             }
             foreach (array_diff_key($now, $old) as $series) {
@@ -78,16 +84,11 @@ final readonly class Versions
      * @throws TooFarAway when the period lies far from all that is there
      * @throws ChangedMeanwhile when another version is in force by now
      */
-    public function correct(
-        Measure $measure,
-        Entity $entity,
-        int $ordinal,
-        float $value,
-        Status $status,
-        string $why,
-    ): void {
+    public function correct(SeriesKey $of, int $ordinal, float $value, Status $status, string $why): void
+    {
+        [$measure, $entity] = [$of->measure, $of->entity];
         $this->mustBeNear($measure, $ordinal);
-        $old = $this->inForce($measure, $entity);
+        $old = $this->inForce($of);
         $series = PackedSeries::of(self::corrected($old, $ordinal, $value, $status));
         $correction = new Correction(
             $measure->key,
@@ -96,11 +97,12 @@ final readonly class Versions
             $old?->valueAt($ordinal) ?? NAN,
             $value,
             Status::tryFrom($old?->statusAt($ordinal) ?? 0) ?? Status::Measured,
+            $of->cell,
         );
         VersionWriter::write(
             $this->dataset,
             VersionSource::correction($correction, $why),
-            static fn(VersionWriter $new) => $new->put($measure->id, $entity->id, $series, $old),
+            static fn(VersionWriter $new) => $new->put($measure->id, $entity->id, $series, $old, $of->cell),
             $this->dataset->version,
         );
     }
@@ -118,12 +120,13 @@ final readonly class Versions
         if ($correction === null || $measure === null || $entity === null) {
             throw NotInForce::unknown();
         }
+        $of = new SeriesKey($measure, $entity, $correction->cell);
         if (!$this->isInForce($file)) {
-            $now = $this->inForce($measure, $entity)?->valueAt($correction->ordinal) ?? NAN;
+            $now = $this->inForce($of)?->valueAt($correction->ordinal) ?? NAN;
             throw NotInForce::replacedBy(self::number($now));
         }
         $why = "taken back: {$file->note}";
-        $this->correct($measure, $entity, $correction->ordinal, $correction->old, $correction->status, $why);
+        $this->correct($of, $correction->ordinal, $correction->old, $correction->status, $why);
     }
 
     /** Whether the figure that a correction set still stands: no later version has given another. */
@@ -138,6 +141,7 @@ final readonly class Versions
         $series = StoredSeries::query()
             ->where('measure_id', $measure->id)
             ->where('entity_id', $entity->id)
+            ->where('cell', $correction->cell)
             ->where('since', '>=', $file->version)
             ->orderBy('since')
             ->get();
@@ -221,12 +225,13 @@ final readonly class Versions
         return new ReadSeries(0, 0, $first, array_values($values), array_values($statuses), array_values($places));
     }
 
-    private function inForce(Measure $measure, Entity $entity): ?StoredSeries
+    private function inForce(SeriesKey $of): ?StoredSeries
     {
         return StoredSeries::query()
             ->inVersion($this->dataset->version)
-            ->where('measure_id', $measure->id)
-            ->where('entity_id', $entity->id)
+            ->where('measure_id', $of->measure->id)
+            ->where('entity_id', $of->entity->id)
+            ->where('cell', $of->cell)
             ->first();
     }
 

@@ -8,7 +8,9 @@ use App\Formats\Out\DatasetFormats;
 use App\Models\Dataset;
 use App\Models\Entity;
 use App\Models\StoredSeries;
+use App\Models\Study;
 use DuskRail\Data\Cell;
+use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Tables whose figures are split, from the file through the pages to the files that they leave in. */
@@ -84,6 +86,52 @@ final class BreakdownsTest extends ApplicationTestCase
                 ),
             ),
         );
+    }
+
+    public function testOneCellIsCorrectedAndTakenBackAndAStudyCarriesItsCellsAlong(): void
+    {
+        $study = $this->imported(self::SPLIT, 'bursts.csv');
+        $dataset = $study->dataset;
+        $frost = Cell::of(['zone' => 'upper', 'cause' => 'frost']);
+        $values = static fn(Study $of): array => Study::findOrFail($of->id)->data()->table('bursts', $frost)->series['veldmere']
+            ->values;
+        $this->get(
+            route('datasets.figures', [
+                $dataset,
+                'bursts',
+                'cell' => $frost->text(),
+                'entity' => 'veldmere',
+                'at' => 0,
+            ]),
+        )
+            ->assertOk()
+            ->assertSee('value="cause=frost;zone=upper"', false)
+            ->assertSee('bursts.csv, row 2');
+        $this->post(route('corrections.store', $dataset), [
+            'measure' => 'bursts',
+            'entity' => 'veldmere',
+            'cell' => $frost->text(),
+            'period' => '2023',
+            'value' => '9',
+            'status' => '0',
+            'why' => 'Counted anew',
+        ])->assertSessionHasNoErrors();
+        self::assertSame([9.0, 2.0], $values($study));
+        self::assertSame([3.0, 5.0], $study->data()->table('bursts')->series['veldmere']->values);
+        $this->delete(
+            route('corrections.destroy', [$dataset, $dataset->files()->get()->last()]),
+        )->assertSessionHasNoErrors();
+        self::assertSame([1.0, 2.0], $values($study));
+
+        $this->change($study, 'breakdown', ['breakdown' => 'cause', 'choice' => 'one:frost'])->assertOk();
+        $file = (string) $this->get(route('hand-over', [$study, 'data.json']))->assertOk()->getContent();
+        $this->post(route('study-files.carried'), [
+            'study' => UploadedFile::fake()->createWithContent('study.json', $file),
+        ]);
+        $back = Study::latest('id')->firstOrFail();
+        self::assertNotSame($study->id, $back->id);
+        self::assertSame([1.0, 2.0], $values($back));
+        $this->get(route('studies.show', $back))->assertSee('Bursts, Zone: Upper, Cause: frost');
     }
 
     #[DataProvider('formats')]

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Data\ChangedMeanwhile;
 use App\Data\RevisionWriter;
+use App\Data\SeriesKey;
 use App\Data\StoredData;
 use App\Data\Versions;
 use App\Jobs\ImportUpload;
@@ -424,8 +425,10 @@ final class TwoWritersTest extends ApplicationTestCase
     private function correct(Dataset $dataset, string $period, float $value): void
     {
         (new Versions($dataset))->correct(
-            $dataset->measures->firstOrFail(),
-            $dataset->entities->firstWhere('key', 'tarrow') ?? self::fail('There is no Tarrow.'),
+            new SeriesKey(
+                $dataset->measures->firstOrFail(),
+                $dataset->entities->firstWhere('key', 'tarrow') ?? self::fail('There is no Tarrow.'),
+            ),
             Period::parse($period)->ordinal,
             $value,
             Status::Measured,

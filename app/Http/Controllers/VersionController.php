@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\SeriesKey;
 use App\Data\StoredData;
 use App\Data\VersionKind;
 use App\Data\Versions;
@@ -13,6 +14,7 @@ use App\Models\ImportedFile;
 use App\Models\Measure;
 use App\Models\Study;
 use App\View\ChosenFigure;
+use DuskRail\Data\Cell;
 use DuskRail\Data\Status;
 use DuskRail\Reading\NumberNotation;
 use DuskRail\Refusal;
@@ -59,7 +61,9 @@ final class VersionController
     {
         $version = min($dataset->version, max(1, $request->integer('version', $dataset->version)));
         $data = new StoredData($dataset, $version);
-        $table = isset($data->measures()[$measure]) ? $data->table($measure) : abort(404);
+        abort_unless(isset($data->measures()[$measure]), 404);
+        $cell = $data->cell($measure, Cell::parse($request->string('cell')->value()));
+        $table = $data->table($measure, Cell::parse($cell));
         $last = max(0, $table->axis->count - 1);
         $to = min($last, max(0, $request->integer('to', $last)));
         $entity = $request->string('entity')->value();
@@ -76,6 +80,8 @@ final class VersionController
             'measure' => $data->measures()[$measure],
             'entities' => $data->entities(),
             'table' => $table,
+            'cell' => $cell,
+            'breakdowns' => array_intersect_key($data->breakdowns(), Cell::parse($cell)->categories),
             'from' => max(0, $to - self::ACROSS + 1),
             'to' => $to,
             'across' => self::ACROSS,
@@ -84,7 +90,7 @@ final class VersionController
                     $data->entities()[$entity],
                     $position,
                     $table->series[$entity]->values[$position] ?? NAN,
-                    $data->origin($measure, $entity, $table->axis->first + $position),
+                    $data->origin($measure, $entity, $table->axis->first + $position, Cell::parse($cell)),
                 )
                 : null,
         ]);
@@ -137,9 +143,9 @@ final class VersionController
                 ]);
         }
         try {
+            $cell = (new StoredData($dataset))->cell($measure->key, Cell::parse($request->string('cell')->value()));
             (new Versions($dataset))->correct(
-                $measure,
-                $entity,
+                new SeriesKey($measure, $entity, $cell),
                 $period->ordinal,
                 $value,
                 Status::from($request->integer('status')),

@@ -4,9 +4,21 @@
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <h1>{{ $measure->name }}</h1>
         <p class="quiet">{{ $measure->unitEach()->text() }}{{ $version < $dataset->version ? ", as in version {$version}" : '. Choose a figure to correct it.' }}</p>
+        @if ($breakdowns !== [])
+            <nav class="others" aria-label="Categories">
+                @foreach ($breakdowns as $key => $breakdown)
+                    <p>{{ $breakdown->name }}:
+                        @foreach ($breakdown->categories as $category => $name)
+                            @php($other = \DuskRail\Data\Cell::parse($cell)->with($key, (string) $category)->text())
+                            @if ($other === $cell)<b>{{ $name }}</b>@else<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version, 'cell' => $other]) }}">{{ $name }}</a>@endif{{ $loop->last ? '' : ', ' }}
+                        @endforeach
+                    </p>
+                @endforeach
+            </nav>
+        @endif
         @if ($chosen !== null && $version === $dataset->version)
             <form method="post" action="{{ route('corrections.store', $dataset) }}" class="correction">@csrf
-                <input type="hidden" name="measure" value="{{ $measure->key }}"><input type="hidden" name="entity" value="{{ $chosen->entity->key }}"><input type="hidden" name="period" value="{{ $table->axis->period($chosen->at)->code() }}">
+                <input type="hidden" name="measure" value="{{ $measure->key }}"><input type="hidden" name="cell" value="{{ $cell }}"><input type="hidden" name="entity" value="{{ $chosen->entity->key }}"><input type="hidden" name="period" value="{{ $table->axis->period($chosen->at)->code() }}">
                 <b>{{ $chosen->entity->name }}, {{ $table->axis->period($chosen->at)->label() }}</b>
                 <span class="quiet">{{ $chosen->origin === null ? 'not in any file' : "{$chosen->origin->file}, row {$chosen->origin->row}" }}</span>
                 <label>is <input class="input is-small" name="value" value="{{ is_nan($chosen->value) ? '' : json_encode($chosen->value) }}" autofocus autocomplete="off" placeholder="missing"></label>
@@ -16,8 +28,8 @@
             </form>
         @endif
         <p class="pages">
-            @if ($from > 0)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version, 'to' => max($across - 1, $from - 1)]) }}">← earlier</a>@endif
-            @if ($to < $table->axis->count - 1)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version, 'to' => min($table->axis->count - 1, $to + $across)]) }}">later →</a>@endif
+            @if ($from > 0)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version, 'cell' => $cell, 'to' => max($across - 1, $from - 1)]) }}">← earlier</a>@endif
+            @if ($to < $table->axis->count - 1)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version, 'cell' => $cell, 'to' => min($table->axis->count - 1, $to + $across)]) }}">later →</a>@endif
         </p>
         <div class="sample" tabindex="0" role="region" aria-label="Figures">
             <table class="table is-narrow correctable">
@@ -26,7 +38,7 @@
                     @foreach ($table->series as $key => $series)
                         <tr><th scope="row">{{ $entities[$key]->name ?? $key }}</th>
                             @for ($i = $from; $i <= $to && $i < $table->axis->count; $i++)
-                                <td>@if ($version === $dataset->version)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'to' => $to, 'entity' => $key, 'at' => $i]) }}" @class(['chosen' => $chosen !== null && $chosen->entity->key === (string) $key && $chosen->at === $i])>{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}</a>@else{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}@endif</td>
+                                <td>@if ($version === $dataset->version)<a href="{{ route('datasets.figures', [$dataset, $measure->key, 'cell' => $cell, 'to' => $to, 'entity' => $key, 'at' => $i]) }}" @class(['chosen' => $chosen !== null && $chosen->entity->key === (string) $key && $chosen->at === $i])>{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}</a>@else{{ is_nan($series->values[$i]) ? '–' : \DuskRail\Rail\Explanation::number($series->values[$i]) }}@endif</td>
                             @endfor
                         </tr>
                     @endforeach
