@@ -93,8 +93,9 @@ final class BreakdownsTest extends ApplicationTestCase
         $study = $this->imported(self::SPLIT, 'bursts.csv');
         $dataset = $study->dataset;
         $frost = Cell::of(['zone' => 'upper', 'cause' => 'frost']);
-        $values = static fn(Study $of): array => Study::findOrFail($of->id)->data()->table('bursts', $frost)->series['veldmere']
-            ->values;
+        $values = static fn(Study $of): array => Study::findOrFail($of->id)->data()->table('bursts', $frost)->series[
+            'veldmere'
+        ]->values;
         $this->get(
             route('datasets.figures', [
                 $dataset,

@@ -102,6 +102,28 @@
         </section>
     @endif
 
+    @if ($screen->strangers !== [] || ($upload->same ?? []) !== [])
+        <form class="plan strangers" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+            <h2>{{ count($screen->strangers) === 0 ? 'All names are known' : count($screen->strangers).' '.Str::plural('name', count($screen->strangers)).' '.(count($screen->strangers) === 1 ? 'is' : 'are').' not in the data set' }}</h2>
+            @php($known = $upload->dataset->entities()->orderBy('name')->pluck('name', 'key')->all())
+            @foreach ($screen->strangers + array_fill_keys(array_keys($upload->same ?? []), '') as $name => $near)
+                <x-guess name="same[{{ $name }}]" lead="“{{ Str::limit($name, 40) }}” is" :value="$upload->same[$name] ?? ''" :options="['' => $near === '' ? 'new' : 'new – or '.$known[$near].'?'] + ($near === '' ? [] : [$near => $known[$near]]) + $known" />
+                @if ($near !== '')<button type="button" class="button is-small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals="{{ json_encode(["same[{$name}]" => $near], JSON_THROW_ON_ERROR) }}" hx-target="#understanding" hx-swap="outerMorph">It is {{ $known[$near] }}</button>@endif
+            @endforeach
+        </form>
+    @endif
+
+    @if ($screen->revision !== null)
+        <section class="revision" aria-label="What would change">
+            <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+                <x-guess name="way" lead="What the file does not give" :value="$upload->way" :options="['over' => 'stays as it is', 'place' => 'goes, for the measures in it']" />
+            </form>
+            <h2>{{ $screen->revision->isNone() ? 'Nothing would change' : implode(', ', array_filter([$screen->revision->new > 0 ? number_format($screen->revision->new).' new' : '', $screen->revision->changed > 0 ? number_format($screen->revision->changed).' changed' : '', $screen->revision->gone > 0 ? number_format($screen->revision->gone).' gone' : ''])) }}</h2>
+            <p class="quiet">{{ number_format($screen->revision->same) }} {{ Str::plural('figure', $screen->revision->same) }} {{ $screen->revision->same === 1 ? 'is' : 'are' }} as before{{ $screen->whole ? '.' : ', as far as the first rows tell.' }}</p>
+            <x-revision :revision="$screen->revision" :frequencies="collect($observations->measures)->mapWithKeys(fn ($m, $i) => [$m->name => $observations->frequencyOf($i)])->all()" />
+        </section>
+    @endif
+
     <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
         <h2>How the file is written</h2>
         @if (count($upload->sheets ?? []) > 1)<x-guess name="sheet" lead="Sheet" :value="$upload->sheet" :options="array_combine($upload->sheets, $upload->sheets)" />@endif
@@ -144,28 +166,6 @@
         <x-guess name="delimiter" lead="Cells parted by" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => $d])->all()" />
         <x-guess name="encoding" lead="Written in" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
     </form>
-
-    @if ($screen->strangers !== [] || ($upload->same ?? []) !== [])
-        <form class="plan strangers" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
-            <h2>{{ count($screen->strangers) === 0 ? 'All names are known' : count($screen->strangers).' '.Str::plural('name', count($screen->strangers)).' '.(count($screen->strangers) === 1 ? 'is' : 'are').' not in the data set' }}</h2>
-            @php($known = $upload->dataset->entities()->orderBy('name')->pluck('name', 'key')->all())
-            @foreach ($screen->strangers + array_fill_keys(array_keys($upload->same ?? []), '') as $name => $near)
-                <x-guess name="same[{{ $name }}]" lead="“{{ Str::limit($name, 40) }}” is" :value="$upload->same[$name] ?? ''" :options="['' => $near === '' ? 'new' : 'new – or '.$known[$near].'?'] + ($near === '' ? [] : [$near => $known[$near]]) + $known" />
-                @if ($near !== '')<button type="button" class="button is-small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals="{{ json_encode(["same[{$name}]" => $near], JSON_THROW_ON_ERROR) }}" hx-target="#understanding" hx-swap="outerMorph">It is {{ $known[$near] }}</button>@endif
-            @endforeach
-        </form>
-    @endif
-
-    @if ($screen->revision !== null)
-        <section class="revision" aria-label="What would change">
-            <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
-                <x-guess name="way" lead="What the file does not give" :value="$upload->way" :options="['over' => 'stays as it is', 'place' => 'goes, for the measures in it']" />
-            </form>
-            <h2>{{ $screen->revision->isNone() ? 'Nothing would change' : implode(', ', array_filter([$screen->revision->new > 0 ? number_format($screen->revision->new).' new' : '', $screen->revision->changed > 0 ? number_format($screen->revision->changed).' changed' : '', $screen->revision->gone > 0 ? number_format($screen->revision->gone).' gone' : ''])) }}</h2>
-            <p class="quiet">{{ number_format($screen->revision->same) }} {{ Str::plural('figure', $screen->revision->same) }} {{ $screen->revision->same === 1 ? 'is' : 'are' }} as before{{ $screen->whole ? '.' : ', as far as the first rows tell.' }}</p>
-            <x-revision :revision="$screen->revision" :frequencies="collect($observations->measures)->mapWithKeys(fn ($m, $i) => [$m->name => $observations->frequencyOf($i)])->all()" />
-        </section>
-    @endif
     </div>
 
     <aside>
