@@ -221,6 +221,27 @@ final class StoredData implements DataSource
         return $unsettled;
     }
 
+    public function statuses(string $measureKey, ?Cell $cell = null): array
+    {
+        $this->measures();
+        $this->entities();
+        $statuses = [];
+        $series = StoredSeries::query()
+            ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
+            ->where('statuses', '!=', '')
+            ->where('cell', $this->cell($measureKey, $cell))
+            ->inVersion($this->version)
+            ->get(['entity_id', 'first', 'statuses']);
+        foreach ($series as $one) {
+            foreach (array_filter($one->statuses) as $i => $status) {
+                $statuses[$this->entityKeys[$one->entity_id]][$one->first + $i] =
+                    Status::tryFrom($status) ?? Status::Measured;
+            }
+        }
+
+        return $statuses;
+    }
+
     public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
         $this->measures();

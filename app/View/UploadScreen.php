@@ -22,7 +22,6 @@ use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
 use DuskRail\Reading\Shapes\Attributes;
 use DuskRail\Reading\Shapes\Shape;
-use DuskRail\Reading\Table;
 use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\Vocabulary;
 use DuskRail\Refusal;
@@ -258,7 +257,7 @@ final readonly class UploadScreen
 
     private function preamble(): Preamble
     {
-        return Preamble::of(new Table($this->sample, $this->plan->heading));
+        return Preamble::of($this->sample, $this->plan->heading);
     }
 
     /** A picture of the first lines; nothing for a file without any. */

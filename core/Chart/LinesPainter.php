@@ -69,9 +69,13 @@ final readonly class LinesPainter
         $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
         $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
         foreach ($this->lineup->summary->drawsLines ? $quiet : [] as $line) {
+            $ink = Ink::of($line, Ink::Peer);
             $groups[] = new Group(
                 'series',
-                $this->strokes($line, Ink::of($line, Ink::Peer), $line->tone === null ? $width : 1.3 * $width, $grain),
+                [
+                    ...$this->hairs($line, $ink),
+                    ...$this->strokes($line, $ink, $line->tone === null ? $width : 1.3 * $width, $grain),
+                ],
                 self::facts($line),
                 points: $this->points($line),
             );
@@ -100,6 +104,7 @@ final readonly class LinesPainter
         $width = $this->look->widthOf($line->key) * $this->weight * ($line->dashed ? 0.8 : 1.0);
         $marks = [
             ...$this->look->area && !$line->dashed ? [$this->area($line, $ink)] : [],
+            ...$this->hairs($line, $ink),
             ...$this->strokes($line, Ink::Sheet, $width + 3.0 * $this->weight),
             ...$this->look->lit === 'all'
                 ? $this->strokes($line, $ink, $width)
@@ -230,6 +235,21 @@ final readonly class LinesPainter
             ),
             new Stroke([], $ink, $width, $this->dash($line), $grain),
         );
+    }
+
+    /** @return list<Stroke> what joins a line over its gaps, where that is wished */
+    private function hairs(Line $line, Ink $ink): array
+    {
+        $hairs = [];
+        $pieces =
+            $this->look->gaps === 'hair' ? Pieces::of($line->values, $this->plot, $this->scale, $line->absent) : [];
+        foreach ($pieces as $n => $piece) {
+            if ($n > 0) {
+                $hairs[] = [...array_slice($pieces[$n - 1], -2), ...array_slice($piece, 0, 2)];
+            }
+        }
+
+        return $hairs === [] ? [] : [new Stroke($hairs, $ink, $this->weight, [2.0, 4.0])];
     }
 
     /**

@@ -73,6 +73,11 @@ final readonly class DataInMemory implements DataSource
         return $this->unsettled[$measureKey] ?? [];
     }
 
+    public function statuses(string $measureKey, ?Cell $cell = null): array
+    {
+        return [];
+    }
+
     public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
         return null;

@@ -36,6 +36,13 @@ interface DataSource
      */
     public function unsettled(string $measureKey, ?Cell $cell = null): array;
 
+    /**
+     * What is said of figures that are not plainly measured.
+     *
+     * @return array<string, array<int, Status>> by entity key and ordinal
+     */
+    public function statuses(string $measureKey, ?Cell $cell = null): array;
+
     /** Where an observation was read, if that is known. */
     public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin;
 }

@@ -51,6 +51,11 @@ final class Recording implements DataSource
         return $this->source->unsettled($measureKey, $cell);
     }
 
+    public function statuses(string $measureKey, ?Cell $cell = null): array
+    {
+        return $this->source->statuses($measureKey, $cell);
+    }
+
     public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
         return $this->source->origin($measureKey, $entityKey, $ordinal, $cell);

@@ -229,6 +229,26 @@ final class Sliced implements DataSource
         return $unsettled;
     }
 
+    public function statuses(string $measureKey, ?Cell $cell = null): array
+    {
+        $cell ??= $this->held;
+        if ($this->summed !== []) {
+            return [];
+        }
+        if ($this->lines === '' && $this->panels === '') {
+            return $this->data->statuses($measureKey, $cell);
+        }
+        $statuses = [];
+        foreach ($this->members() as $key => [$entity, $category, $breakdown]) {
+            $of = $this->data->statuses($measureKey, $cell->with($breakdown->key, $category));
+            if (isset($of[$entity->key])) {
+                $statuses[$key] = $of[$entity->key];
+            }
+        }
+
+        return $statuses;
+    }
+
     public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
         $member = $this->lines === '' && $this->panels === '' ? null : $this->members()[$entityKey] ?? null;

@@ -39,12 +39,13 @@ final readonly class Spacing
             return new self(false, 1, false);
         }
         $measured = array_keys(array_diff_key(array_fill(0, $table->axis->count, true), $absent));
-        $spacing = self::among($measured, $table->axis->frequency);
+        $first = $table->axis->first;
+        $spacing = self::among(array_map(static fn(int $i): int => $first + $i, $measured), $table->axis->frequency);
 
         return $spacing->isFree ? new self(true, $spacing->step, $spacing->isIrregular, $absent) : $spacing;
     }
 
-    /** @param list<int> $measured positions or ordinals at which anybody was measured, in order */
+    /** @param list<int> $measured ordinals at which anybody was measured, in order */
     public static function among(array $measured, Frequency $frequency): self
     {
         $step = 0;
@@ -57,9 +58,29 @@ final readonly class Spacing
         // A month that all lack in a row of months is a gap; years are often those of a count or a survey.
         $mayMiss = in_array($frequency, [Frequency::Number, Frequency::Year, Frequency::FiscalYear], true);
 
-        return $isStepped || $isSparse || $mayMiss
+        return $isStepped || $isSparse || $mayMiss || self::areWorkingDays($measured, $frequency)
             ? new self(true, max(1, $step), $isSparse && !$isStepped)
             : new self(false, 1, false);
+    }
+
+    /**
+     * Whether days are those of business: none is a Saturday or a Sunday.
+     *
+     * @param list<int> $days ordinals
+     */
+    private static function areWorkingDays(array $days, Frequency $frequency): bool
+    {
+        if ($frequency !== Frequency::Day || count($days) < 10) {
+            return false;
+        }
+        foreach ($days as $day) {
+            // Day 0 was a Thursday.
+            if ((($day % 7) + 7) % 7 === 2 || (($day % 7) + 7) % 7 === 3) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private static function divisor(int $a, int $b): int

@@ -94,6 +94,11 @@ final readonly class Scope implements DataSource
         return $this->data->unsettled($measureKey, $cell);
     }
 
+    public function statuses(string $measureKey, ?Cell $cell = null): array
+    {
+        return $this->data->statuses($measureKey, $cell);
+    }
+
     public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
     {
         return $this->data->origin($measureKey, $entityKey, $ordinal, $cell);

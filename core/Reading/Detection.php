@@ -60,7 +60,7 @@ final class Detection
     {
         $split = $plan->split;
         $table = new Table($split === null ? $sample : $split->sample($sample), $plan->heading);
-        $unit = Preamble::of($table)->unit;
+        $unit = Preamble::of($sample, $plan->heading)->unit;
 
         return [
             ...TableShapes::named($plan->shape)->explain($plan, $table),

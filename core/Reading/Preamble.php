@@ -24,12 +24,13 @@ final readonly class Preamble
         public string $source,
     ) {}
 
-    public static function of(Table $table): self
+    /** @param int|null $heading row of the headings */
+    public static function of(Sample $sample, ?int $heading): self
     {
         $title = $unit = $source = '';
-        for ($row = 0; $row < ($table->heading ?? 0); $row++) {
-            $cells = array_values(array_filter(array_map(trim(...), $table->sample->rows[$row])));
-            if ($cells === [] || $table->sample->isNote($row) || count($cells) > 3) {
+        for ($row = 0; $row < ($heading ?? 0); $row++) {
+            $cells = array_values(array_filter(array_map(trim(...), $sample->rows[$row])));
+            if ($cells === [] || $sample->isNote($row) || count($cells) > 3) {
                 continue;
             }
             $text = implode(' ', $cells);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
+use DuskRail\Document\Parts\LookPart;
 use DuskRail\Outcome\Comparison;
 
 /** Values missing between others. The lines are open there; whoever does not look closely may not see it. */
@@ -32,14 +33,19 @@ final class Gaps implements Signal
                 ? "{$names[0]}, {$names[1]} and " . (count($names) - 2) . ' more'
                 : implode(' and ', $names);
 
+        $isJoined = $comparison->study->part(LookPart::class)->gaps === 'hair';
+
         return Notice::saying(
             'gaps-' . hash('crc32b', implode(',', $names)),
             "{$few} " .
                 (count($names) === 1 ? 'has a gap' : 'have gaps') .
                 '; ' .
                 (count($names) === 1 ? 'its line is' : 'their lines are') .
-                ' left open there.',
+                ($isJoined ? ' joined by a dashed hair there.' : ' left open there.'),
             implode(', ', array_map(static fn(string $n, int $m): string => "{$n}: {$m}", $names, $gaps)),
-        );
+        )->mendedBy($isJoined ? 'Leave them open' : 'Join them', 'set', [
+            'part' => LookPart::name(),
+            'settings' => ['gaps' => $isJoined ? 'open' : 'hair'],
+        ]);
     }
 }

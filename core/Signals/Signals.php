@@ -23,6 +23,7 @@ final class Signals
         UnsettledEnd::class,
         StepInFocus::class,
         EndedLines::class,
+        PartsOfATotal::class,
         Gaps::class,
         DrawnCurve::class,
         ManyColours::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Words;
 
 use DuskRail\Data\Numerals;
+use DuskRail\Data\Status;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\LineState;
 use DuskRail\Outcome\Line;
@@ -12,6 +13,7 @@ use DuskRail\Outcome\Lineup;
 use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Lag;
+use DuskRail\Time\PeriodAxis;
 
 /** What is said of the points of a line: its value, its change on a year before, and its place among the others. */
 final class Readout
@@ -23,9 +25,10 @@ final class Readout
     public static function along(Lineup $lineup, Line $line): array
     {
         $points = [];
+        $statuses = self::statuses($lineup, $line);
         for ($i = $lineup->from; $i <= $lineup->to; $i++) {
             if (!is_nan($line->values[$i])) {
-                $points[$i] = self::at($lineup, $line, $i);
+                $points[$i] = self::at($lineup, $line, $i, $statuses[$i] ?? null);
             }
         }
 
@@ -33,7 +36,7 @@ final class Readout
     }
 
     /** @return array{string, string, string} */
-    private static function at(Lineup $lineup, Line $line, int $position): array
+    private static function at(Lineup $lineup, Line $line, int $position, ?Status $status): array
     {
         $value = $line->values[$position];
         // One decimal more than the labels: whoever points at a spot wants to know it better.
@@ -48,6 +51,7 @@ final class Readout
                     ' before',
         ];
         $rest[] = self::place($lineup, $line, $position);
+        $rest[] = $status?->inWords() ?? '';
         // What became of it is told where it ends.
         $rest[] = $position === $line->last ? $lineup->comparison->data->entities()[$line->key]->note ?? '' : '';
 
@@ -59,6 +63,26 @@ final class Readout
             ),
             implode(' · ', array_filter($rest)),
         ];
+    }
+
+    /**
+     * What the file says of the figures of a line, as long as they stand where they were measured.
+     *
+     * @return array<int, Status> by position
+     */
+    private static function statuses(Lineup $lineup, Line $line): array
+    {
+        $axis = $lineup->axis;
+        $comparison = $lineup->comparison;
+        if (!($axis instanceof PeriodAxis) || $axis->frequency !== $comparison->run->origin->axis->frequency) {
+            return [];
+        }
+        $statuses = [];
+        foreach ($comparison->data->statuses($comparison->study->measure)[$line->key] ?? [] as $ordinal => $status) {
+            $statuses[$ordinal - $axis->first] = $status;
+        }
+
+        return $statuses;
     }
 
     private static function yearBefore(Lineup $lineup, Line $line, int $position): float

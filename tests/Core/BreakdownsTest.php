@@ -21,6 +21,8 @@ use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Stacked;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Signals\Notice;
+use DuskRail\Signals\Signals;
 use DuskRail\Time\Frequency;
 use PHPUnit\Framework\TestCase;
 
@@ -122,6 +124,18 @@ final class BreakdownsTest extends TestCase
         self::assertSame([['a' => 1], ['total']], [$study->focus, $study->off]);
         $shown = Comparison::of($study->withOff([]), $data);
         self::assertSame([2.0, 3.0], $shown->peerLine);
+        $said = static fn(DataInMemory $of): array => array_map(
+            static fn(Notice $n): string => $n->sentence,
+            array_filter(
+                Signals::of(Comparison::of($study, $of)),
+                static fn(Notice $n): bool => $n->id === 'parts-total',
+            ),
+        );
+        self::assertSame([], $said($data));
+        $less = new DataInMemory([$measure], array_values($data->entities()), [
+            'm' => Make::table($measure, '2023', ['total' => [6, 10], 'a' => [1, 2], 'b' => [2, 3], 'c' => [3, 4]]),
+        ]);
+        self::assertSame(['The others add up to 90 % of “Total” in 2024.'], array_values($said($less)));
         $rank = Make::run($data, 'rank', []);
         self::assertSame([1.0, 1.0], $rank->table()->series['c']->values);
     }

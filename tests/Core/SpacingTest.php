@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DuskRail\Chart\Group;
+use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\Stroke;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Spacing;
+use DuskRail\Document\Parts\LookPart;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
 use PHPUnit\Framework\TestCase;
@@ -59,6 +64,42 @@ final class SpacingTest extends TestCase
             [60.0, 75.0, null, 90.0],
             Make::values(Make::run($data, 'period', ['to' => 'year', 'level' => 'mean']), 'home'),
         );
+    }
+
+    public function testDaysOfBusinessHaveNoGapsAtWeekends(): void
+    {
+        // From a Monday: five days of figures, two without.
+        $days = array_map(static fn(int $i): ?int => $i % 7 < 5 ? $i : null, range(0, 20));
+        $of = static fn(string $first): array => array_keys(
+            Spacing::of(Make::data(['flow' => ['', MeasureKind::Stock, $first, ['home' => $days]]])->table('flow'))
+                ->absent,
+        );
+        self::assertSame([5, 6, 12, 13, 19, 20], $of('2024-01-01'));
+        self::assertSame([], $of('2024-01-02'));
+    }
+
+    public function testAGapIsLeftOpenOrJoinedByAHairIfWished(): void
+    {
+        $data = Make::data([
+            'flow' => ['', MeasureKind::Stock, '2024-01', ['home' => [1, 2, null, 4, 5], 'b' => [1, 2, 3, 4, 5]]],
+        ]);
+        $hairs = static function (LookPart $look) use ($data): int {
+            $study = Make::study($data)->withPart($look);
+            $scene = (new LinesComposer(new SquareLetters()))->compose(
+                Lineup::of(Comparison::of($study, $data)),
+                800.0,
+                400.0,
+            );
+            $count = 0;
+            foreach ($scene->marks as $group) {
+                foreach ($group instanceof Group && $group->role === 'series' ? $group->marks : [] as $mark) {
+                    $count += $mark instanceof Stroke && $mark->dash === [2.0, 4.0] ? count($mark->pieces) : 0;
+                }
+            }
+
+            return $count;
+        };
+        self::assertSame([0, 1], [$hairs(new LookPart()), $hairs(new LookPart(gaps: 'hair'))]);
     }
 
     public function testAMonthThatAllLackIsAGapAndAYearThatNobodyWasAskedInIsNone(): void

@@ -14,7 +14,6 @@ use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
-use DuskRail\Reading\Table;
 use DuskRail\Time\Period;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -238,8 +237,9 @@ final class UnderstandingTest extends TestCase
     public function testATitleNamesTheMeasureWithoutItsBreakdownAndYears(string $title, string $measure): void
     {
         self::assertSame($measure, Preamble::measure($title));
-        $table = new Table(self::sample("{$title}\t\t\nSource: Forum\t\t\nin Ml\t\t\n\t2020\t2021\nA\t1\t2\n"), 3);
-        self::assertSame(['Forum', 'Ml'], [Preamble::of($table)->source, Preamble::of($table)->unit]);
+        $sample = self::sample("{$title}\t\t\nSource: Forum\t\t\nin Ml\t\t\n\t2020\t2021\nA\t1\t2\n");
+        $preamble = Preamble::of($sample, 3);
+        self::assertSame(['Forum', 'Ml'], [$preamble->source, $preamble->unit]);
     }
 
     /** What adds up over time is said with care: a sum that means nothing is worse than none. */

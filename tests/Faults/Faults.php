@@ -23,7 +23,8 @@ final class Faults
     private const ENOUGH = 85;
 
     /** They start servers and workers of their own, and take longer than all others. */
-    private const SLOW = 'KilledImport|AMillionRows|UnpacksToTooMuch|fifty megabytes|TenThousandMutations|ServerTest|KeepingTest';
+    private const SLOW =
+        'KilledImport|AMillionRows|UnpacksToTooMuch|fifty megabytes|' . 'TenThousandMutations|ServerTest|KeepingTest';
 
     /** @var list<Fault> */
     private array $chosen;

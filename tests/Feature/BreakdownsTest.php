@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Formats\Out\DatasetFormats;
 use App\Models\Dataset;
 use App\Models\Entity;
+use App\Models\ImportedFile;
 use App\Models\StoredSeries;
 use App\Models\Study;
 use DuskRail\Data\Cell;
@@ -77,6 +78,7 @@ final class BreakdownsTest extends ApplicationTestCase
         $this->get(route('studies.show', $study))
             ->assertSeeText('Veldmere stands at 6 in 2024; the median of all 3 is 4')
             ->assertSee('Bursts, repairs per year');
+
         self::assertSame(
             ['total' => 'total'],
             array_filter(
@@ -120,11 +122,15 @@ final class BreakdownsTest extends ApplicationTestCase
         self::assertSame([9.0, 2.0], $values($study));
         self::assertSame([3.0, 5.0], $study->data()->table('bursts')->series['veldmere']->values);
         $this->delete(
-            route('corrections.destroy', [$dataset, $dataset->files()->get()->last()]),
+            route('corrections.destroy', [$dataset, ImportedFile::latest('id')->firstOrFail()]),
         )->assertSessionHasNoErrors();
         self::assertSame([1.0, 2.0], $values($study));
 
         $this->change($study, 'breakdown', ['breakdown' => 'cause', 'choice' => 'one:frost'])->assertOk();
+        $this->get(route('readouts.show', [$study, 'veldmere']))->assertDontSee('provisional');
+        $this->change($study, 'breakdown', ['breakdown' => 'zone', 'choice' => 'one:lower'])->assertOk();
+        $this->get(route('readouts.show', [$study, 'veldmere']))->assertSee('provisional');
+        $this->change($study, 'breakdown', ['breakdown' => 'zone', 'choice' => 'one:upper'])->assertOk();
         $file = (string) $this->get(route('hand-over', [$study, 'data.json']))->assertOk()->getContent();
         $this->post(route('study-files.carried'), [
             'study' => UploadedFile::fake()->createWithContent('study.json', $file),

@@ -41,6 +41,7 @@ final readonly class LookPart implements Part
      *     is above or below a value, or the peers where no value is given
      * @param string $litAt the period or the value
      * @param float $width of the lines in focus, in pixels
+     * @param 'open'|'hair' $gaps how a line goes where a figure is missing
      * @param array<string, OwnLook> $own by line
      */
     public function __construct(
@@ -100,6 +101,14 @@ final readonly class LookPart implements Part
             ),
         ]
         public float $width = 3.0,
+        #[
+            Choice(
+                'gaps',
+                ['open' => 'left open', 'hair' => 'joined by a dashed hair'],
+                lead: 'where figures are missing, lines are',
+            ),
+        ]
+        public string $gaps = 'open',
         #[ByKey('look of single lines', OwnLook::class)] public array $own = [],
     ) {}
 

@@ -86,7 +86,7 @@ abstract class Shape
         ?NumberNotation $numbers = null,
     ): Plan {
         $notes = $table->sample->notes();
-        $preamble = Preamble::of($table);
+        $preamble = Preamble::of($table->sample, $table->heading);
         $name = $notes['measure'] ?? ($preamble->measure ?: $table->sample->title());
 
         return new Plan(
