@@ -6,6 +6,7 @@ declare(strict_types=1);
 
 use App\Drawing\ShippedFonts;
 use App\Drawing\Svg;
+use App\Formats\DelimitedFile;
 use Bench\BenchData;
 use Bench\Processor;
 use Bench\Server;
@@ -16,6 +17,8 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Reading\Detection;
+use DuskRail\Reading\Reader;
 use DuskRail\Time\Frequency;
 use DuskRail\Views\Views;
 
@@ -153,6 +156,33 @@ $row(
 );
 $row('24 briefs of six pictures as PDF', sprintf('%.1f s', $out['briefs']), '60 s', $out['briefs'] <= 60);
 $server->stop();
+
+// Reading.
+$text = "Utility,Zone,Month,Measure,Unit,Value\n";
+for ($i = 0; strlen($text) < 5_000_000; $i++) {
+    $text .= sprintf(
+        "Utility %d,%s,%d-%02d,Leakage,Ml,%.2f\n",
+        intdiv($i, 432),
+        ['Upper', 'Lower', 'All'][intdiv($i, 144) % 3],
+        2014 + intdiv($i % 144, 12),
+        1 + ($i % 12),
+        (($i * 7919) % 1000) / 7,
+    );
+}
+$path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
+file_put_contents($path, $text);
+$anew = $milliseconds(static function () use ($path): void {
+    [$sample] = DelimitedFile::open($path)->sample('five-megabytes.csv', 20_000);
+    $plan = Detection::of($sample)->plan;
+    Reader::read($sample->rows, $plan);
+    Detection::alternatives($sample, $plan);
+});
+unlink($path);
+$row('a file of 5 MB understood and its beginning read', sprintf('%.0f ms', $anew), '300 ms', $anew <= 300);
+/** @var array{int, int} $score */
+$score = require __DIR__ . '/corpus.php';
+[$right, $tried] = $score;
+$row('open tables read right at first guess', "{$right} of {$tried}", '95 %', $tried > 0 && $right >= 0.95 * $tried);
 
 // Scripts.
 $bytes = 0;

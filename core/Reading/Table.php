@@ -466,13 +466,27 @@ final class Table
             if (
                 preg_match(Vocabulary::ORDER, $this->words($column)) === 1 &&
                 count($cells) >= 3 &&
-                count($read) === count($cells)
+                count($read) === count($cells) &&
+                $this->rises($column)
             ) {
                 return [$column, PeriodReading::of(PeriodNotation::Number)];
             }
         }
 
         return null;
+    }
+
+    /** Whether whole numbers mostly grow from row to row, as what is in order does. */
+    private function rises(int $column): bool
+    {
+        $numbers = array_map(intval(...), array_filter($this->cells($column), static fn(string $c): bool => $c !== ''));
+        $numbers = array_values($numbers);
+        $falls = 0;
+        for ($i = 1, $count = count($numbers); $i < $count; $i++) {
+            $falls += $numbers[$i] < $numbers[$i - 1] ? 1 : 0;
+        }
+
+        return $falls <= 0.35 * count($numbers);
     }
 
     public function monthsColumn(): ?int

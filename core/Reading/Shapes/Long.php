@@ -92,11 +92,10 @@ class Long extends Shape
         $keys = array_values(array_filter([$period, ...$apart, $measure], is_int(...)));
         $may = array_values(array_diff($all, [...$named, ...$breakdowns, $entity ?? -1]));
         $values = self::figures($table, $may, [...$texts, ...$named, ...$breakdowns], $measure !== null);
-        $numbers = array_values(array_diff($may, $texts));
-        $sole = count($values) === 1 && count($numbers) > 1;
+        // One column at least stays one of figures: the one with the most different ones.
         $splitting = Keys::of(
             $table,
-            array_values(array_diff($may, $sole ? $values : [$values === [] ? -1 : end($values)])),
+            array_values(array_diff($may, count($values) === 1 ? $values : [$table->mostVaried($values) ?? -1])),
             $entity,
             [...$keys, ...$breakdowns],
         );

@@ -6,6 +6,7 @@ namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
 use DuskRail\Reading\Gathering;
+use DuskRail\Reading\Keys;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -35,7 +36,7 @@ final class Moment extends Shape
 
     public function roles(): array
     {
-        return [Role::Entity, Role::About, Role::Group, Role::Figures, Role::Out];
+        return [Role::Entity, Role::About, Role::Group, Role::Breakdown, Role::Figures, Role::Out];
     }
 
     public function frequency(Plan $plan): Frequency
@@ -60,15 +61,20 @@ final class Moment extends Shape
             $table->entityNamed($table->columns) ??
             ($table->mostVaried($table->texts()) ?? $table->named($table->columns, Vocabulary::NUMBERED));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
+        $numbers = array_values(array_filter($others, $table->isNumeric(...)));
+        $keys = Keys::of($table, array_values(array_diff($others, [$table->mostVaried($numbers) ?? -1])), $entity, []);
         $figures = array_values(
             array_filter(
-                $others,
-                static fn(int $c): bool => $table->isNumeric($c) &&
+                $numbers,
+                static fn(int $c): bool => !in_array($c, [...$keys->breakdowns, $keys->group], true) &&
+                    // What tells more of an entity than a figure of its own does, as its number in a list.
+                    (!in_array($c, $keys->about, true) || $table->rowCount() < 2 * count($table->different($c))) &&
                     (preg_match(Vocabulary::NUMBERED, $table->words($c)) !== 1 ||
                         count($table->different($c)) < $table->rowCount()),
             ),
         );
-        $group = $table->named(array_values(array_diff($others, $figures)), Vocabulary::GROUP);
+        $group = $keys->group ?? $table->named(array_values(array_diff($others, $figures)), Vocabulary::GROUP);
+        $split = array_values(array_diff($keys->breakdowns, [$group ?? -1]));
 
         return self::planned(
             $table,
@@ -76,8 +82,9 @@ final class Moment extends Shape
             Columns::of(
                 $figures,
                 entity: $entity,
-                about: array_values(array_diff($others, $figures, [$group ?? -1])),
-                group: $group,
+                about: array_values(array_diff($others, $figures, $split, [$group ?? -1])),
+                group: in_array($group, $keys->breakdowns, true) ? null : $group,
+                breakdown: $keys->breakdowns,
             ),
             PeriodReading::of(PeriodNotation::Number),
         );
