@@ -18,6 +18,9 @@ final class Limits
 
     public const NAME = 300;
 
+    /** Of categories, over all breakdowns. */
+    public const COMBINATIONS = 10_000;
+
     /** @throws NotATable when there is more, with what is most likely the cause */
     public static function hold(Observations $observations): void
     {
@@ -43,7 +46,23 @@ final class Limits
                 'Check how it lies, or bring it in parts.',
             );
         }
-        $names = [...$observations->entities, ...array_column($observations->measures, 'name')];
+        // The first has none.
+        $combinations = count($observations->beside->combinations) - 1;
+        if ($combinations > self::COMBINATIONS) {
+            throw NotATable::because(
+                'The columns that break figures down make ' .
+                    number_format($combinations) .
+                    ' combinations; ' .
+                    number_format(self::COMBINATIONS) .
+                    ' can be kept.',
+                'Make one of them the entity, or leave it out.',
+            );
+        }
+        $names = [
+            ...$observations->entities,
+            ...array_column($observations->measures, 'name'),
+            ...array_merge([], ...$observations->beside->combinations),
+        ];
         foreach ($names as $name) {
             if (mb_strlen($name) > self::NAME) {
                 throw NotATable::because(

@@ -209,6 +209,18 @@ final class UnderstandingTest extends TestCase
         ]);
     }
 
+    public function testMoreCombinationsThanCanBeKeptAreRefusedInWords(): void
+    {
+        $rows = "Entity,Kind,Year,Value\n";
+        for ($i = 0; $i <= 10_000; $i++) {
+            $rows .= "A,kind {$i},2020,1\n";
+        }
+        $sample = self::sample($rows);
+        $plan = Detection::of($sample)->plan->with(['roles' => ['entity', 'breakdown', 'period', 'figures']]);
+        $this->expectExceptionMessage('make 10,001 combinations; 10,000 can be kept');
+        Reader::read($sample->rows, $plan);
+    }
+
     /** A correction of one column leaves what was understood of the others. */
     public function testARoleThatIsChangedLeavesTheOthersAsTheyWere(): void
     {

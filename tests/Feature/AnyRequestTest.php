@@ -172,6 +172,9 @@ final class AnyRequestTest extends ApplicationTestCase
             'sheet',
             'hue',
             'kind',
+            'breakdown',
+            'choice',
+            'cell',
         ];
         for ($i = $this->random->getInt(0, 8); $i > 0; $i--) {
             $input[$this->one($names)] = $this->value();
@@ -190,7 +193,7 @@ final class AnyRequestTest extends ApplicationTestCase
         }
         if ($route === 'uploads.update') {
             foreach (
-                ['row', 'above', 'heading', 'value', 'columns', 'shape', 'ways', 'same', 'notation', 'moment']
+                ['row', 'above', 'roles', 'rows', 'summaries', 'split', 'shape', 'ways', 'same', 'notation', 'moment']
                 as $name
             ) {
                 $input += $this->random->getInt(0, 2) === 0 ? [$name => $this->value()] : [];

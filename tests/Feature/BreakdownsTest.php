@@ -70,6 +70,14 @@ final class BreakdownsTest extends ApplicationTestCase
 
     public function testARowThatStandsForOthersIsNoPeerUnlessItIsSaidToBe(): void
     {
+        $upload = $this->brought("Utility,2023,2024\nVeldmere,5,6\nTarrow,1,2\nMarl,3,4\nTotal,9,12\n", 'bursts.csv');
+        $see = fn(array $correction) => $this->patch(route('uploads.update', $upload), $correction)->assertOk();
+        $see([])->assertSee('Bursts of 3 utilities')->assertSee('“Total” stands for others', false);
+        $see(['rows' => [4 => 'figures']])
+            ->assertSee('Bursts of 4 utilities')
+            ->assertDontSee('stands for others');
+        $see(['rows' => [3 => 'summary']])->assertSee('“Marl” stands for others', false);
+        $see(['rows' => [3 => 'note']])->assertSee('Bursts of 3 utilities');
         $study = $this->imported(
             "Bursts by utility,,\n(repairs),,\nUtility,2023,2024\nVeldmere,5,6\nTarrow,1,2\nMarl,3,4\nTotal,9,12\n" .
                 "Source: The Forum,,\n",

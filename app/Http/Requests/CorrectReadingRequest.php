@@ -35,7 +35,7 @@ final class CorrectReadingRequest extends FormRequest
         $this->setWay($upload);
         $plan = $upload->readPlan();
         if (!$this->startAnew($upload, $plan)) {
-            $upload->plan = $plan->with($this->changes($plan))->toArray();
+            $upload->plan = $plan->with($this->changes($upload, $plan))->toArray();
         }
     }
 
@@ -83,20 +83,21 @@ final class CorrectReadingRequest extends FormRequest
     }
 
     /** @return array<string, mixed> of the plan, as Plan::with() takes them */
-    private function changes(Plan $plan): array
+    private function changes(Upload $upload, Plan $plan): array
     {
         /** @var array<string, mixed> $changes */
-        $changes = $this->except([
-            '_token',
-            '_method',
-            'shape',
-            'row',
-            'encoding',
-            'delimiter',
-            'sheet',
-            'way',
-            'same',
-            'rows',
+        $changes = $this->only([
+            'notation',
+            'frequency',
+            'numbers',
+            'duplicates',
+            'measureName',
+            'entityName',
+            'unitName',
+            'above',
+            'counted',
+            'moment',
+            'joined',
         ]);
         $roles = $this->listed('roles');
         $ways = $this->listed('ways');
@@ -116,15 +117,33 @@ final class CorrectReadingRequest extends FormRequest
             // What is said of one measure leaves what was said of others.
             $changes['measures'] = array_replace_recursive($plan->stated->measures, $this->input('measures'));
         }
-        if (is_array($this->input('summaries'))) {
-            $changes['summaries'] = [...$plan->rows->summaries, ...$this->input('summaries')];
-        }
         $moment = trim($this->string('moment')->value());
         if ($moment !== '') {
             Period::parse($moment);
         }
 
-        return [...$changes, ...$this->asides($plan)];
+        return [...$changes, ...$this->asides($plan), ...$this->summaries($upload, $plan)];
+    }
+
+    /** @return array{summaries?: array<string, string>} entities whose row is said to be a summary, or none */
+    private function summaries(Upload $upload, Plan $plan): array
+    {
+        $rows = $this->listed('rows');
+        if ($rows === [] || $plan->columns->entity === null) {
+            return [];
+        }
+        $last = min(max(array_map(intval(...), array_keys($rows))), config()->integer('duskrail.preview_rows'));
+        [$sample] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, $last + 1);
+        $sample = $plan->split === null ? $sample : $plan->split->sample($sample);
+        $summaries = $plan->rows->summaries;
+        foreach ($rows as $row => $what) {
+            $name = $sample->cell((int) $row, $plan->columns->entity);
+            if ($name !== '' && in_array($what, ['figures', 'summary'], true)) {
+                $summaries[$name] = $what === 'summary' ? 'total' : '';
+            }
+        }
+
+        return ['summaries' => $summaries];
     }
 
     /** The row that is said to hold the headings. */

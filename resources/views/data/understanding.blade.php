@@ -61,7 +61,7 @@
                         <th scope="row" class="row"><select name="rows[{{ $row }}]" aria-label="Row {{ $row + 1 }} is">
                             <option value="figures" @selected($is === '')>{{ $row + 1 }}</option>
                             @if ($is === 'title')<option value="title" selected>title {{ $row + 1 }}</option>@endif
-                            @if ($is === 'summary')<option value="summary" selected>summary {{ $row + 1 }}</option>@endif
+                            @if ($screen->entityIn($row) !== '' && in_array($is, ['', 'summary'], true))<option value="summary" @selected($is === 'summary')>summary {{ $row + 1 }}</option>@endif
                             <option value="heading" @selected($is === 'heading')>heading {{ $row + 1 }}</option>
                             <option value="note" @selected($is === 'note')>note {{ $row + 1 }}</option>
                         </select></th>
