@@ -220,6 +220,7 @@ final readonly class UploadScreen
     {
         $column = $this->plan->columns->entity;
         $heading = $column === null ? '' : mb_strtolower($this->sample->heading($column, $this->plan->heading));
+        $heading = (string) preg_replace('/[ _]name$/u', '', $heading);
         $isWord = preg_match('/^(?!column|geo|name|entity|unit)\p{Ll}{3,20}$/u', $heading) === 1;
 
         return Str::plural($isWord ? $heading : 'entity', $count);

@@ -18,7 +18,7 @@ enum MeasureKind: string
     {
         return match ($this) {
             self::Flow => 'flow (adds up over time)',
-            self::Stock => 'level (a stock; does not add up over time)',
+            self::Stock => 'level (does not add up over time)',
             self::Rate => 'rate (already a quotient)',
         };
     }

@@ -102,6 +102,9 @@ final class BreakdownsTest extends ApplicationTestCase
     {
         $study = $this->imported(self::SPLIT, 'bursts.csv');
         $dataset = $study->dataset;
+        $this->get(route('datasets.show', $dataset))->assertSee(
+            'Split by Cause: frost, age, all; “all” stands for all',
+        );
         $frost = Cell::of(['zone' => 'upper', 'cause' => 'frost']);
         $values = static fn(Study $of): array => Study::findOrFail($of->id)->data()->table('bursts', $frost)->series[
             'veldmere'

@@ -286,7 +286,7 @@ final class BringingFilesTest extends ApplicationTestCase
         $upload = $this->brought($rows);
         $this->get(route('uploads.show', $upload))
             ->assertSeeInOrder(['701', '702', '708', '709'])
-            ->assertDontSee('<td class="figures">710</td>', false)
+            ->assertDontSee('<td class="is-figures">710</td>', false)
             ->assertSee('12 figures');
     }
 

@@ -28,6 +28,7 @@
         </section>
 
         <h2>Measures</h2>
+        @foreach ($dataset->asBreakdowns() as $breakdown)<p class="quiet">Split by {{ $breakdown->name }}: {{ Str::limit(implode(', ', $breakdown->categories), 160) }}{{ $breakdown->total === '' ? '' : '; “'.$breakdown->nameOf($breakdown->total).'” stands for all' }}.</p>@endforeach
         <form method="post" action="{{ route('datasets.measures', $dataset) }}">@csrf @method('patch')
             <div class="sample">
                 <table class="table is-narrow edits">

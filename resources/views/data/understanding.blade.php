@@ -47,7 +47,7 @@
                 <tr>
                     <td class="row"></td>
                     @foreach ($headings as $column => $heading)
-                        <td class="role {{ $plan->columns->role($column)->value }}"><select name="roles[{{ $column }}]" aria-label="{{ $heading }} is">
+                        <td class="role is-{{ $plan->columns->role($column)->value }}"><select name="roles[{{ $column }}]" aria-label="{{ $heading }} is">
                             @foreach ($shape->roles() as $role)<option value="{{ $role->value }}" @selected($role === $plan->columns->role($column))>{{ $role === \DuskRail\Reading\Role::Figures ? $shape->across() : $role->label() }}</option>@endforeach
                             @unless (in_array($plan->columns->role($column), $shape->roles(), true))<option selected>{{ $plan->columns->role($column)->label() }}</option>@endunless
                         </select></td>
@@ -65,7 +65,7 @@
                             <option value="heading" @selected($is === 'heading')>heading {{ $row + 1 }}</option>
                             <option value="note" @selected($is === 'note')>note {{ $row + 1 }}</option>
                         </select></th>
-                        @foreach ($headings as $column => $heading)<td class="{{ $plan->columns->role($column)->value }}">{{ Str::limit($sample->cell($row, $column), 40) }}</td>@endforeach
+                        @foreach ($headings as $column => $heading)<td class="is-{{ $plan->columns->role($column)->value }}">{{ Str::limit($sample->cell($row, $column), 40) }}</td>@endforeach
                     </tr>
                 @endforeach
                 @if (count($sample->rows) - 1 > end($shown))<tr class="title"><th class="row">…</th><td colspan="{{ count($headings) }}">{{ $screen->whole ? number_format(count($sample->rows) - 1 - end($shown)).' more rows' : 'and so on' }}</td></tr>@endif
