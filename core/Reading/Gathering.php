@@ -71,6 +71,9 @@ final class Gathering
     /** @var array<string, Frequency> what the texts of the period column are, where each says so itself */
     private array $frequencies = [];
 
+    /** @var array<string, string> units by what stands in their column */
+    private array $units = ['' => ''];
+
     /** @var array<string, string> first unit that stands beside the name of a measure */
     private array $rowUnits = [];
 
@@ -137,8 +140,9 @@ final class Gathering
     {
         $columns = $this->plan->columns;
         foreach ($columns->values as $column) {
-            if (trim($row[$column] ?? '') !== '') {
-                return $this->headings !== [] && array_map(trim(...), $row) === $this->headings;
+            $cell = trim($row[$column] ?? '');
+            if ($cell !== '') {
+                return $cell === ($this->headings[$column] ?? null) && array_map(trim(...), $row) === $this->headings;
             }
         }
         $period = $columns->period === null ? '' : trim($row[$columns->period] ?? '');
@@ -247,8 +251,9 @@ final class Gathering
     public function unit(array $row): string
     {
         $column = $this->plan->columns->unit;
+        $text = $column === null ? '' : $row[$column] ?? '';
 
-        return $column === null ? '' : Vocabulary::unit(FormulaGuard::unguard(trim($row[$column] ?? '')));
+        return $this->units[$text] ??= Vocabulary::unit(FormulaGuard::unguard(trim($text)));
     }
 
     /**
@@ -259,7 +264,10 @@ final class Gathering
     private function factor(array $row): float
     {
         $column = $this->plan->columns->multiplier;
-        $power = $column === null ? '' : trim($row[$column] ?? '');
+        if ($column === null) {
+            return 1.0;
+        }
+        $power = trim($row[$column] ?? '');
 
         return preg_match('/^-?\d{1,2}$/', $power) === 1 ? 10.0 ** (int) $power : 1.0;
     }
@@ -534,33 +542,16 @@ final class Gathering
             return $this->entityIds[$name];
         }
         if (!mb_check_encoding($name, 'UTF-8')) {
-            $this->problem(
-                Problem::cell(
-                    $row + 1,
-                    $this->plan->columns->entity === null
-                        ? 'heading'
-                        : $this->headingText($this->plan->columns->entity),
-                    $name,
-                    'letters in UTF-8; the file may be written in another way than it begins',
-                ),
+            return $this->unnamed(
+                $row,
+                $this->plan->columns->entity,
+                $name,
+                'letters in UTF-8; the file may be written in another way than it begins',
             );
-
-            return null;
         }
         $clean = FormulaGuard::unguard(trim((string) preg_replace('/\s+/u', ' ', $name)));
         if ($clean === '') {
-            $this->problem(
-                Problem::cell(
-                    $row + 1,
-                    $this->plan->columns->entity === null
-                        ? 'heading'
-                        : $this->headingText($this->plan->columns->entity),
-                    $name,
-                    'the name of an entity',
-                ),
-            );
-
-            return null;
+            return $this->unnamed($row, $this->plan->columns->entity, $name, 'the name of an entity');
         }
         if (!isset($this->entityIds[$clean])) {
             $this->entities[] = $clean;
@@ -577,23 +568,21 @@ final class Gathering
         }
         $clean = FormulaGuard::unguard(trim(mb_scrub($name)));
         if ($clean === '') {
-            $this->problem(
-                Problem::cell(
-                    $row + 1,
-                    $this->plan->columns->measure === null
-                        ? 'measure'
-                        : $this->headingText($this->plan->columns->measure),
-                    $name,
-                    'the name of a measure',
-                ),
-            );
-
-            return null;
+            return $this->unnamed($row, $this->plan->columns->measure, $name, 'the name of a measure');
         }
         $heading = Heading::read($clean);
         $this->measures[] = $this->plan->describe($heading->name, $unit === '' ? $heading->unit : $unit);
 
         return $this->measureIds[$name] = count($this->measures) - 1;
+    }
+
+    /** @param int|null $column that it stands in; null for a heading */
+    private function unnamed(int $row, ?int $column, string $found, string $expected): null
+    {
+        $where = $column === null ? 'heading' : $this->headingText($column);
+        $this->problem(Problem::cell($row + 1, $where, $found, $expected));
+
+        return null;
     }
 
     /** What a column of figures measures: its heading says, unless it is no more than “value”. */

@@ -26,7 +26,8 @@ final class Reader
                 $gathering->heading($number, $row);
                 continue;
             }
-            if (isset($asides[$number]) || trim(implode('', $row)) === '' || $gathering->isAside($row)) {
+            $isEmpty = trim($row[0] ?? '') === '' && trim(implode('', $row)) === '';
+            if ($isEmpty || isset($asides[$number]) || $gathering->isAside($row)) {
                 continue;
             }
             $gathering->begin($number, $row);
