@@ -354,6 +354,7 @@ final class DrawnViewsTest extends TestCase
                     'own' => ['a' => ['width' => 'fine', 'dash' => '', 'marker' => 'rings']],
                     'last' => 'triangle',
                     'lastSize' => 'small',
+                    'gaps' => 'hair',
                 ],
                 'labels' => [
                     'end' => 'name',
