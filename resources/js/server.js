@@ -1,11 +1,12 @@
 // Talking to the server: every edit is one request whose answer is the workspace drawn anew.
 import htmx from 'htmx.org/dist/htmx.esm.js';
 
-/** The preview that is under way, the timer of the message, and how many edits are under way. */
+/** The preview that is under way, the timer of the message, how many edits are under way, and the last step back. */
 export const requests = {
     preview: undefined,
     telling: undefined,
     underWay: 0,
+    stepping: Promise.resolve(),
 };
 
 export const workspace = () => document.getElementById('workspace');
@@ -20,8 +21,12 @@ export function change(values) {
     return swapped('POST', workspace().dataset.changes, values);
 }
 
+/** Each step is taken from where the one before has led, however quickly they are asked for. */
 export function history(step) {
-    return swapped('PUT', workspace().dataset.history, { step });
+    requests.stepping = requests.stepping
+        .catch(() => undefined)
+        .then(() => swapped('PUT', workspace().dataset.history, { step }));
+    return requests.stepping;
 }
 
 export function redraw() {
