@@ -46,6 +46,10 @@ final class JsonDocument
             return false;
         }
         $start = (string) file_get_contents($path, false, null, 0, self::EDGE);
+        // A list is one of rows, whatever those hold.
+        if (preg_match('/^[\s\x{FEFF}]*\[/u', $start) === 1) {
+            return false;
+        }
         // A line that is an object by itself is one of many: a file of rows.
         if (
             is_array(json_decode((string) strtok(ltrim($start, "\u{FEFF} \t\r\n"), "\n"), true)) &&

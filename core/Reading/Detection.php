@@ -45,6 +45,7 @@ final class Detection
         $table = new Table($split === null ? $sample : $split->sample($sample), $heading);
         $plan = ($shape ?? self::surest($table))->plan($table, $shape !== null);
         $plan = $split === null ? $plan : $plan->with(['split' => (array) $split]);
+        $plan = $plan->with(self::unitRow($table, $plan));
         $added = $shape === null ? Summaries::addingUp($sample, $plan) : [];
         $plan = $added === [] ? $plan : $plan->with(['summaries' => $added]);
 
@@ -71,6 +72,40 @@ final class Detection
             ...$table->passedOver,
             ...self::doubts($table, $plan),
         ];
+    }
+
+    /**
+     * A row right under the headings that holds nothing but the units of the columns of figures.
+     *
+     * @return array<string, mixed> of the plan
+     */
+    private static function unitRow(Table $table, Plan $plan): array
+    {
+        $row = ($plan->heading ?? -1) + 1;
+        $units = [];
+        foreach ($plan->heading === null ? [] : $table->columns as $column) {
+            $cell = $table->sample->cell($row, $column);
+            if (in_array($column, $plan->columns->values, true)) {
+                $units[$column] = trim($cell, '()[] ');
+            } elseif ($cell !== '') {
+                return [];
+            }
+        }
+        $are = array_filter(
+            $units,
+            static fn(string $unit): bool => preg_match('/^[\p{L}%‰€$£°][^\d]{0,19}$|^[\p{L}]+[23²³]$/u', $unit) ===
+                1 && !NumberNotation::isMissing($unit),
+        );
+        if ($are === [] || count($are) < count($units)) {
+            return [];
+        }
+        $measures = $plan->stated->measures;
+        foreach ($plan->shape === 'long' ? $are : [] as $column => $unit) {
+            $measures[Heading::read($table->name($column))->name]['unit'] = $unit;
+        }
+        $one = count(array_unique($are)) === 1 && $plan->shape !== 'long' ? ['unitName' => reset($are)] : [];
+
+        return ['asides' => [...$plan->rows->asides, $row], 'measures' => $measures, ...$one];
     }
 
     private static function surest(Table $table): Shape

@@ -13,12 +13,40 @@ final readonly class Keys
     /** Categories of one breakdown. */
     private const MOST = 400;
 
+    /** Share of rows that may be for a figure that another one is for. */
+    private const AGAIN = 0.1;
+
     /**
      * @param list<int> $about
      * @param list<int> $breakdowns
      * @param int|null $group of those about the entity, the one to group by
      */
     private function __construct(public array $about, public array $breakdowns, public ?int $group) {}
+
+    /**
+     * The entity, and what the other columns are then: of several that may name it the first with which no two rows are
+     * for the same figure, or nearly none.
+     *
+     * @param list<int> $free columns that may be either
+     * @param list<int|null> $entities columns that may name them, the likeliest first
+     * @param list<int> $keys columns that tell figures apart already: those of period and measure
+     * @return array{int|null, self}
+     */
+    public static function best(Table $table, array $free, array $entities, array $keys): array
+    {
+        $best = null;
+        foreach (array_unique($entities) ?: [null] as $entity) {
+            $found = self::of($table, array_values(array_diff($free, [$entity ?? -1])), $entity, $keys);
+            $columns = [...$keys, ...$entity === null ? [] : [$entity], ...$found->breakdowns];
+            $again = $table->repeats($columns);
+            if ($again <= self::AGAIN * $table->rowCount()) {
+                return [$entity, $found];
+            }
+            $best = $best === null || $again < $best[0] ? [$again, $entity, $found] : $best;
+        }
+
+        return [$best[1], $best[2]];
+    }
 
     /**
      * @param list<int> $free columns that may be either
@@ -55,7 +83,9 @@ final readonly class Keys
         $entities = count($table->different($entity));
 
         return $entities > 1 &&
-            (!$table->isNumeric($column) || $table->rowCount() >= 2 * $entities) &&
+            (!$table->isNumeric($column) ||
+                $table->rowCount() >= 2 * $entities ||
+                preg_match(Vocabulary::CODE, $table->words($column)) === 1) &&
             $table->follows($column, $entity);
     }
 

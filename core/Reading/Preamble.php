@@ -50,7 +50,9 @@ final readonly class Preamble
     /** `GWh, unless said otherwise` is GWh; a remark in brackets that is long is no unit. */
     private static function unit(string $text): string
     {
-        $text = trim((string) preg_replace('/[,;]\s*(unless|except|if not|wenn nicht|sauf).*$/iu', '', $text));
+        $text = trim(
+            (string) preg_replace('/[,;]\s*(unless|except|if not|rounded|gerundet|wenn nicht|sauf).*$/iu', '', $text),
+        );
 
         return mb_strlen($text) <= 30 && preg_match('/\d{4}/', $text) !== 1 ? $text : '';
     }

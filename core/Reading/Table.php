@@ -116,7 +116,7 @@ final class Table
         $codes = array_values(
             array_filter(
                 array_diff($among, $texts),
-                fn(int $column): bool => preg_match('/^(area|land)\b/i', $this->words($column)) !== 1 &&
+                fn(int $column): bool => preg_match('/^(area|land)\b|\s/i', $this->words($column)) !== 1 &&
                     array_filter($this->different($column), static fn(string $c): bool => !ctype_digit($c)) === [],
             ),
         );
@@ -135,17 +135,19 @@ final class Table
         if (count($columns) < 2) {
             return false;
         }
-        $known = $units = $sizes = [];
+        $known = $units = $sizes = $words = [];
         foreach ($columns as $column) {
             $heading = Heading::read($this->words($column));
             [, $why] = MeasureKind::guessed((string) preg_replace('/[._]/', ' ', $heading->name), $heading->unit);
             $known[] = str_starts_with($why, 'by ');
+            $words[$why] = true;
             $units[$heading->unit] = true;
             $sizes[] = $this->size($column);
         }
         $sizes = array_filter($sizes, static fn(float $size): bool => $size > 0.0);
 
-        return (count(array_filter($known)) >= 0.5 * count($columns) && (count($units) > 1 || !isset($units['%']))) ||
+        // One word in all of them tells none apart.
+        return (count($words) > 1 && count(array_filter($known)) >= 0.5 * count($columns)) ||
             count($units) > 1 ||
             ($sizes !== [] && max($sizes) > 10_000.0 * min($sizes));
     }
@@ -276,9 +278,14 @@ final class Table
      */
     public function mostVaried(array $among): ?int
     {
+        // What figures are split by is compared where there is nothing else.
+        $compared = array_filter(
+            $among,
+            fn(int $column): bool => preg_match(Vocabulary::SPLIT, $this->words($column)) !== 1,
+        );
         $best = null;
         $most = 0;
-        foreach ($among as $column) {
+        foreach ($compared === [] ? $among : $compared as $column) {
             $different = count($this->different($column));
             // Of a name and its code, which are as many, the name.
             $more = $different > $most || ($different === $most && $best !== null && $this->isLonger($column, $best));
@@ -411,18 +418,22 @@ final class Table
         if (array_filter($cells, static fn(string $c): bool => preg_match('/^\d{4}\.\d{1,2}$/', $c) === 1) !== []) {
             return false;
         }
-        $ordinals = array_filter(array_map($reading->read(...), $cells), is_int(...));
-        sort($ordinals);
-        if (preg_match('/^\d+$/', $cells[0] ?? '') !== 1 || count($ordinals) < 4) {
+        $ordinals = array_values(array_filter(array_map($reading->read(...), $cells), is_int(...)));
+        $sorted = $ordinals;
+        sort($sorted);
+        // Years of elections have no step, and stand in order.
+        $isInOrder = in_array($ordinals, [$sorted, array_reverse($sorted)], true);
+        if ($isInOrder || preg_match('/^\d+$/', $cells[0] ?? '') !== 1 || count($ordinals) < 4) {
             return true;
         }
+        $ordinals = $sorted;
         $steps = [];
         for ($i = 1, $count = count($ordinals); $i < $count; $i++) {
             $steps[] = $ordinals[$i] - $ordinals[$i - 1];
         }
         $usual = array_count_values($steps);
 
-        return max($usual) >= 0.6 * count($steps);
+        return $usual !== [] && max($usual) >= 0.6 * count($steps);
     }
 
     /** Whether several rows are for one period, so that something else must tell them apart. */

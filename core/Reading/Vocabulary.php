@@ -8,11 +8,18 @@ namespace DuskRail\Reading;
 final class Vocabulary
 {
     public const ENTITY =
-        '/^(entity|entities|utility|company|organi[sz]ation|provider|operator|name|country|countries|area|nation|' .
-        'region|municipality|site|plant|place|city|town|state|station|unit name|geo|geography|ref area|' .
-        'reporting area|location|district|county|province|branch|school|hospital|land|kommune|gemeinde|stadt|werk|' .
-        'pays|commune|ville|país|ciudad|paese|comune|series|symbol|ticker|industry|sector|product|brand|team|player|' .
-        'bank|commodity|species|airport|airline|customer|person|subject)\b(?! (code|id|number)\b)/i';
+        '/^(entity|entities|utility|company|organi[sz]ation|provider|operator|supplier|name|country|countries|area|' .
+        'nation|region|municipality|site|plant|place|city|town|village|state|station|unit name|geo|geography|ref area|' .
+        'reporting area|location|district|county|province|ward|borough|parish|council|constituency|authority|' .
+        'local authority|trust|practice|agency|department|division|branch|school|hospital|shop|store|land|kommune|' .
+        'gemeinde|stadt|kreis|bezirk|kanton|canton|werk|anlage|betrieb|standort|filiale|pays|commune|ville|' .
+        'département|région|país|ciudad|paese|comune|series|symbol|ticker|team|player|bank|airport|airline|' .
+        'customer|person|subject)\b(?! (code|id|number)\b)/iu';
+
+    /** Headings of what figures are split by rather than of what is compared. */
+    public const SPLIT =
+        '/^(sex|gender|age|ethnicity|tariff|fuel|cause|reason|type|category|class|band|size|sector|industry|level|' .
+        'status|kind|mode|product|grade|severity|geschlecht|alter|sexe|âge|edad|sexo)\b/iu';
 
     public const PERIOD =
         '/\b(period|date|month|year|quarter|week|day|time|opened|closed|jahr|monat|quartal|' .

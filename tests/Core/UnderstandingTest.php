@@ -143,6 +143,25 @@ final class UnderstandingTest extends TestCase
             "Utility,Month,Bursts\nA,2020-01,1\nA,2020-02,2\nUtility,Month,Bursts\nB,2020-01,3\nB,2020-02,4\n",
             'long; A, B; Bursts [] flow; 2020-01: 1, 2020-02: 2',
         ];
+        yield 'units in a row of their own, in Windows-1252 German' => [
+            "Betrieb;Monat;Umsatz;Ausfall\n;;CHF;h\nNord;Jänner 2023;1'234,5;2,5\nNord;Februar 2023;1'300,0;3\n" .
+            "Süd;Jänner 2023;2'000,0;4,5\nSüd;Februar 2023;2'100,0;1\n",
+            'long; Nord, Süd; Umsatz [CHF] flow, Ausfall [h] stock; 2023-01: 1234.5, 2023-02: 1300',
+        ];
+        yield 'what is split has more categories than there are wards' => [
+            "Ward;Year;Gender;Admissions\nA;2020;Male;5\nA;2020;Female;6\nA;2020;All;11\nB;2020;Male;1\n" .
+            "B;2020;Female;2\nB;2020;All;3\n",
+            'long; A, B; Admissions [] flow; Gender: Male, Female, All*; 2020: 5',
+        ];
+        yield 'figures whose heading begins as an entity does' => [
+            "Quarter,Company A revenue,Company B revenue\nQ1/2022,100,200\nQ2/2022,110,190\nQ3/2022,120,180\n",
+            'entities-across; Company A revenue, Company B revenue; Table [] stock; ' .
+            '2022-Q1: 100, 2022-Q2: 110, 2022-Q3: 120',
+        ];
+        yield 'years without a heading that have no step' => [
+            ",North,South\n1997,1,2\n2001,3,4\n2005,5,6\n2010,7,8\n2015,9,1\n2017,2,3\n2019,4,5\n",
+            'entities-across; North, South; Table [] stock; 1997: 1, 2001: 3, 2005: 5, 2010: 7, 2015: 9, 2017: 2, 2019: 4',
+        ];
         yield 'seconds in every cell are a unit, and no flags' => [
             "Lap,Runner,Time\n1,A,8.25 s\n2,A,8.31 s\n3,A,8 s\n1,B,9 s\n2,B,9.5 s\n",
             'long; A, B; Time [s] stock; #1: 8.25, #2: 8.31, #3: 8',

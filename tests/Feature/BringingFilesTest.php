@@ -253,6 +253,12 @@ final class BringingFilesTest extends ApplicationTestCase
             JsonRecords::class,
         ]),
     ]
+    #[
+        TestWith([
+            '[{"class": "a", "year": 2020, "value": 1}, {"class": "b", "year": 2020, "value": 2',
+            JsonRecords::class,
+        ]),
+    ]
     #[TestWith(['{"page": 1, "rows": [{"a": "x", "year": 2020}, {"a": "y", "year": 2021}]}', JsonRecords::class])]
     #[TestWith(["PK\x03\x04 and then nonsense", Workbook::class])]
     #[TestWith(["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1", Workbook::class])]

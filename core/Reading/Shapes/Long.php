@@ -67,7 +67,7 @@ class Long extends Shape
         [$apart, $periods] = self::apart($table, $period, $periods);
         $all = array_values(array_diff($table->columns, [$period, ...$apart]));
         $texts = array_values(array_intersect($all, $table->texts()));
-        $unit = $table->named($all, Vocabulary::UNIT);
+        $unit = $table->named($texts, Vocabulary::UNIT);
         $multiplier = $table->named($all, Vocabulary::MULTIPLIER);
         $status = $table->named($texts, Vocabulary::STATUS);
         $named = array_values(array_filter([$unit, $multiplier, $status], is_int(...)));
@@ -93,10 +93,13 @@ class Long extends Shape
         $may = array_values(array_diff($all, [...$named, ...$breakdowns, $entity ?? -1]));
         $values = self::figures($table, $may, [...$texts, ...$named, ...$breakdowns], $measure !== null);
         // One column at least stays one of figures: the one with the most different ones.
-        $splitting = Keys::of(
+        $others = array_diff($may, count($values) === 1 ? $values : [$table->mostVaried($values) ?? -1]);
+        $varied = $table->mostVaried(array_values(array_diff($free, $breakdowns)));
+        $entities = array_values(array_filter([$entity, $varied], is_int(...)));
+        [$entity, $splitting] = Keys::best(
             $table,
-            array_values(array_diff($may, count($values) === 1 ? $values : [$table->mostVaried($values) ?? -1])),
-            $entity,
+            [...array_values($others), ...$entity === null ? [] : [$entity]],
+            $entities,
             [...$keys, ...$breakdowns],
         );
         $described = [...$splitting->about, ...$splitting->breakdowns, $splitting->group ?? -1];

@@ -130,9 +130,9 @@ final class PeriodsAcross extends Shape
         $multiplier = $table->named($labels, Vocabulary::MULTIPLIER);
         $measure = $table->named($labels, Vocabulary::MEASURE);
         $free = array_values(array_diff($labels, array_filter([$unit, $measure, $multiplier], is_int(...))));
-        $entity = $table->entityNamed($free) ?? $table->mostVaried($free);
+        $entities = array_values(array_filter([$table->entityNamed($free), $table->mostVaried($free)], is_int(...)));
         $keys = array_values(array_filter([$measure], is_int(...)));
-        $splitting = Keys::of($table, array_values(array_diff($free, [$entity ?? -1])), $entity, $keys);
+        [$entity, $splitting] = Keys::best($table, $free, $entities, $keys);
 
         return self::planned(
             $table,
