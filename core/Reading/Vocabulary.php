@@ -8,8 +8,9 @@ namespace DuskRail\Reading;
 final class Vocabulary
 {
     public const ENTITY =
-        '/^(entity|entities|utility|company|organi[sz]ation|provider|operator|supplier|name|country|countries|area|' .
-        'nation|region|municipality|site|plant|place|city|town|village|state|station|unit name|geo|geography|ref area|' .
+        '/^(entity|entities|utility|company|organi[sz]ation|provider|operator|supplier|name|country|countries|' .
+        'area|nation|region|municipality|site|plant|place|city|town|village|state|station|unit name|geo|' .
+        'geography|ref area|' .
         'reporting area|location|district|county|province|ward|borough|parish|council|constituency|authority|' .
         'local authority|trust|practice|agency|department|division|branch|school|hospital|shop|store|land|kommune|' .
         'gemeinde|stadt|kreis|bezirk|kanton|canton|werk|anlage|betrieb|standort|filiale|pays|commune|ville|' .

@@ -160,7 +160,8 @@ final class UnderstandingTest extends TestCase
         ];
         yield 'years without a heading that have no step' => [
             ",North,South\n1997,1,2\n2001,3,4\n2005,5,6\n2010,7,8\n2015,9,1\n2017,2,3\n2019,4,5\n",
-            'entities-across; North, South; Table [] stock; 1997: 1, 2001: 3, 2005: 5, 2010: 7, 2015: 9, 2017: 2, 2019: 4',
+            'entities-across; North, South; Table [] stock; ' .
+            '1997: 1, 2001: 3, 2005: 5, 2010: 7, 2015: 9, 2017: 2, 2019: 4',
         ];
         yield 'seconds in every cell are a unit, and no flags' => [
             "Lap,Runner,Time\n1,A,8.25 s\n2,A,8.31 s\n3,A,8 s\n1,B,9 s\n2,B,9.5 s\n",
