@@ -91,9 +91,8 @@ final class Vocabulary
         }
         // `All districts`, `Total hospitals`: what follows is a plural in small letters, and no name.
         $many = '/^(all|total|alle|tous les|toutes les|total of|sum of) (the )?\p{Ll}[\p{Ll} -]*(s|en|er|e|n|es)$/iu';
-        $small = preg_match('/^\S+ (\p{Ll}|of |the )/u', $name) === 1;
 
-        return preg_match(self::TOTAL, $name) === 1 || ($small && preg_match($many, $name) === 1) ? 'total' : '';
+        return preg_match(self::TOTAL, $name) === 1 || preg_match($many, $name) === 1 ? 'total' : '';
     }
 
     /** Whether a category stands for all others of its breakdown, by its name or code. */

@@ -62,6 +62,9 @@ final class BreakdownsTest extends TestCase
         $data = self::data();
         $all = self::changed(Study::first('Cases', 'cases', $data), 'age', 'sum', $data);
         self::assertSame(['home' => [60.0, 66.0], 'b' => [24.0, 30.0]], self::lines($all, $data));
+        // A sum without one of its parts would be too small; what is not split is no sum.
+        self::assertNan(self::lines($all, self::data(false))['b'][1]);
+        self::assertSame([10.0, 10.0], self::lines($all->withMeasure('beds'), $data)['home']);
         self::assertStringContainsString('Age added up', Make::wording(Comparison::of($all, $data), '')->subtitle);
         $this->expectException(InvalidStudy::class);
         $this->expectExceptionMessage('quotients of parts do not add up');
@@ -124,6 +127,8 @@ final class BreakdownsTest extends TestCase
         self::assertSame([['a' => 1], ['total']], [$study->focus, $study->off]);
         $shown = Comparison::of($study->withOff([]), $data);
         self::assertSame([2.0, 3.0], $shown->peerLine);
+        $c = $shown->lines[3];
+        self::assertSame([1, 3], [$shown->peers->place($c, 1)?->rank, $shown->peers->place($c, 1)?->of]);
         $said = static fn(DataInMemory $of): array => array_map(
             static fn(Notice $n): string => $n->sentence,
             array_filter(
@@ -160,8 +165,12 @@ final class BreakdownsTest extends TestCase
         return $lines;
     }
 
-    /** Cases by sex and age, people by sex, beds and rates not split. */
-    private static function data(): DataInMemory
+    /**
+     * Cases by sex and age, people by sex, beds and rates not split.
+     *
+     * @param bool $isWhole whether the old of B have come in for the newest year
+     */
+    private static function data(bool $isWhole = true): DataInMemory
     {
         $yearly = static fn(string $key, MeasureKind $kind): Measure => Measure::of(
             $key,
@@ -186,7 +195,7 @@ final class BreakdownsTest extends TestCase
             foreach (['young', 'old'] as $age) {
                 $tables['cases/' . Cell::of(['age' => $age, 'sex' => $sex])] = Make::table($cases, '2023', [
                     'home' => [10 * $times, 11 * $times],
-                    'b' => [4 * $times, 5 * $times],
+                    'b' => [4 * $times, $isWhole || $age === 'young' ? 5 * $times : null],
                 ]);
             }
         }

@@ -108,6 +108,12 @@ final class SpacingTest extends TestCase
             Make::data(['flow' => ['', MeasureKind::Stock, $first, ['home' => [1, 2, null, 4, 5]]]])->table('flow'),
         )->absent;
         self::assertSame([[], [2 => true]], [$of('2024-01'), $of('2020')]);
+        $everySecond = Make::data(['flow' => ['', MeasureKind::Flow, '2024-01', ['home' => [1, null, 2, null, 3]]]]);
+        self::assertSame([1 => true, 3 => true], Spacing::of($everySecond->table('flow'))->absent);
+        self::assertSame(
+            [1.0, null, 3.0, null, 6.0],
+            Make::values(Make::run($everySecond, 'running-total', ['from' => 'start']), 'home'),
+        );
     }
 
     private static function fiveYearly(): DataInMemory

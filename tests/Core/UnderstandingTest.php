@@ -70,8 +70,17 @@ final class UnderstandingTest extends TestCase
             'periods-across; Alder, Birch, Cedar, Dray, Forum (total); Table [] stock; 2021: 1, 2022: 2, 2023: 3',
         ];
         yield 'names that only begin as a total does' => [
-            "Hospital,2021,2022\nAll Saints,1,2\nTotal Care,3,4\nMean Street,5,6\n",
-            'periods-across; All Saints, Total Care, Mean Street; Table [] stock; 2021: 1, 2022: 2',
+            "Hospital,2021,2022\nAll Saints,1,2\nTotal Care,3,4\nMean Street,5,6\nNorth,8,9\nSouth,7,3\n",
+            'periods-across; All Saints, Total Care, Mean Street, North, South; Table [] stock; 2021: 1, 2022: 2',
+        ];
+        yield 'a figure that is the sum of the others by chance' => [
+            "Utility,2023\nAlder,1\nBirch,2\nCedar,3\nDray,6\n",
+            'periods-across; Alder, Birch, Cedar, Dray; Table [] stock; 2023: 1',
+        ];
+        yield 'a text that tells no figures apart' => [
+            "Utility,Month,Remark,Bursts\nA,2024-01,counted,1\nA,2024-02,asked,2\nB,2024-01,counted,3\n" .
+            "B,2024-02,counted,4\n",
+            'long; A, B; Bursts [] flow; 2024-01: 1, 2024-02: 2',
         ];
         yield 'codes beside names, and years as R writes them' => [
             "Country Name,Country Code,X1951,X1956,X1961\nNorland,NOR,1,2,3\nSouthey,SOU,4,5,6\n",

@@ -61,7 +61,12 @@ final class PeriodsAcross extends Shape
         }
         $across = $table->periodsAcross();
 
-        return $across !== null && count($across[0]) >= 2 ? 97 : 0;
+        return match (true) {
+            $across === null => 0,
+            count($across[0]) >= 2 => 97,
+            // A single period beside names.
+            default => count($table->texts()) === count($table->columns) - 1 ? 55 : 0,
+        };
     }
 
     private static function paired(Table $table): ?PairedHeadings
