@@ -7,9 +7,12 @@ namespace App\Data;
 use App\Models\Dataset;
 use App\Models\HouseFinish;
 use App\Models\Study;
+use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Document\Study as StudyOfCore;
 use DuskRail\Reading\FirstMeasure;
+use DuskRail\Reading\Observations;
+use DuskRail\Reading\ReadMeasure;
 
 /** The study that one begins with. */
 final class FirstStudy
@@ -28,11 +31,37 @@ final class FirstStudy
     public static function of(Dataset $dataset, StoredData $data, string $measure): Study
     {
         $study = StudyOfCore::first($data->measures()[$measure]->name, $measure, $data);
-        // Figures of a single period are no lines; two measures of it can be set against each other.
-        if ($data->table($measure)->axis->count === 1 && count($data->measures()) > 1) {
-            $study = $study->withView('scatter');
-        }
+        $isOfOne = $data->table($measure)->axis->count === 1 && count($data->measures()) > 1;
 
-        return RevisionWriter::begin($dataset, HouseFinish::current()->givenTo($study));
+        return RevisionWriter::begin($dataset, self::finished($study, $isOfOne));
+    }
+
+    /** What begin() would begin with once a file is stored as a data set. */
+    public static function foreseen(Observations $read, Matching $matching, string $home): StudyOfCore
+    {
+        $measures = array_map(static fn(ReadMeasure $m): array => [$m->name, $m->unit], $read->measures);
+        $n = (int) (FirstMeasure::of($measures) ?? throw ImportStopped::because('The file holds no measure.'));
+        $entities = (static function () use ($read, $matching, $home): iterable {
+            foreach ($read->entities as $number => $name) {
+                $summary = $read->beside->summaries[$name] ?? '';
+                $about = $summary === '' ? [] : ['summary' => $summary];
+                yield new Entity($matching->entityKeys[$number], $name, home: $name === $home, attributes: $about);
+            }
+        })();
+        $study = StudyOfCore::opening(
+            $matching->named[$n]->name,
+            $matching->measureKeys[$n],
+            $entities,
+            $read->spacing($n)->isIrregular,
+        );
+        [$first, $last] = $read->spans()[$n] ?? [0, 0];
+
+        return self::finished($study, $first === $last && count($read->measures) > 1);
+    }
+
+    /** Figures of a single period are no lines; two measures of it can be set against each other. */
+    private static function finished(StudyOfCore $study, bool $isOfOnePeriod): StudyOfCore
+    {
+        return HouseFinish::current()->givenTo($isOfOnePeriod ? $study->withView('scatter') : $study);
     }
 }

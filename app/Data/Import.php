@@ -6,26 +6,24 @@ namespace App\Data;
 
 use App\Formats\DelimitedFile;
 use App\Models\Dataset;
-use App\Models\Entity;
 use App\Models\EntityAlias;
 use App\Models\Measure;
 use App\Models\StoredSeries;
+use Closure;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\Revision;
+use DuskRail\Document\Study;
 use DuskRail\Reading\FoundBreakdowns;
 use DuskRail\Reading\Limits;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
-use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\ReadSeries;
 use DuskRail\Reading\Shapes\Attributes;
 use DuskRail\Reading\Vocabulary;
-use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /** Reads a file into a data set as a plan says: a new version of it, or nothing. */
 final readonly class Import
@@ -49,7 +47,8 @@ final readonly class Import
     ) {}
 
     /**
-     * @param (callable(Dataset): void)|null $then done in the same transaction, so that both stand or neither
+     * @param (callable(Dataset, Study): void)|null $then given the data set and the study that one may begin with; done
+     *     in the same transaction, so that both stand or neither
      *
      * @throws ImportStopped
      */
@@ -63,23 +62,28 @@ final readonly class Import
         }
         $observations = $this->read();
         $prepared = $this->prepared(null, $observations);
+        $first = FirstStudy::foreseen($observations, $prepared->matching, $home);
+        $key = $prepared->matching->entityKeys[array_flip($observations->entities)[$home] ?? -1] ?? '';
         $file = $this->source($observations);
 
-        return DB::transaction(function () use (
+        return $this->settled($prepared, function () use (
             $name,
             $source,
-            $home,
+            $key,
             $then,
             $observations,
             $prepared,
+            $first,
             $file,
         ): Dataset {
             $dataset = Dataset::create(['name' => $name, 'source' => $source]);
             $this->store($dataset, $observations, $prepared, $file);
-            $entity = $dataset->entities()->where('name', $home)->first();
-            $entity?->update(['home' => true]);
+            $dataset
+                ->entities()
+                ->where('key', $key)
+                ->update(['home' => true]);
             if ($then !== null) {
-                $then($dataset);
+                $then($dataset, $first);
             }
 
             return $dataset;
@@ -94,25 +98,35 @@ final readonly class Import
     public function addedTo(Dataset $dataset, ?callable $then = null): void
     {
         $observations = $this->read();
-        if (
-            $this->plan->shape === Attributes::NAME &&
-            array_intersect(
-                array_map(mb_strtolower(...), array_map(strval(...), array_keys($observations->beside->attributes))),
-                array_keys($this->known($dataset)),
-            ) === []
-        ) {
+        $prepared = $this->prepared($dataset, $observations);
+        if ($this->plan->shape === Attributes::NAME && array_filter($prepared->matching->entities) === []) {
             throw ImportStopped::because(
                 "None of the names in this table is in “{$dataset->name}”. Check which column names the entities.",
             );
         }
-        $prepared = $this->prepared($dataset, $observations);
         $file = $this->source($observations);
-        DB::transaction(function () use ($dataset, $observations, $prepared, $file, $then): void {
+        $this->settled($prepared, function () use ($dataset, $observations, $prepared, $file, $then): Dataset {
             $this->store($dataset, $observations, $prepared, $file);
             if ($then !== null) {
                 $then($dataset);
             }
+
+            return $dataset;
         });
+    }
+
+    /**
+     * In one transaction, after which nothing is left of what was staged.
+     *
+     * @param Closure(): Dataset $write
+     */
+    private function settled(PreparedImport $prepared, Closure $write): Dataset
+    {
+        try {
+            return DB::transaction($write);
+        } finally {
+            $prepared->staging->drop();
+        }
     }
 
     private function read(): Observations
@@ -146,7 +160,7 @@ final readonly class Import
     private function store(
         Dataset $dataset,
         Observations $observations,
-        PreparedSeries $prepared,
+        PreparedImport $prepared,
         VersionSource $file,
     ): void {
         VersionWriter::write($dataset, $file, function (VersionWriter $version) use (
@@ -154,82 +168,79 @@ final readonly class Import
             $observations,
             $prepared,
         ): void {
+            // Where somebody else wrote meanwhile, as a correction, nothing of that is lost.
+            $holds = $prepared->madeOn === $dataset->newestVersion();
+            $prepared = $holds ? $prepared : $this->prepared($dataset, $observations);
             $this->remember($dataset);
-            if ($this->plan->shape !== Attributes::NAME) {
-                // Where somebody else wrote meanwhile, as a correction, nothing of that is lost.
-                $holds = $prepared->madeOn === $dataset->newestVersion();
-                $this->write(
-                    $version,
-                    $dataset,
-                    $observations,
-                    $holds ? $prepared : $this->prepared($dataset, $observations),
-                );
-                $this->split($dataset, $observations);
+            $prepared->staging->writeEntities($dataset->id);
+            $version->putStaged($prepared->staging, $this->measures($dataset, $observations, $prepared->matching));
+            foreach ($prepared->gone as $gone) {
+                $version->end($gone);
             }
-            $this->describe($dataset, $observations);
+            $this->split($dataset, $observations);
         });
     }
 
-    private function write(
-        VersionWriter $version,
-        Dataset $dataset,
-        Observations $observations,
-        PreparedSeries $prepared,
-    ): void {
-        $measures = $this->measures($dataset, $observations);
-        $entities = $this->entities($dataset, $observations->entities, $prepared->keys);
-        foreach ($prepared->series as [$measure, $entity, $series, $old, $cell]) {
-            $version->put($measures[$measure], $entities[$entity], $series, $old, $cell);
-        }
-        foreach ($prepared->gone as $gone) {
-            $version->end($gone);
-        }
-    }
-
     /** What is to be written, worked out before anybody is kept waiting. */
-    private function prepared(?Dataset $dataset, Observations $observations): PreparedSeries
+    private function prepared(?Dataset $dataset, Observations $observations): PreparedImport
     {
-        $ids = $this->ids($dataset, $observations);
-        $known = $dataset === null ? [] : $this->known($dataset);
         $madeOn = $dataset?->newestVersion() ?? 0;
+        $matching = Matching::of($dataset, $observations, $this->same);
+        $ids = $matching->measureIds();
         $inForce = StoredSeries::ofVersion($madeOn, array_values(array_filter($ids)));
         $this->mustFit($observations, $ids, $inForce);
-        $all = [];
+        $staging = new Staging();
+        $this->stageEntities($staging, $observations, $matching);
         $breakdowns = FoundBreakdowns::of($observations, $dataset?->asBreakdowns() ?? []);
         foreach ($observations->series() as $n => $read) {
             if ($this->progress !== null && $n % 1_000 === 999) {
                 ($this->progress)($observations->rowCount, $observations->problemCount);
             }
             $cell = $breakdowns->cell($read);
-            $entity = $known[mb_strtolower($observations->entities[$read->entity])]->id ?? 0;
+            $entity = $matching->entities[$read->entity]->id ?? 0;
             $key = "{$ids[$read->measure]}/{$entity}/{$cell}";
             $old = $inForce[$key] ?? null;
             unset($inForce[$key]);
             $next = $this->next($old, $read);
             // What stays as it was is not written again.
             if ($old === null || !self::isSame($old, $next)) {
-                $all[] = [$read->measure, $read->entity, PackedSeries::of($next), $old, $cell];
+                $staging->series($read->measure, $read->entity, PackedSeries::of($next), $old?->id, $cell);
             }
         }
 
-        $gone = $this->way === 'place' ? array_values($inForce) : [];
-
-        return new PreparedSeries($madeOn, $all, $gone, array_map(self::key(...), $observations->entities));
+        return new PreparedImport($madeOn, $matching, $staging, $this->way === 'place' ? array_values($inForce) : []);
     }
 
-    /** @return list<int> the id of each measure in the file, 0 where it is new */
-    private function ids(?Dataset $dataset, Observations $observations): array
+    /**
+     * The entities of the file and what it says of them: their attributes, codes and groups, and which are summaries of
+     * others. A table of attributes makes none.
+     */
+    private function stageEntities(Staging $staging, Observations $observations, Matching $matching): void
     {
-        $there = [];
-        foreach ($dataset?->measures()->get() ?? [] as $measure) {
-            $there[$measure->key] = $measure;
+        $beside = $observations->beside;
+        foreach ($observations->entities as $n => $name) {
+            $entity = $matching->entities[$n];
+            if ($entity === null && $this->plan->shape === Attributes::NAME) {
+                continue;
+            }
+            $said = $beside->attributes[$name] ?? [];
+            $said += isset($beside->summaries[$name]) ? ['summary' => $beside->summaries[$name]] : [];
+            $old = $entity->about ?? [];
+            $about = array_filter([...$old, ...$said], static fn(string $text): bool => $text !== '');
+            $json = $about === $old ? null : json_encode($about, JSON_THROW_ON_ERROR);
+            $staging->entity($n, $entity?->id, $matching->entityKeys[$n], $name, $json);
+            foreach ($said as $heading => $text) {
+                // A code is another name that the entity goes by in files.
+                $alias = mb_strtolower($text);
+                if (
+                    preg_match(Vocabulary::CODE, (string) $heading) === 1 &&
+                    $alias !== '' &&
+                    !isset($matching->known[$alias])
+                ) {
+                    $staging->alias($n, $alias);
+                }
+            }
         }
-        $ids = [];
-        foreach ($observations->measures as $n => $read) {
-            $ids[] = $there[self::key(self::named($there, $read, $observations->frequencyOf($n))->name)]->id ?? 0;
-        }
-
-        return $ids;
     }
 
     /**
@@ -275,13 +286,13 @@ final readonly class Import
     public function revision(Dataset $dataset, Observations $observations): Revision
     {
         $revision = new Revision();
-        $known = $this->known($dataset);
-        $ids = $this->ids($dataset, $observations);
+        $matching = Matching::of($dataset, $observations, $this->same);
+        $ids = $matching->measureIds();
         $inForce = StoredSeries::ofVersion($dataset->version, array_values(array_filter($ids)));
         $this->mustFit($observations, $ids, $inForce);
         $breakdowns = FoundBreakdowns::of($observations, $dataset->asBreakdowns());
         foreach ($observations->series() as $read) {
-            $entity = $known[mb_strtolower($observations->entities[$read->entity])] ?? null;
+            $entity = $matching->entities[$read->entity];
             $key = $ids[$read->measure] . '/' . ($entity->id ?? 0) . '/' . $breakdowns->cell($read);
             $old = $inForce[$key] ?? null;
             unset($inForce[$key]);
@@ -301,19 +312,6 @@ final readonly class Import
         }
 
         return $revision;
-    }
-
-    /** @return list<string> names in the file that the data set does not know */
-    public function strangers(Dataset $dataset, Observations $observations): array
-    {
-        $known = $this->known($dataset);
-
-        return array_values(
-            array_filter(
-                $observations->entities,
-                static fn(string $name): bool => !isset($known[mb_strtolower($name)]),
-            ),
-        );
     }
 
     /** Names that were said to mean an entity are known from now on. */
@@ -356,85 +354,27 @@ final readonly class Import
         return new ReadSeries($new->measure, $new->entity, $first, $values, $statuses, $places);
     }
 
-    /**
-     * As it is called in the data set: one of another frequency than that of the same name has a name of its own.
-     *
-     * @param array<string, Measure> $there by key
-     */
-    private static function named(array $there, ReadMeasure $read, Frequency $frequency): ReadMeasure
+    /** @return list<int> id of each measure of the file, of which the new ones are made */
+    private function measures(Dataset $dataset, Observations $observations, Matching $matching): array
     {
-        while (($there[self::key($read->name)]->frequency ?? $frequency) !== $frequency) {
-            $name = "{$read->name} ({$frequency->adjective()})";
-            $read = new ReadMeasure($name, $read->unit, $read->kind, $read->better);
-        }
-
-        return $read;
-    }
-
-    /** @return list<int> an id for each measure in the file */
-    private function measures(Dataset $dataset, Observations $observations): array
-    {
-        $there = $ids = [];
-        foreach ($dataset->measures()->get() as $measure) {
-            $there[$measure->key] = $measure;
-        }
-        foreach ($observations->measures as $n => $read) {
-            $frequency = $observations->frequencyOf($n);
-            $read = self::named($there, $read, $frequency);
-            $key = self::key($read->name);
-            $there[$key] ??= Measure::create([
-                'dataset_id' => $dataset->id,
-                'key' => $key,
-                'name' => $read->name,
-                'unit' => $read->unit,
-                'kind' => $read->kind,
-                'better' => $read->better,
-                'frequency' => $frequency,
-            ]);
-            $ids[] = $there[$key]->id;
+        $ids = [];
+        // A table of attributes has none.
+        foreach ($this->plan->shape === Attributes::NAME ? [] : $matching->named as $n => $read) {
+            $ids[] = (
+                $matching->measures[$n] ??
+                Measure::create([
+                    'dataset_id' => $dataset->id,
+                    'key' => $matching->measureKeys[$n],
+                    'name' => $read->name,
+                    'unit' => $read->unit,
+                    'kind' => $read->kind,
+                    'better' => $read->better,
+                    'frequency' => $observations->frequencyOf($n),
+                ])
+            )->id;
         }
 
         return $ids;
-    }
-
-    /**
-     * @param list<string> $names
-     * @param list<string> $wished a key for each
-     * @return list<int> an id for each name
-     */
-    private function entities(Dataset $dataset, array $names, array $wished): array
-    {
-        $known = $this->known($dataset);
-        $keys = array_flip(array_map(static fn(Entity $e): string => $e->key, $known));
-        $rows = [];
-        foreach ($names as $n => $name) {
-            $lower = mb_strtolower($name);
-            if (isset($known[$lower]) || isset($rows[$lower])) {
-                continue;
-            }
-            $key = $wished[$n];
-            for ($more = 2; isset($keys[$key]); $more++) {
-                $key = "{$wished[$n]}-{$more}";
-            }
-            $keys[$key] = true;
-            $rows[$lower] = [
-                'dataset_id' => $dataset->id,
-                'key' => $key,
-                'name' => $name,
-                'home' => false,
-                'about' => '[]',
-            ];
-        }
-        WritingConnection::current()->insertMany('entities', array_values($rows));
-        // Of many the numbers alone, since making an object of each would take long.
-        $ids = $dataset->entities()->toBase()->pluck('id', 'key')->all();
-
-        return array_map(static function (string $name) use ($known, $rows, $ids): int {
-            $lower = mb_strtolower($name);
-            $id = $known[$lower]->id ?? $ids[$rows[$lower]['key']];
-
-            return is_numeric($id) ? (int) $id : 0;
-        }, $names);
     }
 
     /** Notes down what figures are split by. */
@@ -455,66 +395,5 @@ final readonly class Import
             ),
         );
         $dataset->save();
-    }
-
-    /** What the file says of entities: their attributes, codes and groups, and which are summaries of others. */
-    private function describe(Dataset $dataset, Observations $observations): void
-    {
-        $said = $observations->beside->attributes;
-        foreach ($observations->beside->summaries as $name => $kind) {
-            $said[$name]['summary'] = $kind;
-        }
-        $known = $said === [] ? [] : $this->known($dataset);
-        foreach ($said as $name => $attributes) {
-            $entity = $known[mb_strtolower((string) $name)] ?? null;
-            if ($entity === null) {
-                continue;
-            }
-            $about = array_filter([...$entity->about, ...$attributes], static fn(string $text): bool => $text !== '');
-            if ($about !== $entity->about) {
-                $entity->update(['about' => $about]);
-            }
-            foreach ($attributes as $heading => $text) {
-                // A code is another name that the entity goes by in files.
-                if (
-                    $text !== '' &&
-                    preg_match(Vocabulary::CODE, (string) $heading) === 1 &&
-                    !isset($known[mb_strtolower($text)])
-                ) {
-                    EntityAlias::firstOrCreate(
-                        ['dataset_id' => $dataset->id, 'name' => mb_strtolower($text)],
-                        ['entity_id' => $entity->id],
-                    );
-                }
-            }
-        }
-    }
-
-    /** @return array<string, Entity> by name in lower case, other names that it goes by among them */
-    private function known(Dataset $dataset): array
-    {
-        $known = $byId = $byKey = [];
-        foreach ($dataset->entities()->get() as $entity) {
-            $byId[$entity->id] = $byKey[$entity->key] = $known[mb_strtolower($entity->name)] = $entity;
-        }
-        foreach (EntityAlias::where('dataset_id', $dataset->id)->get() as $alias) {
-            $known[$alias->name] ??= $byId[$alias->entity_id];
-        }
-        foreach ($this->same as $name => $key) {
-            if (isset($byKey[$key])) {
-                $known[mb_strtolower((string) $name)] = $byKey[$key];
-            }
-        }
-
-        return $known;
-    }
-
-    /** A name as a key; it begins with a letter, since PHP would take digits alone for a number. */
-    private static function key(string $name): string
-    {
-        $slug = Str::slug($name);
-        $slug = $slug === '' ? 'x' . substr(hash('sha256', $name), 0, 8) : $slug;
-
-        return ctype_digit($slug[0]) ? "n-{$slug}" : $slug;
     }
 }

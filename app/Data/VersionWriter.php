@@ -90,6 +90,16 @@ final class VersionWriter
         }
     }
 
+    /**
+     * Writes all series that are staged, likewise.
+     *
+     * @param list<int> $measures id of each measure, by its number
+     */
+    public function putStaged(Staging $staged, array $measures): void
+    {
+        $staged->writeSeries($this->version, $this->file, $measures);
+    }
+
     /** Ends a series before this version. */
     public function end(StoredSeries $old): void
     {

@@ -8,9 +8,10 @@ use App\Data\FailureWords;
 use App\Data\FirstStudy;
 use App\Data\ImportCancelled;
 use App\Data\ImportStopped;
+use App\Data\RevisionWriter;
 use App\Models\Dataset;
-use App\Models\Study;
 use App\Models\Upload;
+use DuskRail\Document\Study;
 use DuskRail\Reading\Problem;
 use DuskRail\Refusal;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -54,8 +55,9 @@ final class ImportUpload implements ShouldQueue
         });
         try {
             // Data set, study and upload are settled together, or none of them.
-            $settle = static function (Dataset $dataset) use ($upload): void {
-                $study = $dataset->studies()->orderByDesc('updated_at')->first() ?? FirstStudy::begin($dataset);
+            $settle = static function (Dataset $dataset, ?Study $first = null) use ($upload): void {
+                $study = $dataset->studies()->orderByDesc('updated_at')->first();
+                $study ??= $first === null ? FirstStudy::begin($dataset) : RevisionWriter::begin($dataset, $first);
                 $upload->update(['state' => 'done', 'study_id' => $study->id]);
             };
             $upload->dataset === null

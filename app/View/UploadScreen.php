@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Data\Matching;
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
 use DuskRail\Data\Revision;
@@ -89,10 +90,12 @@ final readonly class UploadScreen
         $revision = null;
         $strangers = [];
         if ($upload->dataset !== null && !$observations->isEmpty()) {
-            $import = $upload->import();
+            $names = [];
             try {
-                $revision =
-                    $plan->shape === Attributes::NAME ? null : $import->revision($upload->dataset, $observations);
+                $matching = Matching::of($upload->dataset, $observations, $upload->same ?? []);
+                $names = array_slice($matching->strangers($observations), 0, self::STRANGERS_SHOWN);
+                $isOfAttributes = $plan->shape === Attributes::NAME;
+                $revision = $isOfAttributes ? null : $upload->import()->revision($upload->dataset, $observations);
             } catch (Refusal $problem) {
                 $message = $message === '' ? $problem->getMessage() : $message;
             }
@@ -100,10 +103,7 @@ final readonly class UploadScreen
             foreach ($upload->dataset->entities as $entity) {
                 $known[$entity->key] = $entity->name;
             }
-            foreach (
-                array_slice($import->strangers($upload->dataset, $observations), 0, self::STRANGERS_SHOWN)
-                as $name
-            ) {
+            foreach ($names as $name) {
                 $near = NearNames::of($name, array_values($known));
                 $strangers[$name] = $near === null ? '' : (string) array_search($near, $known, true);
             }

@@ -55,21 +55,32 @@ final readonly class Study
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
     public static function first(string $name, string $measure, DataSource $data): self
     {
+        $isOfDates = isset($data->measures()[$measure]) && Spacing::of($data->table($measure))->isIrregular;
+
+        return self::opening($name, $measure, $data->entities(), $isOfDates)->inOwnColours($data);
+    }
+
+    /**
+     * The same where no figures are at hand yet.
+     *
+     * @param iterable<Entity> $entities
+     */
+    public static function opening(string $name, string $measure, iterable $entities, bool $isOfDates): self
+    {
         $focus = null;
         $off = [];
-        foreach ($data->entities() as $entity) {
+        foreach ($entities as $entity) {
             $isFirst = $focus === null && !$entity->isSummary();
             $focus = $entity->home || $isFirst ? $entity->key : $focus;
             // Beside its parts a total would leave them no room.
-            $off = $entity->isSummary() && !$entity->home ? [...$off, $entity->key] : $off;
+            if ($entity->isSummary() && !$entity->home) {
+                $off[] = $entity->key;
+            }
         }
         $study = new self($name, $measure, Rail::of(), $focus === null ? [] : [$focus => 1], $off);
 
         // Of single dates it is shown when anything was measured.
-        $isOfDates = isset($data->measures()[$measure]) && Spacing::of($data->table($measure))->isIrregular;
-        $study = $isOfDates ? $study->withPart(new LookPart(points: true)) : $study;
-
-        return $study->inOwnColours($data);
+        return $isOfDates ? $study->withPart(new LookPart(points: true)) : $study;
     }
 
     /**

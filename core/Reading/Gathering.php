@@ -30,8 +30,11 @@ final class Gathering
     /** @var list<string> */
     private array $entities = [];
 
-    /** @var array<string, int> */
+    /** @var array<string, int> by what stands in the cells */
     private array $entityIds = [];
+
+    /** @var array<string, int> by name in lower case */
+    private array $entityFolds = [];
 
     /** @var array<int, array<int, array<int, float>>> */
     private array $values = [];
@@ -346,7 +349,7 @@ final class Gathering
     public function combineEvents(): void
     {
         foreach ($this->events->measures($this->headingText(...)) as [$measure, $values, $places]) {
-            $this->measures[] = $measure;
+            $this->measures[] = $measure->named($this->freeName($measure->name, $measure->unit));
             $this->values[] = $values;
             $this->places[] = $places;
         }
@@ -553,12 +556,14 @@ final class Gathering
         if ($clean === '') {
             return $this->unnamed($row, $this->plan->columns->entity, $name, 'the name of an entity');
         }
-        if (!isset($this->entityIds[$clean])) {
+        // Capitals tell no entities apart, as they do not where figures are kept.
+        $folded = mb_strtolower($clean);
+        if (!isset($this->entityFolds[$folded])) {
             $this->entities[] = $clean;
-            $this->entityIds[$clean] = count($this->entities) - 1;
+            $this->entityFolds[$folded] = count($this->entities) - 1;
         }
 
-        return $this->entityIds[$name] = $this->entityIds[$clean];
+        return $this->entityIds[$name] = $this->entityFolds[$folded];
     }
 
     public function measure(int $row, string $name, string $unit): ?int
@@ -571,9 +576,25 @@ final class Gathering
             return $this->unnamed($row, $this->plan->columns->measure, $name, 'the name of a measure');
         }
         $heading = Heading::read($clean);
-        $this->measures[] = $this->plan->describe($heading->name, $unit === '' ? $heading->unit : $unit);
+        $unit = $unit === '' ? $heading->unit : $unit;
+        $this->measures[] = $this->plan->describe($this->freeName($heading->name, $unit), $unit);
 
         return $this->measureIds[$name] = count($this->measures) - 1;
+    }
+
+    /** A name that no other measure of the file has: with its unit or a number where the heading alone is not enough. */
+    private function freeName(string $name, string $unit): string
+    {
+        $taken = array_map(static fn(ReadMeasure $m): string => mb_strtolower($m->name), $this->measures);
+        $free = $name;
+        if ($unit !== '' && in_array(mb_strtolower($free), $taken, true)) {
+            $free = $name = "{$name}, {$unit}";
+        }
+        for ($more = 2; in_array(mb_strtolower($free), $taken, true); $more++) {
+            $free = "{$name} {$more}";
+        }
+
+        return $free;
     }
 
     /** @param int|null $column that it stands in; null for a heading */

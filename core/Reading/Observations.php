@@ -80,6 +80,31 @@ final readonly class Observations
         return $count;
     }
 
+    /** How far apart the figures of a measure are. */
+    public function spacing(int $measure): Spacing
+    {
+        return Spacing::among(self::measured($this->values[$measure] ?? []), $this->frequencyOf($measure));
+    }
+
+    /**
+     * @param array<int, array<int, float>> $subjects
+     * @return list<int> ordinals at which any of them was measured, in order
+     */
+    private static function measured(array $subjects): array
+    {
+        $measured = [];
+        foreach ($subjects as $periods) {
+            foreach ($periods as $ordinal => $value) {
+                if (!is_nan($value)) {
+                    $measured[$ordinal] = true;
+                }
+            }
+        }
+        ksort($measured);
+
+        return array_keys($measured);
+    }
+
     /**
      * Periods between a series' first and last value that have none, over all series; those at which nobody was
      * measured are no gaps where figures are of every fifth year or of dates.
@@ -92,9 +117,7 @@ final readonly class Observations
                 static fn(array $periods): array => array_filter($periods, static fn(float $v): bool => !is_nan($v)),
                 $subjects,
             );
-            $measured = array_replace([], ...array_values($present));
-            ksort($measured);
-            $measured = array_keys($measured);
+            $measured = self::measured($present);
             $isFree = Spacing::among($measured, $this->frequencyOf($measure))->isFree;
             foreach (array_filter($present) as $periods) {
                 [$first, $last] = [min(array_keys($periods)), max(array_keys($periods))];

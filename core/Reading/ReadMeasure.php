@@ -19,6 +19,11 @@ final readonly class ReadMeasure
         public ?Frequency $frequency = null,
     ) {}
 
+    public function named(string $name): self
+    {
+        return new self($name, $this->unit, $this->kind, $this->better, $this->frequency);
+    }
+
     public function of(Frequency $frequency): self
     {
         return new self($this->name, $this->unit, $this->kind, $this->better, $frequency);

@@ -11,7 +11,9 @@ use App\Formats\TableSources;
 use App\Formats\TabularPackage;
 use App\Formats\Workbook;
 use App\Models\Dataset;
+use App\Models\EntityAlias;
 use App\Models\ImportedFile;
+use App\Models\Measure;
 use App\Models\StoredSeries;
 use App\Models\Study;
 use App\Models\Upload;
@@ -353,5 +355,46 @@ final class BringingFilesTest extends ApplicationTestCase
                 ->assertDontSee('<img src=x', false)
                 ->assertSee('&lt;script&gt;alert(1)', false);
         }
+    }
+
+    public function testMeasuresOfOneNameAndNamesInOtherCapitalsAreToldApartOrTakenTogether(): void
+    {
+        $table = "Utility,Year,Leakage (Ml),Leakage (%),Leakage %\nVeldmere,2023,900,9,1\nVELDMERE,2024,800,8,2\n";
+        $study = $this->imported($table, 'both.csv');
+        self::assertSame(
+            [['Leakage', 'Ml'], ['Leakage, %', '%'], ['Leakage, % 2', '%']],
+            $study->dataset->measures->map(static fn(Measure $m): array => [$m->name, $m->unit])->all(),
+        );
+        self::assertSame(['Veldmere'], $study->dataset->entities->pluck('name')->all());
+        // A later file that has only the second is laid over the second.
+        $this->added($study, "Utility,Year,Leakage (%)\nVeldmere,2024,7\n", 'shares.csv');
+        $data = Study::findOrFail($study->id)->data();
+        self::assertSame(
+            [[900.0, 800.0], [9.0, 7.0]],
+            array_map(
+                static fn(string $key): array => $data->table($key)->series['veldmere']->values,
+                array_slice(array_keys($data->measures()), 0, 2),
+            ),
+        );
+    }
+
+    public function testTwoNamesOfOneEntityInAFileAreRefusedByName(): void
+    {
+        $study = $this->imported();
+        EntityAlias::create([
+            'dataset_id' => $study->dataset_id,
+            'entity_id' => $study->dataset->entities()->where('key', 'marl')->value('id'),
+            'name' => 'old marl',
+        ]);
+        $upload = $this->brought(
+            "Utility,Month,Leakage (Ml)\nMarl,2024-04,1\nOld Marl,2024-04,2\n",
+            'april.csv',
+            $study->dataset,
+        );
+        $said = '“Marl” and “Old Marl” are both Marl in the data set';
+        $this->get(route('uploads.show', $upload))->assertSee($said);
+        $this->post(route('imports.store', $upload));
+        $this->get(route('uploads.show', $upload))->assertSee($said);
+        self::assertSame(1, $study->dataset->refresh()->version);
     }
 }

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Data\FirstStudy;
 use App\Data\Import;
+use App\Data\RevisionWriter;
 use App\Formats\DelimitedFile;
 use App\Formats\TableSources;
 use App\Formats\Unpacker;
 use App\Models\Dataset;
+use DuskRail\Document\Study;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
@@ -108,8 +109,8 @@ final class ImportData extends Command
                         : pathinfo($path, PATHINFO_FILENAME),
                     (string) $this->option('source'),
                     (string) $this->option('home'),
-                    static function (Dataset $begun) use (&$study): void {
-                        $study = FirstStudy::begin($begun);
+                    static function (Dataset $begun, Study $first) use (&$study): void {
+                        $study = RevisionWriter::begin($begun, $first);
                     },
                 );
             } else {

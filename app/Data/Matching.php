@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use App\Models\Dataset;
+use App\Models\Entity;
+use App\Models\EntityAlias;
+use App\Models\Measure;
+use DuskRail\Reading\Observations;
+use DuskRail\Reading\ReadMeasure;
+use Illuminate\Support\Str;
+
+/** Which measures and entities of a data set those of a file are, and what the new ones are to be called. */
+final readonly class Matching
+{
+    /**
+     * @param array<string, Entity> $known by name in lower case, other names that it goes by among them
+     * @param list<Measure|null> $measures what each measure of the file is in the data set; null for a new one
+     * @param list<ReadMeasure> $named each as it is called in the data set
+     * @param list<string> $measureKeys
+     * @param list<Entity|null> $entities what each entity of the file is in the data set; null for a new one
+     * @param list<string> $entityKeys
+     */
+    private function __construct(
+        public array $known,
+        public array $measures,
+        public array $named,
+        public array $measureKeys,
+        public array $entities,
+        public array $entityKeys,
+    ) {}
+
+    /**
+     * @param array<string, string> $same key of the entity that is meant, by the name in the file
+     *
+     * @throws ImportStopped when two names of the file are one entity
+     */
+    public static function of(?Dataset $dataset, Observations $read, array $same = []): self
+    {
+        $known = $dataset === null ? [] : self::known($dataset, $same);
+
+        return new self($known, ...self::measures($dataset, $read), ...self::entities($known, $read));
+    }
+
+    /** @return list<int> id of each measure of the file, 0 for a new one */
+    public function measureIds(): array
+    {
+        return array_map(static fn(?Measure $m): int => $m->id ?? 0, $this->measures);
+    }
+
+    /** @return list<string> names in the file that the data set does not know */
+    public function strangers(Observations $read): array
+    {
+        return array_values(array_filter($read->entities, fn(int $n): bool => $this->entities[$n] === null, 2));
+    }
+
+    /** @return array{list<Measure|null>, list<ReadMeasure>, list<string>} */
+    private static function measures(?Dataset $dataset, Observations $read): array
+    {
+        $byName = $byKey = [];
+        foreach ($dataset?->measures()->get() ?? [] as $measure) {
+            $byName[mb_strtolower($measure->name)] = $byKey[$measure->key] = $measure;
+        }
+        $matched = $named = $keys = $taken = [];
+        foreach ($read->measures as $n => $one) {
+            $frequency = $read->frequencyOf($n);
+            $find = static function (string $name) use ($byName, $byKey, &$taken): ?Measure {
+                $there = $byName[mb_strtolower($name)] ?? ($byKey[self::key($name)] ?? null);
+
+                return $there === null || isset($taken[$there->key]) ? null : $there;
+            };
+            $there = $find($one->name);
+            // Figures of another unit or frequency are of another measure, which has a name of its own.
+            if ($there !== null && $one->unit !== $there->unit) {
+                $other = $find("{$one->name}, {$one->unit}");
+                $one = $other === null ? $one : $one->named($other->name);
+                $there = $other ?? $there;
+            }
+            while ($there !== null && $there->frequency !== $frequency) {
+                $one = $one->named("{$one->name} ({$frequency->adjective()})");
+                $there = $find($one->name);
+            }
+            $key = $there->key ?? self::free(self::key($one->name), [...$byKey, ...$taken]);
+            $taken[$key] = true;
+            [$matched[], $named[], $keys[]] = [$there, $one, $key];
+        }
+
+        return [$matched, $named, $keys];
+    }
+
+    /**
+     * @param array<string, Entity> $known
+     * @return array{list<Entity|null>, list<string>}
+     */
+    private static function entities(array $known, Observations $read): array
+    {
+        $taken = array_fill_keys(array_map(static fn(Entity $e): string => $e->key, $known), true);
+        $matched = $keys = $names = [];
+        foreach ($read->entities as $name) {
+            $there = $known[mb_strtolower($name)] ?? null;
+            $key = $there->key ?? self::free(self::key($name), $taken);
+            if ($there !== null && isset($names[$there->id])) {
+                throw ImportStopped::because(
+                    "“{$names[$there->id]}” and “{$name}” are both {$there->name} in the data set, and the file has " .
+                        'figures of each. Leave one of them out of the file, or give it a name of its own.',
+                );
+            }
+            $names[$there->id ?? 0] = $name;
+            unset($names[0]);
+            $taken[$key] = true;
+            [$matched[], $keys[]] = [$there, $key];
+        }
+
+        return [$matched, $keys];
+    }
+
+    /**
+     * @param array<string, string> $same
+     * @return array<string, Entity>
+     */
+    private static function known(Dataset $dataset, array $same): array
+    {
+        $known = $byId = $byKey = [];
+        foreach ($dataset->entities()->get() as $entity) {
+            $byId[$entity->id] = $byKey[$entity->key] = $known[mb_strtolower($entity->name)] = $entity;
+        }
+        foreach (EntityAlias::where('dataset_id', $dataset->id)->get() as $alias) {
+            $known[$alias->name] ??= $byId[$alias->entity_id];
+        }
+        foreach ($same as $name => $key) {
+            if (isset($byKey[$key])) {
+                $known[mb_strtolower((string) $name)] = $byKey[$key];
+            }
+        }
+
+        return $known;
+    }
+
+    /** @param array<string, mixed> $taken by key */
+    private static function free(string $wished, array $taken): string
+    {
+        $key = $wished;
+        for ($more = 2; isset($taken[$key]); $more++) {
+            $key = "{$wished}-{$more}";
+        }
+
+        return $key;
+    }
+
+    /** A name as a key; it begins with a letter, since PHP would take digits alone for a number. */
+    private static function key(string $name): string
+    {
+        $slug = Str::slug($name);
+        $slug = $slug === '' ? 'x' . substr(hash('sha256', $name), 0, 8) : $slug;
+
+        return ctype_digit($slug[0]) ? "n-{$slug}" : $slug;
+    }
+}
