@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Drawing\HandOver;
 use App\Formats\Out\DatasetFormats;
 use App\Http\Controllers\BinController;
+use App\Http\Controllers\BreakdownController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\FiguresController;
@@ -33,6 +34,7 @@ Route::get('/datasets/{dataset}', [DatasetController::class, 'show'])->name('dat
 Route::patch('/datasets/{dataset}', [DatasetController::class, 'update'])->name('datasets.update');
 Route::patch('/datasets/{dataset}/measures', [DatasetController::class, 'measures'])->name('datasets.measures');
 Route::post('/datasets/{dataset}/measures', [DatasetController::class, 'derive'])->name('datasets.derive');
+Route::patch('/datasets/{dataset}/breakdowns', [BreakdownController::class, 'update'])->name('breakdowns.update');
 Route::patch('/datasets/{dataset}/entities', [DatasetController::class, 'entities'])->name('datasets.entities');
 Route::get('/datasets/{dataset}/out/{format}', [DatasetController::class, 'out'])
     ->whereIn('format', array_keys(DatasetFormats::ALL))

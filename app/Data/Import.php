@@ -184,7 +184,8 @@ final readonly class Import
     /** What is to be written, worked out before anybody is kept waiting. */
     private function prepared(?Dataset $dataset, Observations $observations): PreparedImport
     {
-        $madeOn = $dataset?->newestVersion() ?? 0;
+        $dataset?->refresh();
+        $madeOn = $dataset->version ?? 0;
         $matching = Matching::of($dataset, $observations, $this->same);
         $ids = $matching->measureIds();
         $inForce = StoredSeries::ofVersion($madeOn, array_values(array_filter($ids)));
@@ -383,6 +384,8 @@ final readonly class Import
         if ($observations->beside->breakdowns === []) {
             return;
         }
+        // As they are by now: somebody may have named them while the file was read.
+        $dataset->breakdowns = Dataset::findOrFail($dataset->id)->breakdowns;
         $dataset->breakdowns = array_values(
             array_map(
                 static fn(Breakdown $b): array => [

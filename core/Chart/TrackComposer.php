@@ -20,7 +20,7 @@ final readonly class TrackComposer
     {
         $bottom = self::TOP + self::BAR;
         $plot = new PlotArea($chart->left, $chart->right, self::TOP, $bottom, 0, max(0, $comparison->axis->count - 1));
-        $absent = ($comparison->lines[0] ?? null)->absent ?? [];
+        $absent = ($comparison->focus()[0] ?? ($comparison->lines[0] ?? null))->absent ?? [];
         $line = ($comparison->focus()[0] ?? null)->values ?? $comparison->peerLine;
         $line = $line === [] ? $comparison->present()[0]->values ?? [] : $line;
         $present = array_filter($line, static fn(float $v): bool => !is_nan($v));

@@ -12,6 +12,9 @@ final readonly class Spacing
     /** Measured at fewer of the periods than this, figures are of dates and not of periods. */
     private const SPARSE = 0.5;
 
+    /** Series that are looked at, of many. */
+    private const LOOKED_AT = 60;
+
     /**
      * @param bool $isFree whether periods at which nobody was measured are no gaps
      * @param int $step periods from one figure to the next, as a rule; 1 where every period has one
@@ -35,14 +38,48 @@ final readonly class Spacing
                 }
             }
         }
+        $own = self::areOfOwnDates($table);
         if ($absent === []) {
-            return new self(false, 1, false);
+            return new self($own, 1, $own);
         }
         $measured = array_keys(array_diff_key(array_fill(0, $table->axis->count, true), $absent));
         $first = $table->axis->first;
         $spacing = self::among(array_map(static fn(int $i): int => $first + $i, $measured), $table->axis->frequency);
+        $isIrregular = $spacing->isIrregular || ($own && $spacing->step === 1);
 
-        return $spacing->isFree ? new self(true, $spacing->step, $spacing->isIrregular, $absent) : $spacing;
+        return $spacing->isFree || $isIrregular ? new self(true, $spacing->step, $isIrregular, $absent) : $spacing;
+    }
+
+    /**
+     * Positions that are no gaps of a series: those at which nobody was measured, and where each is of dates of its own
+     * all at which it was not.
+     *
+     * @param list<float> $values
+     * @return array<int, true>
+     */
+    public function absentIn(array $values): array
+    {
+        return $this->isIrregular
+            ? array_fill_keys(array_keys(array_filter($values, is_nan(...))), true)
+            : $this->absent;
+    }
+
+    /** Whether most series were measured at few of the periods between their own first and last. */
+    private static function areOfOwnDates(SeriesTable $table): bool
+    {
+        $tried = $sparse = 0;
+        $all = array_values($table->series);
+        for ($n = 0, $step = max(1, intdiv(count($all), self::LOOKED_AT)); $n < count($all); $n += $step) {
+            $series = $all[$n];
+            $at = array_keys(array_filter($series->values, static fn(float $v): bool => !is_nan($v)));
+            $count = count($at);
+            if ($count >= 3) {
+                $tried++;
+                $sparse += $count < self::SPARSE * ($at[$count - 1] - $at[0] + 1) ? 1 : 0;
+            }
+        }
+
+        return $sparse > $tried / 2;
     }
 
     /** @param list<int> $measured ordinals at which anybody was measured, in order */

@@ -110,17 +110,19 @@ final readonly class Comparison
     {
         $study = $this->study;
         $lines = [];
-        $absent = Spacing::of($table)->absent;
+        $spacing = Spacing::of($table);
         foreach ($this->data->entities() as $key => $entity) {
             if (!isset($table->series[$key])) {
                 continue;
             }
             $values = $table->series[$key]->values;
+            $absent = $spacing->absentIn($values);
             $lines[] = $this->lineOf((string) $key, $entity->name, $entity->group, $values, $absent);
         }
         foreach ($study->part(LinesPart::class)->groups as $group) {
             if (isset($table->series["g:{$group}"])) {
-                $lines[] = $this->lineOf("g:{$group}", $group, 'Groups', $table->series["g:{$group}"]->values, $absent);
+                $values = $table->series["g:{$group}"]->values;
+                $lines[] = $this->lineOf("g:{$group}", $group, 'Groups', $values, $spacing->absentIn($values));
             }
         }
 

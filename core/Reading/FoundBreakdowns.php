@@ -19,35 +19,49 @@ final readonly class FoundBreakdowns
     /**
      * @param array<string, Breakdown> $all by key
      * @param list<string> $keys of those in the file, in its order
+     * @param array<int, array<array-key, string>> $categories key of each category by what is written, likewise
      */
-    private function __construct(private Observations $read, public array $all, private array $keys) {}
+    private function __construct(
+        private Observations $read,
+        public array $all,
+        private array $keys,
+        private array $categories,
+    ) {}
 
     /** @param array<string, Breakdown> $known of the data set, by key */
     public static function of(Observations $read, array $known = []): self
     {
-        $keys = [];
+        $keys = $written = [];
         foreach ($read->beside->breakdowns as $place => $name) {
             $key = self::key($name, array_fill_keys($keys, true));
             $keys[] = $key;
-            $categories = $known[$key]->categories ?? [];
+            $before = $known[$key] ?? null;
+            $categories = $before->categories ?? [];
+            // A category may be written as its key, or by the name that it has been given.
+            $byName = array_flip(array_map(mb_strtolower(...), $categories));
+            $written[$place] = [];
             foreach (array_slice($read->beside->combinations, 1) as $combination) {
                 $category = $combination[$place];
                 if ($category !== '') {
-                    $categories[self::key($category)] ??= $category;
+                    $written[$place][$category] ??=
+                        (string) ($byName[mb_strtolower($category)] ?? self::key($category));
+                    $categories[$written[$place][$category]] ??= CategoryCodes::name($name, $category);
                 }
             }
             if ($categories === []) {
                 continue;
             }
-            $known[$key] = new Breakdown(
-                $key,
-                $known[$key]->name ?? Heading::read(Vocabulary::words($name))->name,
-                $categories,
-                $known[$key]->total ?? '' ?: self::total($read, $place, $categories),
-            );
+            // What was said of it holds, as long as there is nothing new.
+            $total =
+                $before !== null && count($categories) === count($before->categories)
+                    ? $before->total
+                    : ($before->total ?? '' ?:
+                    self::total($read, $place, $categories));
+            $title = $before->name ?? Heading::read(Vocabulary::words($name))->name;
+            $known[$key] = new Breakdown($key, $title, $categories, $total);
         }
 
-        return new self($read, $known, $keys);
+        return new self($read, $known, $keys, $written);
     }
 
     /** The categories of a series, as they are kept with it. */
@@ -56,7 +70,7 @@ final readonly class FoundBreakdowns
         $categories = [];
         foreach ($this->read->beside->combinations[$series->combination] as $place => $category) {
             if ($category !== '') {
-                $categories[$this->keys[$place]] = self::key($category);
+                $categories[$this->keys[$place]] = $this->categories[$place][$category];
             }
         }
 

@@ -100,6 +100,12 @@ final class Gathering
     /** @var list<string> rows that hold no figures but a text */
     private array $notes = [];
 
+    /** The text of the row before, where it held nothing else. */
+    private ?string $title = null;
+
+    /** Title of the block that is being read, where there are several one under the other; null in the first. */
+    private ?string $block = null;
+
     /**
      * @param Frequency $frequency of figures that have none of their own
      * @param bool $isOfFigures whether a row without a figure is no row of the table
@@ -145,7 +151,7 @@ final class Gathering
         foreach ($columns->values as $column) {
             $cell = trim($row[$column] ?? '');
             if ($cell !== '') {
-                return $cell === ($this->headings[$column] ?? null) && array_map(trim(...), $row) === $this->headings;
+                return $cell === ($this->headings[$column] ?? null) && $this->areHeadings($row);
             }
         }
         $period = $columns->period === null ? '' : trim($row[$columns->period] ?? '');
@@ -160,15 +166,41 @@ final class Gathering
         $text = trim(implode(' ', array_filter(array_map(trim(...), $row))));
         if ($text !== '' && count($this->notes) < self::NOTES_KEPT) {
             $this->notes[] = mb_strimwidth(mb_scrub($text), 0, 300, '…');
+            $this->title = $text;
         }
 
         return true;
+    }
+
+    /**
+     * Whether they come again. Under a title, what follows is then another measure.
+     *
+     * @param list<string> $row
+     */
+    private function areHeadings(array $row): bool
+    {
+        if (array_map(trim(...), $row) !== $this->headings) {
+            return false;
+        }
+        if ($this->title !== null) {
+            array_pop($this->notes);
+            [$this->block, $this->title] = [$this->title, null];
+        }
+
+        return true;
+    }
+
+    /** What is measured where neither a column nor a heading says so. */
+    public function measureName(): string
+    {
+        return $this->block ?? $this->plan->stated->measureName;
     }
 
     /** @param list<string> $row of figures */
     public function begin(int $number, array $row): void
     {
         $this->rowCount++;
+        $this->title = null;
         $this->factor = $this->factor($row);
         if ($this->breadth > 0 && count($row) > $this->breadth) {
             $this->overlong($number, $row);
@@ -295,7 +327,7 @@ final class Gathering
 
         return $this->qualified(
             $number,
-            $columns->measure === null ? $this->plan->stated->measureName : $row[$columns->measure] ?? '',
+            $columns->measure === null ? $this->measureName() : $row[$columns->measure] ?? '',
             $row,
         );
     }
@@ -577,7 +609,11 @@ final class Gathering
         }
         $heading = Heading::read($clean);
         $unit = $unit === '' ? $heading->unit : $unit;
-        $this->measures[] = $this->plan->describe($this->freeName($heading->name, $unit), $unit);
+        $read = $this->plan->describe($this->freeName($heading->name, $unit), $unit);
+        $about = $this->plan->stated->measures[$read->name] ?? [];
+        // A unit that stands above the table is that of its first block.
+        $isOfAnother = $this->block !== null && $unit === '' && !isset($about['unit']);
+        $this->measures[] = $isOfAnother ? $read->counted('', isset($about['kind'])) : $read;
 
         return $this->measureIds[$name] = count($this->measures) - 1;
     }
@@ -612,7 +648,7 @@ final class Gathering
         $heading = $this->headingText($column);
         $says = preg_match('/^(value|values|figure|amount|obs_value|column \d+)$/i', $heading) !== 1;
 
-        return $says || count($this->plan->columns->values) > 1 ? $heading : $this->plan->stated->measureName;
+        return $says || count($this->plan->columns->values) > 1 ? $heading : $this->measureName();
     }
 
     public function headingText(int $column): string

@@ -13,6 +13,9 @@ final readonly class Keys
     /** Categories of one breakdown. */
     private const MOST = 400;
 
+    /** Rows of a table that is so short that shares say nothing. */
+    private const HANDFUL = 8;
+
     /** Share of rows that may be for a figure that another one is for. */
     private const AGAIN = 0.1;
 
@@ -118,7 +121,9 @@ final readonly class Keys
         $again = $table->repeats($keys);
         $allowed = max(2, (int) (0.02 * $table->rowCount()));
         $least = $may === [] ? $again : $table->repeats([...$keys, ...$may]);
-        if ($again - $least < 2 || $least > $allowed) {
+        // In a long table one row may be there twice by mistake; in a handful it would be much of it.
+        $needed = $table->rowCount() <= self::HANDFUL && $least === 0 ? 1 : 2;
+        if ($again - $least < $needed || $least > $allowed) {
             return [];
         }
         // Numbers go first where texts are enough, and codes before names.
@@ -139,8 +144,9 @@ final readonly class Keys
         $different = $table->different($column);
         $whole = array_filter($different, static fn(string $c): bool => preg_match('/^\d{1,6}$/', $c) === 1);
 
-        return count($different) <= min(self::MOST, max(2, $table->rowCount() / 2)) &&
-            (!$table->isNumeric($column) || count($whole) === count($different));
+        $most = $table->rowCount() <= self::HANDFUL ? $table->rowCount() : min(self::MOST, $table->rowCount() / 2);
+
+        return count($different) <= $most && (!$table->isNumeric($column) || count($whole) === count($different));
     }
 
     /** @return array{bool, bool, int} the first to be left out is the least */

@@ -25,7 +25,7 @@ final readonly class PeriodReading
     /**
      * The notation that reads most of the texts, if it reads enough of those that are different and not empty.
      *
-     * Dates that all name the same place in their month or year (the first, the last) stand for the month or year.
+     * Dates that all name the same place in their week, month or year (a Friday, the first, the last) stand for it.
      *
      * @param list<string> $texts
      * @param float $share how many are enough: nine in ten, unless something else than the texts speaks for periods
@@ -160,6 +160,26 @@ final readonly class PeriodReading
             }
         }
 
-        return Frequency::Day;
+        return self::areAWeekApart($days) ? Frequency::Week : Frequency::Day;
+    }
+
+    /**
+     * Whether days are of one weekday, as those that weeks end at: then they stand for the weeks that they lie in.
+     *
+     * @param list<int> $days
+     */
+    private static function areAWeekApart(array $days): bool
+    {
+        sort($days);
+        $next = 0;
+        for ($i = 1, $count = count($days); $i < $count; $i++) {
+            $apart = $days[$i] - $days[$i - 1];
+            if ($apart % 7 !== 0) {
+                return false;
+            }
+            $next += $apart === 7 ? 1 : 0;
+        }
+
+        return count($days) >= 4 && $next >= 0.7 * (count($days) - 1);
     }
 }

@@ -6,6 +6,9 @@ namespace Tests\Core;
 
 use DuskRail\Chart\Group;
 use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\Pieces;
+use DuskRail\Chart\PlotArea;
+use DuskRail\Chart\Scale;
 use DuskRail\Chart\Stroke;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\MeasureKind;
@@ -64,6 +67,33 @@ final class SpacingTest extends TestCase
             [60.0, 75.0, null, 90.0],
             Make::values(Make::run($data, 'period', ['to' => 'year', 'level' => 'mean']), 'home'),
         );
+    }
+
+    public function testEachIsJoinedAlongDatesOfItsOwnEvenWhereTogetherTheyFillEveryPeriod(): void
+    {
+        // Three works, each inspected on every third day of its own; on each day one of them is.
+        $works = [];
+        foreach (['home', 'b', 'c'] as $n => $key) {
+            $works[$key] = array_map(static fn(int $i): ?int => $i % 3 === $n ? $i : null, range(0, 29));
+        }
+        $data = Make::data(['flow' => ['points', MeasureKind::Stock, '2024-01-01', $works]]);
+        $lines = Comparison::of(Make::study($data), $data)->lines;
+        $pieces = array_map(
+            static fn($line): int => count(
+                Pieces::of(
+                    $line->values,
+                    new PlotArea(0, 290, 0, 100, 0, 29),
+                    Scale::vertical([0, 29], 100, 0),
+                    $line->absent,
+                ),
+            ),
+            $lines,
+        );
+        self::assertSame([1, 1, 1], $pieces);
+        // A window counts the figures of each.
+        $mean = Make::values(Make::run($data, 'rolling', ['window' => 2]), 'b');
+        self::assertSame([4 => 2.5, 7 => 5.5], array_slice(array_filter($mean, is_float(...)), 0, 2, true));
+        self::assertNotNull(Make::run($data, 'change', ['on' => 'previous'])->refused());
     }
 
     public function testDaysOfBusinessHaveNoGapsAtWeekends(): void

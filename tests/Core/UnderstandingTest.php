@@ -47,7 +47,7 @@ final class UnderstandingTest extends TestCase
             "DATAFLOW,FREQ,SEX,REF_AREA,TIME_PERIOD,OBS_VALUE,OBS_STATUS,UNIT_MEASURE,UNIT_MULT\n" .
             "X:F(1.0),A,F,AR,2020,1.5,A,PC,0\nX:F(1.0),A,M,AR,2020,2.5,P,PC,0\nX:F(1.0),A,_T,AR,2020,2,A,PC,0\n" .
             "X:F(1.0),A,F,BO,2020,3.5,A,PC,0\nX:F(1.0),A,M,BO,2020,4.5,A,PC,0\nX:F(1.0),A,_T,BO,2020,4,A,PC,0\n",
-            'long; AR, BO; Table [%] rate; SEX: F, M, _T*; 2020: 1.5',
+            'long; AR, BO; Table [%] rate; SEX: Female, Male, Total*; 2020: 1.5',
         ];
         yield 'figures in powers of ten' => [
             "REF_AREA,TIME_PERIOD,OBS_VALUE,UNIT_MULT\nAR,2020,1.5,3\nAR,2021,2,3\nBO,2020,7,0\nBO,2021,8,0\n",
@@ -57,7 +57,7 @@ final class UnderstandingTest extends TestCase
             "freq,unit,sex,geo\\TIME_PERIOD\t2019 \t2020 \t2021 \n" .
             "A,PC,F,AR\t7.8 \t8.8 b\t: \nA,PC,T,AR\t7 \t8 \t9 p\n" .
             "A,PC,F,BO\t1.5 \t: c\t2 \nA,PC,T,BO\t1 \t2 \t3 ep\n",
-            'periods-across; AR, BO; Table [%] rate; sex: F, T*; 2019: 7.8, 2020: 8.8 b, 2021: -',
+            'periods-across; AR, BO; Table [%] rate; sex: Female, Total*; 2019: 7.8, 2020: 8.8 b, 2021: -',
         ];
         yield 'titles, a unit and a source above; a total and a note below' => [
             "Leakage by utility 2023,,\n\"(Ml, unless said otherwise)\",,\n,,\n" .
@@ -72,6 +72,20 @@ final class UnderstandingTest extends TestCase
         yield 'names that only begin as a total does' => [
             "Hospital,2021,2022\nAll Saints,1,2\nTotal Care,3,4\nMean Street,5,6\nNorth,8,9\nSouth,7,3\n",
             'periods-across; All Saints, Total Care, Mean Street, North, South; Table [] stock; 2021: 1, 2022: 2',
+        ];
+        yield 'blocks one under the other, each under its title' => [
+            "Leakage (Ml),,\nUtility,2021,2022\nVeldmere,1,2\nTarrow,4,5\n,,\nBursts,,\nUtility,2021,2022\n" .
+            "Veldmere,11,12\nTarrow,14,15\n,,\nMains (km),,\n,,\nUtility,2021,2022\nVeldmere,3,4\nTarrow,7,8\n",
+            'periods-across; Veldmere, Tarrow; Leakage [Ml] flow, Bursts [] flow, Mains [km] stock; 2021: 1, 2022: 2',
+        ];
+        yield 'weeks by the day that they end' => [
+            "Works,Week ending,Bursts\nA,05/01/2024,1\nA,12/01/2024,2\n" .
+            "A,19/01/2024,3\nA,26/01/2024,4\nB,05/01/2024,5\n",
+            'long; A, B; Bursts [] flow; 2024-W01: 1, 2024-W02: 2, 2024-W03: 3, 2024-W04: 4',
+        ];
+        yield 'a handful of rows, split by the codes of ages' => [
+            "Utility,age,Year,Staff\nVeldmere,Y_LT30,2023,1\nVeldmere,Y30T64,2023,2\nVeldmere,Y_GE65,2023,3\n",
+            'long; Veldmere; Staff [] stock; age: under 30, 30 to 64, 65 and over; 2023: 1',
         ];
         yield 'a figure that is the sum of the others by chance' => [
             "Utility,2023\nAlder,1\nBirch,2\nCedar,3\nDray,6\n",

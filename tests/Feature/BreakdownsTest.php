@@ -12,6 +12,7 @@ use App\Models\StoredSeries;
 use App\Models\Study;
 use DuskRail\Data\Cell;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Tables whose figures are split, from the file through the pages to the files that they leave in. */
@@ -103,7 +104,8 @@ final class BreakdownsTest extends ApplicationTestCase
         $study = $this->imported(self::SPLIT, 'bursts.csv');
         $dataset = $study->dataset;
         $this->get(route('datasets.show', $dataset))->assertSee(
-            'Split by Cause: frost, age, all; “all” stands for all',
+            'value="all" checked aria-label="all is the total"',
+            false,
         );
         $frost = Cell::of(['zone' => 'upper', 'cause' => 'frost']);
         $values = static fn(Study $of): array => Study::findOrFail($of->id)->data()->table('bursts', $frost)->series[
@@ -193,5 +195,42 @@ final class BreakdownsTest extends ApplicationTestCase
         sort($told);
 
         return $told;
+    }
+
+    public function testCategoriesAreNamedPutInOrderAndTheirTotalIsSaidByHand(): void
+    {
+        $rows =
+            "Utility,Sex,Year,Staff\nVeldmere,F,2023,1\nVeldmere,M,2023,2\nVeldmere,X,2023,4\n" .
+            "Tarrow,F,2023,2\nTarrow,M,2023,2\nTarrow,X,2023,5\n";
+        $study = $this->imported($rows, 'staff.csv');
+        $page = route('datasets.show', $study->dataset);
+        $this->get($page)->assertSeeInOrder(['Female', 'Male', 'value="X"'], false);
+        $said = [
+            'name' => 'Gender',
+            'total' => 'x',
+            'categories' => [
+                'f' => ['name' => 'Women', 'order' => '3'],
+                'm' => ['name' => 'Men', 'order' => '2'],
+                'x' => ['name' => 'Everybody', 'order' => '1'],
+            ],
+        ];
+        $keep = fn(array $said): TestResponse => $this->patch(route('breakdowns.update', $study->dataset), [
+            'breakdowns' => ['sex' => $said],
+        ]);
+        $keep($said)->assertRedirect($page);
+        $this->get(route('studies.show', $study))->assertSee('Gender: Everybody');
+        // The next file may write the name or the code, and what was said of them stays.
+        $this->added($study, "Utility,Sex,Year,Staff\nVeldmere,women,2024,3\nVeldmere,M,2024,5\n", 'next.csv');
+        $dataset = $study->dataset->refresh();
+        self::assertSame(
+            [['x' => 'Everybody', 'm' => 'Men', 'f' => 'Women'], 'x'],
+            [$dataset->asBreakdowns()['sex']->categories, $dataset->asBreakdowns()['sex']->total],
+        );
+        $data = Study::findOrFail($study->id)->data();
+        self::assertSame([1.0, 3.0], $data->table('staff', Cell::of(['sex' => 'f']))->series['veldmere']->values);
+        $said['categories']['m']['name'] = 'women';
+        $keep($said)->assertSessionHasErrors([
+            'breakdowns' => 'Two categories of Gender would be called “Women”. Give each a name of its own.',
+        ]);
     }
 }

@@ -22,6 +22,7 @@ final class PlainInput
         'summaries',
         'measures',
         'entities',
+        'breakdowns',
         'hues',
         'controls',
         'to',

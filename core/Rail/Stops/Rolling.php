@@ -92,7 +92,7 @@ final readonly class Rolling implements Stop
         $name = self::NAMES[$this->statistic];
 
         return ($this->isCentred() ? 'centred ' : '') .
-            ($frequency === Frequency::Number || Spacing::of($arriving)->absent !== []
+            ($frequency === Frequency::Number || Spacing::of($arriving)->isFree
                 ? "{$name} of {$this->window}"
                 : "{$this->window}-{$frequency->noun()} {$name}");
     }
@@ -131,9 +131,10 @@ final readonly class Rolling implements Stop
             default => RollingMean::trailing(...),
         };
         // A window counts figures: periods at which nobody was measured are none of them.
-        $absent = Spacing::of($arriving)->absent;
+        $spacing = Spacing::of($arriving);
         $table = $arriving->map(
-            function (array $values) use ($statistic, $window, $needed, $absent): array {
+            function (array $values) use ($statistic, $window, $needed, $spacing): array {
+                $absent = $spacing->absentIn($values);
                 $beyond = array_fill(0, $this->ahead(), NAN);
                 $all = $values;
                 $values = $absent === [] ? $values : array_values(array_diff_key($values, $absent));
@@ -194,7 +195,7 @@ final readonly class Rolling implements Stop
         int $position,
     ): Explanation {
         $values = $arriving->series[$key]->values;
-        $absent = Spacing::of($arriving)->absent;
+        $absent = Spacing::of($arriving)->absentIn($values);
         $measured = array_keys(array_diff_key($values, $absent));
         $last = (int) array_search($position, $measured, true) + $this->ahead();
         $first = $measured[max(0, $last - $this->window + 1)] ?? $position;

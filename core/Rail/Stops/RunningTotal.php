@@ -105,9 +105,10 @@ final readonly class RunningTotal implements Stop
         $starts = $this->starts($arriving);
         // A year that the data only join on the way has no total to date; the next one has.
         $opening = $this->joinsLate($arriving) ? NAN : 0.0;
-        $absent = Spacing::of($arriving)->absent;
+        $spacing = Spacing::of($arriving);
         $table = $arriving->map(
-            function (array $values) use ($starts, $opening, $absent): array {
+            function (array $values) use ($starts, $opening, $spacing): array {
+                $absent = $spacing->absentIn($values);
                 $totals = [];
                 $total = $opening;
                 // Before its first value a line has not begun, which is no gap.

@@ -88,7 +88,7 @@ final class EntitiesAcross extends Long
         }
         $measure = $gathering->measure(
             $number,
-            $plan->stated->measureName,
+            $gathering->measureName(),
             Heading::read($gathering->headingText($plan->columns->values[0] ?? 0))->unit,
         );
         if (

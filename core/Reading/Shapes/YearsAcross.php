@@ -97,7 +97,7 @@ final class YearsAcross extends Shape
 
             return;
         }
-        $measure = $gathering->measure($number, $plan->stated->measureName, '');
+        $measure = $gathering->measure($number, $gathering->measureName(), '');
         $entity = $gathering->entity($number, $plan->stated->entityName);
         foreach ($plan->columns->values as $column) {
             $year = $gathering->headingOrdinal($column);

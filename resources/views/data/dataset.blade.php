@@ -28,7 +28,6 @@
         </section>
 
         <h2>Measures</h2>
-        @foreach ($dataset->asBreakdowns() as $breakdown)<p class="quiet">Split by {{ $breakdown->name }}: {{ Str::limit(implode(', ', $breakdown->categories), 160) }}{{ $breakdown->total === '' ? '' : '; “'.$breakdown->nameOf($breakdown->total).'” stands for all' }}.</p>@endforeach
         <form method="post" action="{{ route('datasets.measures', $dataset) }}">@csrf @method('patch')
             <div class="sample">
                 <table class="table is-narrow edits">
@@ -55,6 +54,34 @@
             <label>= <input class="input is-small" name="formula" value="{{ old('formula') }}" placeholder="Leakage ÷ Water supplied × 100" required maxlength="300" autocomplete="off"></label>
             <button class="button is-small">Add it</button>
         </form>
+
+        @if ($dataset->breakdowns !== [])
+            <h2>Breakdowns</h2>
+            <form method="post" action="{{ route('breakdowns.update', $dataset) }}" class="breakdowns">@csrf @method('patch')
+                <div class="columns">
+                    @foreach ($dataset->asBreakdowns() as $breakdown)
+                        @php($field = "breakdowns[{$breakdown->key}]")
+                        <div class="column sample">
+                            <table class="table is-narrow edits">
+                                <caption><input class="input is-small" name="{{ $field }}[name]" value="{{ $breakdown->name }}" aria-label="Name of the breakdown {{ $breakdown->name }}" required maxlength="120"></caption>
+                                <thead><tr><th scope="col">Order</th><th scope="col">Category</th><th scope="col">Total</th></tr></thead>
+                                <tbody>
+                                    @foreach ($breakdown->categories as $key => $name)
+                                        <tr>
+                                            <td><input class="input is-small tiny" name="{{ $field }}[categories][{{ $key }}][order]" value="{{ $loop->iteration }}" inputmode="numeric" aria-label="Place of {{ $name }}"></td>
+                                            <td><input class="input is-small" name="{{ $field }}[categories][{{ $key }}][name]" value="{{ $name }}" aria-label="Name of {{ $name }}" required maxlength="120"></td>
+                                            <td><input type="radio" name="{{ $field }}[total]" value="{{ $key }}" @checked((string) $key === $breakdown->total) aria-label="{{ $name }} is the total"></td>
+                                        </tr>
+                                    @endforeach
+                                    <tr><td></td><td class="quiet">None is the total</td><td><input type="radio" name="{{ $field }}[total]" value="" @checked($breakdown->total === '') aria-label="None of {{ $breakdown->name }} is the total"></td></tr>
+                                </tbody>
+                            </table>
+                        </div>
+                    @endforeach
+                </div>
+                <p><button class="button is-small">Keep the breakdowns</button></p>
+            </form>
+        @endif
 
         <h2>Versions</h2>
         <ol class="versions" reversed>
