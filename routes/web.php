@@ -10,6 +10,7 @@ use App\Http\Controllers\BriefController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\FinishController;
+use App\Http\Controllers\FirstPageController;
 use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\OrdersController;
@@ -29,7 +30,9 @@ use App\Http\Controllers\WorkingController;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Route;
 
-Route::get('/', [DatasetController::class, 'index'])->name('data.index');
+Route::get('/', [FirstPageController::class, 'show'])->name('data.index');
+Route::post('/demo', [FirstPageController::class, 'demo'])->name('demo.load');
+Route::get('/studies/{study}/card', [FirstPageController::class, 'card'])->name('studies.card');
 Route::get('/datasets/{dataset}', [DatasetController::class, 'show'])->name('datasets.show');
 Route::patch('/datasets/{dataset}', [DatasetController::class, 'update'])->name('datasets.update');
 Route::patch('/datasets/{dataset}/measures', [DatasetController::class, 'measures'])->name('datasets.measures');
@@ -70,6 +73,8 @@ Route::get('/uploads/{upload}/import', [ImportController::class, 'show'])
 Route::delete('/uploads/{upload}/import', [ImportController::class, 'destroy'])->name('imports.destroy');
 
 Route::get('/studies/{study}', [StudyController::class, 'show'])->name('studies.show');
+Route::patch('/studies/{study}', [StudyController::class, 'update'])->name('studies.update');
+Route::post('/studies/{study}/copies', [StudyController::class, 'copy'])->name('studies.copy');
 Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('studies.destroy');
 Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
 Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');

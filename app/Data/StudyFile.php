@@ -11,6 +11,7 @@ use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\StudyDocument;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Refusal;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use JsonException;
 use LogicException;
@@ -20,6 +21,36 @@ final class StudyFile
 {
     /** Bytes of a file; with figures in it, it may hold a whole data set. */
     public const LARGEST = 40_000_000;
+
+    /** Bytes by which a study is told from other files. */
+    private const LOOKED_AT = 65_536;
+
+    /** Whether a file is a study, by what it begins with; it need not be a whole one. */
+    public static function isOne(string $path): bool
+    {
+        $start = ltrim((string) file_get_contents($path, false, null, 0, self::LOOKED_AT), "\u{FEFF} \t\r\n");
+
+        return str_starts_with($start, '{') &&
+            preg_match('/"format"\s*:\s*"' . preg_quote(StudyDocument::FORMAT, '/') . '"/', $start) === 1;
+    }
+
+    /**
+     * The only data set that a study without figures can be of: the one that has its measure.
+     *
+     * @param array<array-key, mixed> $document
+     */
+    private static function meant(array $document): ?Dataset
+    {
+        $key = $document['measure'] ?? null;
+        if (!is_string($key)) {
+            return null;
+        }
+        $having = Dataset::whereHas('measures', static fn(Builder $query) => $query->where('key', $key))
+            ->limit(2)
+            ->get();
+
+        return $having->count() === 1 ? $having->first() : null;
+    }
 
     /**
      * @param Dataset|null $dataset that it is carried out on; null for the figures in the file
@@ -40,10 +71,12 @@ final class StudyFile
         unset($document['data']);
         $read = StudyDocument::read($document);
         if ($dataset === null && !is_array($data)) {
-            throw InvalidStudy::at(
-                'data',
-                'the file carries no figures. Bring it to a data set, to be carried out on that.',
-            );
+            $dataset =
+                self::meant($document) ??
+                throw InvalidStudy::at(
+                    'data',
+                    'the file contains no data. Open the page of the data set that it belongs to, and open it there.',
+                );
         }
         $carried = $dataset === null ? CarriedData::read((array) $data) : null;
         $sha256 = (string) hash_file('sha256', $path);

@@ -19,6 +19,8 @@ use Illuminate\Support\Carbon;
  * @property string $retrieved day or words
  * @property string $notes
  * @property int $version
+ * @property int $described how often names, units and kinds were changed, which makes no version
+ * @property Carbon $updated_at
  * @property list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
  */
 final class Dataset extends Model
@@ -29,7 +31,7 @@ final class Dataset extends Model
 
     protected $casts = ['breakdowns' => 'array'];
 
-    protected $attributes = ['breakdowns' => '[]'];
+    protected $attributes = ['breakdowns' => '[]', 'described' => 0];
 
     /** The number of its newest version as it stands in the database now, whatever this model was read with. */
     public function newestVersion(): int
@@ -37,6 +39,12 @@ final class Dataset extends Model
         $version = self::whereKey($this->id)->value('version');
 
         return is_numeric($version) ? (int) $version : 0;
+    }
+
+    /** To be called where names, units, kinds or groups have changed, since pictures that were kept show the old ones. */
+    public function describeAnew(): void
+    {
+        $this->increment('described');
     }
 
     /** Source, licence and day in one line, as they stand under pictures. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Views;
 
+use DuskRail\Chart\MiniatureComposer;
 use DuskRail\Chart\ScatterComposer;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\TextMeasure;
@@ -91,6 +92,11 @@ final readonly class ScatterView extends View
     protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
     {
         return (new ScatterComposer($measure))->panels($this->outcome($comparison), $width);
+    }
+
+    public function miniature(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
+    {
+        return (new MiniatureComposer($measure))->scatter($this->outcome($comparison), $width, $height);
     }
 
     protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Views;
 
+use DuskRail\Chart\MiniatureComposer;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\SparksComposer;
 use DuskRail\Chart\TextMeasure;
@@ -48,6 +49,11 @@ final readonly class SparksView extends View
     protected function pagesOf(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
     {
         return (new SparksComposer($measure))->pages($this->outcome($comparison), $width, $height);
+    }
+
+    public function miniature(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
+    {
+        return (new MiniatureComposer($measure))->sparks($this->outcome($comparison), $width, $height);
     }
 
     protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene

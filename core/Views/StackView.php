@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Views;
 
+use DuskRail\Chart\MiniatureComposer;
 use DuskRail\Chart\PanelsComposer;
 use DuskRail\Chart\PlotArea;
 use DuskRail\Chart\Scene;
@@ -81,6 +82,13 @@ final readonly class StackView extends View
         $facets = $this->facets($comparison);
 
         return (new PanelsComposer($measure))->rows($comparison, $facets, new StackInPanel(), $width);
+    }
+
+    public function miniature(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
+    {
+        return $this->isSplit($comparison->study)
+            ? parent::miniature($comparison, $measure, $width, $height)
+            : (new MiniatureComposer($measure))->stack($this->lineup($comparison), $width, $height);
     }
 
     protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Views;
 
+use DuskRail\Chart\MiniatureComposer;
 use DuskRail\Chart\PanelsComposer;
 use DuskRail\Chart\PlotArea;
 use DuskRail\Chart\Scene;
@@ -210,6 +211,21 @@ abstract readonly class View implements ViewKind
             : $this->whole($comparison, $measure, $width / $zoom, $height / $zoom);
 
         return $scene->zoomed($zoom);
+    }
+
+    /**
+     * The picture as small as a card, without axes.
+     *
+     * @throws Refusal
+     */
+    public function miniature(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
+    {
+        $composer = new MiniatureComposer($measure);
+        $facets = $this->isSplit($comparison->study) ? $this->facets($comparison) : [];
+
+        return $facets === []
+            ? $composer->lines($this->lineup($comparison), $width, $height)
+            : $composer->panels($facets, $width, $height);
     }
 
     /**

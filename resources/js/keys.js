@@ -22,6 +22,13 @@ function turn(by) {
     views[(at + by + views.length) % views.length].click();
 }
 
+// On the first page.
+document.addEventListener('keydown', (event) => {
+    const search = document.getElementById('search');
+    if (!search || event.key !== '/' || typing(event.target)) return;
+    event.preventDefault();
+    search.focus();
+});
 document.addEventListener('keydown', (event) => {
     if (!workspace() || typing(event.target)) return;
     const key = event.key.toLowerCase();

@@ -109,3 +109,24 @@ document.addEventListener('keydown', (event) => {
 document.addEventListener('focusout', (event) => {
     if (event.target.matches?.('.words textarea')) keep(event.target.closest('.words'));
 });
+
+// What is being written stays, with its caret, while an earlier edit is answered.
+let writing;
+document.addEventListener('htmx:before:swap', () => {
+    const field = document.querySelector('.words textarea:not([hidden])');
+    writing = field && {
+        part: field.closest('.words').dataset.part,
+        text: field.value,
+        caret: [field.selectionStart, field.selectionEnd],
+    };
+});
+document.addEventListener('htmx:after:swap', () => {
+    const form = writing && document.querySelector(`.words[data-part="${writing.part}"]`);
+    if (form) {
+        open(form);
+        const [, field] = parts(form);
+        field.value = writing.text;
+        field.setSelectionRange(...writing.caret);
+    }
+    writing = undefined;
+});

@@ -22,16 +22,15 @@ final class TasksTest extends BrowserTestCase
         [$monthly, $yearly, $expected] = $this->figures();
         $browser = $this->browser;
         $browser->web->get($this->application->url('/'));
-        $this->bring('.bring input[type=file]', $monthly);
+        $this->bring('.drop.new input[type=file]', $monthly);
         $browser->see('h1', 'Leakage of 3 utilities, January 2018 to December 2020');
         $browser->write('input[name=home]', 'Ashen', false);
         $browser->write('input[name=source]', 'Own returns, 2020');
         $browser->see('.words.subtitle', 'Leakage, Ml per month');
 
-        $browser->web->get($this->application->url('/'));
-        $this->bring('section:last-of-type .drop input[type=file]', $yearly);
+        $this->update($yearly);
         $browser->see('h1', '3 utilities, 2018 to 2020')->click('.confirm .go');
-        $browser->see('.words.subtitle', 'Leakage, Ml per month');
+        $browser->click('.studies a')->see('.words.subtitle', 'Leakage, Ml per month');
 
         $this->add('Per denominator');
         $browser->see('#stop-s1', '÷ connections')->see('#stop-s1', 'l per connection per month');
@@ -109,7 +108,7 @@ final class TasksTest extends BrowserTestCase
         $folder = Browser::downloads();
         file_put_contents("{$folder}/losses.csv", $rows(...range(1, 9)));
         file_put_contents("{$folder}/october.csv", $rows(10));
-        $this->bring('.bring input[type=file]', "{$folder}/losses.csv");
+        $this->bring('.drop.new input[type=file]', "{$folder}/losses.csv");
         $browser
             ->see('h1', 'of 2 utilities')
             ->write('input[name=home]', 'Ashen', false)
@@ -139,10 +138,9 @@ final class TasksTest extends BrowserTestCase
         ];
         $place = (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH);
 
-        $browser->web->get($this->application->url('/'));
-        $this->bring('section:last-of-type .drop input[type=file]', "{$folder}/october.csv");
+        $this->update("{$folder}/october.csv");
         $browser->see('h1', 'of 2 utilities')->click('.confirm .go');
-        $browser->see('.words.subtitle', 'Leakage');
+        $browser->click('.studies a')->see('.words.subtitle', 'Leakage');
         self::assertSame($place, (string) parse_url($browser->web->getCurrentURL(), PHP_URL_PATH));
         $browser->see('.end-label[data-line=ashen]', 'Ashen 60');
         $this->settled();
@@ -177,7 +175,7 @@ final class TasksTest extends BrowserTestCase
         $browser = $this->browser;
         $files = dirname(__DIR__, 2) . '/database/demo/files';
         $browser->web->get($this->application->url('/'));
-        $this->bring('.bring input[type=file]', "{$files}/monthly.csv");
+        $this->bring('.drop.new input[type=file]', "{$files}/monthly.csv");
         $browser
             ->see('h1', '5 measures of 24 utilities, January 2016 to October 2025')
             ->write('input[name=home]', 'Veldmere Water', false)
@@ -195,8 +193,7 @@ final class TasksTest extends BrowserTestCase
             ]
             as $file => [$seen, $named]
         ) {
-            $browser->web->get($this->application->url('/'));
-            $this->bring('section:last-of-type .drop input[type=file]', "{$files}/{$file}");
+            $this->update("{$files}/{$file}");
             $browser->see('#understanding', $seen);
             foreach ($named ?? [] as $field => $text) {
                 $browser->until(
@@ -211,11 +208,12 @@ final class TasksTest extends BrowserTestCase
                     static fn(): bool => $browser->property("input[name={$field}]", 'defaultValue') === $text,
                 );
             }
-            $browser->click('.confirm .go')->see('.words.subtitle', 'Ml per month');
+            $browser->click('.confirm .go')->see('.studies', 'Water supplied');
         }
-        $browser->see('.pin', 'v7');
         $browser->web->get($this->application->url('/'));
-        $browser->see('section:last-of-type', 'price-index.csv')->see('section:last-of-type', 'Different job');
+        $browser->see('#datasets tbody tr:first-child', 'version 7')->click('#datasets tbody tr:first-child th a');
+        $browser->see('.versions', 'price-index.csv')->see('h1', 'Monthly');
+        self::assertSame('Different job', $browser->property('input[value="Different job"]', 'value'));
 
         $browser->web->get($this->application->url($study));
         $this->settled();
@@ -233,6 +231,7 @@ final class TasksTest extends BrowserTestCase
             ->click('.strangers .button')
             ->see('#understanding', '2 new')
             ->click('.confirm .go');
+        $browser->see('h1', 'Version 8')->click('.studies a');
         $browser->see('.words.subtitle', 'Ml per month')->see('.pin', 'v8');
         $this->settled();
         self::assertSame($before + 1, $browser->number('document.querySelector(".chart").dataset.to'));
@@ -515,7 +514,7 @@ final class TasksTest extends BrowserTestCase
         );
         $browser = $this->browser;
         $browser->web->get($this->application->url('/'));
-        $this->bring('.bring input[type=file]', "{$folder}/supply.csv");
+        $this->bring('.drop.new input[type=file]', "{$folder}/supply.csv");
         $browser
             ->see('h1', 'of 2 entities, January 2021 to March 2021')
             ->see('.problems', '“soon”')
@@ -571,7 +570,7 @@ final class TasksTest extends BrowserTestCase
         );
         $browser = $this->browser;
         $browser->web->get($this->application->url('/'));
-        $this->bring('.bring input[type=file]', "{$folder}/rates.json");
+        $this->bring('.drop.new input[type=file]', "{$folder}/rates.json");
         $browser
             ->see('h1', 'Admission rate of 3 areas, by sex and age, 2023 to 2024')
             ->write('input[name=home]', 'Birchen', false)
@@ -658,7 +657,7 @@ final class TasksTest extends BrowserTestCase
             self::assertSame([], $this->violations(), 'panels');
         }
         if ($path === '/') {
-            $this->bring('.bring input[type=file]', $this->figures()[0]);
+            $this->bring('.drop.new input[type=file]', $this->figures()[0]);
             $browser->see('h1', 'of 3 utilities');
             self::assertSame([], $this->violations());
         }
@@ -680,6 +679,14 @@ final class TasksTest extends BrowserTestCase
         self::assertIsArray($found);
 
         return array_values(array_map(static fn(mixed $v): string => is_string($v) ? $v : '', $found));
+    }
+
+    /** Brings a file to the data set that was changed last, as one does from the first page. */
+    private function update(string $path): void
+    {
+        $this->browser->web->get($this->application->url('/'));
+        $this->browser->click('#datasets tbody tr:first-child a[href$="#update"]')->see('#update', 'Update');
+        $this->bring('.one-dataset .drop input[type=file]', $path);
     }
 
     private function bring(string $selector, string $path): void

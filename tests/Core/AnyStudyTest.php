@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use App\Drawing\Svg;
+use DuskRail\Chart\Group;
 use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\Mark;
+use DuskRail\Chart\Placed;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\SheetComposer;
+use DuskRail\Chart\Stroke;
 use DuskRail\Chart\TrackComposer;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\MeasureKind;
@@ -25,6 +29,7 @@ use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
 use DuskRail\Refusal;
 use DuskRail\Signals\Signals;
+use DuskRail\Views\Views;
 use DuskRail\Words\Readout;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\TestCase;
@@ -90,6 +95,7 @@ final class AnyStudyTest extends TestCase
                 [],
             );
         self::assertDoesNotMatchRegularExpression('/\bnan\b|\binf\b/i', $svg);
+        $this->showAsACard($comparison);
         Signals::of($comparison);
         Standing::of($comparison);
         foreach ($comparison->lines as $line) {
@@ -106,6 +112,45 @@ final class AnyStudyTest extends TestCase
                 )->text(),
             );
         }
+    }
+
+    /** Nothing of a card lies outside it. */
+    private function showAsACard(Comparison $comparison): void
+    {
+        try {
+            $card = Views::of($comparison->study)->miniature($comparison, new SquareLetters(), 290.0, 146.0);
+        } catch (Refusal) {
+            return;
+        }
+        foreach (self::strokes($card->marks) as [$stroke, $x, $y]) {
+            foreach ($stroke->pieces as $piece) {
+                foreach (array_chunk($piece, 2) as [$left, $top]) {
+                    self::assertTrue(
+                        $x + $left >= -0.5 && $x + $left <= 290.5 && $y + $top >= -0.5 && $y + $top <= 146.5,
+                        "{$left}, {$top} of {$comparison->study->view} is outside the card",
+                    );
+                }
+            }
+        }
+    }
+
+    /**
+     * @param list<Mark> $marks
+     * @return list<array{Stroke, float, float}> with where they are placed
+     */
+    private static function strokes(array $marks, float $x = 0.0, float $y = 0.0): array
+    {
+        $all = [];
+        foreach ($marks as $mark) {
+            $all = match (true) {
+                $mark instanceof Stroke => [...$all, [$mark, $x, $y]],
+                $mark instanceof Group => [...$all, ...self::strokes($mark->marks, $x, $y)],
+                $mark instanceof Placed => [...$all, ...self::strokes($mark->marks, $x + $mark->x, $y + $mark->y)],
+                default => $all,
+            };
+        }
+
+        return $all;
     }
 
     /** @return callable(float, float): Scene in the view of the study, or as lines where it says why that cannot be */

@@ -145,7 +145,7 @@ final class BringingFilesTest extends ApplicationTestCase
         $upload = $this->brought(self::YEARLY, 'connections.csv', $study->dataset);
         $this->post(route('imports.store', $upload), [])
             ->assertOk()
-            ->assertHeader('HX-Redirect', route('studies.show', $study));
+            ->assertHeader('HX-Redirect', route('versions.show', [$study->dataset, 2]));
         $upload = $this->brought(
             "Utility,Group\nVeldmere,Estuary\nTarrow,Plain\nMarl,Plain\n",
             'groups.csv',

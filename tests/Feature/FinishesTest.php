@@ -155,7 +155,7 @@ final class FinishesTest extends ApplicationTestCase
             [
                 'no figures' => [
                     (string) $this->get(route('hand-over', [$study, 'json']))->getContent(),
-                    'data: the file carries no figures',
+                    'data: the file contains no data',
                 ],
                 'a text for a number' => [
                     str_replace('0.1', '"0.1x"', $json),

@@ -42,7 +42,7 @@ final class KeepingTest extends ApplicationTestCase
         $this->delete(route('studies.destroy', $other))->assertRedirect();
         $this->travel(1)->minutes();
         $this->delete(route('datasets.destroy', $study->dataset))->assertRedirect();
-        $this->get('/')->assertOk()->assertSee('No data set yet');
+        $this->get('/')->assertOk()->assertSee('Load the demo');
         $this->get(route('briefs.read', $brief->token))->assertOk();
         $this->get(route('datasets.show', $study->dataset_id))->assertNotFound();
         $this->get(route('bin.show'))

@@ -119,7 +119,7 @@ final class KilledImportTest extends TestCase
         $this->post(route('imports.store', $large), ['name' => 'Large'])
             ->assertOk()
             ->assertSee('Waiting for its turn');
-        $this->get(route('data.index'))->assertSee('large.csv is being read');
+        $this->get(route('data.index'))->assertSee('large.csv: importing');
         $this->worker()->mustRun();
         $this->get(route('uploads.show', $large))->assertOk()->assertSee('360,000 rows read');
         $this->get(route('imports.show', $large))->assertOk()->assertHeader('HX-Redirect');

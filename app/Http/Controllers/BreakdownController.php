@@ -28,6 +28,7 @@ final class BreakdownController
             }
         }
         $dataset->update(['breakdowns' => $breakdowns]);
+        $dataset->describeAnew();
 
         return redirect()->route('datasets.show', $dataset)->with('message', 'The breakdowns are kept.');
     }

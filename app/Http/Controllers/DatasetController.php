@@ -9,10 +9,8 @@ use App\Data\StoredData;
 use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
 use App\Keeping\Bin;
-use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Measure;
-use App\Models\Upload;
 use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Rail\Derived;
@@ -32,18 +30,6 @@ final class DatasetController
 {
     /** Entities to a page: each has four fields, and a form holds a thousand. */
     private const AT_ONCE = 200;
-
-    public function index(): View
-    {
-        return view('data.index', [
-            'briefs' => Brief::withCount('blocks')->orderBy('id')->get(),
-            'underWay' => Upload::whereIn('state', ['waiting', 'running', 'done'])->get(),
-            'datasets' => Dataset::with(['measures', 'studies', 'files'])
-                ->withCount('entities')
-                ->orderBy('id')
-                ->get(),
-        ]);
-    }
 
     public function show(Dataset $dataset): View
     {
@@ -139,6 +125,7 @@ final class DatasetController
                 }
             }
             self::rename($dataset, $names);
+            $dataset->describeAnew();
         });
 
         return redirect()
@@ -295,6 +282,7 @@ final class DatasetController
                     $entity->update(['home' => $home]);
                 }
             }
+            $dataset->describeAnew();
         });
 
         return redirect()

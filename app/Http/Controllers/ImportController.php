@@ -43,10 +43,14 @@ final class ImportController
             return $this->read($upload);
         }
         if ($upload->state === 'done') {
-            $study = $upload->study_id;
+            // A new data set begins with a study; what an update changed is shown with the studies that it changed.
+            $place =
+                $upload->dataset === null
+                    ? route('studies.show', (int) $upload->study_id)
+                    : route('versions.show', [$upload->dataset, $upload->dataset->version]);
             $upload->discard();
 
-            return response('', 200, ['HX-Redirect' => route('studies.show', (int) $study)]);
+            return response('', 200, ['HX-Redirect' => $place]);
         }
         if ($upload->isUnderWay()) {
             return response()->view('data.importing', ['upload' => $upload, 'progress' => $upload->progress()]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Data\FirstStudy;
+use App\Data\RevisionWriter;
 use App\Data\StoredData;
 use App\Keeping\Bin;
 use App\Models\Dataset;
@@ -33,6 +34,37 @@ final class StudyController
         $screen = StudyScreen::of($study, SheetSize::of($request), $measure);
 
         return view($request->hasHeader('HX-Request') ? 'study.workspace' : 'study.show', ['screen' => $screen]);
+    }
+
+    /** Another name, given on the first page. */
+    public function update(Request $request, Study $study): RedirectResponse
+    {
+        $request->validate(
+            ['name' => ['required', 'string', 'max:120']],
+            ['name.required' => 'Enter a name for the study.'],
+        );
+        $document = $study->document();
+        $name = $request->string('name')->trim()->value();
+        if ($name !== $document->name) {
+            RevisionWriter::write($study, $document->withName($name), "Rename to “{$name}”");
+        }
+
+        return redirect()->route('data.index');
+    }
+
+    /** Another study that begins as this one is. */
+    public function copy(Study $study): RedirectResponse
+    {
+        $document = $study->document();
+        $copy = RevisionWriter::begin(
+            $study->dataset,
+            $document->withName(mb_strimwidth($document->name, 0, 110, '…') . ' (copy)'),
+        );
+        $copy->update(['version' => $study->version]);
+
+        return redirect()
+            ->route('data.index')
+            ->with('message', "“{$copy->name}” was created.");
     }
 
     public function destroy(Study $study): RedirectResponse

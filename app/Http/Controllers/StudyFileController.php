@@ -19,12 +19,19 @@ final class StudyFileController
         if (!($file instanceof UploadedFile) || $file->getSize() > StudyFile::LARGEST) {
             return back()->with('message', 'Choose a study file of up to 40 MB, as “Hand over” writes it.');
         }
+
+        return self::opened($file, $dataset);
+    }
+
+    /** The study of a file; or what is wrong with it. */
+    public static function opened(UploadedFile $file, ?Dataset $dataset): RedirectResponse
+    {
         ini_set('memory_limit', '1G');
         $name = $file->getClientOriginalName();
         try {
             $study = StudyFile::import($file->getRealPath(), $name, $dataset);
         } catch (Refusal $problem) {
-            return back()->with('message', "“{$name}” cannot be brought in. {$problem->getMessage()}");
+            return back()->with('message', "“{$name}” cannot be opened. {$problem->getMessage()}");
         }
 
         return redirect()->route('studies.show', $study);

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\StudyFile;
 use App\Formats\TableSources;
 use App\Formats\UnpackerBusy;
 use App\Http\Requests\BringFileRequest;
 use App\Http\Requests\CorrectReadingRequest;
+use App\Models\Dataset;
 use App\Models\Upload;
 use App\View\UploadScreen;
 use DuskRail\Refusal;
@@ -24,6 +26,9 @@ final class UploadController
     {
         $file = $request->file('file');
         assert($file instanceof UploadedFile);
+        if (StudyFile::isOne($file->getRealPath())) {
+            return StudyFileController::opened($file, Dataset::find($request->integer('dataset')));
+        }
         $upload = new Upload([
             'id' => (string) Str::uuid(),
             'name' => mb_strimwidth(mb_scrub($file->getClientOriginalName()), 0, 200, '…'),

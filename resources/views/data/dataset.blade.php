@@ -19,10 +19,15 @@
                 </form>
             </div>
             <div class="column">
-                <h2>Bring it up to date</h2>
+                <h2 id="update">Update</h2>
                 <x-bring text="Next month’s file, a revision, or attributes" :dataset="$dataset" />
                 <p class="quiet">What would change is shown before anything is stored.</p>
-                <h2>Hand it on</h2>
+                <form class="inline study-file" method="post" action="{{ route('study-files.store', $dataset) }}" enctype="multipart/form-data">
+                    @csrf<x-once />
+                    <label>Open a study file on this data <input type="file" name="study" accept=".json,application/json" required></label>
+                    <button class="button is-small">Open study</button>
+                </form>
+                <h2>Export</h2>
                 <p class="outs">@foreach ($formats as $key => $format)<a class="button is-small" href="{{ route('datasets.out', [$dataset, $key]) }}">{{ $format::label() }}</a> @endforeach</p>
             </div>
         </section>

@@ -12,6 +12,10 @@
             <x-revision :revision="$since" :frequencies="$frequencies" />
             <form method="post" action="{{ route('versions.restore', [$dataset, $version]) }}">@csrf<button class="button is-small">Go back to this version</button> <span class="quiet">as a new one; nothing between is lost</span></form>
         @endif
+        @if ($version === $dataset->version && $dataset->studies->isNotEmpty())
+            <h2>Studies of this data</h2>
+            <ul class="studies">@foreach ($dataset->studies as $study)<li><a href="{{ route('studies.show', $study) }}">{{ $study->name }}</a>@if ($study->version !== null) <span class="quiet">pinned to version {{ $study->version }}</span>@endif</li>@endforeach</ul>
+        @endif
         <h2>Look at it</h2>
         <p>@foreach ($dataset->measures as $measure)<a class="button is-small" href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version]) }}">{{ $measure->name }}</a> @endforeach</p>
     </main>

@@ -1,0 +1,12 @@
+{{-- A place for a file of any kind: a table, or a study. --}}
+<form class="drop card new" method="post" action="{{ route('uploads.store') }}" enctype="multipart/form-data">
+    @csrf
+    <label>
+        <b>Import data</b>
+        <span>Drop a file here, or choose one: {{ \App\Formats\TableSources::inWords() }}. Study files, too.</span>
+        <span>You see a preview first. Nothing is stored until you import.</span>
+        <span class="go">Choose a file</span>
+        <input type="file" name="file" id="add-data" accept="{{ \App\Formats\TableSources::accepted() }},text/csv,text/tab-separated-values" required>
+    </label>
+    <noscript><button class="button is-small">Upload</button></noscript>
+</form>
