@@ -16,6 +16,7 @@ use App\Http\Controllers\ImportController;
 use App\Http\Controllers\OrdersController;
 use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\PointsController;
+use App\Http\Controllers\ProposalsController;
 use App\Http\Controllers\ReadoutController;
 use App\Http\Controllers\SentencesController;
 use App\Http\Controllers\StandingController;
@@ -83,6 +84,7 @@ Route::get('/studies/{study}/points', [PointsController::class, 'show'])->name('
 Route::get('/studies/{study}/readouts', [ReadoutController::class, 'index'])->name('readouts.index');
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
 Route::get('/studies/{study}/figures/{stop}', [FiguresController::class, 'show'])->name('figures.show');
+Route::get('/studies/{study}/proposals', [ProposalsController::class, 'show'])->name('proposals.show');
 Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])->name('orders.show');
 Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->name('sentences.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');

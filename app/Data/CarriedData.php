@@ -132,9 +132,7 @@ final readonly class CarriedData
         if (count($all) > self::MOST_SERIES) {
             throw InvalidStudy::at(
                 'data.series',
-                'there are more than ' .
-                    number_format(self::MOST_SERIES) .
-                    ' series. Hand the figures over as a data set.',
+                'there are more than ' . number_format(self::MOST_SERIES) . ' series. Export the data set instead.',
             );
         }
 
@@ -204,7 +202,7 @@ final readonly class CarriedData
     {
         $key = self::text($one, $path, 'key');
 
-        return isset($there[$key]) ? throw InvalidStudy::at("{$path}.key", "“{$key}” is there twice.") : $key;
+        return isset($there[$key]) ? throw InvalidStudy::at("{$path}.key", "“{$key}” appears twice.") : $key;
     }
 
     /**
@@ -218,14 +216,14 @@ final readonly class CarriedData
         $seen = $spans = $packed = [];
         foreach ($all as $path => $series) {
             $key = self::text($series, $path, 'measure');
-            $measure = $measures[$key] ?? throw InvalidStudy::at("{$path}.measure", 'is none of the measures.');
+            $measure = $measures[$key] ?? throw InvalidStudy::at("{$path}.measure", 'is not one of the measures.');
             $entity = self::text($series, $path, 'entity');
             if (!isset($entities[$entity])) {
-                throw InvalidStudy::at("{$path}.entity", 'is none of the entities.');
+                throw InvalidStudy::at("{$path}.entity", 'is not one of the entities.');
             }
             $cell = Cell::of(Cell::parse(self::text($series, $path, 'cell', true))->categories)->text();
             if (isset($seen[$key][$entity][$cell])) {
-                throw InvalidStudy::at($path, 'is there twice.');
+                throw InvalidStudy::at($path, 'appears twice.');
             }
             $seen[$key][$entity][$cell] = true;
             $read = self::series($series, $path, $measure['frequency']);
@@ -265,7 +263,7 @@ final readonly class CarriedData
                 (is_int($value) || is_float($value)) && is_finite((float) $value) => (float) $value,
                 default => throw InvalidStudy::at(
                     "{$path}.values.{$i}",
-                    'must be a number, or null where there is none.',
+                    'must be a number, or null for a missing value.',
                 ),
             };
             $status = is_array($series['statuses'] ?? null) ? $series['statuses'][$i] ?? 0 : 0;
@@ -294,7 +292,7 @@ final readonly class CarriedData
         foreach (
             is_array($data[$name] ?? null) && $data[$name] !== []
                 ? array_values($data[$name])
-                : throw InvalidStudy::at("data.{$name}", 'must be a list that is not empty.')
+                : throw InvalidStudy::at("data.{$name}", 'must be a list and not empty.')
             as $i => $one
         ) {
             $list["data.{$name}.{$i}"] = is_array($one)

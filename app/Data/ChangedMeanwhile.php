@@ -11,11 +11,11 @@ final class ChangedMeanwhile extends Refusal
 {
     public static function study(string $name): self
     {
-        return new self("“{$name}” was changed in the meantime. Load it again, and make the change once more.");
+        return new self("“{$name}” was changed in the meantime. Reload it and repeat the change.");
     }
 
     public static function dataset(string $name): self
     {
-        return new self("“{$name}” has a newer version by now. Load it again, and make the change once more.");
+        return new self("“{$name}” has a newer version. Reload it and repeat the change.");
     }
 }

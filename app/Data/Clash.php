@@ -15,8 +15,7 @@ final class Clash extends Refusal
         return new self(
             'Your change was not made: ' .
                 $between .
-                ' It touches the same thing. This is how it stands now; make ' .
-                'yours again to put it in its place.',
+                ' It changes the same thing. The current state is shown; repeat your change to replace it.',
         );
     }
 }

@@ -13,26 +13,28 @@ use Throwable;
 final class FailureWords
 {
     private const SENTENCES = [
-        400 => 'The request could not be understood. Go back, and try it from the page again.',
-        403 => 'This is not open to you from here.',
-        404 => 'There is nothing at this address. It may have been deleted, or the address is not whole.',
-        405 => 'This address does something only where a page asks for it. Begin at the data page.',
-        413 => 'The file is larger than this server takes. Bring a smaller one, or one part after the other.',
-        419 => 'The page has been open too long. Load it again; what was kept is safe. Then make the change once more.',
-        421 => 'The program does not answer under this name. Whoever runs it can name it in DUSK_RAIL_HOSTS.',
-        422 => 'What was sent could not be read. Check it, and send it again.',
-        429 => 'That was too much at once. Wait a minute, then go on.',
-        500 => 'The program made a mistake. Nothing was changed; try it again, or begin at the data page.',
-        503 => 'The program is being looked after. Try again in a minute.',
+        400 => 'The request is not valid. Go back and try again.',
+        403 => 'Access from here is not allowed.',
+        404 => 'There is no page at this address. It may have been deleted, or the address is incomplete.',
+        405 => 'This address works only from a page of the program. Start at the first page.',
+        413 => 'The file is too large for this server. Upload a smaller one, or several parts.',
+        419 => 'This page has expired. Reload it; your study is saved. Then repeat the change.',
+        421 =>
+            'The program does not answer under this host name. The administrator can add it to ' . 'DUSK_RAIL_HOSTS.',
+        422 => 'The data sent could not be read. Check them and send them again.',
+        429 => 'Too many requests. Wait a minute, then continue.',
+        500 => 'The program reported an error. Nothing was changed. Try again, or start at the first page.',
+        503 => 'The program is being maintained. Try again in a minute.',
     ];
 
-    private const BUSY = 'Something large is being written just now. Your change was not kept; try again in a moment.';
+    private const BUSY = 'A large import is being stored. Your change was not saved. Try again in a moment.';
 
     private const FULL =
-        'The disk of the server is full. Nothing was changed, and what is there can be read. Whoever runs the server ' .
-        'can make room; `php artisan data:tidy` helps.';
+        'The disk of the server is full. Nothing was changed, and stored data can be read. The ' .
+        'administrator can free space, for example with `php artisan data:tidy`.';
 
-    private const ONLY_READ = 'The server can only read just now. Nothing was changed; looking at things goes on.';
+    private const ONLY_READ =
+        'The server is read-only at the moment. Nothing was changed; you can still view studies and ' . 'data.';
 
     /** What the database or the disk says, by a part of its words: status, sentence, seconds to the next try. */
     private const STORES = [
@@ -51,9 +53,9 @@ final class FailureWords
     ];
 
     private const DAMAGED =
-        'The database is missing, older than the program, or damaged. Whoever runs the server can look with ' .
-        '`php artisan data:check`, bring it up to date with `php artisan migrate`, or bring a backup back with ' .
-        '`php artisan data:restore`.';
+        'The database is missing, older than the program, or damaged. The administrator can check it ' .
+        'with `php artisan data:check`, update it with `php artisan migrate`, or restore a backup ' .
+        'with `php artisan data:restore`.';
 
     public static function sentence(Throwable $problem): string
     {

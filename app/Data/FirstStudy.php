@@ -22,7 +22,7 @@ final class FirstStudy
     {
         $data = new StoredData($dataset);
         $measures = array_map(static fn(Measure $m): array => [$m->name, $m->unit->amount], $data->measures());
-        $measure = FirstMeasure::of($measures) ?? throw ImportStopped::because('The file holds no measure.');
+        $measure = FirstMeasure::of($measures) ?? throw ImportStopped::because('The file contains no measure.');
 
         return self::of($dataset, $data, (string) $measure);
     }
@@ -40,7 +40,7 @@ final class FirstStudy
     public static function foreseen(Observations $read, Matching $matching, string $home): StudyOfCore
     {
         $measures = array_map(static fn(ReadMeasure $m): array => [$m->name, $m->unit], $read->measures);
-        $n = (int) (FirstMeasure::of($measures) ?? throw ImportStopped::because('The file holds no measure.'));
+        $n = (int) (FirstMeasure::of($measures) ?? throw ImportStopped::because('The file contains no measure.'));
         $entities = (static function () use ($read, $matching, $home): iterable {
             foreach ($read->entities as $number => $name) {
                 $summary = $read->beside->summaries[$name] ?? '';

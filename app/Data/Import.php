@@ -56,8 +56,9 @@ final readonly class Import
     {
         if ($this->plan->shape === Attributes::NAME) {
             throw ImportStopped::because(
-                'This table describes entities and holds no figures by period. Bring a file of figures ' .
-                    'first, then add this one to its data set. If it does hold periods, say below how it lies.',
+                'This table has attributes of entities but no values by period. Import a file with values ' .
+                    'first, then add this one to that data set. If it does contain periods, change “Table ' .
+                    'layout” below.',
             );
         }
         $observations = $this->read();
@@ -101,7 +102,7 @@ final readonly class Import
         $prepared = $this->prepared($dataset, $observations);
         if ($this->plan->shape === Attributes::NAME && array_filter($prepared->matching->entities) === []) {
             throw ImportStopped::because(
-                "None of the names in this table is in “{$dataset->name}”. Check which column names the entities.",
+                "No entity name in this table exists in “{$dataset->name}”. Check which column is the entity.",
             );
         }
         $file = $this->source($observations);
@@ -134,8 +135,7 @@ final readonly class Import
         $observations = Reader::read($this->file->rows(), $this->plan, $this->progress);
         if ($observations->isEmpty()) {
             throw ImportStopped::because(
-                'Nothing could be read from the file as it is understood below. Change how the table lies ' .
-                    'or which column is which.',
+                'No values could be read with the settings below. Change “Table layout” or the columns.',
             );
         }
         if ($observations->problemCount > 0 && !$this->leavingOut) {

@@ -11,6 +11,6 @@ final class ImportCancelled extends Refusal
 {
     public static function byUser(): self
     {
-        return new self('The import was called off; nothing was stored.');
+        return new self('The import was cancelled. Nothing was stored.');
     }
 }

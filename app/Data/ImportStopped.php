@@ -18,7 +18,8 @@ final class ImportStopped extends Refusal
     public static function byProblems(Observations $observations): self
     {
         return new self(
-            'Some cells cannot be read, and nothing was stored. Mend the guess below, or go on without them.',
+            'Some cells could not be read. Nothing was stored. Change the settings below, or use “Import ' .
+                'without these cells”.',
             $observations,
         );
     }

@@ -103,8 +103,8 @@ final readonly class Matching
             $key = $there->key ?? self::free(self::key($name), $taken);
             if ($there !== null && isset($names[$there->id])) {
                 throw ImportStopped::because(
-                    "“{$names[$there->id]}” and “{$name}” are both {$there->name} in the data set, and the file has " .
-                        'figures of each. Leave one of them out of the file, or give it a name of its own.',
+                    "“{$names[$there->id]}” and “{$name}” are both {$there->name} in the data set, and the file " .
+                        'has values for both. Remove one of them from the file, or use another name.',
                 );
             }
             $names[$there->id ?? 0] = $name;

@@ -12,13 +12,12 @@ final class NotInForce extends Refusal
     public static function replacedBy(string $value): self
     {
         return new self(
-            "The correction is no longer in force: a later version has replaced it, and the figure is {$value} now. " .
-                'Correct that figure instead.',
+            "A later version has replaced this correction; the value is now {$value}. Correct that value " . 'instead.',
         );
     }
 
     public static function unknown(): self
     {
-        return new self('The correction is of a measure or an entity that is no longer there.');
+        return new self('The measure or entity of this correction no longer exists.');
     }
 }

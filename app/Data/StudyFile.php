@@ -65,7 +65,7 @@ final class StudyFile
         try {
             $document = JsonDocument::decoded((string) file_get_contents($path));
         } catch (JsonException) {
-            throw InvalidStudy::because('It is no study file: it is not JSON.');
+            throw InvalidStudy::because('It is not a study file (not valid JSON).');
         }
         $data = $document['data'] ?? null;
         unset($document['data']);

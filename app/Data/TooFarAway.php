@@ -13,8 +13,8 @@ final class TooFarAway extends Refusal
     public static function from(Period $period, Period $first, Period $last, string $measure): self
     {
         return new self(
-            "{$period->label()} lies far from the figures of {$measure}, which run from {$first->label()} to " .
-                "{$last->label()}. Check the year.",
+            "{$period->label()} is far outside the values of {$measure} ({$first->label()} to " .
+                "{$last->label()}). Check the year.",
         );
     }
 }

@@ -21,4 +21,13 @@ enum VersionKind: string
 
     /** An older version, gone back to. */
     case Restored = 'restored';
+
+    public function inWords(): string
+    {
+        return match ($this) {
+            self::LaidOver => 'merged',
+            self::InPlace => 'replaced',
+            default => $this->value,
+        };
+    }
 }

@@ -125,7 +125,7 @@ final readonly class Versions
             $now = $this->inForce($of)?->valueAt($correction->ordinal) ?? NAN;
             throw NotInForce::replacedBy(self::number($now));
         }
-        $why = "taken back: {$file->note}";
+        $why = "undone: {$file->note}";
         $this->correct($of, $correction->ordinal, $correction->old, $correction->status, $why);
     }
 

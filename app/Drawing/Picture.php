@@ -78,7 +78,7 @@ final readonly class Picture
         );
         $process->run();
         if (!$process->isSuccessful()) {
-            throw new RuntimeException("rsvg-convert could not draw the picture: {$process->getErrorOutput()}");
+            throw new RuntimeException("rsvg-convert could not draw the image: {$process->getErrorOutput()}");
         }
 
         return $process->getOutput();

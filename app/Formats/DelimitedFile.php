@@ -43,7 +43,7 @@ final readonly class DelimitedFile
     {
         $file = fopen($this->path, 'rb');
         if ($file === false) {
-            throw NotATable::because('The file can no longer be opened.', 'Bring it again.');
+            throw NotATable::because('The file can no longer be opened.', 'Upload it again.');
         }
         try {
             fseek($file, $this->dialect->skip);
@@ -58,8 +58,8 @@ final readonly class DelimitedFile
             yield from $this->dialect->encoding === 'UTF-8' ? $this->quick($file) : $this->quoted($file);
         } catch (ErrorException) {
             throw NotATable::because(
-                "The file holds bytes that no text in {$this->dialect->encoding} has.",
-                'Save it as CSV in UTF-8, and bring that.',
+                "The file contains bytes that are not text in {$this->dialect->encoding}.",
+                'Save it as CSV in UTF-8, and upload it.',
             );
         } finally {
             fclose($file);
@@ -106,9 +106,8 @@ final readonly class DelimitedFile
     private static function tooLong(int $number): NotATable
     {
         return NotATable::because(
-            'Row ' . number_format($number + 1) . ' is longer than a million characters.',
-            'A quotation mark may be missing in it, or something else than a table has come in; mend or ' .
-                'take out that row.',
+            'Row ' . number_format($number + 1) . ' has over 1,000,000 characters.',
+            'A quotation mark may be missing. Correct or delete the row.',
         );
     }
 

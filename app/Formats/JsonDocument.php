@@ -75,8 +75,8 @@ final class JsonDocument
         $parts = substr_count($text, '{') + substr_count($text, '[');
         if ($parts > self::PARTS) {
             throw NotATable::because(
-                'The file holds ' . number_format($parts) . ' objects and lists, more than can be read at once.',
-                'Take a part of it where it comes from, or take it as CSV.',
+                'The file has ' . number_format($parts) . ' objects and lists, which is too many.',
+                'Download a smaller part from its source, or as CSV.',
             );
         }
         $read = json_decode($text, true, 64, JSON_THROW_ON_ERROR);

@@ -47,8 +47,8 @@ final readonly class JsonRecords implements TableSource
     {
         if (filesize($path) > self::LARGEST) {
             throw NotATable::because(
-                'The file is ' . number_format(filesize($path) / 1e6) . ' MB of JSON, more than can be read at once.',
-                'Take a part of it where it comes from, or take it as CSV.',
+                'The file is ' . number_format(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
+                'Download a smaller part from its source, or as CSV.',
             );
         }
         $text = (string) file_get_contents($path);
@@ -59,16 +59,16 @@ final readonly class JsonRecords implements TableSource
             $tables = $lines === [] ? [] : ['rows' => $lines];
             if ($tables === []) {
                 throw NotATable::because(
-                    "The file looks like JSON but is not: {$problem->getMessage()}.",
-                    'It may not have arrived whole; bring it again.',
+                    "The file is not valid JSON: {$problem->getMessage()}.",
+                    'The upload may be incomplete. Upload it again.',
                 );
             }
         }
 
         return $tables === []
             ? throw NotATable::because(
-                'The file is JSON but holds no list of objects.',
-                'Bring rows as a list of objects, or as CSV.',
+                'The file is JSON but contains no list of objects.',
+                'Upload the rows as a list of objects, or as CSV.',
             )
             : new self($tables);
     }
@@ -81,8 +81,7 @@ final readonly class JsonRecords implements TableSource
     public function write(string $table, string $path): void
     {
         $rows =
-            $this->tables[$table] ??
-            throw NotATable::because("There is no table “{$table}” in the file.", 'Choose another.');
+            $this->tables[$table] ?? throw NotATable::because("The file has no table “{$table}”.", 'Choose another.');
         $columns = [];
         $flat = [];
         foreach ($rows as $row) {
@@ -92,13 +91,15 @@ final readonly class JsonRecords implements TableSource
         }
         if (count($columns) > self::COLUMNS) {
             throw NotATable::because(
-                'The objects have ' . number_format(count($columns)) . ' different keys, more than can be columns.',
-                'Take fewer of them, or bring the rows as CSV.',
+                'The objects have ' .
+                    number_format(count($columns)) .
+                    ' different keys, which is too many for columns.',
+                'Use fewer keys, or upload the rows as CSV.',
             );
         }
         $out = fopen($path, 'wb');
         if ($out === false) {
-            throw NotATable::because('The table cannot be written down.', 'Try again.');
+            throw NotATable::because('The table could not be stored on the server.', 'Try again.');
         }
         $names = array_map(strval(...), array_keys($columns));
         fputcsv($out, array_map(FormulaGuard::guard(...), $names), ',', '"', '');

@@ -33,7 +33,7 @@ final readonly class JsonStatDimension
             $dimension['category'] ??
             throw NotATable::because(
                 "A dimension of the table has no categories: {$id}.",
-                'The file does not follow JSON-stat; take it anew from where it comes from.',
+                'The file does not follow JSON-stat; download it again from its source.',
             );
         $label = is_string($dimension['label'] ?? null) && $dimension['label'] !== '' ? $dimension['label'] : $id;
         $category = is_array($category) ? $category : [];

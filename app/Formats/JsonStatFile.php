@@ -54,16 +54,16 @@ final readonly class JsonStatFile implements TableSource
     {
         if (filesize($path) > self::LARGEST) {
             throw NotATable::because(
-                'The file is ' . number_format(filesize($path) / 1e6) . ' MB of JSON, more than can be read at once.',
-                'Take a part of it where it comes from, or take it as CSV.',
+                'The file is ' . number_format(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
+                'Download a smaller part from its source, or as CSV.',
             );
         }
         try {
             $read = JsonDocument::decoded((string) file_get_contents($path));
         } catch (JsonException $problem) {
             throw NotATable::because(
-                "The file looks like JSON but is not: {$problem->getMessage()}.",
-                'It may not have arrived whole; bring it again.',
+                "The file is not valid JSON: {$problem->getMessage()}.",
+                'The upload may be incomplete. Upload it again.',
             );
         }
         $items = match (true) {
@@ -85,8 +85,8 @@ final readonly class JsonStatFile implements TableSource
 
         return $datasets === []
             ? throw NotATable::because(
-                'The file is JSON but holds no JSON-stat dataset with its values in it.',
-                'If it lists datasets that lie elsewhere, bring one of those; a study file is brought below.',
+                'The file is JSON but has no JSON-stat data with values.',
+                'If it links to data sets, upload one of those.',
             )
             : new self($datasets);
     }
@@ -99,19 +99,18 @@ final readonly class JsonStatFile implements TableSource
     public function write(string $table, string $path): void
     {
         $dataset =
-            $this->datasets[$table] ??
-            throw NotATable::because("There is no table “{$table}” in the file.", 'Choose another.');
+            $this->datasets[$table] ?? throw NotATable::because("The file has no table “{$table}”.", 'Choose another.');
         $dimensions = self::dimensions($dataset);
         $cells = array_product(array_map(static fn(JsonStatDimension $d): int => $d->size(), $dimensions));
         if ($cells > self::MOST_CELLS) {
             throw NotATable::because(
-                'The table has ' . number_format($cells) . ' cells, more than can be read.',
-                'Take a part of it where it comes from.',
+                'The table has ' . number_format($cells) . ' cells, which is too many.',
+                'Download a smaller part from its source.',
             );
         }
         $out = fopen($path, 'wb');
         if ($out === false) {
-            throw NotATable::because('The table cannot be written down.', 'Try again.');
+            throw NotATable::because('The table could not be stored on the server.', 'Try again.');
         }
         $put = static fn(string ...$row): int|false => fputcsv($out, $row, ',', '"', '');
         $headings = array_map(

@@ -76,7 +76,7 @@ final readonly class LargeSheets
             if ($stream === false) {
                 throw NotATable::because(
                     "The workbook has no content for its sheet “{$sheet}”.",
-                    'Open it in a spreadsheet program and save it anew.',
+                    'Open it in a spreadsheet program and save it again.',
                 );
             }
             file_put_contents($xml, $stream);
@@ -204,8 +204,8 @@ final readonly class LargeSheets
         }
 
         throw NotATable::because(
-            "The workbook does not say where its sheet “{$sheet}” lies.",
-            'Open it in a spreadsheet program and save it anew.',
+            "The workbook does not say where sheet “{$sheet}” is.",
+            'Open it in a spreadsheet program and save it again.',
         );
     }
 
@@ -226,7 +226,7 @@ final readonly class LargeSheets
             ? $zip
             : throw NotATable::because(
                 'The workbook cannot be opened.',
-                'It may not have arrived whole; bring it again.',
+                'The upload may be incomplete. Upload it again.',
             );
     }
 }

@@ -29,7 +29,7 @@ final class Packed
     {
         return NotATable::because(
             'The workbook cannot be read: ' . rtrim(mb_strimwidth($why, 0, 160, '…'), '.') . '.',
-            'Open it in a spreadsheet program and save it anew, or save the sheet as CSV.',
+            'Open it in a spreadsheet program and save it again, or save the sheet as CSV.',
         );
     }
 }

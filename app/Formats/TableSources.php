@@ -26,8 +26,8 @@ final class TableSources
         }
         if (JsonDocument::read($path) !== null) {
             throw NotATable::because(
-                'The file is JSON, but none of the kinds that are read here: ' . self::ofEnding('json') . '.',
-                'A study file is brought on the page of its data; figures are best taken as CSV.',
+                'The file is JSON, but in none of the formats that can be imported: ' . self::ofEnding('json') . '.',
+                'For data, CSV works best. A study file must come from “Hand over”.',
             );
         }
 

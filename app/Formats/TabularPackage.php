@@ -75,7 +75,7 @@ final readonly class TabularPackage implements TableSource
         } catch (JsonException $problem) {
             throw NotATable::because(
                 'The descriptor ' . self::DESCRIPTOR . " is not JSON: {$problem->getMessage()}.",
-                'Take the package anew from where it comes from.',
+                'Download it again from its source.',
             );
         }
         $resources = [];
@@ -87,7 +87,7 @@ final readonly class TabularPackage implements TableSource
         }
 
         return $resources === []
-            ? throw NotATable::because('The package names no table.', 'Bring its CSV files by themselves.')
+            ? throw NotATable::because('The package contains no table.', 'Upload its CSV files separately.')
             : new self($resources, $descriptor, $path, $folder);
     }
 
@@ -100,10 +100,10 @@ final readonly class TabularPackage implements TableSource
     {
         $resource =
             $this->resources[$table] ??
-            throw NotATable::because("There is no table “{$table}” in the package.", 'Choose another.');
+            throw NotATable::because("The package has no table “{$table}”.", 'Choose another.');
         $out = fopen($path, 'wb');
         if ($out === false) {
-            throw NotATable::because('The table cannot be written down.', 'Try again.');
+            throw NotATable::because('The table could not be stored on the server.', 'Try again.');
         }
         foreach ($this->notes() as $name => $text) {
             fputcsv($out, ["# {$name}", $text], ',', '"', '');
@@ -168,8 +168,8 @@ final readonly class TabularPackage implements TableSource
         foreach ($data as $row) {
             if (!is_array($row)) {
                 throw NotATable::because(
-                    'A row in the descriptor is neither a list nor an object.',
-                    'Bring the table as CSV.',
+                    'A row in datapackage.json is neither a list nor an object.',
+                    'Upload the table as CSV.',
                 );
             }
             if (!array_is_list($row) && $keys === null) {
@@ -192,31 +192,31 @@ final readonly class TabularPackage implements TableSource
         $written = 0;
         if (count($paths) > self::PARTS || count(array_unique($paths, SORT_REGULAR)) < count($paths)) {
             throw NotATable::because(
-                'The package cuts one table into more than ' . self::PARTS . ' files, or names one of them twice.',
-                'Bring the file that holds the figures by itself.',
+                'The package splits one table into more than ' . self::PARTS . ' files, or names one of them twice.',
+                'Upload the file with the values separately.',
             );
         }
         foreach ($paths as $part => $name) {
             if (!is_string($name) || preg_match('#^(\w+:|/)|(^|/)\.\.(/|$)#', $name) === 1) {
                 throw NotATable::because(
-                    'The table lies outside of the package: ' .
+                    'The package refers to a file outside itself: ' .
                         (is_string($name) ? mb_strimwidth($name, 0, 80, '…') : '?') .
                         '.',
-                    'Bring that file by itself.',
+                    'Upload that file separately.',
                 );
             }
             if (!str_starts_with((string) file_get_contents($this->path, false, null, 0, 4), "PK\x03\x04")) {
                 throw NotATable::because(
-                    "The descriptor came alone, without “{$name}”.",
-                    'Bring the whole package as a zip, or that file by itself.',
+                    "Only datapackage.json was uploaded, without “{$name}”.",
+                    'Upload the whole zip file, or only that file.',
                 );
             }
             $zip = self::zip($this->path);
             $stream = $zip->getStream($this->folder . $name);
             if ($stream === false) {
                 throw NotATable::because(
-                    "The package has no file “{$name}” although its descriptor names it.",
-                    'Take it anew from where it comes from.',
+                    "The package does not contain “{$name}”, which its datapackage.json lists.",
+                    'Download it again from its source.',
                 );
             }
             $copy = "{$beside}.part";
@@ -251,10 +251,8 @@ final readonly class TabularPackage implements TableSource
         if ($bytes > $most) {
             unlink($to);
             throw NotATable::because(
-                'The package unpacks to more than ' .
-                    number_format(self::LARGEST / 1e6) .
-                    ' MB, which no tables come to.',
-                'Bring the file that holds the figures by itself.',
+                'The package unpacks to more than ' . number_format(self::LARGEST / 1e6) . ' MB, which is too large.',
+                'Upload the file with the values separately.',
             );
         }
 
@@ -265,7 +263,7 @@ final readonly class TabularPackage implements TableSource
     {
         $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
-            throw NotATable::because('The package cannot be opened.', 'It may not have arrived whole; bring it again.');
+            throw NotATable::because('The package cannot be opened.', 'The upload may be incomplete. Upload it again.');
         }
         $size = 0;
         for ($i = 0; $i < $zip->numFiles; $i++) {
@@ -273,8 +271,8 @@ final readonly class TabularPackage implements TableSource
         }
         if ($size > self::LARGEST) {
             throw NotATable::because(
-                'The package unpacks to ' . number_format($size / 1e6) . ' MB, more than tables come to.',
-                'Bring the file that holds the figures by itself.',
+                'The package unpacks to ' . number_format($size / 1e6) . ' MB, which is too large.',
+                'Upload the file with the values separately.',
             );
         }
 

@@ -81,8 +81,8 @@ final readonly class Unpacker
     private static function tooMuch(): NotATable
     {
         return NotATable::because(
-            'Reading the file took more memory or time than a table needs.',
-            'Save the sheet that holds the figures as CSV, and bring that.',
+            'The file needs too much memory or time to read.',
+            'Save the sheet with the values as CSV, and upload it.',
         );
     }
 }

@@ -11,6 +11,6 @@ final class UnpackerBusy extends Refusal
 {
     public static function now(): self
     {
-        return new self('Another large file is being read just now. Bring this one again in a minute.');
+        return new self('Another large file is being read. Upload this one again in a minute.');
     }
 }

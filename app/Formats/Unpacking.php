@@ -41,13 +41,13 @@ final readonly class Unpacking
         $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
             throw NotATable::because(
-                'The file is packed like a workbook but cannot be opened.',
-                'It may not have arrived whole; bring it again.',
+                'The workbook cannot be opened.',
+                'The upload may be incomplete. Upload it again.',
             );
         }
         try {
             if ($zip->numFiles > self::ENTRIES) {
-                throw self::tooMuch('has ' . number_format($zip->numFiles) . ' parts, more than a workbook comes to');
+                throw self::tooMuch('has ' . number_format($zip->numFiles) . ' parts, which is too many');
             }
             $whole = 0;
             for ($i = 0; $i < $zip->numFiles; $i++) {
@@ -86,13 +86,11 @@ final readonly class Unpacking
             $merged += $isSheet ? substr_count($block, '<mergeCell ') : 0;
             if ($bytes > $most || $before + $bytes > self::WHOLE) {
                 throw self::tooMuch(
-                    "unpacks to more than a table comes to: “{$name}” goes on after " .
-                        number_format($bytes / 1e6) .
-                        ' MB',
+                    "is too large when unpacked: “{$name}” continues after " . number_format($bytes / 1e6) . ' MB',
                 );
             }
             if ($empty > self::ROW) {
-                throw self::tooMuch("has a sheet that goes on for megabytes without a row: “{$name}”");
+                throw self::tooMuch("has a sheet with megabytes of data without a row: “{$name}”");
             }
             if ($merged > self::MERGED) {
                 throw self::tooMuch('merges more than ' . number_format(self::MERGED) . ' ranges of cells');
@@ -131,9 +129,6 @@ final readonly class Unpacking
 
     private static function tooMuch(string $what): NotATable
     {
-        return NotATable::because(
-            "The workbook {$what}.",
-            'Save the sheet that holds the figures as CSV, and bring that.',
-        );
+        return NotATable::because("The workbook {$what}.", 'Save the sheet with the values as CSV, and upload it.');
     }
 }

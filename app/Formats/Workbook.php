@@ -59,8 +59,8 @@ final readonly class Workbook implements TableSource
     {
         if (self::isLocked($path)) {
             throw NotATable::because(
-                'The workbook is protected by a password, or of the old kind (.xls).',
-                'Open it, take the password off, and save it as .xlsx or .ods.',
+                'The workbook has a password or is in the old .xls format.',
+                'Open it, remove the password, and save it as .xlsx or .ods.',
             );
         }
         $type = self::type($path);
@@ -108,7 +108,7 @@ final readonly class Workbook implements TableSource
     {
         $file = fopen($path, 'wb');
         if ($file === false) {
-            throw NotATable::because('The sheet cannot be written down.', 'Try again.');
+            throw NotATable::because('The sheet could not be stored on the server.', 'Try again.');
         }
         try {
             if ($this->book instanceof Spreadsheet) {
@@ -148,12 +148,12 @@ final readonly class Workbook implements TableSource
     {
         if ($rows * $width > self::MOST_CELLS) {
             throw NotATable::because(
-                "The sheet “{$sheet}” spans " .
+                "Sheet “{$sheet}” has " .
                     number_format($rows) .
                     ' rows and ' .
                     number_format($width) .
-                    ' columns, more than can be read.',
-                'Delete what lies far below or to the right of the table, or save it as CSV.',
+                    ' columns, which is too many.',
+                'Delete cells far from the table, or save it as CSV.',
             );
         }
     }
@@ -192,8 +192,8 @@ final readonly class Workbook implements TableSource
         $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
             throw NotATable::because(
-                'The file is packed like a workbook but cannot be opened.',
-                'It may not have arrived whole; bring it again.',
+                'The workbook cannot be opened.',
+                'The upload may be incomplete. Upload it again.',
             );
         }
         $type = match (true) {
@@ -205,10 +205,7 @@ final readonly class Workbook implements TableSource
 
         return $type !== ''
             ? $type
-            : throw NotATable::because(
-                'The file is packed, but is no workbook.',
-                'Unpack it and bring the table that is in it.',
-            );
+            : throw NotATable::because('The file is an archive, not a workbook.', 'Unpack it and upload the table.');
     }
 
     /** A cell as it would stand in a text file: dates as 2024-03-31, numbers in full, errors as they are shown. */
@@ -244,7 +241,7 @@ final readonly class Workbook implements TableSource
             if ($cells > self::MOST_MERGED) {
                 throw NotATable::because(
                     "The sheet “{$sheet->getTitle()}” merges more cells than a table has.",
-                    'Undo the merging in it, or save it as CSV.',
+                    'Unmerge the cells, or save the sheet as CSV.',
                 );
             }
             // A title over the whole table is no heading of its columns.

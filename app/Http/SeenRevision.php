@@ -34,7 +34,7 @@ final class SeenRevision
         $named = implode(', ', array_map(static fn(string $d): string => "“{$d}”", array_slice($done, 0, 3)));
 
         return $done === []
-            ? 'another window went back to an earlier state.'
-            : "another window made this change meanwhile: {$named}{$more}.";
+            ? 'another window restored an earlier state.'
+            : "another window made this change in the meantime: {$named}{$more}.";
     }
 }

@@ -88,7 +88,7 @@ final class ImportUpload implements ShouldQueue
         Upload::find($this->upload)?->update([
             'state' => 'open',
             'message' =>
-                'The import broke off; nothing was stored. ' .
+                'The import failed. Nothing was stored. ' .
                 ($problem === null ? 'Try again.' : FailureWords::sentence($problem)),
         ]);
     }

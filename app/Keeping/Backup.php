@@ -45,7 +45,7 @@ final readonly class Backup
             $zip->setCompressionName(self::DATABASE, ZipArchive::CM_DEFLATE, 1);
             $zip->addFromString(self::ABOUT, (string) json_encode($about, JSON_PRETTY_PRINT));
             if (!$zip->close() || !rename("{$path}.part", $path)) {
-                throw BadBackup::because("“{$path}” could not be written whole. Is there room on the disk?");
+                throw BadBackup::because("“{$path}” could not be written completely. Check the space on the disk.");
             }
 
             return $sum;
@@ -99,7 +99,7 @@ final readonly class Backup
             );
             $problems = (new Check($database))->problems();
             if ($problems !== []) {
-                throw BadBackup::because('The database in it is not whole: ' . implode(' ', $problems));
+                throw BadBackup::because('The database in it is damaged: ' . implode(' ', $problems));
             }
             DB::purge('backup');
             $kept = self::keep();
@@ -149,20 +149,18 @@ final readonly class Backup
     {
         $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
-            throw BadBackup::because("“{$path}” is no backup of this program, or only a part of one.");
+            throw BadBackup::because("“{$path}” is not a backup of this program, or is incomplete.");
         }
         $about = json_decode((string) $zip->getFromName(self::ABOUT), true);
         $in = $zip->getStream(self::DATABASE);
         $sum = is_array($about) && is_string($about['sha256'] ?? null) ? $about['sha256'] : '';
         if ($in === false || $sum === '') {
-            throw BadBackup::because("“{$path}” is no backup of this program.");
+            throw BadBackup::because("“{$path}” is not a backup of this program.");
         }
         file_put_contents($to, $in);
         $zip->close();
         if (!hash_equals($sum, (string) hash_file('sha256', $to))) {
-            throw BadBackup::because(
-                "“{$path}” is damaged: its checksum is not that of its content. Take another one.",
-            );
+            throw BadBackup::because("“{$path}” is damaged: its checksum does not match. Use another one.");
         }
     }
 

@@ -13,7 +13,7 @@ final readonly class Check
 {
     /** Each is a question for rows that should not be, with what they mean. */
     private const RULES = [
-        'a data set whose number of versions is not that of its newest file' =>
+        'a data set whose version does not match its latest file' =>
             'select d.id from datasets d where d.version <> coalesce((select max(f.version) from imported_files f ' .
             'where f.dataset_id = d.id), 0)',
         'two files of one version' =>
@@ -31,13 +31,13 @@ final readonly class Check
         'an entity and a measure of two data sets in one series' =>
             'select s.id from series s join measures m on m.id = s.measure_id join entities e on e.id = s.entity_id ' .
             'where m.dataset_id <> e.dataset_id',
-        'figures that are not kept as bytes, or of a length that cannot be' =>
+        'values not stored as bytes, or of an impossible length' =>
             'select id from series where typeof("values") <> \'blob\' or length("values") % 8 <> 0 or ' .
             'length(statuses) not in (0, length("values")) or length(places) not in (0, length("values"))',
         'a study without a revision of its own' =>
             'select s.id from studies s left join study_revisions r on r.id = s.revision_id and r.study_id = s.id ' .
             'where r.id is null',
-        'a study held to a version that is not there' =>
+        'a study pinned to a version that does not exist' =>
             'select s.id from studies s join datasets d on d.id = s.dataset_id where s.version > d.version',
         'more than one home in a data set' =>
             'select dataset_id from entities where home = 1 group by dataset_id having count(*) > 1',
@@ -70,7 +70,7 @@ final readonly class Check
             $numbers = array_column(self::rows($this->database, $question), 0);
             if ($numbers !== []) {
                 $some = implode(', ', array_slice($numbers, 0, 5)) . (count($numbers) > 5 ? ' …' : '');
-                $wrong[] = "There is {$what} (number {$some}).";
+                $wrong[] = "Found: {$what} (number {$some}).";
             }
         }
 

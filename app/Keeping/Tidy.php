@@ -28,8 +28,8 @@ final class Tidy
     public static function all(): array
     {
         return [
-            'things out of the bin' => Bin::empty(),
-            'files that were brought and left' => self::uploads(),
+            'items in the bin' => Bin::empty(),
+            'uploaded files that were not imported' => self::uploads(),
             'files that belong to nothing' => self::strays(),
             'revisions that undo no longer reaches' => self::revisions(),
             'old copies of the database' => self::copies(),

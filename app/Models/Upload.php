@@ -122,7 +122,7 @@ final class Upload extends Model
             if (!is_file($this->progressPath()) || time() - (int) filemtime($this->progressPath()) > self::SILENT) {
                 $this->update([
                     'state' => 'open',
-                    'message' => 'The import was broken off; nothing was stored. Start it again.',
+                    'message' => 'The import was interrupted. Nothing was stored. Start it again.',
                 ]);
             }
         }

@@ -15,10 +15,10 @@ enum PictureSize: string
     public function label(): string
     {
         return match ($this) {
-            self::Screen => 'as on the screen',
-            self::Slide => 'a slide, 16:9',
-            self::Column => 'half a page wide',
-            self::Square => 'square',
+            self::Screen => 'As on screen',
+            self::Slide => 'Slide (16:9)',
+            self::Column => 'Half page',
+            self::Square => 'Square',
         };
     }
 

@@ -61,8 +61,8 @@ final readonly class StudyScreen
         $rows = [];
         $refusal = match (true) {
             $comparison->lines === []
-                => 'This measure has no figures yet. Add a file that holds them on the data page.',
-            $comparison->present() === [] => 'Every line is off. Bring one back in the roster.',
+                => 'This measure has no values. Import a file with values on the page of the data set.',
+            $comparison->present() === [] => 'All lines are hidden. Show one in the roster.',
             default => '',
         };
         try {
@@ -78,7 +78,7 @@ final readonly class StudyScreen
                         : null;
                 $refusal =
                     $split && $rows === []
-                        ? 'There is nothing to split that way. Choose another split under “Panels”, or one picture.'
+                        ? 'There are no panels for this split. Choose another under “Panel options”.'
                         : '';
             }
         } catch (Refusal $problem) {

@@ -136,7 +136,7 @@ final readonly class Key
         }
         if ($this->lineup->open !== null && $this->lineup->open <= $this->lineup->to) {
             $entries[] = $this->entry(
-                'not finished or provisional',
+                'incomplete or provisional',
                 Ink::Quiet,
                 self::stroke(Ink::Quiet, 2.0, [5.0, 5.0]),
             );

@@ -30,11 +30,11 @@ final readonly class LinesComposer
             $height,
             [
                 ...$cut->marks,
-                Words::plain($cut->plot->left ?? 0.0, $height - 4.0, 'the axis cut', $type, Ink::Quiet),
+                Words::plain($cut->plot->left ?? 0.0, $height - 4.0, 'axis fitted to the data', $type, Ink::Quiet),
                 new Group('beside', [
                     new Placed($share + 16.0, 0.0, [
                         ...$whole->marks,
-                        Words::plain($whole->plot->left ?? 0.0, $height - 4.0, 'the same from zero', $type, Ink::Quiet),
+                        Words::plain($whole->plot->left ?? 0.0, $height - 4.0, 'axis from zero', $type, Ink::Quiet),
                     ]),
                 ]),
             ],

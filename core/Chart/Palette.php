@@ -80,12 +80,12 @@ final readonly class Palette
 
     /** What the hues are called, for those who must name one; close enough by day and by night. */
     public const NAMES = [
-        1 => 'ember',
+        1 => 'orange',
         2 => 'green',
         3 => 'blue',
         4 => 'pink',
         5 => 'violet',
-        6 => 'wine, lemon by night',
+        6 => 'wine (light), lemon (dark)',
     ];
 
     /** @param array<string, string> $colours */

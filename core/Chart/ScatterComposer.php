@@ -71,9 +71,9 @@ final readonly class ScatterComposer
         }
         if ($part->by !== 'group' || count($groups) < 2) {
             throw InvalidStudy::because(
-                'A scatter is split by group' .
-                    (count($groups) < 2 ? ', and there is only one' : '') .
-                    '. Choose one picture, or a panel for each group.',
+                'Scatter can be split by group only' .
+                    (count($groups) < 2 ? ' (and there is only one group)' : '') .
+                    '. Use one chart, or one panel per group.',
             );
         }
         ksort($groups);

@@ -16,7 +16,7 @@ final class Summary
             '%d lines of %s in %s, from %s to %s.',
             count($lineup->present()),
             mb_strtolower($lineup->comparison->measure->name),
-            $lineup->unit->text() === '' ? 'its own unit' : $lineup->unit->text(),
+            $lineup->unit->text() === '' ? 'its unit' : $lineup->unit->text(),
             $lineup->place($lineup->from),
             $lineup->place($lineup->to),
         );

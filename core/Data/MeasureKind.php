@@ -17,9 +17,9 @@ enum MeasureKind: string
     public function meaning(): string
     {
         return match ($this) {
-            self::Flow => 'flow (adds up over time)',
-            self::Stock => 'level (does not add up over time)',
-            self::Rate => 'rate (already a quotient)',
+            self::Flow => 'flow (can be summed over time)',
+            self::Stock => 'stock (level at a point in time)',
+            self::Rate => 'rate (a ratio, cannot be summed)',
         };
     }
 
@@ -102,6 +102,6 @@ enum MeasureKind: string
             }
         }
 
-        return [self::Stock, 'nothing says that it adds up over time'];
+        return [self::Stock, 'no sign that it can be summed over time'];
     }
 }

@@ -13,7 +13,7 @@ enum Nature: string
     case Amount = 'amount';
     case Quotient = 'quotient';
     case Daily = 'amount per day';
-    case Window = 'values of overlapping windows';
+    case Window = 'rolling values';
     case Total = 'running total';
     case Interval = 'degrees on a scale without a true zero';
     case Difference = 'difference';
@@ -81,12 +81,14 @@ enum Nature: string
         return $this === self::Place || $this === self::Percentile;
     }
 
-    /** `differences`, as in “what arrives here are differences” */
+    /** `differences`, as in “the input contains differences”. */
     public function plural(): string
     {
         return match ($this) {
+            self::Quotient => 'ratios',
+            self::Place => 'ranks',
             self::Daily => 'amounts per day',
-            self::Window => 'values of overlapping windows',
+            self::Window => 'rolling values',
             self::Interval => 'degrees of a scale without a true zero',
             self::Growth => 'rates of change',
             self::Index => 'index values',

@@ -85,7 +85,7 @@ enum Status: int
     public function inWords(): string
     {
         return match ($this) {
-            self::Break => 'series breaks here',
+            self::Break => 'break in series',
             self::Unreliable => 'low reliability',
             self::Differs => 'definition differs',
             self::Inapplicable => 'not applicable',

@@ -10,6 +10,6 @@ final class UnknownMeasure extends Refusal
 {
     public static function named(string $key): self
     {
-        return new self("The data set has no measure “{$key}”. Choose one that it has, or add the file that holds it.");
+        return new self("The data set has no measure “{$key}”. Choose another, or add a file with it.");
     }
 }

@@ -28,9 +28,7 @@ final readonly class OwnWords
         }
         if (mb_strlen($text) > self::LONGEST) {
             throw InvalidStudy::because(
-                "The {$part} is longer than " .
-                    self::LONGEST .
-                    ' characters. Shorten it; what was there before is kept.',
+                "The {$part} is longer than " . self::LONGEST . ' characters. Shorten it; the old text was kept.',
             );
         }
         $parts = [...$this->toArray(), $part => $text === '' ? null : $text];

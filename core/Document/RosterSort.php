@@ -13,9 +13,9 @@ enum RosterSort: string
     public function label(): string
     {
         return match ($this) {
-            self::Name => 'by name',
-            self::Highest => 'highest first',
-            self::Lowest => 'lowest first',
+            self::Name => 'Name',
+            self::Highest => 'Highest first',
+            self::Lowest => 'Lowest first',
         };
     }
 }

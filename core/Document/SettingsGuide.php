@@ -16,8 +16,8 @@ final class SettingsGuide
     {
         $text =
             "# Settings\n\nWritten by `php artisan docs:write` from the declarations in the code. " .
-            "[study-format.md](study-format.md) says what a study document is.\n\n" .
-            "What is left out of a document has its default.\n\n## Stops\n";
+            "[study-format.md](study-format.md) says what a study document is.\n\nA setting that a " .
+            "document does not have takes its default.\n\n## Stops\n";
         foreach (StopCatalogue::all() as $type => $class) {
             $text .= self::section(
                 "`{$type}`: {$class::title()}",

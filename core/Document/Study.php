@@ -233,9 +233,7 @@ final readonly class Study
             $free = array_values(array_diff(range(self::dimension($line) === 'y' ? 2 : 1, self::MOST_FOCUS), $taken));
             $focus[$line] =
                 $free[0] ??
-                throw InvalidStudy::because(
-                    'Six lines are in focus, and more colours could not be told apart. Let one go first.',
-                );
+                throw InvalidStudy::because('Six lines are in focus, which is the limit. Remove one first.');
         }
 
         return $this->withFocus($focus)->withOff($state === LineState::Off ? [...$off, $line] : $off);

@@ -169,9 +169,7 @@ final class StudyDocument
 
     private static function string(mixed $text): string
     {
-        return is_string($text) && $text !== ''
-            ? $text
-            : throw InvalidStudy::because('must be a text that is not empty.');
+        return is_string($text) && $text !== '' ? $text : throw InvalidStudy::because('must be text and not empty.');
     }
 
     /**

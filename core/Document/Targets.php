@@ -41,9 +41,8 @@ final readonly class Targets
             ) {
                 throw InvalidSetting::because(
                     'Target',
-                    "“{$one}” is no target. Write a value, as in 120; the period from which it holds " .
-                        'before it, as in 2024 110; and before that the name of whom it is for. Several are ' .
-                        'parted by “;”.',
+                    "“{$one}” is not a target. Enter a value (120), with a start period (2024 110), or with a " .
+                        'name before them (Veldmere 2024 95). Separate several with “;”.',
                 );
             }
             $value = Numerals::read($m['value']);

@@ -151,7 +151,7 @@ final readonly class Comparison
                 $run->refused() !== null && $this->run->refused() === null => (string) $run->refused()->refusal,
                 $table->axis->frequency !== $this->axis->frequency => "it is {$table->axis->frequency->adjective()}",
                 $table->unit->text() !== $unit => 'it is in ' .
-                    ($table->unit->text() === '' ? 'a unit of its own' : $table->unit->text()),
+                    ($table->unit->text() === '' ? 'another unit' : $table->unit->text()),
                 default => '',
             };
             if ($leftOut[$measure->name] !== '') {
@@ -482,7 +482,7 @@ final readonly class Comparison
     {
         return $this->run->table()->nature !== Nature::Place
             ? $trend->verdict
-            : strtr($trend->verdict, ['rising' => 'losing places', 'falling' => 'gaining places']);
+            : strtr($trend->verdict, ['rising' => 'losing ranks', 'falling' => 'gaining ranks']);
     }
 
     /** Whether neighbouring values share what they are made of. */

@@ -46,7 +46,7 @@ final class Courses
             $last = Line::lastOf($line->values, $comparison->from, $comparison->spoken);
             $ended =
                 $last === null
-                    ? Trend::withheld('no finished figure')
+                    ? Trend::withheld('no complete value')
                     : Trend::endedIn($comparison->axis->period($last)->short());
 
             return new Course(NAN, NAN, NAN, $ended, null);
@@ -69,11 +69,11 @@ final class Courses
     private function trend(Line $line, int $season): Trend
     {
         if ($this->comparison->run->table()->nature === Nature::Total) {
-            return Trend::withheld('a running total goes its way whatever its values do');
+            return Trend::withheld('a running total always goes in one direction');
         }
         $values = $this->plain($line);
         if ($values === []) {
-            return Trend::withheld('neighbouring values share what they are made of');
+            return Trend::withheld('neighbouring values overlap');
         }
         $coarser = $this->coarser();
 

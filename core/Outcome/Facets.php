@@ -69,9 +69,7 @@ final class Facets
         $facets = [];
         foreach ($groups as $group => $lines) {
             if ($overlaid) {
-                throw InvalidStudy::because(
-                    'Years are laid over each other for one line at a time. Split by entity, or look at Lines.',
-                );
+                throw InvalidStudy::because('Overlay shows one line. Split by entity, or use the Lines view.');
             }
             $facets[] = new Facet("g:{$group}", (string) $group, $whole->only($lines));
         }
@@ -118,14 +116,13 @@ final class Facets
     {
         if ($overlaid) {
             throw InvalidStudy::because(
-                'The years are laid over each other here. Split by entity or measure, or look at Lines to ' .
-                    'see year beside year.',
+                'Overlay already compares years. Split by entity or measure, or use the Lines view.',
             );
         }
         if ($comparison->axis->frequency === Frequency::Number || $comparison->axis->frequency->isYearly()) {
             throw InvalidStudy::because(
-                "{$comparison->measure->name} has one value a year here, so a year is no picture. Split by " .
-                    'entity instead.',
+                "{$comparison->measure->name} has only one value per year, so it cannot be split by year. " .
+                    'Split by entity.',
             );
         }
         $whole = Lineup::of($comparison);
@@ -159,8 +156,8 @@ final class Facets
         $subject = $comparison->focus()[0] ?? ($comparison->present()[0] ?? null);
         if ($perYear < 2 || $subject === null) {
             throw InvalidStudy::because(
-                'Only figures of months, quarters or half-years can be split by the part of the year. ' .
-                    'Change the period first.',
+                'Only monthly, quarterly or half-yearly values can be split by part of the year. Add ' .
+                    '“Aggregate” first.',
             );
         }
         $first = $comparison->axis->period($comparison->from)->yearNumber();

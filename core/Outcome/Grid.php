@@ -46,9 +46,7 @@ final readonly class Grid
         };
         if (count($columns) > self::MOST_COLUMNS) {
             throw InvalidStudy::because(
-                count($columns) .
-                    ' columns are too many to read. Show less of the time, change the period, or let the ' .
-                    'rows be periods.',
+                count($columns) . ' columns are too many. Show a shorter time, aggregate, or use periods as rows.',
             );
         }
         $keys = array_map(static fn(GridHead $head): string => $head->key, $columns);
@@ -128,7 +126,7 @@ final readonly class Grid
         $subject = $comparison->subject();
         $line = $subject === null ? null : $comparison->line($subject->key);
         if ($line === null) {
-            throw InvalidStudy::because('There is no line whose years could stand in the rows. Put one in focus.');
+            throw InvalidStudy::because('No line is in focus. Choose one to show its years as rows.');
         }
         $lineup = Overlay::of($comparison, $line);
         $columns = [];

@@ -105,7 +105,7 @@ final class Overlay
         if ($before !== null && !is_nan($then)) {
             $gap = Numerals::text(abs($value - $then), $lineup->decimals);
             $side = $value < $then ? 'below' : 'above';
-            $words .= $value === $then ? ", as in {$before->name}" : ", {$gap} {$side} {$before->name}";
+            $words .= $value === $then ? ", the same as in {$before->name}" : ", {$gap} {$side} {$before->name}";
         }
 
         return $words . self::amongEarlier($lineup, $at, $value);

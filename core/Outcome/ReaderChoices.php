@@ -17,7 +17,7 @@ use DuskRail\Time\PeriodRange;
 final readonly class ReaderChoices
 {
     /** By what is set, with how the author's own is called among others. */
-    public const CONTROLS = ['years' => 'the years', 'base' => 'the base', 'window' => 'the window'];
+    public const CONTROLS = ['years' => 'Start year', 'base' => 'Base', 'window' => 'Rolling window'];
 
     /** Windows worth a look, by how long the periods are. */
     private const WINDOWS = [

@@ -170,8 +170,7 @@ final readonly class Scattered
             }
         }
         throw InvalidStudy::because(
-            'A scatter needs a second measure of the same entities, and the data set has none. Add the file ' .
-                'that holds one.',
+            'A scatter needs two measures of the same entities. Import a file with a second one.',
         );
     }
 

@@ -92,18 +92,17 @@ final readonly class Stacked
         if ($adds && !$lineup->comparison->run->table()->nature->addsUp()) {
             $unit = $lineup->unit->text();
             throw InvalidStudy::because(
-                "What the rail ends in ({$unit}) does not add up to a whole, so it cannot be stacked. Pass " .
-                    'the division or the index by, take the share, or choose “overlapping”.',
+                "The result of the rail ({$unit}) cannot be summed, so it cannot be stacked. Turn off the " .
+                    'division or index, add Share, or choose “Overlapping areas”.',
             );
         }
         foreach ($adds ? $lines : [] as $line) {
             for ($i = $lineup->from; $i <= $lineup->to; $i++) {
                 if ($line->values[$i] < 0.0) {
                     throw InvalidStudy::because(
-                        "{$line->name} is below zero in {$lineup->when(
-                            $line,
-                            $i,
-                        )}, and a part below nothing cannot be stacked. Take it off, or choose “overlapping”.",
+                        "{$line->name} is negative in " .
+                            "{$lineup->when($line, $i)} " .
+                            'and cannot be stacked. Hide it, or choose “Overlapping areas”.',
                     );
                 }
             }
@@ -138,7 +137,7 @@ final readonly class Stacked
 
         return new Line(
             self::REST,
-            'The other ' . count($others),
+            'Other (' . count($others) . ')',
             '',
             LineState::Peer,
             0,

@@ -78,7 +78,7 @@ final readonly class Tones
             default => Numerals::signed($v, $decimals),
         };
         $ends = $part->by === 'place' ? [$written($high), $written($low)] : [$written($low), $written($high)];
-        $names = ['change' => 'change over what is shown', 'place' => 'place', 'target' => 'distance from the target'];
+        $names = ['change' => 'change over the time shown', 'place' => 'place', 'target' => 'distance from the target'];
 
         return new self(
             $names[$part->by] ?? 'latest value',

@@ -80,11 +80,11 @@ final class Combinations
     {
         $names = self::names();
         $text =
-            "# What makes sense after what\n\nWritten by `php artisan docs:write`: every calculation is tried after " .
-            "every other, on monthly figures in money. What stands first is at the left, what follows it above.\n\n" .
-            "- ● makes sense\n- ◐ makes sense, with a remark\n- – is refused, with the reason and a way out\n\n" .
-            'The numbers are those of the sentences below the table. A refusal depends on what the figures are ' .
-            "(`core/Data/Nature.php`), never on which values stand there.\n\n";
+            "# Which stops can follow which\n\nWritten by `php artisan docs:write`: every stop is tried " .
+            'after every other, on monthly values in money. The first stop is at the left, the one that ' .
+            "follows it above.\n\n- ● possible\n- ◐ possible, with a remark\n- – not possible, with the " .
+            "reason and a way out\n\nThe numbers are those of the sentences below the table. A refusal " .
+            "depends on what the values are (`core/Data/Nature.php`), never on their size.\n\n";
         $text .= '| | ' . implode(' | ', $names) . " |\n|---" . str_repeat('|:-:', count($names)) . "|\n";
         $said = [];
         foreach ($names as $first) {

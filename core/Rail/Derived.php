@@ -30,7 +30,7 @@ final class Derived
                     : $base;
         }
         if ($base === null) {
-            throw InvalidFormula::because('The formula names no measure. It can name ' . implode(', ', $names) . '.');
+            throw InvalidFormula::because('The formula contains no measure. Available: ' . implode(', ', $names) . '.');
         }
         $run = Rail::of()
             ->with(StopCatalogue::make('formula', ['text' => $formula]))

@@ -59,8 +59,6 @@ final class RailDocument
 
     private static function text(mixed $text): string
     {
-        return is_string($text) && $text !== ''
-            ? $text
-            : throw InvalidRail::because('must be a text that is not empty.');
+        return is_string($text) && $text !== '' ? $text : throw InvalidRail::because('must be text and not empty.');
     }
 }

@@ -53,7 +53,7 @@ final readonly class RailSetting extends Setting
 
     public function allowed(): string
     {
-        return 'a list of stops, as in `rail`';
+        return 'a list of stops, like `rail`';
     }
 
     public function inWords(mixed $value, Offer $offer): string

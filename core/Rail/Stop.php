@@ -18,8 +18,11 @@ interface Stop extends HasSettings
     /** Its name in study documents: lower case, hyphens. */
     public static function type(): string;
 
-    /** What it is for in half a sentence, for the list of calculations, where it stands under its title. */
+    /** What it does in half a sentence, for the list of stops, where it follows the title. */
     public static function purpose(): string;
+
+    /** Under which heading of the list of stops it is found. */
+    public static function isFor(): Purpose;
 
     /** The stop as it is first put in, given what arrives there. */
     public static function usual(SeriesTable $arriving, Scope $scope): self;

@@ -13,7 +13,7 @@ final class UnknownStop extends Refusal
     {
         return new self(
             sprintf(
-                'There is no calculation called “%s”. There are: %s.',
+                'There is no stop “%s”. Available stops: %s.',
                 mb_strimwidth($type, 0, 40, '…'),
                 implode(', ', $known),
             ),

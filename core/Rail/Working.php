@@ -112,7 +112,7 @@ final readonly class Working
                 "{$about->name}, " .
                 Period::at($about->frequency, $ordinal)->label() .
                 ': ' .
-                ($origin?->text() ?? 'the file it came from is not known');
+                ($origin?->text() ?? 'source file unknown');
         }
 
         return $cells;

@@ -36,10 +36,7 @@ final class Detection
             default => min($heading, count($sample->rows) - 1),
         };
         if ($heading !== null && $sample->column(0, $heading) === []) {
-            throw NotATable::because(
-                'There is a heading row and nothing below it.',
-                'Bring a file that holds the figures too.',
-            );
+            throw NotATable::because('The file has a header row but no data rows.', 'Upload a file with values.');
         }
         $split = Split::of($sample, $heading);
         $table = new Table($split === null ? $sample : $split->sample($sample), $heading);
@@ -67,8 +64,11 @@ final class Detection
             ...TableShapes::named($plan->shape)->explain($plan, $table),
             ...$split === null
                 ? []
-                : ["“{$sample->heading($split->column, $plan->heading)}” holds {$split->count} keys in each cell"],
-            ...$unit === '' ? [] : ["the lines above say that figures are in {$unit}"],
+                : [
+                    "“{$sample->heading($split->column, $plan->heading)}” contains {$split->count} keys in each " .
+                    'cell',
+                ],
+            ...$unit === '' ? [] : ["the lines above give the unit {$unit}"],
             ...$table->passedOver,
             ...self::doubts($table, $plan),
         ];
@@ -148,19 +148,19 @@ final class Detection
     {
         if ($sample->width < 2) {
             throw NotATable::because(
-                'The table has a single column.',
-                'A table needs at least a column of periods or names and a column of figures; if its cells ' .
-                    'are parted by something else than comma, semicolon, tab or bar, save it as CSV.',
+                'The table has only one column.',
+                'It needs a column of periods or names and one of values. If the separator is not a comma, ' .
+                    'semicolon, tab or vertical bar, save the file as CSV.',
             );
         }
         if ($sample->width > Observations::COLUMNS) {
             throw NotATable::because(
                 'The table has ' .
                     number_format($sample->width) .
-                    ' columns, more than ' .
+                    ' columns; the limit is ' .
                     number_format(Observations::COLUMNS) .
                     '.',
-                'Write it with one row per figure, or split it.',
+                'Use one row per value, or split the file.',
             );
         }
     }

@@ -18,9 +18,9 @@ final readonly class Dialect
      * number).
      */
     private const SIGNATURES = [
-        "\x89PNG" => 'a PNG picture',
-        "\xFF\xD8\xFF" => 'a JPEG picture',
-        'GIF8' => 'a GIF picture',
+        "\x89PNG" => 'a PNG image',
+        "\xFF\xD8\xFF" => 'a JPEG image',
+        'GIF8' => 'a GIF image',
         '%PDF' => 'a PDF',
         "PK\x03\x04" => 'a zip archive or a spreadsheet file',
         "\xD0\xCF\x11\xE0" => 'an old spreadsheet or document',
@@ -51,8 +51,8 @@ final readonly class Dialect
         foreach (self::SIGNATURES as $signature => $what) {
             if (str_starts_with($sample, $signature)) {
                 throw NotATable::because(
-                    "This is {$what}, whatever its name says.",
-                    'Save the table as CSV or TSV and bring that.',
+                    "The file is {$what}, despite its name.",
+                    'Save the table as CSV or TSV and upload that.',
                 );
             }
         }
@@ -62,18 +62,16 @@ final readonly class Dialect
                 $line = substr_count(substr($body, 0, $nul), "\n") + 1;
 
                 throw NotATable::because(
-                    "There is a NUL byte in line {$line} (byte " .
-                        number_format($skip + $nul + 1) .
-                        '), which no text table has.',
-                    'The file is damaged or not a text; save the table as CSV again and bring that.',
+                    "Line {$line} contains a NUL byte (byte " . number_format($skip + $nul + 1) . ').',
+                    'The file is damaged or is not text. Save it as CSV again.',
                 );
             }
         }
         $text = self::decoded($body, $encoding);
         if (strlen($text) > self::LONGEST_LINE && strcspn($text, "\r\n") > self::LONGEST_LINE) {
             throw NotATable::because(
-                'The first line is longer than a million characters.',
-                'A table has line breaks; save it as CSV again and bring that.',
+                'The first line has over 1,000,000 characters; line breaks may be missing.',
+                'Save it as CSV again.',
             );
         }
 

@@ -21,14 +21,14 @@ enum EventSummary: string
     public function label(): string
     {
         return match ($this) {
-            self::Out => 'left out',
-            self::Sum => 'added up',
-            self::Mean => 'its mean',
-            self::Median => 'its median',
-            self::Lowest => 'its lowest',
-            self::Highest => 'its highest',
-            self::Last => 'its last',
-            self::Different => 'counted, each different one once',
+            self::Out => 'exclude',
+            self::Sum => 'sum',
+            self::Mean => 'mean',
+            self::Median => 'median',
+            self::Lowest => 'minimum',
+            self::Highest => 'maximum',
+            self::Last => 'last value',
+            self::Different => 'distinct count',
         };
     }
 
@@ -37,7 +37,9 @@ enum EventSummary: string
     {
         return match ($this) {
             self::Out, self::Sum => $heading,
-            self::Different => 'Different ' . mb_strtolower(mb_substr($heading, 0, 1)) . mb_substr($heading, 1),
+            self::Different => 'Distinct ' . mb_strtolower(mb_substr($heading, 0, 1)) . mb_substr($heading, 1),
+            self::Lowest => 'Minimum ' . mb_strtolower(mb_substr($heading, 0, 1)) . mb_substr($heading, 1),
+            self::Highest => 'Maximum ' . mb_strtolower(mb_substr($heading, 0, 1)) . mb_substr($heading, 1),
             default => ucfirst($this->value) . ' ' . mb_strtolower(mb_substr($heading, 0, 1)) . mb_substr($heading, 1),
         };
     }

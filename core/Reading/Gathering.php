@@ -362,7 +362,7 @@ final class Gathering
                     $row + 1,
                     $this->headingText((int) $this->plan->columns->period),
                     $text,
-                    "a {$own->value}, as the others of {$this->measures[$measure]->name}",
+                    "a {$own->value}, like the other periods of {$this->measures[$measure]->name}",
                 ),
             );
 
@@ -442,7 +442,7 @@ final class Gathering
                     $row + 1,
                     $this->headingText($column),
                     $text,
-                    "a number such as {$this->plan->numbers->example()}",
+                    "a number, for example {$this->plan->numbers->example()}",
                 ),
             );
         }
@@ -463,7 +463,7 @@ final class Gathering
                     $row + 1,
                     $this->headingText($column),
                     $text,
-                    "a figure in {$this->cellUnits[$measure]}, as before it",
+                    "a value in {$this->cellUnits[$measure]}, like those above",
                 ),
             );
 
@@ -532,7 +532,7 @@ final class Gathering
                     $row + 1,
                     $this->headingText($column),
                     $text,
-                    "a period such as {$this->plan->periods->notation->example()}",
+                    "a period, for example {$this->plan->periods->notation->example()}",
                 ),
             );
         }
@@ -562,7 +562,7 @@ final class Gathering
                         ($this->plan->heading ?? 0) + 1,
                         'column ' . ($column + 1),
                         $text,
-                        "a heading that is a period, such as {$this->plan->periods->notation->example()}",
+                        "a period as header, for example {$this->plan->periods->notation->example()}",
                     ),
                 );
             }
@@ -581,12 +581,12 @@ final class Gathering
                 $row,
                 $this->plan->columns->entity,
                 $name,
-                'letters in UTF-8; the file may be written in another way than it begins',
+                'UTF-8 text; from here the file may use another encoding',
             );
         }
         $clean = FormulaGuard::unguard(trim((string) preg_replace('/\s+/u', ' ', $name)));
         if ($clean === '') {
-            return $this->unnamed($row, $this->plan->columns->entity, $name, 'the name of an entity');
+            return $this->unnamed($row, $this->plan->columns->entity, $name, 'an entity name');
         }
         // Capitals tell no entities apart, as they do not where figures are kept.
         $folded = mb_strtolower($clean);
@@ -605,7 +605,7 @@ final class Gathering
         }
         $clean = FormulaGuard::unguard(trim(mb_scrub($name)));
         if ($clean === '') {
-            return $this->unnamed($row, $this->plan->columns->measure, $name, 'the name of a measure');
+            return $this->unnamed($row, $this->plan->columns->measure, $name, 'a measure name');
         }
         $heading = Heading::read($clean);
         $unit = $unit === '' ? $heading->unit : $unit;
@@ -668,7 +668,7 @@ final class Gathering
                     $number + 1,
                     'column ' . ($this->breadth + 1),
                     $extra,
-                    "the end of the row; there are {$this->breadth} headings",
+                    "no cell here; the header row has {$this->breadth} cells",
                 ),
             );
         }
@@ -676,7 +676,7 @@ final class Gathering
 
     public function short(int $row, int $column): void
     {
-        $this->problem(Problem::cell($row + 1, $this->headingText($column), '', 'a cell here; the row ends before it'));
+        $this->problem(Problem::cell($row + 1, $this->headingText($column), '', 'a cell here; the row is too short'));
     }
 
     public function problem(Problem $problem): void

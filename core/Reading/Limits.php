@@ -32,7 +32,7 @@ final class Limits
                     ' entities; ' .
                     number_format(self::ENTITIES) .
                     ' can be compared.',
-                'Check which column names them.',
+                'Check which column is the entity.',
             );
         }
         $measures = count($observations->measures);
@@ -43,19 +43,19 @@ final class Limits
                     ' measures; ' .
                     number_format(self::MEASURES) .
                     ' can be read at once.',
-                'Check how it lies, or bring it in parts.',
+                'Check the table layout, or upload it in parts.',
             );
         }
         // The first has none.
         $combinations = count($observations->beside->combinations) - 1;
         if ($combinations > self::COMBINATIONS) {
             throw NotATable::because(
-                'The columns that break figures down make ' .
+                'The breakdowns have ' .
                     number_format($combinations) .
                     ' combinations; ' .
                     number_format(self::COMBINATIONS) .
                     ' can be kept.',
-                'Make one of them the entity, or leave it out.',
+                'Use one of them as the entity, or exclude one.',
             );
         }
         $names = [
@@ -73,7 +73,7 @@ final class Limits
                         '”. At most ' .
                         self::NAME .
                         ' can be shown.',
-                    'Check which column names the entities and the measures.',
+                    'Check which columns are entity and measure.',
                 );
             }
         }
@@ -92,7 +92,7 @@ final class Limits
         $count = $last->ordinal - $first->ordinal + 1;
         if ($count > self::PERIODS) {
             throw NotATable::because(
-                "The figures of {$measure} would run from {$first->label()} to {$last->label()}: " .
+                "The values of {$measure} would cover {$first->label()} to {$last->label()}: " .
                     number_format($count) .
                     ' periods, where ' .
                     number_format(self::PERIODS) .

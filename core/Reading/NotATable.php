@@ -18,7 +18,7 @@ final class NotATable extends Refusal
     {
         return self::because(
             'The file is empty.',
-            'Save the table again, with a heading row and at least one row of figures, and bring that.',
+            'It needs a header row and at least one row of values. Upload it again.',
         );
     }
 }

@@ -113,14 +113,13 @@ final readonly class PairedHeadings
 
         return $this->above === null
             ? count($this->columns) .
-                    " column headings hold a measure and a period: {$each}, {$this->spans[0]} to {$this->spans[count(
-                            $this->spans,
-                        ) - 1]}"
+                    " column headers contain a measure and a period: {$each}, {$this->spans[0]} to " .
+                    "{$this->spans[count($this->spans) - 1]}"
             : 'rows ' .
                     ($this->above + 1) .
                     ' and ' .
                     ($this->heading + 1) .
-                    " are headings together: {$each} for each period";
+                    " are both header rows: {$each} for each period";
     }
 
     /**

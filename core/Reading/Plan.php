@@ -116,8 +116,7 @@ final readonly class Plan
 
     private static function notation(string $text, Columns $columns): PeriodNotation
     {
-        $notation =
-            PeriodNotation::tryFrom($text) ?? throw UnreadablePlan::because('Choose how the periods are written.');
+        $notation = PeriodNotation::tryFrom($text) ?? throw UnreadablePlan::because('Choose a period format.');
         if ($columns->month === null) {
             return $notation;
         }

@@ -27,11 +27,12 @@ enum Role: string
         return match ($this) {
             self::About => 'about the entity',
             self::Group => 'group',
-            self::Month => 'its month',
-            self::Day => 'its day',
+            self::Month => 'month',
+            self::Day => 'day',
             self::Qualifier => 'part of the measure',
             self::Multiplier => 'power of ten',
-            self::Out => 'left out',
+            self::Out => 'exclude',
+            self::Figures => 'values',
             default => $this->value,
         };
     }

@@ -50,9 +50,9 @@ final class Table
         for ($column = 0, $count = $sample->breadth($heading); $column < $count; $column++) {
             $twin = $this->twin($column, $columns);
             if ($this->isSaidAgain($column)) {
-                $said[] = 'the first column, which has no heading, is said again in another';
+                $said[] = 'the first column has no header and repeats another column';
             } elseif ($twin !== null) {
-                $said[] = "“{$this->name($column)}” stands there twice, with the same figures; the first is taken";
+                $said[] = "“{$this->name($column)}” appears twice with the same values; the first is used";
             } elseif ($this->isRowNumber($column)) {
                 $said[] = 'the first column numbers the rows';
             } elseif ($this->different($column) !== []) {

@@ -51,6 +51,6 @@ final class TableShapes
     /** @throws UnreadablePlan when there is none of that name */
     public static function named(string $name): Shape
     {
-        return self::find($name) ?? throw UnreadablePlan::because('Choose how the table lies.');
+        return self::find($name) ?? throw UnreadablePlan::because('Choose a table layout.');
     }
 }

@@ -248,10 +248,10 @@ final class Declaration
         foreach ($kind->leads as $condition => $lead) {
             [$name, $value] = explode('=', $condition, 2);
             if (self::fits([$name => $value], $written)) {
-                return $lead;
+                return Setting::capital($lead);
             }
         }
 
-        return $kind->lead === '' ? $kind->label : ($kind->lead === '-' ? '' : $kind->lead);
+        return Setting::capital($kind->lead === '' ? $kind->label : ($kind->lead === '-' ? '' : $kind->lead));
     }
 }

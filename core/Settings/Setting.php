@@ -60,6 +60,12 @@ abstract readonly class Setting
     /** A value as a person would say it; nothing where there is no short word for it. */
     abstract public function inWords(mixed $value, Offer $offer): string;
 
+    /** A label or an option begins with a capital. */
+    public static function capital(string $words): string
+    {
+        return mb_strtoupper(mb_substr($words, 0, 1)) . mb_substr($words, 1);
+    }
+
     protected static function text(mixed $value): string
     {
         return is_scalar($value) ? (string) $value : '';

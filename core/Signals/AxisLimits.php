@@ -31,8 +31,8 @@ final class AxisLimits implements Signal
 
             return Notice::saying(
                 "limits-{$axis->view}",
-                "The axis limits set in {$where} ({$limits}) do not hold here.",
-            )->mendedBy('Forget them', 'set', ['part' => 'axis', 'settings' => ['low' => '', 'high' => '']]);
+                "The axis limits set in {$where} ({$limits}) are not used here.",
+            )->mendedBy('Remove limits', 'set', ['part' => 'axis', 'settings' => ['low' => '', 'high' => '']]);
         }
         [$low, $high] = $comparison->extremes();
         $beyond = $low < ($axis->low ?? -INF) ? $low : ($high > ($axis->high ?? INF) ? $high : null);
@@ -41,7 +41,7 @@ final class AxisLimits implements Signal
             ? null
             : Notice::saying(
                 'limits-cut',
-                "The axis is set {$limits}; values reach {$comparison->format($beyond)} and are cut off.",
-            )->mendedBy('Let it go', 'set', ['part' => 'axis', 'settings' => ['low' => '', 'high' => '']]);
+                "The axis is limited {$limits}, but values reach {$comparison->format($beyond)}.",
+            )->mendedBy('Use automatic limits', 'set', ['part' => 'axis', 'settings' => ['low' => '', 'high' => '']]);
     }
 }

@@ -34,11 +34,11 @@ final class BaseDecides implements Signal
 
         return Notice::saying(
             "base-decides-{$index->base->code()}",
-            "The base decides: with {$worst['base']->label()}, {$worst['example']}" .
+            "The result depends on the base: with {$worst['base']->label()}, {$worst['example']}" .
                 ($worst['turned'] > 1
-                    ? ", and {$worst['turned']} of {$worst['of']} comparisons with the focus would turn."
+                    ? "; {$worst['turned']} of {$worst['of']} comparisons with the focus would be reversed."
                     : ' (1 of ' . $worst['of'] . ' comparisons).'),
-        )->mendedBy("Try {$worst['base']->label()}", 'change-stop', [
+        )->mendedBy("Use {$worst['base']->label()}", 'change-stop', [
             'id' => $index->stop,
             'settings' => ['base' => IndexAtEnd::code($worst['base'])],
         ]);

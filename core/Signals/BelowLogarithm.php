@@ -27,19 +27,18 @@ final class BelowLogarithm implements Signal
             }
         }
         if ($count === 0) {
-            return Notice::saying('log-axis', 'Equal steps of the axis are equal ratios.')->mendedBy(
-                'Equal amounts',
-                'set',
-                ['part' => 'axis', 'settings' => ['log' => '0']],
-            );
+            return Notice::saying('log-axis', 'The axis is logarithmic.')->mendedBy('Use a linear axis', 'set', [
+                'part' => 'axis',
+                'settings' => ['log' => '0'],
+            ]);
         }
 
         return Notice::saying(
             "log-below-{$count}",
             "{$count} " .
                 ($count === 1 ? 'value is' : 'values are') .
-                ' zero or below and cannot be drawn on a logarithmic axis.',
+                ' zero or below and not shown on a logarithmic axis.',
             implode(', ', $names),
-        )->mendedBy('Equal amounts', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
+        )->mendedBy('Use a linear axis', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
     }
 }

@@ -26,13 +26,17 @@ final class CutAxis implements Signal
             return null;
         }
         if ($study->part(AxisPart::class)->start === 'both') {
-            return Notice::saying('both-axes', 'The axis is shown cut and from zero.')->mendedBy('Cut only', 'set', [
-                'part' => 'axis',
-                'settings' => ['start' => 'cut'],
-            ]);
+            return Notice::saying('both-axes', 'The chart is shown with both axes.')->mendedBy(
+                'Fit to the data only',
+                'set',
+                [
+                    'part' => 'axis',
+                    'settings' => ['start' => 'cut'],
+                ],
+            );
         }
         if ($comparison->study->part(AxisPart::class)->start === 'zero') {
-            return Notice::saying('whole-axis', 'The axis starts at zero.')->mendedBy('Cut it', 'set', [
+            return Notice::saying('whole-axis', 'The axis starts at zero.')->mendedBy('Fit to the data', 'set', [
                 'part' => 'axis',
                 'settings' => ['start' => 'cut'],
             ]);
@@ -41,8 +45,8 @@ final class CutAxis implements Signal
         return $comparison->isCut()
             ? Notice::saying(
                 'cut-axis',
-                'The axis is cut: it starts near ' . Numerals::text($low, $comparison->decimals) . ', not at zero.',
-            )->mendedBy('See both', 'set', ['part' => 'axis', 'settings' => ['start' => 'both']])
+                'The axis does not start at zero; it starts near ' . Numerals::text($low, $comparison->decimals) . '.',
+            )->mendedBy('Show both', 'set', ['part' => 'axis', 'settings' => ['start' => 'both']])
             : null;
     }
 }

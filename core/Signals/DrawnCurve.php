@@ -17,8 +17,8 @@ final class DrawnCurve implements Signal
             Views::of($comparison->study)->uses(LookPart::class)
             ? Notice::saying(
                 'drawn-curve',
-                'The curve between the points is a drawing aid; it never leaves the range of the two it joins.',
-            )->mendedBy('Straight', 'set', ['part' => 'look', 'settings' => ['course' => 'straight']])
+                'Curves between points are for appearance only; they never exceed the two values they join.',
+            )->mendedBy('Use straight lines', 'set', ['part' => 'look', 'settings' => ['course' => 'straight']])
             : null;
     }
 }

@@ -19,9 +19,8 @@ final class EndedLines implements Signal
 
                 return Notice::saying(
                     "ended-{$line->key}",
-                    "{$line->name} ends in {$period}" .
-                        ($note === '' ? ': was it merged into another, or renamed?' : ": {$note}."),
-                )->mendedBy('Take it off', 'state', ['entity' => $line->key, 'state' => 'off']);
+                    "{$line->name} ends in {$period}" . ($note === '' ? '. Was it merged or renamed?' : ": {$note}."),
+                )->mendedBy('Hide it', 'state', ['entity' => $line->key, 'state' => 'off']);
             }
         }
 

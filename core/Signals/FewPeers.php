@@ -25,7 +25,10 @@ final class FewPeers implements Signal
             ? null
             : Notice::saying(
                 "few-peers-{$count}",
-                "{$count} peers are too few for {$band->label()}; it takes {$needed}.",
-            )->mendedBy('Lowest to highest', 'set', ['part' => 'peers', 'settings' => ['band' => Band::Range->value]]);
+                "{$count} peers are too few for this band; it needs {$needed}.",
+            )->mendedBy('Show lowest to highest', 'set', [
+                'part' => 'peers',
+                'settings' => ['band' => Band::Range->value],
+            ]);
     }
 }

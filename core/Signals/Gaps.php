@@ -38,12 +38,12 @@ final class Gaps implements Signal
         return Notice::saying(
             'gaps-' . hash('crc32b', implode(',', $names)),
             "{$few} " .
-                (count($names) === 1 ? 'has a gap' : 'have gaps') .
+                (count($names) === 1 ? 'has missing values' : 'have missing values') .
                 '; ' .
                 (count($names) === 1 ? 'its line is' : 'their lines are') .
-                ($isJoined ? ' joined by a dashed hair there.' : ' left open there.'),
+                ($isJoined ? ' joined by a thin dashed line there.' : ' interrupted there.'),
             implode(', ', array_map(static fn(string $n, int $m): string => "{$n}: {$m}", $names, $gaps)),
-        )->mendedBy($isJoined ? 'Leave them open' : 'Join them', 'set', [
+        )->mendedBy($isJoined ? 'Interrupt them' : 'Join them', 'set', [
             'part' => LookPart::name(),
             'settings' => ['gaps' => $isJoined ? 'open' : 'hair'],
         ]);

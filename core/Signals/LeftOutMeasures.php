@@ -20,7 +20,8 @@ final class LeftOutMeasures implements Signal
 
         return Notice::saying(
             'left-out-' . hash('crc32b', implode(',', $names)),
-            "{$few} cannot stand beside the others here. An index or a percentage brings measures together.",
+            "{$few} cannot be shown with the other measures (different unit or frequency). Add an index " .
+                'or a change in %.',
             implode(
                 '; ',
                 array_map(

@@ -15,10 +15,9 @@ final class ManyColours implements Signal
 
         return $count <= 3
             ? null
-            : Notice::saying('many-colours', "{$count} lines are in colour; a reader follows two or three.")->mendedBy(
-                'Let all go',
-                'release',
-                [],
-            );
+            : Notice::saying(
+                'many-colours',
+                "{$count} lines are in colour; readers can follow two or three.",
+            )->mendedBy('Clear focus', 'release', []);
     }
 }

@@ -40,10 +40,10 @@ final class MeanOfRatios implements Signal
 
         return Notice::saying(
             'mean-of-ratios',
-            "The peer mean counts every line alike and comes to {$comparison->format(
-                $comparison->peerLine[$last],
-            )}; the ratio of their sums is {$comparison->format($together[$last])}.",
-        )->mendedBy('Take the ratio of sums', 'set', [
+            'The peer mean gives all lines the same weight: ' .
+                "{$comparison->format($comparison->peerLine[$last])}. The " .
+                "ratio of sums is {$comparison->format($together[$last])}.",
+        )->mendedBy('Use the ratio of sums', 'set', [
             'part' => 'peers',
             'settings' => ['line' => PeerLine::Pooled->value],
         ]);

@@ -51,9 +51,9 @@ final class OddBase implements Signal
 
         return Notice::saying(
             "odd-base-{$index->base->code()}",
-            "{$index->base->label()} was no ordinary base for {$name}{$others}: {$percent} % " .
+            "{$index->base->label()} is an unusual base for {$name}{$others}: {$percent} % " .
                 ($odd[$name] > 0 ? 'above' : 'below') .
-                ' the time before and after, so its index misleads.',
+                ' the periods before and after. Its index is misleading.',
             implode(
                 ', ',
                 array_map(

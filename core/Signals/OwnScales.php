@@ -19,12 +19,12 @@ final class OwnScales implements Signal
             !Views::of($comparison->study)->isSplit($comparison->study) || $panels->scale === 'same' => null,
             $panels->scale === 'span' => Notice::saying(
                 'panels-span',
-                'Every panel has its own middle: rises and falls compare, levels do not.',
-            )->mendedBy('One scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
+                'Panels have different midpoints: compare changes, not levels.',
+            )->mendedBy('Use a shared scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
             default => Notice::saying(
                 'panels-own',
-                'Every panel has a scale of its own, so neither sizes nor slopes compare.',
-            )->mendedBy('One scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
+                'Panels have different scales: sizes and slopes cannot be compared.',
+            )->mendedBy('Use a shared scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
         };
     }
 }

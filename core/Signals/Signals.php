@@ -39,8 +39,8 @@ final class Signals
             if ($step->refusal !== null) {
                 $notices[] = Notice::saying(
                     "refused-{$id}",
-                    "{$step->placed->stop::title()} is passed by: {$step->refusal}",
-                )->mendedBy('Remove it', 'remove-stop', ['id' => $id]);
+                    "{$step->placed->stop::title()} is not possible here: {$step->refusal}",
+                )->mendedBy('Remove stop', 'remove-stop', ['id' => $id]);
             }
             foreach ($step->outcome->remarks as $remark) {
                 $notice = Notice::saying(

@@ -40,7 +40,7 @@ final class StepInFocus implements Signal
             return Notice::saying(
                 "step-{$line->key}-{$period->code()}",
                 sprintf(
-                    '%s steps %s by %s at %s, and the others do not. Was it counted in another way from then on?',
+                    '%s steps %s by %s in %s, and the others do not. Did the counting method change?',
                     $line->name,
                     $shift->size > 0.0 ? 'up' : 'down',
                     $this->size($comparison, $shift),

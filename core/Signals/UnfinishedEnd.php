@@ -32,7 +32,7 @@ final class UnfinishedEnd implements Signal
 
         return Notice::saying(
             "unfinished-{$period->code()}",
-            "{$period->label()} has come in for {$now} of {$before} only.",
-        )->mendedBy("End in {$until->last->short()}", 'range', ['range' => $until->code()]);
+            "{$period->label()} has values for only {$now} of {$before} lines.",
+        )->mendedBy("End at {$until->last->short()}", 'range', ['range' => $until->code()]);
     }
 }

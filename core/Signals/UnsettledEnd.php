@@ -38,7 +38,7 @@ final class UnsettledEnd implements Signal
             "unsettled-{$from->code()}-" . count($lines),
             "{$lines[0]->name}" .
                 ($others === 0 ? ' has' : ' and ' . $others . ' more have') .
-                " provisional figures from {$from->label()} on; they may yet be revised.",
+                " provisional values from {$from->label()}; they may be revised.",
             implode(', ', array_map(static fn(Line $line): string => $line->name, $lines)),
         );
     }

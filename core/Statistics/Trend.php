@@ -22,7 +22,7 @@ final readonly class Trend
     /** Below so many nothing but the order of the values can be looked at. */
     private const EXACT = 10;
 
-    private const NONE = 'no verdict';
+    private const NONE = 'not tested';
 
     /**
      * @param string $verdict rising, falling, no clear trend, no verdict, or when it ended
@@ -48,14 +48,11 @@ final readonly class Trend
             return self::withheld('fewer than four values', $slope);
         }
         if ($season > 1 && $count < 3 * $season) {
-            return self::withheld('fewer than three years, in which seasons cannot be told from a trend', $slope);
+            return self::withheld('fewer than three years, too few to separate seasons from a trend', $slope);
         }
         $likeness = Likeness::of($values, $season);
         if ($season === 1 && $count < self::FEW && $count >= self::EXACT && $likeness->isClear()) {
-            return self::withheld(
-                "neighbouring values are alike, and {$count} are too few to tell a trend from that",
-                $slope,
-            );
+            return self::withheld("neighbouring values are similar, and {$count} are too few for a test", $slope);
         }
         // Of very few, likeness that is not clear is chance.
         $alike = $likeness->inflation > 1.0 && ($season > 1 || $count >= self::VERY_FEW);
@@ -64,15 +61,14 @@ final readonly class Trend
             $alike ? $test->inflated($likeness->inflation, $likeness->freedom()) : $test,
             $slope,
             Ends::of($values, $season),
-            ($season > 1 ? 'seasonal Kendall' : 'Mann–Kendall') .
-                ($alike ? ', allowing for neighbours that are alike' : ''),
+            ($season > 1 ? 'seasonal Kendall' : 'Mann–Kendall') . ($alike ? ', corrected for similar neighbours' : ''),
         );
     }
 
     /** Of a series that goes no further than some time, it is said when that was. */
     public static function endedIn(string $period): self
     {
-        return new self("last in {$period}", "its last figure is of {$period}", NAN, null);
+        return new self("last in {$period}", "its last value is of {$period}", NAN, null);
     }
 
     /** No verdict, for a reason that lies in what the values are. */
@@ -87,7 +83,7 @@ final readonly class Trend
             $test->p < 0.001
                 ? 'less than 1 in 1,000'
                 : 'about ' . rtrim(rtrim(number_format($test->p * 100, 1), '0'), '.') . ' %';
-        $reason = "without a trend, so steady a course would come by chance in {$chance} of cases ({$how})";
+        $reason = "without a trend, a series this steady would occur by chance in {$chance} of cases ({$how})";
         if ($test->p >= 0.05 || $slope === 0.0) {
             return new self('no clear trend', $reason, $slope, $test);
         }
@@ -95,7 +91,7 @@ final readonly class Trend
         if (($ends->change() <=> 0.0) !== ($slope <=> 0.0)) {
             return new self(
                 'no clear trend',
-                'it ends on the other side of where most of its course points',
+                'its last value contradicts the direction of most of the series',
                 $slope,
                 $test,
             );

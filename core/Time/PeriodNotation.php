@@ -57,8 +57,8 @@ enum PeriodNotation: string
             self::MonthFirst => '03/31/2024',
             self::DayName => '31 Mar 2024',
             self::FiscalYear => '2024/25',
-            self::Code => '2024, 2024-Q1 or 2024-03, each as it is',
-            self::Number => '17, a plain number in order',
+            self::Code => '2024, 2024-Q1 or 2024-03 (mixed)',
+            self::Number => '17 (numbers, not dates)',
         };
     }
 

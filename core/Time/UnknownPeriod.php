@@ -12,7 +12,7 @@ final class UnknownPeriod extends Refusal
     {
         return new self(
             sprintf(
-                '“%s” is not a period. Write a year (2024), half-year (2024-H1), quarter (2024-Q1), month ' .
+                '“%s” is not a period. Enter a year (2024), half-year (2024-H1), quarter (2024-Q1), month ' .
                     '(2024-03), week (2024-W05) or day (2024-03-31).',
                 mb_strimwidth($text, 0, 40, '…'),
             ),
@@ -26,7 +26,7 @@ final class UnknownPeriod extends Refusal
 
     public static function withoutCalendar(string $period): self
     {
-        return new self("{$period} is a plain number and lies in no calendar period.");
+        return new self("{$period} is a number and not in a calendar period.");
     }
 
     public static function backwards(string $first, string $last): self
@@ -40,10 +40,8 @@ final class UnknownPeriod extends Refusal
 
         return new self(
             $cycle === Cycle::Year
-                ? "{$adjective} figures have no places within a year, so there is nothing to lay over each " .
-                    'other. Take months, weeks or days.'
-                : "{$adjective} figures have no days within a {$cycle->value}. Lay years over each other, or " .
-                    'take daily figures.',
+                ? "{$adjective} values cannot be overlaid. Use months, weeks or days."
+                : "{$adjective} values cannot be overlaid by {$cycle->value}. Overlay years, or use daily " . 'values.',
         );
     }
 
@@ -52,7 +50,8 @@ final class UnknownPeriod extends Refusal
         return new self(
             'A year that starts in ' .
                 $month .
-                " starts within a {$frequency->noun()}. Choose a month in which one begins, or take monthly figures.",
+                " starts within a {$frequency->noun()}. Choose a month in which one begins, or use monthly " .
+                'values.',
         );
     }
 }

@@ -105,6 +105,6 @@ final readonly class StackView extends View
     {
         $shares = $comparison->study->part(StackPart::class)->form === 'shares';
 
-        return AxisName::of($comparison, $shares ? 'per cent of the whole' : '');
+        return AxisName::of($comparison, $shares ? '% of total' : '');
     }
 }

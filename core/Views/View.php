@@ -302,7 +302,7 @@ abstract readonly class View implements ViewKind
         return Wording::of($comparison, self::ofWhom($comparison) . $headline, $subtitle, $source);
     }
 
-    /** Whom the figures are of, where they are of a part: `Female, 65+: `. */
+    /** Whom the figures are of, where they are of a part: `Female, 65+ – `. */
     private static function ofWhom(Comparison $comparison): string
     {
         $part = $comparison->study->part(BreakdownsPart::class);
@@ -316,6 +316,6 @@ abstract readonly class View implements ViewKind
             }
         }
 
-        return $of === [] ? '' : implode(', ', $of) . ': ';
+        return $of === [] ? '' : implode(', ', $of) . ' – ';
     }
 }

@@ -32,6 +32,6 @@ final class Views
     {
         $view = ViewCatalogue::of($study);
 
-        return $view instanceof View ? $view : throw new LogicException("{$view->name()} is no view.");
+        return $view instanceof View ? $view : throw new LogicException("{$view->name()} is not a view.");
     }
 }

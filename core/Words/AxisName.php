@@ -16,7 +16,7 @@ final class AxisName
     {
         $text =
             $comparison->study->part(LinesPart::class)->across === 'measures'
-                ? ($comparison->subject()->name ?? '') . ', measure by measure'
+                ? ($comparison->subject()->name ?? '') . ': several measures'
                 : $comparison->measure->name;
         $parts = [];
         foreach ($comparison->run->inUse() as $step) {

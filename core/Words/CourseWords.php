@@ -20,7 +20,7 @@ final class CourseWords
             $season === 1 => 'from the first value to the last',
             $count >= 2 * $season => "from the mean of the first {$season} {$noun}s to that of the last {$season}",
             $count > $season => "from a {$noun} to the same one of the last year",
-            default => 'from the first value to the last, seasons and all',
+            default => 'from the first value to the last, including seasonal effects',
         };
     }
 
@@ -28,12 +28,11 @@ final class CourseWords
     public static function underTable(Comparison $comparison): string
     {
         $latest = match (true) {
-            $comparison->spoken < $comparison->from => 'No finished period is shown',
-            $comparison->hasOneNow() => 'Latest and place are of ' .
-                $comparison->axis->period($comparison->spoken)->label(),
-            default => 'Latest and place are each line’s last',
+            $comparison->spoken < $comparison->from => 'No complete period is shown',
+            $comparison->hasOneNow() => 'Latest and rank: ' . $comparison->axis->period($comparison->spoken)->label(),
+            default => 'Latest and rank: last value of each line',
         };
 
-        return "{$latest}; change and growth a year go " . self::compared($comparison) . '.';
+        return "{$latest}. Change and growth per year: " . self::compared($comparison) . '.';
     }
 }

@@ -21,7 +21,7 @@ final class Headline
     {
         $focus = $comparison->focus()[0] ?? null;
         if ($focus === null || ($focus->at ?? $focus->last) === null) {
-            return "{$comparison->measure->name}, " . count($comparison->present()) . ' side by side';
+            return "{$comparison->measure->name}: " . count($comparison->present()) . ' lines';
         }
         if ($focus->at === null) {
             return self::ended($comparison, $focus);
@@ -33,7 +33,7 @@ final class Headline
             return "{$focus->name}: {$value} {$when}";
         }
 
-        return "{$focus->name} stands at {$value} {$when}; " .
+        return "{$focus->name}: {$value} {$when}; " .
             self::peers($comparison, $focus) .
             " {$comparison->format($level)}";
     }
@@ -44,10 +44,10 @@ final class Headline
         $last = Line::lastOf($line->values, $comparison->from, $comparison->spoken);
 
         return $last === null
-            ? "{$line->name} has no finished figure yet"
+            ? "{$line->name} has no complete value yet"
             : "{$line->name}: {$comparison->format($line->values[$last])} " .
                     self::when($comparison, $last) .
-                    ', its last figure';
+                    ', its last value';
     }
 
     /** Where the newest of years laid over each other stands. */
@@ -65,11 +65,11 @@ final class Headline
         $stacked = Stacked::of($lineup);
         $last = count($stacked->layers) < 5 ? null : Line::lastOf($stacked->totals, $lineup->from, $comparison->spoken);
         if ($last === null || !$stacked->adds) {
-            return "{$comparison->measure->name}, the parts of the whole";
+            return "{$comparison->measure->name}: parts of the total";
         }
 
         return sprintf(
-            'The largest three make %.0f %% of the whole in %s',
+            'The largest three account for %.0f %% of the total in %s',
             $stacked->largest(3, $last),
             $comparison->axis->period($last)->label(),
         );
@@ -100,7 +100,7 @@ final class Headline
         };
 
         return $part->line === PeerLine::Pooled
-            ? "{$whose} together come to"
+            ? "the weighted mean of {$whose} is"
             : "the {$part->line->value} of {$whose} is";
     }
 }

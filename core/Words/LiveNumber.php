@@ -19,7 +19,7 @@ use DuskRail\Time\PeriodRange;
  */
 final readonly class LiveNumber
 {
-    private const PATTERN = '/\{(value|change|place|period)\b([^{}]*)\}/u';
+    private const PATTERN = '/\{(value|change|rank|place|period)\b([^{}]*)\}/u';
 
     /** Words before a change that say which way it went; the number then stands without its sign. */
     private const DOWN = [
@@ -76,8 +76,8 @@ final readonly class LiveNumber
         foreach (preg_match_all('/\{[^{}]*\}/u', $words, $found) > 0 ? $found[0] : [] as $braces) {
             if (preg_match(self::PATTERN, $braces) !== 1) {
                 $faults[] =
-                    "“{$braces}” in the words is no number that is known here: value, change, place and " .
-                    'period are.';
+                    "“{$braces}” in the text is unknown. Use value, change, rank or period, for example {value " .
+                    'Veldmere}.';
             }
         }
         $before = '';
@@ -92,7 +92,7 @@ final readonly class LiveNumber
                 $places = $comparison->run->table()->nature === Nature::Place;
                 if ($way * $number->amount * ($places ? -1 : 1) < 0.0) {
                     $faults[] =
-                        'The words say ' .
+                        'The text says ' .
                         ($way < 0 ? 'down' : 'up') .
                         ", but the change is {$number->text}: {$number->working}.";
                 }
@@ -127,10 +127,10 @@ final readonly class LiveNumber
         $words = self::split($placeholder[1]);
         $line = self::line($words[0], $comparison);
         if ($line === null || isset($words[1]) || $comparison->spoken < $comparison->from) {
-            return "“{$text}” in the words names no line or period of this study.";
+            return "“{$text}” in the text does not match a line or period of this study. Correct it.";
         }
 
-        return "“{$text}” in the words: {$line->name} has no figure in " .
+        return "“{$text}” in the text: {$line->name} has no value in " .
             "{$comparison->axis->period($comparison->spoken)->label()}.";
     }
 
@@ -236,7 +236,9 @@ final readonly class LiveNumber
         preg_match_all(self::PATTERN, $words, $found, PREG_SET_ORDER | PREG_OFFSET_CAPTURE);
         foreach ($found as $match) {
             $parts[] = [substr($words, $at, $match[0][1] - $at), null];
-            $parts[] = [$match[0][0], [$match[1][0], trim($match[2][0])]];
+            // Older words say place.
+            $what = $match[1][0] === 'place' ? 'rank' : $match[1][0];
+            $parts[] = [$match[0][0], [$what, trim($match[2][0])]];
             $at = $match[0][1] + strlen($match[0][0]);
         }
         $parts[] = [substr($words, $at), null];
@@ -277,7 +279,7 @@ final readonly class LiveNumber
 
         return match ($what) {
             'change' => self::change($comparison, $line, $words[1] ?? ''),
-            'place' => self::place($comparison, $line),
+            'rank' => self::place($comparison, $line),
             default => self::value($comparison, $line, $words[1] ?? null),
         };
     }

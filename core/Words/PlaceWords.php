@@ -19,7 +19,7 @@ final class PlaceWords
     /** `place 3 of 24`, `joint place 1 of 8` */
     public static function place(Position $position): string
     {
-        return self::joint($position) . "place {$position->rank} of {$position->of}";
+        return self::joint($position) . "rank {$position->rank} of {$position->of}";
     }
 
     /** `3 of 24`, `joint 1 of 8`, for tables */

@@ -99,7 +99,7 @@ final readonly class Wording
                 ...$colours ? ["|{$line->name}]"] : [],
                 "{value {$line->name}}",
                 "{change {$line->name} since {$start}}",
-                "{place {$line->name}}",
+                "{rank {$line->name}}",
             ];
         }
 

@@ -58,7 +58,7 @@ document.addEventListener('pointermove', (event) => {
     const readout = document.getElementById('readout');
     if (value === null || !readout) return;
     readout.children[0].textContent = `${axis.pull.upper ? 'to' : 'from'} ${value}`;
-    readout.children[1].textContent = 'Let go to set the axis';
+    readout.children[1].textContent = 'Release to set the axis limit';
     readout.children[2].textContent = '';
     readout.hidden = false;
     const zoom = chart().clientWidth / chart().viewBox.baseVal.width;

@@ -74,9 +74,7 @@ export function tell(text) {
     if (text !== '') requests.telling = setTimeout(() => tell(''), 12000);
 }
 
-document.addEventListener('htmx:error', () =>
-    tell('The server does not answer. Nothing is lost; try again when it is back.'),
-);
+document.addEventListener('htmx:error', () => tell('No answer from the server. Nothing was lost. Try again later.'));
 document.addEventListener('htmx:after:swap', () => {
     const message = document.getElementById('message');
     if (message?.classList.contains('shown')) tell(message.textContent);
@@ -91,7 +89,7 @@ document.addEventListener('htmx:before:swap', (event) => {
         tell(
             sentence !== '' && !sentence.includes('<')
                 ? sentence
-                : `The server could not do that (${status}). Nothing was changed.`,
+                : `The server reported an error (${status}). Nothing was changed. Try again.`,
         );
     }
 });
@@ -134,13 +132,13 @@ function behind({ revision, version, summary }) {
     note.setAttribute('role', 'status');
     note.append(
         String(revision) === shown.revision
-            ? 'There are newer figures. '
+            ? 'New data are available. '
             : `Changed in another window: ${summary ?? 'an earlier state'}. `,
     );
     const button = document.createElement('button');
     button.type = 'button';
     button.className = 'plain';
-    button.textContent = 'Show it';
+    button.textContent = 'Show';
     button.addEventListener('click', () => {
         note.remove();
         redraw();

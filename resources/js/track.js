@@ -61,8 +61,8 @@ const kindOf = (part) => Object.keys(parts).find((name) => part.classList.contai
 always(() => {
     if (!picture()) return;
     for (const [name, label] of [
-        ['track-from', 'Start of the time shown'],
-        ['track-to', 'End of the time shown'],
+        ['track-from', 'First period shown'],
+        ['track-to', 'Last period shown'],
         ['track-base', 'Base'],
     ]) {
         const part = picture().querySelector(`.${name}`);

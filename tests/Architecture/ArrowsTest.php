@@ -39,6 +39,7 @@ final class ArrowsTest
             'Chart',
             'Views',
         ],
+        'Proposals' => ['Time', 'Data', 'Statistics', 'Rail', 'Document', 'Outcome', 'Signals'],
     ];
 
     /** @return iterable<Rule> */

@@ -85,7 +85,7 @@ final class Browser
     {
         return $this->steadily($selector, function () use ($selector, $label): void {
             foreach ($this->find($selector)->findElements(WebDriverBy::tagName('option')) as $option) {
-                if (str_starts_with(trim($option->getText()), $label)) {
+                if (mb_stripos(trim($option->getText()), $label) !== false) {
                     $option->click();
 
                     return;

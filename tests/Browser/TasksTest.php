@@ -32,9 +32,9 @@ final class TasksTest extends BrowserTestCase
         $browser->see('h1', '3 utilities, 2018 to 2020')->click('.confirm .go');
         $browser->click('.studies a')->see('.words.subtitle', 'Leakage, Ml per month');
 
-        $this->add('Per denominator');
+        $this->add('Divide by measure');
         $browser->see('#stop-s1', '÷ connections')->see('#stop-s1', 'l per connection per month');
-        $this->add('Rolling');
+        $this->add('Rolling window');
         $browser->see('#stop-s2', '12-month mean');
         $this->add('Index to base');
         $browser->see('#stop-s3', '2019 = 100');
@@ -213,7 +213,7 @@ final class TasksTest extends BrowserTestCase
         $browser->web->get($this->application->url('/'));
         $browser->see('#datasets tbody tr:first-child', 'version 7')->click('#datasets tbody tr:first-child th a');
         $browser->see('.versions', 'price-index.csv')->see('h1', 'Monthly');
-        self::assertSame('Different job', $browser->property('input[value="Different job"]', 'value'));
+        self::assertSame('Distinct job', $browser->property('input[value="Distinct job"]', 'value'));
 
         $browser->web->get($this->application->url($study));
         $this->settled();
@@ -223,11 +223,11 @@ final class TasksTest extends BrowserTestCase
             "supplied,Ml,2025-11,700\nTarrow,Water " .
             "supplied,Ml,2025-11,400\n";
         file_put_contents(Browser::downloads() . '/november.csv', $month);
-        $browser->click('.crumb')->see('h2', 'About it');
+        $browser->click('.crumb')->see('h2', 'Details');
         $this->bring('.one-dataset .drop input[type=file]', Browser::downloads() . '/november.csv');
         // The name that is almost right is asked about, and what would change is shown.
         $browser
-            ->see('#understanding', 'It is Veldmere Water')
+            ->see('#understanding', 'Use Veldmere Water')
             ->click('.strangers .button')
             ->see('#understanding', '2 new')
             ->click('.confirm .go');
@@ -370,11 +370,11 @@ final class TasksTest extends BrowserTestCase
         foreach (
             [
                 'Per day' => 'per day',
-                'Per denominator' => '÷ people served',
-                'Rolling' => '12-month mean',
+                'Divide by measure' => '÷ people served',
+                'Rolling window' => '12-month mean',
                 'Index to base' => '2017 = 100',
-                'Against' => 'peer median',
-                'Change' => 'change on a year ago',
+                'Difference or ratio' => 'peer median',
+                'Change' => 'change on a year earlier',
             ]
             as $title => $label
         ) {
@@ -436,7 +436,7 @@ final class TasksTest extends BrowserTestCase
         );
         self::assertEqualsWithDelta(end($index), $own, 1e-9);
         self::assertEqualsWithDelta($own - $median, $gap, 1e-3);
-        [$now, $before, , $change] = $numbers($step('change on a year ago: '));
+        [$now, $before, , $change] = $numbers($step('change on a year earlier: '));
         // Six digits of the one, and as many as their difference needs of the other.
         self::assertEqualsWithDelta($gap, $now, 1e-4);
         self::assertEqualsWithDelta($now - $before, $change, 1e-3);
@@ -448,18 +448,20 @@ final class TasksTest extends BrowserTestCase
     {
         $browser = $this->browser;
         $this->open('/studies/3');
-        $browser->see('#signals', '2019 was no ordinary base for Tarrow')->see('#signals', 'The base decides');
+        $browser
+            ->see('#signals', '2019 is an unusual base for Tarrow')
+            ->see('#signals', 'The result depends on the base');
         $browser->click('#signals li:first-child .remedy')->see('#stop-s3 b', '2018 = 100');
-        self::assertStringNotContainsString('no ordinary base', $browser->text('#signals'));
+        self::assertStringNotContainsString('unusual base', $browser->text('#signals'));
         $browser->click('[data-history=undo]')->see('#stop-s3 b', '2019 = 100');
         $browser->click('#signals li:first-child .dismiss');
         $browser->until(
             'the signal to be put away',
-            static fn(): bool => !str_contains($browser->text('#signals'), 'no ordinary base'),
+            static fn(): bool => !str_contains($browser->text('#signals'), 'unusual base'),
         );
         $browser->web->navigate()->refresh();
-        $browser->see('#signals', 'The base decides');
-        self::assertStringNotContainsString('no ordinary base', $browser->text('#signals'));
+        $browser->see('#signals', 'The result depends on the base');
+        self::assertStringNotContainsString('unusual base', $browser->text('#signals'));
         // What stands folded away stays open while an edit is made.
         $browser->click('#more-signals > summary')->click('#row-dunmarsh .pick')->see('.chart', 'Dunmarsh');
         self::assertTrue($browser->run('return document.getElementById("more-signals").open'));
@@ -469,20 +471,20 @@ final class TasksTest extends BrowserTestCase
             ->see('#standing', 'Veldmere Water')
             ->see('#standing', '1 of 23')
             ->see('#standing', 'falling');
-        $browser->choose('#peers-band', 'the middle half');
+        $browser->choose('#peers-band', 'middle 50 %');
         $browser->until(
             'the band',
             static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.chart .band path')) !== [],
         );
         // What is chosen stays chosen, and the table under it knows the target.
-        $browser->choose('#peers-line', 'all of them together')->see('.chart', 'Peers together');
+        $browser->choose('#peers-line', 'weighted mean')->see('.chart', 'Weighted peer mean');
         $browser->until(
             'the panel to be filled anew',
             static fn(): bool => $browser->run(
                 'return document.querySelector("#peers-line option[selected]").value',
             ) === 'together',
         );
-        $browser->write('#peers-target', '70')->see('#standing', 'to target')->see('.chart', 'target 70');
+        $browser->write('#peers-target', '70')->see('#standing', 'Gap to target')->see('.chart', 'target 70');
     }
 
     public function testAStopThatIsPointedAtShowsItsFigures(): void
@@ -518,17 +520,17 @@ final class TasksTest extends BrowserTestCase
         $browser
             ->see('h1', 'of 2 entities, January 2021 to March 2021')
             ->see('.problems', '“soon”')
-            ->see('.problems', 'a number such as 1,234.5');
+            ->see('.problems', 'a number, for example 1,234.5');
         $browser
             ->click('.swap')
-            ->see('h1', 'Nothing can be read this way yet')
-            ->see('.problems', 'a heading that is a period');
+            ->see('h1', 'No values can be read with this layout')
+            ->see('.problems', 'a period as header');
         $browser->click('.swap')->see('h1', 'of 2 entities');
         $browser->write('input[name=measureName]', 'Supply');
         $browser->see('.card legend', 'Supply');
-        $browser->click('.confirm .go')->see('.said', 'nothing was stored');
+        $browser->click('.confirm .go')->see('.said', 'Nothing was stored');
         $browser->click('button[name=leave_out]')->see('.words.subtitle', 'Supply');
-        $browser->see('.end-label[data-line=birchen]', 'Birchen 22')->see('#signals', 'Birchen has a gap');
+        $browser->see('.end-label[data-line=birchen]', 'Birchen 22')->see('#signals', 'Birchen has missing values');
         // Night stays night on the next page, and the chart needs no new picture for it.
         $browser->click('[data-ground-switch]');
         $browser->web->get($this->application->url('/'));
@@ -579,14 +581,11 @@ final class TasksTest extends BrowserTestCase
             ->click('#stop-origin .name')
             ->choose('#breakdown-1', '65 and over');
         // Women over 65 are the second six: 7 and 8 at Ashen, 9 and 10 at Birchen, 11 and 12 at Cedar.
-        $browser->see(
-            '.words.headline',
-            'Women, 65 and over: Birchen stands at 10 in 2024; the median of its 2 peers is 10',
-        );
-        $browser->choose('#breakdown-0', 'the lines, of one entity');
+        $browser->see('.words.headline', 'Women, 65 and over – Birchen: 10 in 2024; the median of its 2 peers is 10');
+        $browser->choose('#breakdown-0', 'One line each, for one entity');
         $browser
             ->see('.words.subtitle', 'Admission rate, Birchen, by Sex, Age: 65 and over')
-            ->see('.words.headline', 'Birchen, 65 and over: Women stands at 10')
+            ->see('.words.headline', 'Birchen, 65 and over – Women: 10')
             ->see('#roster', 'Men');
         self::assertStringContainsString('22', $browser->text('#roster'));
     }
@@ -602,7 +601,7 @@ final class TasksTest extends BrowserTestCase
             static fn(): bool => $browser->attribute('#stop-s3 + li', 'id') === 'stop-s2',
         );
         $browser->click('#editor-s3 .acts button:first-child');
-        $browser->see('#message', 'Put this stop before it');
+        $browser->see('#message', 'Move this stop earlier');
         self::assertSame('stop-s3', $browser->attribute('#stop-s1 + li', 'id'));
         $browser->write('#s3-base', 'long ago');
         $browser->see('#message', '“long ago” is not a period');
@@ -723,7 +722,7 @@ final class TasksTest extends BrowserTestCase
             'the list of calculations',
             fn(): bool => $this->browser->find('#editor-add')->isDisplayed(),
         );
-        foreach ($this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add button')) as $button) {
+        foreach ($this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add .all button')) as $button) {
             if (explode("\n", $button->getText())[0] === $title) {
                 $button->click();
 

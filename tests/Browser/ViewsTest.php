@@ -26,7 +26,7 @@ final class ViewsTest extends BrowserTestCase
             ->until('2022 to be back', fn(): bool => $this->many('.series[data-line="y:2022"]') === 1);
         $browser
             ->click('[popovertarget=set-overlay]')
-            ->choose('#set-overlay-band', 'as a band')
+            ->choose('#set-overlay-band', 'band with')
             ->see('.chart', 'Median 2019 – 2024');
         self::assertSame(1, $this->many('.chart .band path'));
         $browser->press(WebDriverKeys::ESCAPE);
@@ -61,18 +61,18 @@ final class ViewsTest extends BrowserTestCase
             static fn(): bool => $browser->attribute('.panel', 'data-key') === 'harrowfell',
         );
         $browser
-            ->choose('#set-panels-by', 'part of the year')
+            ->choose('#set-panels-by', 'month or quarter')
             ->until('a panel a month', fn(): bool => $this->many('.panel') === 12);
         $browser
             ->see('.panels', 'Feb')
             ->choose('#set-panels-by', 'measure')
             ->see('.panels', 'Water supplied, 2019 = 100');
-        $browser->choose('#set-panels-scale', 'one each')->see('#signals', 'scale of its own');
+        $browser->choose('#set-panels-scale', 'separate')->see('#signals', 'different scales');
         // Years over each other, a panel each, is two choices.
         $browser->choose('#set-panels-by', 'line')->press(WebDriverKeys::ESCAPE);
         $browser
             ->click('[data-view=overlay]')
-            ->until('dashes in the panels', fn(): bool => $this->many('.panel path[stroke-dasharray]') >= 20);
+            ->until('dashes in One panel each', fn(): bool => $this->many('.panel path[stroke-dasharray]') >= 20);
         $browser->run('document.querySelector(".panels").focus()');
         $browser->press(WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_DOWN);
         $browser->until(
@@ -86,8 +86,8 @@ final class ViewsTest extends BrowserTestCase
         $browser = $this->open('/studies/1');
         $browser
             ->click('[data-view=stack]')
-            ->see('.headline', 'The largest three make 29 % of the whole in October 2025')
-            ->see('.chart', 'The other 18');
+            ->see('.headline', 'The largest three account for 29 % of the total in October 2025')
+            ->see('.chart', 'Other (18)');
         $shares = $browser->run(
             'return [...document.querySelectorAll(".end-label tspan:last-child")].map((t) => ' .
                 'parseFloat(t.textContent))',
@@ -96,12 +96,12 @@ final class ViewsTest extends BrowserTestCase
         self::assertEqualsWithDelta(100.0, array_sum(array_filter($shares, is_numeric(...))), 2.0);
         $browser
             ->click('[popovertarget=set-stack]')
-            ->choose('#set-stack-form', 'areas to 100 %')
-            ->see('.subtitle', 'per cent of the whole')
+            ->choose('#set-stack-form', '100 % areas')
+            ->see('.subtitle', '% of total')
             ->see('.chart .value-axis', '100');
-        $browser->choose('#set-stack-top', 'the largest 2')->see('.chart', 'The other 22');
+        $browser->choose('#set-stack-top', 'largest 2')->see('.chart', 'Other (22)');
         $this->open('/studies/3');
-        $browser->click('[data-view=stack]')->see('#chart', 'does not add up to a whole');
+        $browser->click('[data-view=stack]')->see('#chart', 'cannot be summed');
     }
 
     public function testRowsOfSparksAreSortedAndOneOpensIntoLines(): void
@@ -166,15 +166,15 @@ final class ViewsTest extends BrowserTestCase
             ->see('#stop-origin', 'Leakage');
         $browser
             ->click('[popovertarget=set-scatter]')
-            ->choose('#set-scatter-fits', 'through each group')
+            ->choose('#set-scatter-fits', 'one per group')
             ->see('.chart', 'Upland: y =');
         $browser->run(
             'const s = document.querySelector("#set-scatter-highY"); s.value = 4500; s.dispatchEvent(new ' .
                 'Event("change", { bubbles: true }))',
         );
-        $browser->see('.scatter-notes', 'Left out: ')->see('.scatter-notes', 'with, at');
+        $browser->see('.scatter-notes', 'Excluded: ')->see('.scatter-notes', 'with the excluded');
         $browser
-            ->choose('#set-scatter-at', 'as paths')
+            ->choose('#set-scatter-at', 'paths over time')
             ->until(
                 'paths',
                 static fn(): bool => $browser->number(
@@ -194,19 +194,25 @@ final class ViewsTest extends BrowserTestCase
         $browser = $this->open('/studies/3');
         $browser
             ->click('[popovertarget=set-rule]')
-            ->choose('#set-rule-by', 'the lowest')
+            ->choose('#set-rule-by', 'lowest')
             ->see('.chart', 'Millharrow')
-            ->see('.rule', 'on');
+            ->see('[popovertarget=set-rule]', ': on');
         $browser
             ->click('#set-rule .remedy')
-            ->until('the rule to be frozen', static fn(): bool => !str_contains($browser->text('.rule'), 'on'));
+            ->until(
+                'the rule to be frozen',
+                static fn(): bool => !str_contains($browser->text('[popovertarget=set-rule]'), ': on'),
+            );
         self::assertSame('true', $browser->attribute('#row-millharrow .pick', 'aria-pressed'));
         $browser
             ->press(WebDriverKeys::ESCAPE)
             ->click('[popovertarget=set-lines]')
             ->click('#set-lines input[value=Upland]')
             ->see('#rows', 'Whole groups');
-        $browser->choose('#set-lines-across', 'measures')->see('.chart', 'Water supplied')->see('#rows', 'Energy');
+        $browser
+            ->choose('#set-lines-across', 'measure of one entity')
+            ->see('.chart', 'Water supplied')
+            ->see('#rows', 'Energy');
         $browser->press(WebDriverKeys::ESCAPE)->run('document.querySelector(".chart").focus()');
         $browser->press(WebDriverKeys::END, WebDriverKeys::ENTER);
         $browser->see('#working', 'monthly.csv, row');
@@ -217,8 +223,8 @@ final class ViewsTest extends BrowserTestCase
         $browser = $this->open('/studies/3');
         $axis = $browser->find('.chart .value-axis text');
         $browser->actions()->moveToElement($axis)->clickAndHold()->moveByOffset(0, 40)->release()->perform();
-        $browser->see('#signals', 'are cut off');
-        $browser->click('[data-view=overlay]')->see('#signals', 'set in Lines')->see('#signals', 'do not hold here');
+        $browser->see('#signals', 'but values reach');
+        $browser->click('[data-view=overlay]')->see('#signals', 'set in Lines')->see('#signals', 'are not used here');
         $browser
             ->click('[data-view=figures]')
             ->click('[popovertarget=set-figures]')
@@ -247,9 +253,9 @@ final class ViewsTest extends BrowserTestCase
     public function testFromTheTangleToAMessage(): void
     {
         $browser = $this->open('/studies/1');
-        $browser->click('#row-veldmere-water .pick')->see('.headline', 'Veldmere Water stands at 150');
+        $browser->click('#row-veldmere-water .pick')->see('.headline', 'Veldmere Water: 150');
         foreach (
-            ['Per denominator' => '#stop-s1', 'Rolling' => '#stop-s2', 'Index to base' => '#stop-s3']
+            ['Divide by measure' => '#stop-s1', 'Rolling' => '#stop-s2', 'Index to base' => '#stop-s3']
             as $title => $stop
         ) {
             $browser->press(WebDriverKeys::ESCAPE)->click('#stop-add .name');
@@ -277,7 +283,7 @@ final class ViewsTest extends BrowserTestCase
         $browser
             ->press(WebDriverKeys::ESCAPE)
             ->click('[popovertarget=set-marks]')
-            ->choose('#set-marks-kind', 'a spell');
+            ->choose('#set-marks-kind', 'shaded period');
         $browser->find('#set-marks-at')->sendKeys('2022-06');
         $browser->find('#set-marks-to')->sendKeys('2022-09');
         $browser->find('#set-marks-text')->sendKeys('dry summer' . WebDriverKeys::ENTER);
@@ -289,7 +295,7 @@ final class ViewsTest extends BrowserTestCase
         $browser
             ->press(WebDriverKeys::ESCAPE)
             ->click('[popovertarget=hand-over]')
-            ->choose('#picture-size', 'a slide')
+            ->choose('#picture-size', 'slide')
             ->click('#hand-over button[data-hand-over]');
         $path = Browser::downloads() . '/the-tangle.png';
         $browser->until('the picture', static fn(): bool => is_file($path) && filesize($path) > 30_000);
@@ -309,7 +315,7 @@ final class ViewsTest extends BrowserTestCase
         // letters.
         $browser
             ->click('[popovertarget=hand-over]')
-            ->choose('#picture-size', 'a slide')
+            ->choose('#picture-size', 'slide')
             ->run(
                 'const f = document.querySelector("#hand-over .hand-over"); ' .
                     'f.requestSubmit(f.querySelector("button[formaction*=svg]"))',
@@ -347,7 +353,7 @@ final class ViewsTest extends BrowserTestCase
         $browser->see('.words.headline .completions', '{change Veldmere Water since');
         $keys(WebDriverKeys::ESCAPE, WebDriverKeys::ESCAPE);
         $browser->see('.words.headline .shown', 'Now half of it, 2,338 litres');
-        $browser->click('[data-history=undo]')->see('.words.headline .shown', 'stands at');
+        $browser->click('[data-history=undo]')->see('.words.headline .shown', 'Veldmere Water: ');
     }
 
     public function testAFileThatWasHandedOverIsReadFromDiskWithoutAskingAnybody(): void
@@ -358,8 +364,8 @@ final class ViewsTest extends BrowserTestCase
         $path = Browser::downloads() . '/leakage-since-2019.html';
         $browser->until('the file', static fn(): bool => is_file($path) && filesize($path) > 500_000);
         $browser->web->get("file://{$path}");
-        $browser->see('h1', 'Veldmere Water stands at 66')->choose('.choices select', '2021 = 100');
-        $browser->see('article:not([hidden]) h1', 'Veldmere Water stands at 81');
+        $browser->see('h1', 'Veldmere Water: 66')->choose('.choices select', '2021 = 100');
+        $browser->see('article:not([hidden]) h1', 'Veldmere Water: 81');
         $browser->click('nav [data-line=tarrow]');
         self::assertSame(1, $this->many('article:not([hidden]) .series.lit[data-line=tarrow]'));
         $browser
@@ -390,7 +396,7 @@ final class ViewsTest extends BrowserTestCase
         $browser
             ->click('[data-present]')
             ->until('one study to fill the screen', fn(): bool => $this->many('.brief-study.now') === 1);
-        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.brief-study.now', 'stands at 2,338');
+        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.brief-study.now', ': 2,338');
         $browser
             ->press(WebDriverKeys::ESCAPE)
             ->until('the page again', fn(): bool => $this->many('.brief-study.now') === 0);

@@ -67,7 +67,7 @@ final class BreakdownsTest extends TestCase
         self::assertSame([10.0, 10.0], self::lines($all->withMeasure('beds'), $data)['home']);
         self::assertStringContainsString('Age added up', Make::wording(Comparison::of($all, $data), '')->subtitle);
         $this->expectException(InvalidStudy::class);
-        $this->expectExceptionMessage('quotients of parts do not add up');
+        $this->expectExceptionMessage('Choose one category of Age');
         self::changed(Study::first('Rate', 'rate', $data), 'age', 'sum', $data);
     }
 

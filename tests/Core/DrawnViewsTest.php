@@ -280,7 +280,7 @@ final class DrawnViewsTest extends TestCase
             ),
             $data,
         );
-        self::assertStringContainsString('Put this stop before it', OtherOrder::of($divided, 's1', $home)[0]->refusal);
+        self::assertStringContainsString('Move this stop earlier', OtherOrder::of($divided, 's1', $home)[0]->refusal);
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> */
@@ -291,11 +291,15 @@ final class DrawnViewsTest extends TestCase
             ['low' => '5', 'high' => '2'],
             'the lower limit must be below the upper one',
         ];
-        yield 'zero on a logarithmic axis' => ['axis', ['log' => '1', 'low' => '0'], 'choose limits above zero'];
+        yield 'zero on a logarithmic axis' => [
+            'axis',
+            ['log' => '1', 'low' => '0'],
+            'a logarithmic axis needs limits above zero',
+        ];
         yield 'a limit that is no number' => [
             'axis',
             ['high' => 'tall'],
-            '“high” must be a number, as in 45.5, or empty',
+            '“high” must be a number, for example 45.5, or empty',
         ];
         yield 'a line too wide' => ['look', ['width' => '40'], 'a line can be 1 to 8 pixels wide'];
         yield 'a marker of an unknown shape' => ['look', ['own' => ['a' => ['marker' => 'stars']]], '“marker” can be '];
@@ -307,15 +311,11 @@ final class DrawnViewsTest extends TestCase
             ['points' => ['middle']],
             'the points that can be marked are highest',
         ];
-        yield 'a form that is none' => [
-            'sparks',
-            ['forms' => ['a' => 'pie']],
-            'a row can be drawn as line, columns or signs',
-        ];
+        yield 'a form that is none' => ['sparks', ['forms' => ['a' => 'pie']], 'a row can be a line'];
         yield 'a rail that is none' => [
             'scatter',
             ['rail' => [['id' => 's1', 'stop' => 'magic']]],
-            'rail.0: There is no calculation called “magic”',
+            'rail.0: There is no stop “magic”',
         ];
         yield 'a flag that is none' => ['figures', ['shaded' => 'perhaps'], '“shaded” can be true or false'];
         yield 'too many by a rule' => ['rule', ['by' => 'top', 'count' => '7'], '“count” is 7; it can be from 1 to 6'];

@@ -96,7 +96,7 @@ final class FinishTest extends TestCase
     public static function targets(): iterable
     {
         yield 'one for all' => ['120', 'Veldmere Water', [120, 120, 120, 120]];
-        yield 'from a period on' => ['2021: 110; 2023 1,100.5', 'Tarrow', [null, 110, 110, 1100.5]];
+        yield 'from a period' => ['2021: 110; 2023 1,100.5', 'Tarrow', [null, 110, 110, 1100.5]];
         yield 'before, and from then on' => ['130; 2022-07 −4', 'Tarrow', [130, 130, 130, -4]];
         yield 'one has its own' => [
             '130; Veldmere 2021 95; veldmere water 2022 90',
@@ -129,10 +129,10 @@ final class FinishTest extends TestCase
             Targets::parse('soon');
             self::fail('It was read.');
         } catch (InvalidSetting $problem) {
-            self::assertStringContainsString('“soon” is no target. Write a value, as in 120', $problem->getMessage());
+            self::assertStringContainsString('“soon” is not a target', $problem->getMessage());
         }
         $this->expectException(InvalidStudy::class);
-        $this->expectExceptionMessage('The target is for “Nobody”, and no entity is called that.');
+        $this->expectExceptionMessage('No entity is called “Nobody” (target).');
         self::with($study, $data, ['peers' => ['target' => 'Nobody 5']]);
     }
 
@@ -227,7 +227,7 @@ final class FinishTest extends TestCase
         ]);
         $key = self::parts(self::scene($study, $data), 'key')[0];
         self::assertSame(
-            ['A', '5 others', 'Peer median', 'lowest to highest peer', 'target'],
+            ['A', '5 others', 'Peer median', 'Lowest to highest', 'target'],
             array_map(static fn(Words $w): string => $w->text(), self::words($key)),
         );
         $strokes = array_values(array_filter($key->marks, static fn(Mark $m): bool => $m instanceof Stroke));
@@ -377,7 +377,7 @@ final class FinishTest extends TestCase
         self::assertSame(['value', 'event'], array_column($given->part(MarksPart::class)->marks, 'kind'));
         self::assertEquals($given, Finish::of($from)->givenTo($given));
         $full = $to->withPart(MarksPart::from(['marks' => array_fill(0, 24, ['kind' => 'value', 'value' => '3'])]));
-        $this->expectExceptionMessage('more than 24 marks');
+        $this->expectExceptionMessage('there are 24 annotations');
         Finish::of($from)->givenTo($full);
     }
 

@@ -47,11 +47,11 @@ final class FormulaTest extends TestCase
         self::assertSame(['a', 'c'], Expression::parse('Water-CO2 (direct)', self::NAMES)->measures());
         foreach (
             [
-                'Waters' => '“Waters” at character 1',
-                'Water supply' => '“supply” at character 7',
-                '1 + €' => '“€” at character 5',
-                '3 4' => '“4” at character 3',
-                ')' => '“)” at character 1',
+                'Waters' => '“Waters” (character 1) is neither a measure nor a number',
+                'Water supply' => '“supply” (character 7)',
+                '1 + €' => '“€” (character 5)',
+                '3 4' => '“4” (character 3)',
+                ')' => '“)” (character 1)',
             ]
             as $text => $said
         ) {
@@ -62,7 +62,7 @@ final class FormulaTest extends TestCase
                 self::assertStringContainsString($said, $problem->getMessage());
             }
         }
-        $this->expectExceptionMessage('Write it in two stops');
+        $this->expectExceptionMessage('Split it into two stops');
         Expression::parse(str_repeat('(', 200) . '1' . str_repeat(')', 200), self::NAMES);
     }
 
@@ -87,7 +87,7 @@ final class FormulaTest extends TestCase
         $divided = Make::run($data, 'formula', ['text' => 'here ÷ Supply']);
         self::assertNull(Make::values($divided, 'home')[3]);
         self::assertSame(
-            'Home: the formula divides by zero somewhere; no value there.',
+            'Home: the formula divides by zero in some periods; no value there.',
             $divided->steps[0]->outcome->remarks[0]->sentence,
         );
         // What it is first put in as: per cent of another measure in the same unit.

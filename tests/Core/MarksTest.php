@@ -91,11 +91,11 @@ final class MarksTest extends TestCase
     /** @return iterable<string, array{array<string, string>, string}> */
     public static function wrongMarks(): iterable
     {
-        yield 'no period' => [['kind' => 'event'], 'say in which period, as in 2022-07'];
-        yield 'no end' => [['kind' => 'spell', 'at' => '2021'], 'say in which period it begins and ends'];
+        yield 'no period' => [['kind' => 'event'], 'enter a period, for example 2022-07'];
+        yield 'no end' => [['kind' => 'spell', 'at' => '2021'], 'enter the periods in which it begins and ends'];
         yield 'no such period' => [['kind' => 'drop', 'at' => 'then'], '“then” is not a period'];
-        yield 'no value' => [['kind' => 'value'], 'say which value'];
-        yield 'no words' => [['kind' => 'note', 'at' => '2021'], 'a note needs words'];
+        yield 'no value' => [['kind' => 'value'], 'enter a value'];
+        yield 'no words' => [['kind' => 'note', 'at' => '2021'], 'enter a text for the note'];
         yield 'no such kind' => [['kind' => 'star', 'at' => '2021'], '“kind” can be event'];
     }
 

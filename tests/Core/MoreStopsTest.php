@@ -40,7 +40,7 @@ final class MoreStopsTest extends TestCase
         self::assertSame([null, 15.0, null], Make::values($left, 'marl'));
         self::assertSame('Ml per quarter', $left->table()->unit->text());
         self::assertSame(
-            'Q3 2024 is not finished: 2 of 3 months are in. It is left out.',
+            'Q3 2024 is incomplete (2 of 3 months) and excluded.',
             $left->steps[0]->outcome->remarks[0]->sentence,
         );
         $kept = Make::run($data, 'period', ['to' => 'quarter']);
@@ -67,7 +67,7 @@ final class MoreStopsTest extends TestCase
             Make::values(Make::run($data, 'period', ['to' => 'year', 'level' => $level]), 'home'),
         );
         self::assertStringContainsString(
-            'Put this stop before the division',
+            'Move this stop before the division',
             (string) self::stops($data, 'rate', ['period', ['to' => 'year']])->refused()?->refusal,
         );
     }
@@ -106,14 +106,14 @@ final class MoreStopsTest extends TestCase
     #[TestWith(['Water supplied - (Leakage - Water) - 2 * here', [71.0, 42.0, -87.0], 'Ml per month'])]
     #[TestWith(['(here + Water supplied) ÷ 2', [55.0, 60.0, 15.0], 'Ml per month'])]
     #[TestWith(['here × Price', [30.0, 60.0, 90.0], 'crowns per month'])]
-    #[TestWith(['here + Connections', 'Ml per month and what is in connections cannot be added up', ''])]
-    #[TestWith(['here × Water', 'one of the two must be a quotient', ''])]
-    #[TestWith(['here − 3', 'a plain number cannot be taken', ''])]
-    #[TestWith(['here ÷ Cost', 'Change the period first', ''])]
-    #[TestWith(['here + Leakge', '“Leakge” at character 8 is neither', ''])]
-    #[TestWith(['(here', 'opened and not closed', ''])]
-    #[TestWith(['here here', '“here” at character 6 does not follow', ''])]
-    #[TestWith(['here ×', 'ends too early', ''])]
+    #[TestWith(['here + Connections', 'Values in Ml per month and values in connections cannot be added up', ''])]
+    #[TestWith(['here × Water', 'one must be a ratio', ''])]
+    #[TestWith(['here − 3', 'Values in Ml per month and a number cannot be subtracted', ''])]
+    #[TestWith(['here ÷ Cost', 'Add “Aggregate” before this stop', ''])]
+    #[TestWith(['here + Leakge', '“Leakge” (character 8) is neither a measure nor a number', ''])]
+    #[TestWith(['(here', 'A closing parenthesis is missing', ''])]
+    #[TestWith(['here here', '“here” (character 6) is not expected here', ''])]
+    #[TestWith(['here ×', 'The formula is incomplete', ''])]
     #[TestWith(['here ÷ (3 − 3)', 'zero', ''])]
     public function testAFormulaWorksOutValuesAndUnitsOrSaysWhatIsWrong(
         string $text,
@@ -309,7 +309,7 @@ final class MoreStopsTest extends TestCase
         self::assertEqualsWithDelta((50 + 10) / (20_000 + 5_000), $together, 1e-9);
         self::assertEqualsWithDelta((50 / 20_000 + 10 / 5_000) / 2, $mean, 1e-9);
         self::assertStringContainsString(
-            'right after “per denominator”',
+            'Move this stop directly after “Divide by measure”',
             (string) self::stops(
                 $data,
                 'leakage',
@@ -350,7 +350,7 @@ final class MoreStopsTest extends TestCase
             ),
         );
         self::assertSame(
-            'Lowest first',
+            'Rank the lowest first',
             self::stops($data, 'flow', ['rank', []])->steps[0]->outcome->remarks[0]->remedy,
         );
     }
@@ -391,7 +391,7 @@ final class MoreStopsTest extends TestCase
         $run = Make::run($data, 'change', ['on' => 'previous']);
         self::assertSame([null, null, round((-2 / 3 - 1) * 100, 6), null], Make::values($run, 'home'));
         self::assertSame(
-            ['Home is zero or below somewhere; there is no per cent of that.', 'Take the difference'],
+            ['Home is zero or below somewhere; there is no per cent of that.', 'Use the difference'],
             [$run->steps[0]->outcome->remarks[0]->sentence, $run->steps[0]->outcome->remarks[0]->remedy],
         );
     }
@@ -402,7 +402,7 @@ final class MoreStopsTest extends TestCase
         $run = Make::run($data, 'share', ['of' => 'all']);
         self::assertSame([25.0, null, 100.0], Make::values($run, 'a'));
         self::assertSame([75.0, null, null], Make::values($run, 'b'));
-        self::assertStringContainsString('below zero', $run->steps[0]->outcome->remarks[1]->sentence);
+        self::assertStringContainsString('negative in some periods', $run->steps[0]->outcome->remarks[1]->sentence);
     }
 
     public function testACentredWindowOfAnEvenLengthHasOnePeriodMoreBeforeThanAfter(): void
@@ -443,10 +443,10 @@ final class MoreStopsTest extends TestCase
      * @param array<string, string> $settings
      * @param list<float|null> $expected
      */
-    #[TestWith([['at' => 'first'], [null, 100.0, 200.0, 150.0], 'own start = 100'])]
-    #[TestWith([['at' => 'highest'], [null, 50.0, 100.0, 75.0], 'own highest = 100'])]
+    #[TestWith([['at' => 'first'], [null, 100.0, 200.0, 150.0], 'first value = 100'])]
+    #[TestWith([['at' => 'highest'], [null, 50.0, 100.0, 75.0], 'highest value = 100'])]
     #[TestWith([['at' => 'event', 'event' => 'Joined'], [null, 66.666667, 133.333333, 100.0], 'joined = 100'])]
-    #[TestWith([['at' => 'first', 'as' => 'change'], [null, 0.0, 100.0, 50.0], 'change since own start'])]
+    #[TestWith([['at' => 'first', 'as' => 'change'], [null, 0.0, 100.0, 50.0], 'change since first value'])]
     public function testAnIndexCanHaveABaseOfItsOwnForEach(array $settings, array $expected, string $label): void
     {
         $table = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020', ['home' => [null, 2, 4, 3]]]]);
@@ -466,19 +466,31 @@ final class MoreStopsTest extends TestCase
         yield 'sum of rates' => [
             'rate',
             [['rolling', ['statistic' => 'sum']]],
-            'are quotients (l per person), and those do not add up',
+            'ratios (l per person), which cannot be summed',
         ];
-        yield 'running total of a stock' => ['stock', [['running-total', []]], 'does not add up over time'];
-        yield 'share of a rate' => ['rate', [['share', []]], 'do not add up to a whole'];
-        yield 'per day of a stock' => ['stock', [['per-day', []]], 'no days to be divided by'];
+        yield 'running total of a stock' => [
+            'stock',
+            [['running-total', []]],
+            'Levels (stocks) cannot be summed over time',
+        ];
+        yield 'share of a rate' => ['rate', [['share', []]], 'which cannot be summed'];
+        yield 'per day of a stock' => ['stock', [['per-day', []]], 'directly after the measure'];
         yield 'best quartile of nobody knows' => [
             'flow',
             [['against', ['to' => 'quartile']]],
             'whether higher or lower is better',
         ];
-        yield 'focus of nobody' => ['flow', [['against', ['to' => 'focus']]], 'Nothing is in focus'];
-        yield 'seasons of too little' => ['flow', [['seasonal', []]], 'at least two whole years'];
-        yield 'coarser than coarse' => ['flow', [['period', ['to' => 'week']]], 'cannot be cut into weeks'];
+        yield 'focus of nobody' => ['flow', [['against', ['to' => 'focus']]], 'No line is in focus'];
+        yield 'seasons of too little' => [
+            'flow',
+            [['seasonal', []]],
+            'Seasonal adjustment needs at least two complete years',
+        ];
+        yield 'coarser than coarse' => [
+            'flow',
+            [['period', ['to' => 'week']]],
+            'The values are monthly and cannot be split into weeks',
+        ];
     }
 
     /** @param list<array{string, array<string, mixed>}> $stops */

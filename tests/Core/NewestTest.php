@@ -41,7 +41,7 @@ final class NewestTest extends TestCase
         $data = self::flow('2018-01', array_fill_keys(['home', 'a', 'b', 'c'], array_fill(0, 99, 10)));
         $study = Make::study($data, StopCatalogue::make('period', ['to' => 'year']));
         $comparison = Comparison::of($study, $data);
-        self::assertSame('Home stands at 120 in 2025; the median of its 3 peers is 120', self::headline($comparison));
+        self::assertSame('Home: 120 in 2025; the median of its 3 peers is 120', self::headline($comparison));
         self::assertSame(['Home has hardly changed since 2018'], self::sentences($comparison));
         self::assertSame(
             [0.0, 0.0],
@@ -55,7 +55,7 @@ final class NewestTest extends TestCase
             LiveNumber::filled('{period}: {value Home}, {place Home}', $comparison),
         );
         self::assertSame(
-            '2026 is not finished: 3 of 12 months are in. What there is of it is shown dashed.',
+            '2026 is incomplete (3 of 12 months) and shown dashed.',
             $comparison->run->steps[0]->outcome->remarks[0]->sentence,
         );
         // Drawn it is, up to its 30; the line of the peers is dashed there as all others are.
@@ -68,7 +68,7 @@ final class NewestTest extends TestCase
         }
         // Where the unfinished year is not shown, nothing is dashed, and the newest shown is spoken of.
         $until = Comparison::of($study->withRange(PeriodRange::parse('2018..2024')), $data);
-        self::assertSame('Home stands at 120 in 2024; the median of its 3 peers is 120', self::headline($until));
+        self::assertSame('Home: 120 in 2024; the median of its 3 peers is 120', self::headline($until));
         foreach (Make::picture($until)->marks as $group) {
             if ($group instanceof Group && in_array($group->role, ['series', 'median'], true)) {
                 $strokes = array_filter($group->marks, static fn($m): bool => $m instanceof Stroke);
@@ -78,10 +78,10 @@ final class NewestTest extends TestCase
         }
         // Shown by itself it is drawn and not spoken of.
         $alone = Comparison::of($study->withRange(PeriodRange::parse('2026')), $data);
-        self::assertSame(['Home has no finished figure yet', []], [self::headline($alone), self::sentences($alone)]);
+        self::assertSame(['Home has no complete value yet', []], [self::headline($alone), self::sentences($alone)]);
         // A change into an unfinished year is one of unlike lengths, and the last that is spoken of is before it.
         $change = Comparison::of($study->withRail($study->rail->with(StopCatalogue::make('change', []))), $data);
-        self::assertSame('Home stands at 0 in 2025; the median of its 3 peers is 0', self::headline($change));
+        self::assertSame('Home: 0 in 2025; the median of its 3 peers is 0', self::headline($change));
     }
 
     public function testALineThatEndedIsNotUnfinishedAndOfTheNewestYearAllLinesHaveTheSameMonths(): void
@@ -149,8 +149,8 @@ final class NewestTest extends TestCase
             $said = implode(' | ', self::sentences($comparison));
             self::assertStringNotContainsString('fallen', $said, $label);
             self::assertStringNotContainsString('lowest', $said, $label);
-            self::assertStringContainsString('Home is in its best place since 2010, when the figures begin', $said);
-            self::assertStringContainsString('Home has gained places for 7 years in a row', $said);
+            self::assertStringContainsString('Home is in its best place since 2010, the start of the data', $said);
+            self::assertStringContainsString('Home has gained ranks for 7 years in a row', $said);
             $row = self::row($study, $comparison, 'home');
             self::assertSame(
                 [1, 1, 100.0],
@@ -203,7 +203,7 @@ final class NewestTest extends TestCase
             }
         }
         self::assertSame(
-            [['Home stands at 20.0 in 2021; the median of its 5 peers is 13.0', [3.0, 13.0], 7.0]],
+            [['Home: 20.0 in 2021; the median of its 5 peers is 13.0', [3.0, 13.0], 7.0]],
             array_values(array_unique($seen, SORT_REGULAR)),
         );
     }
@@ -274,10 +274,7 @@ final class NewestTest extends TestCase
         self::assertSame(7.0, Comparison::of($study, $data)->line('home')?->latest());
         $plain = $study->withRail(Make::study($data)->rail);
         $comparison = Comparison::of($plain, $data);
-        self::assertSame(
-            'Home stands at 9.0 in 2022; the median of the 3 hill peers is 2.0',
-            self::headline($comparison),
-        );
+        self::assertSame('Home: 9.0 in 2022; the median of the 3 hill peers is 2.0', self::headline($comparison));
         $standing = Standing::of($comparison)[0];
         self::assertSame([2, 4, 2.0], [$standing->now->rank, $standing->now->of, $standing->now->median]);
         self::assertSame('2nd of 4', LiveNumber::filled('{place Home}', $comparison));
@@ -319,7 +316,7 @@ final class NewestTest extends TestCase
         ]);
         $study = Make::study($data)->withState('alpha', LineState::Focus)->withSort(RosterSort::Highest);
         $comparison = Comparison::of($study, $data);
-        self::assertSame('Home stands at 16 in 2016; the median of its 3 peers is 6', self::headline($comparison));
+        self::assertSame('Home: 16 in 2016; the median of its 3 peers is 6', self::headline($comparison));
         self::assertStringNotContainsString('Alpha', implode(self::sentences($comparison)));
         self::assertSame(
             [1, null],
@@ -333,12 +330,12 @@ final class NewestTest extends TestCase
         );
         self::assertSame('{value Alpha} in 2016', LiveNumber::filled('{value Alpha} in {period}', $comparison));
         self::assertStringContainsString(
-            'Alpha has no figure in 2016',
+            'Alpha has no value in 2016',
             implode(LiveNumber::faults('{value Alpha}', $comparison)),
         );
         // By itself it is told by its last figure.
         self::assertSame(
-            'Alpha: 100 in 2014, its last figure',
+            'Alpha: 100 in 2014, its last value',
             self::headline(Comparison::of($study->withState('home', LineState::Peer), $data)),
         );
     }

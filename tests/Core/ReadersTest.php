@@ -168,7 +168,7 @@ final class ReadersTest extends TestCase
             [EventSummary::Sum->kind(), EventSummary::Mean->kind(), EventSummary::Different->kind()],
         );
         self::assertSame(
-            ['Cost', 'Median cost', 'Different job number'],
+            ['Cost', 'Median cost', 'Distinct job number'],
             [
                 EventSummary::Sum->measure('Cost'),
                 EventSummary::Median->measure('Cost'),
@@ -205,10 +205,7 @@ final class ReadersTest extends TestCase
         }
         // Nobody at 3 and 5; B alone is missing at 4, and that is a gap.
         self::assertSame([[4], [1, 2], [4]], [$pieces['home'], $pieces['b'], $pieces['c']]);
-        self::assertSame(
-            'Home stands at 6 at 7; the median of its 2 peers is 5',
-            Make::wording($comparison, '')->headline,
-        );
+        self::assertSame('Home: 6 at 7; the median of its 2 peers is 5', Make::wording($comparison, '')->headline);
         // By the calendar a month without figures is a gap for all.
         $monthly = Make::data([
             'flow' => ['Ml', MeasureKind::Stock, '2024-01', ['home' => [1, null, 3], 'b' => [1, null, 3]]],

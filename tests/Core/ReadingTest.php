@@ -115,7 +115,7 @@ final class ReadingTest extends TestCase
             ['Veldmere', 'Tarrow'],
             array_map(static fn(Problem $p): string => $p->found, $read->problems),
         );
-        self::assertStringContainsString('a heading that is a period', $read->problems[0]->expected);
+        self::assertStringContainsString('a period as header', $read->problems[0]->expected);
     }
 
     public function testMonthsDownAndYearsAcrossAreOneEntityInOrderOfTime(): void
@@ -160,10 +160,10 @@ final class ReadingTest extends TestCase
         );
         self::assertSame(
             [
-                [3, 'Value', 'ten', 'a number such as 1,234.5'],
-                [4, 'Month', 'March', 'a period such as 2024-03'],
-                [5, 'Utility', '', 'the name of an entity'],
-                [6, 'Value', '', 'a cell here; the row ends before it'],
+                [3, 'Value', 'ten', 'a number, for example 1,234.5'],
+                [4, 'Month', 'March', 'a period, for example 2024-03'],
+                [5, 'Utility', '', 'an entity name'],
+                [6, 'Value', '', 'a cell here; the row is too short'],
             ],
             array_map(static fn(Problem $p): array => [$p->row, $p->column, $p->found, $p->expected], $read->problems),
         );
@@ -350,7 +350,7 @@ final class ReadingTest extends TestCase
         self::assertSame(['2024-01: 10', '2024-02: 11'], self::written($read, 0));
         self::assertSame([0, 1], [...$read->series()][0]->statuses);
         self::assertSame(
-            ['a number such as 1,234.5', 'a figure in Ml, as before it'],
+            ['a number, for example 1,234.5', 'a value in Ml, like those above'],
             array_map(static fn(Problem $p): string => $p->expected, $read->problems),
         );
     }
@@ -404,7 +404,7 @@ final class ReadingTest extends TestCase
         [$plan, $read] = self::understood($rows, 'repairs.csv');
         self::assertSame('events', $plan->shape);
         self::assertSame(
-            ['Repairs', 'Different job', 'Cost'],
+            ['Repairs', 'Distinct job', 'Cost'],
             array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures),
         );
         self::assertSame(
@@ -442,7 +442,8 @@ final class ReadingTest extends TestCase
                 self::sample($rows, 'repairs.csv')->rows,
                 $plan->with(['counted' => false, 'ways' => [3 => $way]]),
             );
-            self::assertSame([ucfirst($way) . ' cost', $expected], [$other->measures[0]->name, $of($other, 0)[0]]);
+            $name = ['lowest' => 'Minimum', 'highest' => 'Maximum'][$way] ?? ucfirst($way);
+            self::assertSame(["{$name} cost", $expected], [$other->measures[0]->name, $of($other, 0)[0]]);
         }
     }
 
@@ -475,7 +476,7 @@ final class ReadingTest extends TestCase
             array_map(static fn(ReadMeasure $m): ?Frequency => $m->frequency, $read->measures),
         );
         self::assertSame(
-            ['a year, as the others of y'],
+            ['a year, like the other periods of y'],
             array_map(static fn(Problem $p): string => $p->expected, $read->problems),
         );
         self::assertSame(3, $read->valueCount());
@@ -521,17 +522,17 @@ final class ReadingTest extends TestCase
             "id,opened,utility,cost\n1,2024-01-03T10:15:00,A,5\n2,2024-01-03T11:00:00+01:00,A,6\n3,2024-02-03 " .
             "12:30,B,7\n",
             'events',
-            ['Value', 'Different id', 'cost'],
+            ['Value', 'Distinct id', 'cost'],
             '2024-01: 2, 2024-02: 0',
         ];
-        yield 'one figure that is there twice is no event' => [
+        yield 'one figure that appears twice is no event' => [
             "Date,Store,Amount\n2024-04-03,A,10\n2024-04-05,A,12\n2024-04-05,A,13\n" .
             "2024-04-07,B,4\n2024-04-08,B,4\n2024-04-09,B,5\n",
             'long',
             ['Value'],
             '2024-04-03: 10, 2024-04-04: -, 2024-04-05: 12',
         ];
-        yield 'a plain number down' => [
+        yield 'a number down' => [
             "Age,Boys,Girls\n2,86,85\n3,95,94\n4,102,101\n",
             'entities-across',
             ['Value'],
@@ -567,7 +568,7 @@ final class ReadingTest extends TestCase
         // Categories across are no time, and it is said.
         $guess = Detection::of(self::sample("Utility,Bursts,Complaints,Repairs\nVeldmere,1,2,3\nTarrow,4,5,6\n"));
         self::assertSame('moment', $guess->plan->shape);
-        self::assertStringContainsString('measures or categories, and no time', implode($guess->evidence));
+        self::assertStringContainsString('the headers are measures or categories', implode($guess->evidence));
     }
 
     /** @return iterable<string, array{NumberNotation, string, float|null}> */
@@ -637,12 +638,12 @@ final class ReadingTest extends TestCase
     {
         yield 'empty' => ['', 'The file is empty.'];
         yield 'blank lines' => ["\n \n", 'The file is empty.'];
-        yield 'a picture' => ["\x89PNG\r\n\x1A\n\x00", 'a PNG picture'];
+        yield 'a picture' => ["\x89PNG\r\n\x1A\n\x00", 'a PNG image'];
         yield 'a spreadsheet' => ["PK\x03\x04", 'a zip archive or a spreadsheet'];
-        yield 'a NUL byte' => ["a,b\n1,\x002\n", 'NUL byte in line 2'];
-        yield 'one endless line' => [str_repeat('0', 1_100_000), 'longer than a million characters'];
-        yield 'one column' => ["a\n1\n2\n", 'a single column'];
-        yield 'headings only' => ["Utility,Month,Value\n", 'nothing below it'];
+        yield 'a NUL byte' => ["a,b\n1,\x002\n", 'Line 2 contains a NUL byte (byte 7)'];
+        yield 'one endless line' => [str_repeat('0', 1_100_000), 'The first line has over 1,000,000 characters'];
+        yield 'one column' => ["a\n1\n2\n", 'only one column'];
+        yield 'headings only' => ["Utility,Month,Value\n", 'a header row but no data rows'];
     }
 
     #[DataProvider('notTables')]

@@ -140,7 +140,7 @@ final class SentencesHoldTest extends TestCase
     {
         if (
             preg_match(
-                '/^(\w+) stands at (\S+) in (.+); the median of (its|the|all) (\d+)(?: peers)? is (\S+)$/u',
+                '/^(\\w+): (\\S+) in (.+); the median of (its|the|all) (\\d+)(?: peers)? is (\\S+)$/u',
                 $text,
                 $m,
             ) === 1
@@ -160,14 +160,14 @@ final class SentencesHoldTest extends TestCase
             $middle = (($peers[intdiv($n - 1, 2)] ?? NAN) + ($peers[intdiv($n, 2)] ?? NAN)) / 2;
             self::assertEqualsWithDelta(self::number($median), $middle, 0.0501, $text);
             $this->tell('median');
-        } elseif (preg_match('/^(\w+): (\S+) in (.+), its last figure$/u', $text, $m) === 1) {
+        } elseif (preg_match('/^(\\w+): (\\S+) in (.+), its last value$/u', $text, $m) === 1) {
             $last = $this->last($m[1], $this->now);
             self::assertSame($last, $this->at($m[3]), $text);
             self::assertLessThan($this->now, $last, $text);
             $this->tell('ended');
         } else {
             self::assertMatchesRegularExpression(
-                '/^(\w+: \S+ in .+|\w+ has no finished figure yet|Flow, \d side by side)$/u',
+                '/^(\\w+: \\S+ in .+|\\w+ has no complete value yet|Flow: \\d lines)$/u',
                 $text,
             );
         }
@@ -183,17 +183,17 @@ final class SentencesHoldTest extends TestCase
                 'hardly' => '/^(\w+) has hardly changed since (.+)$/u',
                 'end' => '/^(\w+) is the (lowest|highest) of all (\d+)(?:, (.+) of (\d+) in (.+))?$/u',
                 'moved' =>
-                    '/^(\w+) has moved from (joint )?place (\d+) of (\d+) to (joint )?place (\d+) of (\d+) ' .
+                    '/^(\w+) has moved from (joint )?rank (\d+) of (\d+) to (joint )?rank (\d+) of (\d+) ' .
                     'since (.+)$/u',
                 'side' => '/^(\w+) has been (below|above) (\w+|the peer median) since (.+)$/u',
                 'apart' =>
-                    '/^(\w+) and (\w+|the peer median) have (never been further apart|not been further apart ' .
-                    'since .+) than in (.+)$/u',
+                    '/^The gap between (\w+) and (\w+|the peer median) is wider in (.+) than (ever before|at any ' .
+                    'time since .+)$/u',
                 'narrowed' =>
                     '/^The gap between (\w+) and (\w+|the peer median) was widest in (.+) and has narrowed ' .
                     'since$/u',
                 'run' => '/^(\w+) has (fallen|risen) for (\d+) (\w+)s in a row$/u',
-                'record' => '/^(\w+) is at its (lowest|highest) since (.+?)(, when the figures begin)?$/u',
+                'record' => '/^(\\w+) is at its (lowest|highest) since (.+?)(, the start of the data)?$/u',
             ]
             as $kind => $pattern
         ) {
@@ -301,8 +301,8 @@ final class SentencesHoldTest extends TestCase
     /** @param array<int, string|null> $m */
     private function checkApart(array $m, string $text): void
     {
-        self::assertSame($this->now, $this->at((string) $m[4]), $text);
-        $never = str_starts_with((string) $m[3], 'never');
+        self::assertSame($this->now, $this->at((string) $m[3]), $text);
+        $never = str_starts_with((string) $m[4], 'ever');
         $common = $this->common((string) $m[1], (string) $m[2], $never ? 0 : $this->from);
         $gaps = array_map(static fn(array $pair): float => abs($pair[0] - $pair[1]), $common);
         self::assertSame(self::most($gaps), $gaps[$this->now], $text);

@@ -82,10 +82,10 @@ final class SentencesTest extends TestCase
         ];
         yield 'never further apart' => [
             ['home' => [7, 7, 8, 8, 9, 9, 20], ...$peers],
-            'have never been further apart than in 2021',
+            'is wider in 2021 than ever before',
             true,
         ];
-        yield 'as far apart before' => [['home' => [20, 7, 8, 8, 9, 9, 20], ...$peers], 'further apart', false];
+        yield 'as far apart before' => [['home' => [20, 7, 8, 8, 9, 9, 20], ...$peers], 'is wider', false];
         yield 'a gap that closed' => [
             ['home' => [7, 7, 30, 8, 8, 7, 7], ...$peers],
             'was widest in 2017 and has narrowed since',
@@ -93,7 +93,7 @@ final class SentencesTest extends TestCase
         ];
         yield 'a record' => [
             ['home' => [9, 5, 8, 4, 7, 6, 3]],
-            'Home is at its lowest since 2015, when the figures begin',
+            'Home is at its lowest since 2015, the start of the data',
             true,
         ];
         yield 'no record when it was as low before' => [['home' => [9, 5, 8, 3, 7, 6, 3]], 'at its lowest', false];
@@ -142,10 +142,7 @@ final class SentencesTest extends TestCase
         $study = Make::study($data)->withState('marl', LineState::Focus);
         $claims = (new PlaceAmongPeers())->claims(Comparison::of($study, $data));
         self::assertSame(
-            [
-                'Home has moved from place 2 of 10 to place 8 of 10',
-                'Marl has moved from place 8 of 10 to place 2 of 10',
-            ],
+            ['Home has moved from rank 2 of 10 to rank 8 of 10', 'Marl has moved from rank 8 of 10 to rank 2 of 10'],
             array_map(static fn(Claim $claim): string => strstr($claim->sentence, ' since', true) ?: '', $claims),
         );
     }
@@ -186,7 +183,10 @@ final class SentencesTest extends TestCase
         self::assertSame('Home is down 50 % at 100, place 1st of 3; it was 180', $headline($data(100)));
         self::assertSame([], self::said($study, $data(100)));
         self::assertSame(
-            ['The words say down, but the change is +20 %: the value then 200, now 240: (240 ÷ 200 − 1) × 100 = 20 %.'],
+            [
+                'The text says down, but the change is +20 %: the value then 200, now 240: (240 ÷ 200 − 1) × ' .
+                '100 = 20 %.',
+            ],
             self::said($study, $data(240)),
         );
         $unknown = Edit::of(
@@ -199,7 +199,7 @@ final class SentencesTest extends TestCase
             Make::wording(Comparison::of($unknown, $data(150)), '')->headline,
         );
         self::assertSame(
-            ['“{value Nobody}” in the words names no line or period of this study.'],
+            ['“{value Nobody}” in the text does not match a line or period of this study. Correct it.'],
             self::said($unknown, $data(150)),
         );
         // Of an index the mean of its base is what it is measured by; percentages differ by points.
@@ -244,7 +244,7 @@ final class SentencesTest extends TestCase
         ]);
         $comparison = Comparison::of(Make::study($data), $data);
         $faults = static fn(string $words): string => implode(' ', LiveNumber::faults($words, $comparison));
-        self::assertStringContainsString('“{gap Home}” in the words is no number', $faults('It is {gap Home} now'));
+        self::assertStringContainsString('“{gap Home}” in the text is unknown', $faults('It is {gap Home} now'));
         self::assertSame('', $faults('Less than two years ago Home changed by {change Home since 2018}'));
         self::assertSame(
             'Less than two years ago Home changed by −38 %',
@@ -252,7 +252,7 @@ final class SentencesTest extends TestCase
         );
         self::assertSame('', $faults('Up to a peak and then it fell by {change Home since 2018}'));
         self::assertStringContainsString(
-            'The words say up',
+            'The text says up',
             $faults('Down at first, Home rose by {change Home since 2018}'),
         );
         self::assertSame('In 2020: 62.0', LiveNumber::filled('In {period}: {value Home in 2020}', $comparison));

@@ -31,7 +31,7 @@ final class SpacingTest extends TestCase
             [Spacing::of($data->table('flow'))->step, Spacing::of($data->table('flow'))->isIrregular],
         );
         $change = Make::run($data, 'change', ['on' => 'previous', 'as' => 'difference']);
-        self::assertSame('change on 5 years before', self::label($change));
+        self::assertSame('change on 5 years earlier', self::label($change));
         self::assertSame([null, 10.0, 11.0, 12.1], self::measured($change));
         // 10 % in five years are 1.1 ^ (1 ÷ 5) − 1 a year, three times.
         $growth = Make::run($data, 'change', ['on' => 'previous', 'as' => 'annualised']);
@@ -58,7 +58,7 @@ final class SpacingTest extends TestCase
         $data = Make::data(['flow' => ['%', MeasureKind::Rate, '2015-01-01', ['home' => $values, 'b' => $values]]]);
         self::assertTrue(Spacing::of($data->table('flow'))->isIrregular);
         self::assertStringContainsString(
-            'Put them into longer periods first',
+            'The dates do not follow one another',
             (string) Make::run($data, 'change', ['on' => 'previous', 'as' => 'difference'])->refused()?->refusal,
         );
         $last = Make::run($data, 'period', ['to' => 'year']);

@@ -8,6 +8,7 @@ use DuskRail\Peers\PeerFigures;
 use DuskRail\Peers\Position;
 use DuskRail\Statistics\Ordering;
 use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\RankCorrelation;
 use DuskRail\Statistics\RollingExtreme;
 use DuskRail\Statistics\RollingMean;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -133,5 +134,15 @@ final class StatisticsTest extends TestCase
         self::assertNan(PeerFigures::mean($series)[2]);
         self::assertNan(PeerFigures::weightedMean($series, ['a' => [NAN, NAN, NAN]])[0]);
         self::assertSame([], PeerFigures::quantile([], 0.5));
+    }
+
+    public function testRanksThatGoTogetherAreCorrelatedAsInR(): void
+    {
+        // R 4: cor(c(1, 2, 2, 4, 5, 9), c(3, 1, 4, 4, 7, 8), method = "spearman")
+        $r = RankCorrelation::of([1.0, 2.0, 2.0, 4.0, 5.0, 9.0], [3.0, 1.0, 4.0, 4.0, 7.0, 8.0]);
+        self::assertEqualsWithDelta(0.867647058823529, $r, 1e-12);
+        self::assertSame(-1.0, RankCorrelation::of([1.0, 2.0, 30.0], [9.0, 5.0, 4.9]));
+        self::assertNan(RankCorrelation::of([1.0, 2.0, 3.0], [4.0, 4.0, 4.0]));
+        self::assertNan(RankCorrelation::of([1.0, 2.0], [1.0, 2.0]));
     }
 }

@@ -33,7 +33,7 @@ final class StopsTest extends TestCase
         self::assertSame([2000.0, 2020.0], array_slice($values, 0, 2));
         self::assertSame(round((112 / 52_000) * 1e6, 6), $values[12]);
         self::assertSame('l per connection per month', $run->table()->unit->text());
-        self::assertSame('yearly figures carried', $run->steps[0]->outcome->note);
+        self::assertSame('yearly values, constant', $run->steps[0]->outcome->note);
     }
 
     public function testADenominatorRunsOnAStraightLineBetweenMidYears(): void
@@ -49,18 +49,18 @@ final class StopsTest extends TestCase
         // 2019's middle is 2 July noon, 2020's 1 July noon (366 days on); December's middle is day 349.
         self::assertEqualsWithDelta(50_000 + (2_000 * (349 - 182)) / 365.5, $denominators[11], 1e-3);
         self::assertEqualsWithDelta(52_000, $denominators[23], 1e-3);
-        self::assertSame('straight lines between mid-years', $run->steps[0]->outcome->note);
+        self::assertSame('interpolated between mid-years', $run->steps[0]->outcome->note);
     }
 
     #[
         TestWith([
             'held',
             62 / 20_000,
-            'Connections after 2019 is missing for 1 of 3; the last figure is held.',
-            'Leave blank',
+            'Connections after 2019 is missing for 1 of 3; the last value is repeated.',
+            'Leave empty',
         ]),
     ]
-    #[TestWith(['blank', null, 'Connections after 2019 is missing for 1 of 3; left blank.', 'Hold the last'])]
+    #[TestWith(['blank', null, 'Connections after 2019 is missing for 1 of 3; left empty.', 'Repeat the last value'])]
     public function testTheNewestDenominatorIsHeldOrLeftBlankAndSaidEitherWay(
         string $newest,
         ?float $expected,
@@ -141,10 +141,7 @@ final class StopsTest extends TestCase
         self::assertSame([null, 2.0], Make::values($run, 'home'));
         self::assertSame([null, null], Make::values($run, 'tarrow'));
         self::assertSame(
-            [
-                'Tarrow is without Mains, so without a value here.',
-                'Home is with Mains of zero somewhere; no value there.',
-            ],
+            ['Tarrow: no Mains, so no value here.', 'Home: Mains is zero in some periods; no value there.'],
             array_map(static fn(Remark $r): string => $r->sentence, self::remarks($run)),
         );
     }
@@ -186,10 +183,10 @@ final class StopsTest extends TestCase
         )
             ->run($data->table('leakage'), $data)
             ->refused()?->refusal;
-        self::assertStringContainsString('adds up over a whole year', $refusal('cost'));
-        self::assertStringContainsString('a quotient already and cannot be a denominator', $refusal('price'));
-        self::assertStringContainsString('Divide the measure itself', $refusal('people', 'people'));
-        self::assertStringContainsString('Put this stop before it', $refusal('2020', 'people'));
+        self::assertStringContainsString('Cost is a total per year and cannot divide monthly values', $refusal('cost'));
+        self::assertStringContainsString('is a ratio and cannot be a denominator', $refusal('price'));
+        self::assertStringContainsString('Move this stop directly after the measure', $refusal('people', 'people'));
+        self::assertStringContainsString('Move this stop earlier', $refusal('2020', 'people'));
         self::assertStringContainsString('no measure “cats”', $refusal('cats'));
         self::assertSame('', $refusal('people'));
     }
@@ -258,7 +255,7 @@ final class StopsTest extends TestCase
     /** @param array<string, mixed> $settings */
     #[TestWith([['window' => 1], '“window” is 1; it can be from 2'])]
     #[TestWith([['window' => 'a year'], '“window” must be a whole number'])]
-    #[TestWith([['window' => 6, 'needed' => 7], 'a window of 6 cannot hold 7 values'])]
+    #[TestWith([['window' => 6, 'needed' => 7], 'a window of 6 cannot have 7 values'])]
     public function testSettingsOfARollingMeanAreChecked(array $settings, string $message): void
     {
         $this->expectException(InvalidSetting::class);
@@ -315,12 +312,11 @@ final class StopsTest extends TestCase
         self::assertSame([100.0, 200.0, 300.0], Make::values($run, 'home'));
         self::assertSame([null, null, null], Make::values($run, 'zero'));
         self::assertSame(
-            'Late, Zero and 2 more have no base in 2019: its figures begin in 2020.',
+            'Late, Zero and 2 more have no base in 2019: values begin in 2020.',
             self::remarks($run)[0]->sentence,
         );
         self::assertSame(
-            'Late: its figures begin in 2020; Zero: its base is zero; Below: its base is below zero; Never: ' .
-                'it has no values at all',
+            'Late: values begin in 2020; Zero: the base is zero; Below: the base is below zero; Never: ' . 'no values',
             self::remarks($run)[0]->detail,
         );
     }
@@ -333,11 +329,11 @@ final class StopsTest extends TestCase
             ['base' => '2019'],
         );
         self::assertSame([50.0, null, 100.0, 150.0, 200.0], Make::values($run, 'home'));
-        self::assertSame('The base 2019 is not whole: Home has 3 of 4 values.', self::remarks($run)[0]->sentence);
+        self::assertSame('The base 2019 is incomplete: Home has 3 of 4 values.', self::remarks($run)[0]->sentence);
     }
 
-    #[TestWith(['1999', 'lies outside the data, which run from Jan 2019 – Dec 2020'])]
-    #[TestWith(['#4', 'of another kind than the periods here'])]
+    #[TestWith(['1999', 'The base 1999 is outside the data (Jan 2019 – Dec 2020)'])]
+    #[TestWith(['#4', 'The base 4 does not match the periods here'])]
     public function testABaseThatIsNotThereIsRefused(string $base, string $message): void
     {
         self::assertStringContainsString(
@@ -420,7 +416,7 @@ final class StopsTest extends TestCase
         ]);
         foreach (
             [
-                ['index', ['base' => '2019'], 'average of 2019 = 100 (6 of 12 months)', 'all that have an index'],
+                ['index', ['base' => '2019'], 'average of 2019 = 100 (6 of 12 months)', 'all indexed lines'],
                 [
                     'real-terms',
                     ['index' => 'price-index', 'prices' => '2019'],

@@ -42,10 +42,7 @@ final class StudyTest extends TestCase
         self::assertSame(['home'], array_map(static fn(Line $l): string => $l->key, $comparison->focus()));
         // The median is of the peers alone: 4, 6 and 20 at the end, not 100.
         self::assertSame(6.0, $comparison->peerLine[3]);
-        self::assertSame(
-            'Home stands at 100 in 2023; the median of its 3 peers is 6',
-            Make::wording($comparison, '')->headline,
-        );
+        self::assertSame('Home: 100 in 2023; the median of its 3 peers is 6', Make::wording($comparison, '')->headline);
     }
 
     public function testNeighboursShareFiguresBehindAWindowOrARunningTotalAlone(): void
@@ -149,14 +146,11 @@ final class StudyTest extends TestCase
     public static function brokenDocuments(): iterable
     {
         yield 'another format' => [['format' => 'picture'], 'format: '];
-        yield 'no measure' => [['measure' => null], 'measure: must be a text'];
-        yield 'unknown stop' => [
-            ['rail' => [['id' => 's1', 'stop' => 'magic']]],
-            'rail.0: There is no calculation called “magic”. There are: period, per-day',
-        ];
+        yield 'no measure' => [['measure' => null], 'measure: must be text'];
+        yield 'unknown stop' => [['rail' => [['id' => 's1', 'stop' => 'magic']]], 'rail.0: There is no stop “magic”'];
         yield 'bad setting' => [
             ['rail' => [['id' => 's1', 'stop' => 'rolling', 'settings' => ['window' => 0]]]],
-            'rail.0: Rolling: “window” is 0',
+            'rail.0: Rolling window: “window” is 0',
         ];
         yield 'the same id twice' => [
             ['rail' => array_fill(0, 2, ['id' => 's1', 'stop' => 'rolling'])],
@@ -217,17 +211,13 @@ final class StudyTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>, string}> */
     public static function refusedChanges(): iterable
     {
-        yield 'order that makes no sense' => [
-            'move-stop',
-            ['id' => 's2', 'by' => 'earlier'],
-            'Put this stop before it',
-        ];
-        yield 'unknown change' => ['explode', [], 'no such change: “explode”'];
+        yield 'order that makes no sense' => ['move-stop', ['id' => 's2', 'by' => 'earlier'], 'Move this stop earlier'];
+        yield 'unknown change' => ['explode', [], 'Unknown change: “explode”'];
         yield 'unknown entity' => ['state', ['entity' => 'nobody', 'state' => 'focus'], 'no “nobody”'];
         yield 'unknown measure' => ['measure', ['measure' => 'joy'], 'no measure “joy”'];
-        yield 'range outside the data' => ['range', ['range' => '1999'], 'lies outside the data'];
-        yield 'bad window' => ['add-stop', ['stop' => 'magic'], 'no calculation called “magic”'];
-        yield 'a stop that is gone' => ['change-stop', ['id' => 's9'], 'no longer on the rail'];
+        yield 'range outside the data' => ['range', ['range' => '1999'], 'is outside the data'];
+        yield 'bad window' => ['add-stop', ['stop' => 'magic'], 'There is no stop “magic”'];
+        yield 'a stop that is gone' => ['change-stop', ['id' => 's9'], 'Use Undo to restore it'];
         yield 'no words for it' => ['words', ['part' => 'footnote', 'text' => 'x'], 'There is no “footnote”'];
         yield 'too many words' => ['words', ['part' => 'headline', 'text' => str_repeat('x', 401)], 'longer than 400'];
     }

@@ -225,18 +225,14 @@ final class ViewsTest extends TestCase
         );
         self::assertSame(85.0, $stacked->largest(3, 1));
         self::assertSame(
-            'The largest three make 85 % of the whole in 2024',
+            'The largest three account for 85 % of the total in 2024',
             Make::wording(Comparison::of($study, $data), '')->headline,
         );
         $below = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2023', ['home' => [10, -2]]]]);
         foreach (
             [
-                [$study, $below, 'below zero in 2024'],
-                [
-                    Make::study($data, StopCatalogue::make('index', ['base' => '2023'])),
-                    $data,
-                    'does not add up to a whole',
-                ],
+                [$study, $below, 'negative in 2024'],
+                [Make::study($data, StopCatalogue::make('index', ['base' => '2023'])), $data, 'cannot be summed'],
             ]
             as [$one, $of, $reason]
         ) {
@@ -627,7 +623,7 @@ final class ViewsTest extends TestCase
             ->withPart(PartCatalogue::named('figures')::from(['down' => 'years']))
             ->withState('home', LineState::Off);
         $this->expectException(InvalidStudy::class);
-        $this->expectExceptionMessage('There is no line whose years could stand in the rows');
+        $this->expectExceptionMessage('No line is in focus');
         Grid::of(
             Comparison::of(
                 $study,

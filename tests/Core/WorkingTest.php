@@ -184,7 +184,7 @@ final class WorkingTest extends TestCase
         self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->course->growth, 1e-12);
         self::assertSame('no clear trend', Trend::of([10.0, 11.0, 10.0, 11.0, 10.0, 11.0])->verdict);
         self::assertSame(
-            ['no verdict', 'fewer than four values'],
+            ['not tested', 'fewer than four values'],
             [Trend::of([1.0, 2.0, NAN, 3.0])->verdict, Trend::of([1.0, 2.0, NAN, 3.0])->reason],
         );
     }
@@ -209,11 +209,11 @@ final class WorkingTest extends TestCase
         $study = Make::study($data, StopCatalogue::make('index', ['base' => '2019']));
         $notices = self::notices($study, $data);
         self::assertStringStartsWith(
-            '2019 was no ordinary base for Freak: 54 % above the time before and after',
+            '2019 is an unusual base for Freak: 54 % above the periods before and after',
             $notices[0]->sentence,
         );
         self::assertStringContainsString(
-            'The base decides: with 2018, Freak would end above Home (1 of 4 comparisons)',
+            'The result depends on the base: with 2018, Freak would end above Home (1 of 4 comparisons)',
             $notices[1]->sentence,
         );
         self::assertSame('change-stop', $notices[0]->input['change']);
@@ -240,9 +240,9 @@ final class WorkingTest extends TestCase
 
             return implode(' ', array_column(self::notices(Make::study($data, ...$placed), $data), 'sentence'));
         };
-        self::assertStringContainsString('The axis is cut', $said('%'));
-        self::assertStringContainsString('The axis is cut', $said('Ml'));
-        self::assertStringNotContainsString('The axis is cut', $said('Ml', 'change'));
+        self::assertStringContainsString('The axis does not start at zero', $said('%'));
+        self::assertStringContainsString('The axis does not start at zero', $said('Ml'));
+        self::assertStringNotContainsString('The axis does not start at zero', $said('Ml', 'change'));
     }
 
     public function testOfSeveralFreakishBasesTheFarthestIsNamedWhicheverSideItLies(): void
@@ -258,7 +258,7 @@ final class WorkingTest extends TestCase
             ],
         ]);
         $notice = self::notices(Make::study($data, StopCatalogue::make('index', ['base' => '2019'])), $data)[0];
-        self::assertStringStartsWith('2019 was no ordinary base for Low (and 2 more): 60 % below', $notice->sentence);
+        self::assertStringStartsWith('2019 is an unusual base for Low (and 2 more): 60 % below', $notice->sentence);
         self::assertSame('Low -60 %, Deep -50 %, High +30 %', $notice->detail);
     }
 
@@ -286,10 +286,10 @@ final class WorkingTest extends TestCase
         $sentences = array_map(static fn(Notice $n): string => $n->sentence, self::notices($study, $data));
         self::assertSame(
             [
-                '2024 has come in for 2 of 4 only.',
-                'B ends in 2021: was it merged into another, or renamed?',
-                'A has a gap; its line is left open there.',
-                '4 lines are in colour; a reader follows two or three.',
+                '2024 has values for only 2 of 4 lines.',
+                'B ends in 2021. Was it merged or renamed?',
+                'A has missing values; its line is interrupted there.',
+                '4 lines are in colour; readers can follow two or three.',
             ],
             $sentences,
         );
@@ -303,9 +303,9 @@ final class WorkingTest extends TestCase
         $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020', ['home' => [80, 90], 'a' => [85, 100]]]]);
         $study = Make::study($data);
         [$cut] = self::notices($study, $data);
-        self::assertSame('The axis is cut: it starts near 80, not at zero.', $cut->sentence);
+        self::assertSame('The axis does not start at zero; it starts near 80.', $cut->sentence);
         $whole = Edit::of(Changes::read('set', $cut->input), $study, $data)->study;
-        self::assertSame('The axis is shown cut and from zero.', self::notices($whole, $data)[0]->sentence);
+        self::assertSame('The chart is shown with both axes.', self::notices($whole, $data)[0]->sentence);
         $away = Edit::of(Changes::read('dismiss', ['signal' => $cut->id]), $study, $data)->study;
         self::assertSame([], self::notices($away, $data));
     }
@@ -334,28 +334,31 @@ final class WorkingTest extends TestCase
         );
         foreach (
             [
-                'The axis is set to 50.0; values reach 80.0 and are cut off.' => $part($study, 'axis', [
+                'The axis is limited to 50.0, but values reach 80.0.' => $part($study, 'axis', [
                     'high' => '50',
                     'view' => 'lines',
                 ]),
-                'The axis limits set in Stack (to 50.0) do not hold here.' => $part($study, 'axis', [
+                'The axis limits set in Stack (to 50.0) are not used here.' => $part($study, 'axis', [
                     'high' => '50',
                     'view' => 'stack',
                 ]),
-                'Every panel has a scale of its own, so neither sizes nor slopes compare.' => $part($study, 'panels', [
+                'Panels have different scales: sizes and slopes cannot be compared.' => $part($study, 'panels', [
                     'by' => 'entity',
                     'scale' => 'own',
                 ]),
-                '1 value is zero or below and cannot be drawn on a logarithmic axis.' => $part($study, 'axis', [
+                '1 value is zero or below and not shown on a logarithmic axis.' => $part($study, 'axis', [
                     'log' => '1',
                 ]),
-                'The curve between the points is a drawing aid; it never leaves the range of the two it ' .
-                'joins.' => $part($study, 'look', ['course' => 'smooth']),
-                '2 peers are too few for the middle half of the peers; it takes 4.' => $part($study, 'peers', [
+                'Curves between points are for appearance only; they never exceed the two values they join.' => $part(
+                    $study,
+                    'look',
+                    ['course' => 'smooth'],
+                ),
+                '2 peers are too few for this band; it needs 4.' => $part($study, 'peers', [
                     'band' => 'quartiles',
                 ]),
                 // Means of 80 and 5; 100 Ml over 5 people.
-                'The peer mean counts every line alike and comes to 42.5; the ratio of their sums is 20.0.' => $part(
+                'The peer mean gives all lines the same weight: 42.5. The ratio of sums is 20.0.' => $part(
                     $per,
                     'peers',
                     ['line' => 'mean'],
@@ -473,11 +476,11 @@ final class WorkingTest extends TestCase
         };
         $peers = ['a' => $level(0, 0), 'b' => $level(0, 0), 'c' => $level(0, 0)];
         self::assertStringContainsString(
-            'Home steps up by 30 % at July 2021, and the others do not',
+            'Home steps up by 30 % in July 2021, and the others do not',
             $said(['home' => $level(30, 30), ...$peers], 'l per person'),
         );
         self::assertMatchesRegularExpression(
-            '/Home steps up by 30\.\d points at July 2021/',
+            '/Home steps up by 30\\.\\d points in July 2021/',
             $said(['home' => $level(30, 30), ...$peers], '%'),
         );
         $shared = ['a' => $level(28, 30), 'b' => $level(33, 30), 'c' => $level(0, 0)];
@@ -486,7 +489,7 @@ final class WorkingTest extends TestCase
         $data = Make::data(['x' => ['Ml', MeasureKind::Stock, '2019-01', ['home' => $level(30, 30), ...$peers]]]);
         $study = Make::study($data, StopCatalogue::make('rolling', ['window' => '12']));
         self::assertStringContainsString(
-            'steps up by 30 % at July 2021',
+            'steps up by 30 % in July 2021',
             implode(' ', array_column(self::notices($study, $data), 'sentence')),
         );
     }

@@ -30,7 +30,7 @@ final class BreakdownsTest extends ApplicationTestCase
         $upload = $this->brought(self::SPLIT, 'bursts.csv');
         $this->get(route('uploads.show', $upload))
             ->assertSee('Bursts of 2 utilities, by zone and cause, 2023 to 2024')
-            ->assertSee('“Cause” breaks them down: frost, age, all', false)
+            ->assertSee('“Cause” splits the values: frost, age, all', false)
             ->assertSee('<svg', false);
         $study = $this->imported(self::SPLIT, 'bursts.csv');
         // The zone has no total, so the first is shown, and said.
@@ -38,7 +38,7 @@ final class BreakdownsTest extends ApplicationTestCase
         $this->change($study, 'breakdown', ['breakdown' => 'zone', 'choice' => 'sum'])
             ->assertOk()
             ->assertSee('Zone added up')
-            ->assertSee('Undo: Add Zone up');
+            ->assertSee('Undo: Sum Zone');
         $this->change($study, 'breakdown', ['breakdown' => 'cause', 'choice' => 'lines'])
             ->assertOk()
             ->assertSeeInOrder(['data-line="c:frost"', 'data-line="c:age"'], false);
@@ -73,11 +73,11 @@ final class BreakdownsTest extends ApplicationTestCase
     {
         $upload = $this->brought("Utility,2023,2024\nVeldmere,5,6\nTarrow,1,2\nMarl,3,4\nTotal,9,12\n", 'bursts.csv');
         $see = fn(array $correction) => $this->patch(route('uploads.update', $upload), $correction)->assertOk();
-        $see([])->assertSee('Bursts of 3 utilities')->assertSee('“Total” stands for others', false);
+        $see([])->assertSee('Bursts of 3 utilities')->assertSee('“Total” is a total or mean of others', false);
         $see(['rows' => [4 => 'figures']])
             ->assertSee('Bursts of 4 utilities')
             ->assertDontSee('stands for others');
-        $see(['rows' => [3 => 'summary']])->assertSee('“Marl” stands for others', false);
+        $see(['rows' => [3 => 'summary']])->assertSee('“Marl” is a total or mean of others', false);
         $see(['rows' => [3 => 'note']])->assertSee('Bursts of 3 utilities');
         $study = $this->imported(
             "Bursts by utility,,\n(repairs),,\nUtility,2023,2024\nVeldmere,5,6\nTarrow,1,2\nMarl,3,4\nTotal,9,12\n" .
@@ -85,7 +85,7 @@ final class BreakdownsTest extends ApplicationTestCase
             'report.csv',
         );
         $this->get(route('studies.show', $study))
-            ->assertSeeText('Veldmere stands at 6 in 2024; the median of all 3 is 4')
+            ->assertSeeText('Veldmere: 6 in 2024; the median of all 3 is 4')
             ->assertSee('Bursts, repairs per year');
 
         self::assertSame(
@@ -230,7 +230,7 @@ final class BreakdownsTest extends ApplicationTestCase
         self::assertSame([1.0, 3.0], $data->table('staff', Cell::of(['sex' => 'f']))->series['veldmere']->values);
         $said['categories']['m']['name'] = 'women';
         $keep($said)->assertSessionHasErrors([
-            'breakdowns' => 'Two categories of Gender would be called “Women”. Give each a name of its own.',
+            'breakdowns' => 'Two categories of Gender have the name “Women”. Use different names.',
         ]);
     }
 }

@@ -30,8 +30,8 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->get(route('uploads.show', $upload))
             ->assertOk()
             ->assertSee('Leakage of 3 utilities, January 2024 to March 2024')
-            ->assertSee('9 figures, 3 monthly periods, no gaps')
-            ->assertSee('“Month” holds periods such as 2024-01', false);
+            ->assertSee('9 values, 3 monthly periods, no gaps')
+            ->assertSee('“Month” contains periods, for example 2024-01', false);
         self::assertSame([0, 0], [Dataset::count(), StoredSeries::count()]);
 
         $this->post(route('imports.store', $upload), ['name' => 'Returns', 'source' => 'Forum', 'home' => 'Tarrow'])
@@ -42,7 +42,7 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->get(route('studies.show', Study::firstOrFail()))
             ->assertOk()
             ->assertSee('Leakage, Ml per month')
-            ->assertSeeText('Tarrow stands at 7.0 in March 2024');
+            ->assertSeeText('Tarrow: 7.0 in March 2024');
     }
 
     public function testEveryGuessCanBeChangedAndTheDirectionSwapped(): void
@@ -51,9 +51,9 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->get(route('uploads.show', $upload))->assertSee('Supply of 2 entities, January 2024 to February 2024');
         $this->patch(route('uploads.update', $upload), ['shape' => 'periods-across'])
             ->assertOk()
-            ->assertSee('Nothing can be read this way yet')
+            ->assertSee('No values can be read with this layout')
             ->assertSee('“Veldmere”', false)
-            ->assertSee('a heading that is a period');
+            ->assertSee('a period as header');
         $this->patch(route('uploads.update', $upload), ['shape' => 'entities-across'])->assertSee('2 entities');
         $this->patch(route('uploads.update', $upload), [
             'measureName' => 'Supply',
@@ -81,9 +81,9 @@ final class BringingFilesTest extends ApplicationTestCase
             "Utility\tMonth\tNote\tLeakage (Ml)\tBursts\nStra\xDFe\t2024-01\t1,5\t2\t3\nWeiler\t2024-01\t1,5\t4\t5\n",
         );
         $see = fn(array $correction) => $this->patch(route('uploads.update', $upload), $correction)->assertOk();
-        $see([])->assertSee('Straße')->assertSee('<option value="tab" selected>tab</option>', false);
+        $see([])->assertSee('Straße')->assertSee('<option value="tab" selected>Tab</option>', false);
         $see(['roles' => [2 => 'out', 4 => 'out']])
-            ->assertSee('2 figures, 1 monthly')
+            ->assertSee('2 values, 1 monthly')
             ->assertSee('<legend>Leakage</legend>', false);
         $see(['measures' => ['Leakage' => ['unit' => '', 'kind' => 'stock']]])->assertSee(
             'name="measures[Leakage][unit]" value=""',
@@ -92,12 +92,12 @@ final class BringingFilesTest extends ApplicationTestCase
         // What was said of the unit stays, whatever other columns become.
         $see(['roles' => [2 => 'figures', 4 => 'figures']])
             ->assertSee('name="measures[Leakage][unit]" value=""', false)
-            ->assertSee('6 figures, 1 monthly')
+            ->assertSee('6 values, 1 monthly')
             ->assertSee('<legend>Note</legend>', false);
         $see(['encoding' => 'UTF-8'])->assertDontSee('Straße');
         $see(['rows' => [1 => 'heading']])->assertSee('of Weiler');
         $see(['delimiter' => 'bar'])
-            ->assertSee('a single column')
+            ->assertSee('only one column')
             ->assertSee('<option value="tab" selected>', false);
         $see(['delimiter' => 'tab'])->assertSee('entit');
     }
@@ -110,7 +110,7 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->get(route('imports.show', $upload))
             ->assertOk()
             ->assertSee('Reading')
-            ->assertSee('240,000 rows read, 1 cell cannot be read');
+            ->assertSee('240,000 rows read, 1 cell could not be read');
         $this->delete(route('uploads.destroy', $upload))->assertRedirect(route('data.index'));
         self::assertSame([0, []], [Upload::count(), glob("{$upload->path()}*")]);
     }
@@ -120,8 +120,8 @@ final class BringingFilesTest extends ApplicationTestCase
         $upload = $this->brought(self::MONTHLY . "Marl,2024-04,lots\n");
         $this->post(route('imports.store', $upload), ['name' => 'Returns'])
             ->assertStatus(422)
-            ->assertSee('nothing was stored')
-            ->assertSeeInOrder(['11', 'Leakage (Ml)', '“lots”', 'a number such as 1,234.5'], false);
+            ->assertSee('Nothing was stored')
+            ->assertSeeInOrder(['11', 'Leakage (Ml)', '“lots”', 'a number, for example 1,234.5'], false);
         self::assertSame(0, Dataset::count());
         $this->post(route('imports.store', $upload), ['name' => 'Returns', 'leave_out' => '1'])->assertOk();
         self::assertSame(1, Dataset::count());
@@ -131,7 +131,7 @@ final class BringingFilesTest extends ApplicationTestCase
     {
         $upload = $this->brought(self::MONTHLY . "Marl,2024-03,6\n");
         $this->get(route('uploads.show', $upload))
-            ->assertSee('One figure is for an entity and period that already has one')
+            ->assertSee('One value is a duplicate: its entity and period already has a value')
             ->assertSee('Marl, March 2024 again');
         $this->patch(route('uploads.update', $upload), ['duplicates' => 'sum'])->assertDontSee('again”');
         $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertOk();
@@ -206,20 +206,20 @@ final class BringingFilesTest extends ApplicationTestCase
     public static function badFiles(): iterable
     {
         yield 'empty' => ['', 'The file is empty'];
-        yield 'heading only' => ["Utility,Month,Value\n", 'nothing below it'];
-        yield 'one column' => ["Value\n1\n2\n", 'a single column'];
-        yield 'renamed picture' => ["\x89PNG\r\n\x1A\n\x00\x00\x00\rIHDR", 'a PNG picture'];
-        yield 'fifty megabytes of zeros' => [str_repeat('0', 50_000_000), 'longer than a million characters'];
-        yield 'fifty megabytes of NUL bytes' => [str_repeat("\0", 50_000_000), 'NUL byte in line 1'];
+        yield 'heading only' => ["Utility,Month,Value\n", 'a header row but no data rows'];
+        yield 'one column' => ["Value\n1\n2\n", 'only one column'];
+        yield 'renamed picture' => ["\x89PNG\r\n\x1A\n\x00\x00\x00\rIHDR", 'a PNG image'];
+        yield 'fifty megabytes of zeros' => [str_repeat('0', 50_000_000), 'over 1,000,000 characters'];
+        yield 'fifty megabytes of NUL bytes' => [str_repeat("\0", 50_000_000), 'Line 1 contains a NUL byte'];
         yield 'twenty thousand columns' => [
             'Utility,Month' . str_repeat(',x', 20_000) . "\nA,2024-01" . str_repeat(',1', 20_000) . "\n",
             'has 20,002 columns',
         ];
         yield 'a cell of ten megabytes' => [
             "Utility,Month,Note,Value\nA,2024-01," . str_repeat('x', 10_000_000) . ",1\n",
-            'Row 2 is longer than a million characters',
+            'Row 2 has over 1,000,000 characters',
         ];
-        yield 'a NUL byte in the middle' => ["Utility,Month,Value\nA,2024-01,\x001\n", 'NUL byte in line 2'];
+        yield 'a NUL byte in the middle' => ["Utility,Month,Value\nA,2024-01,\x001\n", 'Line 2 contains a NUL byte'];
     }
 
     #[DataProvider('badFiles')]
@@ -241,7 +241,7 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->post(route('imports.store', $upload), ['name' => 'Returns'])
             ->assertStatus(422)
             ->assertSee('70,002')
-            ->assertSee('letters in UTF-8');
+            ->assertSee('UTF-8 text');
     }
 
     /** @param class-string<TableSource>|null $format */
@@ -282,7 +282,7 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->from('/')
             ->followingRedirects()
             ->bring('{"id": 7, "label": "Leakage", "value": 3}', 'other.json')
-            ->assertSee('but none of the kinds that are read here: JSON-stat or data package or JSON records.');
+            ->assertSee('but in none of the formats that can be imported: JSON-stat or data package or JSON records.');
     }
 
     public function testThePreviewShowsTheHeadingsAndNineRows(): void
@@ -295,22 +295,21 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->get(route('uploads.show', $upload))
             ->assertSeeInOrder(['701', '702', '708', '709'])
             ->assertDontSee('<td class="is-figures">710</td>', false)
-            ->assertSee('12 figures');
+            ->assertSee('12 values');
     }
 
     public function testRaggedRowsAreListedAndNoFileIsAskedForAgain(): void
     {
         $upload = $this->brought("Utility,Month,Value\nA,2024-01,1\nA,2024-02\nA,2024-03,3,4,5\nA,2024-04,4\n");
         $this->get(route('uploads.show', $upload))
-            ->assertSee('2 cells cannot be read')
-            ->assertSee('the row ends before it')
+            ->assertSee('2 cells could not be read')
+            ->assertSee('the row is too short')
             ->assertSee('“4 5”', false)
-            ->assertSee('there are 3 headings');
+            ->assertSee('the header row has 3 cells');
         $this->from('/')
             ->post(route('uploads.store'), [])
             ->assertSessionHasErrors([
-                'file' =>
-                    'No file came with that. Choose one, or drop it on the page: ' . TableSources::inWords() . '.',
+                'file' => 'No file was uploaded. Choose one, or drop it on the page: ' . TableSources::inWords() . '.',
             ]);
     }
 
@@ -319,12 +318,12 @@ final class BringingFilesTest extends ApplicationTestCase
         $attributes = "Utility,Group\nNobody,Estuary\nNowhere,Plain\n";
         $this->post(route('imports.store', $this->brought($attributes)), ['name' => 'X'])
             ->assertStatus(422)
-            ->assertSee('Bring a file of figures first');
+            ->assertSee('Import a file with values first');
         $study = $this->imported();
         $upload = $this->brought($attributes, 'groups.csv', $study->dataset);
         $this->post(route('imports.store', $upload), [])
             ->assertStatus(422)
-            ->assertSee('None of the names in this table is in “Returns”');
+            ->assertSee('No entity name in this table exists in “Returns”');
         self::assertSame(1, ImportedFile::count());
     }
 
@@ -335,7 +334,9 @@ final class BringingFilesTest extends ApplicationTestCase
             'file' => new UploadedFile($path, 'million.csv', 'text/csv', null, true),
         ])->assertRedirect();
         $upload = Upload::firstOrFail();
-        $this->get(route('uploads.show', $upload))->assertSee('in the first 19,999 rows; the rest is read on import');
+        $this->get(route('uploads.show', $upload))->assertSee(
+            'in the first 19,999 rows. The other rows are read during the import',
+        );
         $this->post(route('imports.store', $upload), ['name' => 'Million'])->assertOk();
         self::assertSame(8_334, StoredSeries::count());
         self::assertSame(1_000_080, ImportedFile::firstOrFail()->rows);

@@ -35,14 +35,14 @@ final class DataSetsTest extends ApplicationTestCase
         // Veldmere Ltd. is not known yet, so its figure would be a new one.
         $this->get(route('uploads.show', $upload))
             ->assertSee('2 names are not in the data set')
-            ->assertSee('It is Veldmere')
+            ->assertSee('Use Veldmere')
             ->assertSee('3 new')
-            ->assertDontSee('changed');
+            ->assertDontSee(' 1 changed');
         $this->patch(route('uploads.update', $upload), ['same' => ['Veldmere Ltd.' => 'veldmere']])->assertSeeInOrder([
             '1 name is not in the data set',
             'Wendle',
             '2 new, 1 changed',
-            '5 figures',
+            '5 values',
             'The largest revisions',
             'Veldmere',
             'March 2024',
@@ -51,7 +51,7 @@ final class DataSetsTest extends ApplicationTestCase
             '+100.0 %',
         ]);
         // In place of what was there, all that the file does not give would go.
-        $this->patch(route('uploads.update', $upload), ['way' => 'place'])->assertSee('2 new, 1 changed, 7 gone');
+        $this->patch(route('uploads.update', $upload), ['way' => 'place'])->assertSee('2 new, 1 changed, 7 deleted');
         self::assertSame(1, $study->dataset->refresh()->version);
         $this->patch(route('uploads.update', $upload), ['way' => 'over']);
         $this->post(route('imports.store', $upload))->assertOk();
@@ -78,10 +78,10 @@ final class DataSetsTest extends ApplicationTestCase
             [VersionKind::LaidOver, VersionKind::InPlace],
             ImportedFile::orderBy('version')->get()->map(static fn(ImportedFile $f): VersionKind => $f->way)->all(),
         );
-        $this->get(route('versions.show', [$dataset, 2]))->assertSee('It brought: 1 changed, 8 gone');
+        $this->get(route('versions.show', [$dataset, 2]))->assertSee('Changes in this version: 1 changed, 8 deleted');
         $this->get(route('versions.show', [$dataset, 1]))
-            ->assertSee('It brought: 9 new')
-            ->assertSee('Since then: 1 changed, 8 gone');
+            ->assertSee('Changes in this version: 9 new')
+            ->assertSee('Changes since then: 1 changed, 8 deleted');
         $this->get(route('datasets.figures', [$dataset, 'leakage', 'version' => 1]))
             ->assertSeeInOrder(['<td>10<', '<td>12<', '<td>14<'], false)
             ->assertDontSee('at=0', false);
@@ -269,7 +269,7 @@ final class DataSetsTest extends ApplicationTestCase
         $study = $this->imported();
         $this->post(route('studies.pin', $study), ['pinned' => '1']);
         $this->added($study, "Utility,Month,Leakage (Ml)\nVeldmere,2024-04,20\n", 'april.csv');
-        $this->get(route('studies.show', $study))->assertSee('held to v1')->assertSee('stands at 14.0 in March 2024');
+        $this->get(route('studies.show', $study))->assertSee('pinned to v1')->assertSee(': 14.0 in March 2024');
         $this->post(route('studies.pin', $study), ['pinned' => '0']);
         $this->get(route('studies.show', $study))->assertSee('20.0 in April 2024');
     }
@@ -340,7 +340,7 @@ final class DataSetsTest extends ApplicationTestCase
         ) {
             $answer = $this->post(route('datasets.derive', $dataset), ['name' => 'Share lost', 'formula' => $formula]);
             $wrong === null
-                ? $answer->assertSessionHas('message', '“Share lost” is worked out from now on, in %.')
+                ? $answer->assertSessionHas('message', '“Share lost” was added; its unit is %.')
                 : $answer->assertSessionHasErrors($wrong);
         }
         $this->post(route('datasets.derive', $dataset), [
@@ -358,8 +358,8 @@ final class DataSetsTest extends ApplicationTestCase
             ],
         ])->assertSessionHasErrors([
             'measures' =>
-                'The unit of Share lost follows from its formula and is %; it cannot ' .
-                'be “tonnes”. A power of ten in the formula goes into the unit: kg ÷ 1,000 are t.',
+                'The unit of Share lost follows from its formula: %. It cannot be “tonnes”. A power of ten ' .
+                'in the formula changes the unit: kg ÷ 1,000 is t.',
         ]);
         self::assertSame('Share lost', $derived->refresh()->name);
         // Two worked out from each other cannot be: one names only measures that are stored.
@@ -557,12 +557,12 @@ final class DataSetsTest extends ApplicationTestCase
         self::assertArrayHasKey('bland', $study->data()->unsettled('unemployment-rate'));
         foreach (
             [
-                '{"version": "2.0", "class": ' => 'looks like JSON but is not',
+                '{"version": "2.0", "class": ' => 'is not valid JSON',
                 '{"class": "collection", "link": {"item": [{"href": "http://elsewhere.example"}]}}' =>
-                    'holds no JSON-stat dataset',
+                    'has no JSON-stat data',
                 '{"class": "dataset", "value": [' .
                 str_repeat('1,', 20_500_000) .
-                '1]}' => 'The file is 41 MB of JSON, more than can be read at once',
+                '1]}' => 'The file is 41 MB of JSON, which is too large',
             ]
             as $broken => $said
         ) {
@@ -586,9 +586,9 @@ final class DataSetsTest extends ApplicationTestCase
         self::assertSame([1.5, null, 2.5], $this->values($study, 'north', 'sales'));
         foreach (
             [
-                'elsewhere' => ['http://elsewhere.example/x.csv', 'lies outside of the package'],
-                'above it' => ['../../etc/passwd', 'lies outside of the package'],
-                'not there' => ['data/none.csv', 'has no file “data/none.csv”'],
+                'elsewhere' => ['http://elsewhere.example/x.csv', 'refers to a file outside itself'],
+                'above it' => ['../../etc/passwd', 'refers to a file outside itself'],
+                'not there' => ['data/none.csv', 'does not contain “data/none.csv”'],
             ]
             as [$path, $said]
         ) {

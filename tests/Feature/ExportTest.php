@@ -75,7 +75,7 @@ final class ExportTest extends ApplicationTestCase
         $text = (string) shell_exec('pdftotext -layout ' . escapeshellarg($path) . ' -');
         unlink($path);
         foreach (
-            ['Veldmere stands at 14.0 in March 2024', 'Leakage, Ml per month', 'Peer median', 'Source: The Forum, 2024']
+            ['Veldmere: 14.0 in March 2024', 'Leakage, Ml per month', 'Peer median', 'Source: The Forum, 2024']
             as $words
         ) {
             self::assertStringContainsString($words, $text);
@@ -219,9 +219,12 @@ final class ExportTest extends ApplicationTestCase
         self::assertEquals($study->refresh()->document(), $back->document());
         foreach (
             [
-                'not JSON' => ['{"format":', 'is no study file: it is not JSON'],
+                'not JSON' => ['{"format":', 'is not a study file (not valid JSON)'],
                 'another file' => ['[1, 2]', 'format: this is not a study'],
-                'a bad stop' => [str_replace('"window": 12', '"window": 0', $json), 'rail.0: Rolling: “window” is 0'],
+                'a bad stop' => [
+                    str_replace('"window": 12', '"window": 0', $json),
+                    'rail.0: Rolling window: “window” is 0',
+                ],
                 'a bad part' => [
                     str_replace('"columns": 2', '"columns": 99', $json),
                     'panels: Panels: “columns” is 99',
@@ -274,7 +277,7 @@ final class ExportTest extends ApplicationTestCase
         );
         $tarrow = (string) file_get_contents("{$folder}/leaks-now-tarrow.svg");
         // The headline is about whoever it is drawn for, not about whom it was written for.
-        self::assertStringContainsString('Tarrow stands at 7.0', $tarrow);
+        self::assertStringContainsString('Tarrow: 7.0', $tarrow);
         self::assertStringNotContainsString('leaks &lt;most&gt;', $tarrow);
         self::assertSame(
             0,
@@ -306,7 +309,7 @@ final class ExportTest extends ApplicationTestCase
             ],
         ]);
         self::assertSame(1, Artisan::call('study:check', ['study' => 'Leaks now']));
-        self::assertStringContainsString('do not add up to a whole', Artisan::output());
+        self::assertStringContainsString('cannot be summed', Artisan::output());
     }
 
     public function testFilesAreImportedAndAddedFromTheCommandLine(): void
@@ -333,7 +336,7 @@ final class ExportTest extends ApplicationTestCase
         self::assertSame(['Returns', 1], [$said['dataset'] ?? '', $said['version'] ?? 0]);
         // What cannot be read stops it, unless it may be left out; nothing is stored by halves.
         self::assertSame(1, Artisan::call('data:import', ['file' => "{$folder}/second.csv", '--to' => 'Returns']));
-        self::assertStringContainsString('nothing was stored', Artisan::output());
+        self::assertStringContainsString('Nothing was stored', Artisan::output());
         self::assertSame(
             0,
             Artisan::call('data:import', [
@@ -342,7 +345,7 @@ final class ExportTest extends ApplicationTestCase
                 '--leave-out' => true,
             ]),
         );
-        self::assertStringContainsString('“Returns” is at version 2.', Artisan::output());
+        self::assertStringContainsString('“Returns” is now at version 2.', Artisan::output());
         $data = new StoredData(Dataset::where('name', 'Returns')->firstOrFail());
         self::assertSame([10.0, 12.0, 14.0, 20.0, 21.0], $data->table('leakage')->series['veldmere']->values);
         self::assertTrue($data->entities()['tarrow']->home);
@@ -371,7 +374,7 @@ final class ExportTest extends ApplicationTestCase
             ->assertSee('has risen by 40 %')
             ->assertSee('since 2024-01}</textarea>', false);
         $this->change($study, 'state', ['entity' => 'veldmere', 'state' => 'peer']);
-        $this->get(route('sentences.show', $study))->assertOk()->assertSee('Put a line in focus');
+        $this->get(route('sentences.show', $study))->assertOk()->assertSee('Choose a line in the roster');
     }
 
     /** @return TestResponse<Response> */

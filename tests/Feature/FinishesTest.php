@@ -65,7 +65,7 @@ final class FinishesTest extends ApplicationTestCase
         $this->get(route('finish.show'))
             ->assertOk()
             ->assertSee('data-ground="night"', false)
-            ->assertSeeInOrder(['From {source}', 'Marl', 'ember']);
+            ->assertSeeInOrder(['From {source}', 'Marl', 'orange']);
         // The study had no Marl in focus; once it has, Marl takes its hue and the other makes room.
         $this->get(route('studies.show', $study))->assertSee('From The Forum, 2024');
         $this->change($study, 'state', ['entity' => 'marl', 'state' => 'focus']);
@@ -175,7 +175,7 @@ final class FinishesTest extends ApplicationTestCase
                 ],
                 'a series given twice' => [
                     str_replace('"entity": "tarrow"', '"entity": "veldmere"', $json),
-                    'data.series.1: is there twice',
+                    'data.series.1: appears twice',
                 ],
                 'lines that lie millennia apart' => [
                     (string) preg_replace('/"first": "2024-01"/', '"first": "9999-01"', $json, 1),
@@ -183,7 +183,7 @@ final class FinishesTest extends ApplicationTestCase
                 ],
                 'an unknown entity' => [
                     str_replace('"entity": "tarrow"', '"entity": "x"', $json),
-                    'data.series.1.entity: is none of the entities',
+                    'data.series.1.entity: is not one of the entities',
                 ],
             ]
             as $what => [$content, $said]
@@ -219,7 +219,7 @@ final class FinishesTest extends ApplicationTestCase
         );
         // An independent reader finds the words, each about its own entity.
         self::assertStringContainsString(
-            'Tarrow stands at 7.0',
+            'Tarrow: 7.0',
             (string) shell_exec('pdftotext ' . escapeshellarg($files[1]) . ' -'),
         );
         array_map(unlink(...), $files);

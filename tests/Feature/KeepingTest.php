@@ -101,9 +101,9 @@ final class KeepingTest extends ApplicationTestCase
         self::assertSame([], (new Check(DB::connection()))->problems());
         foreach (
             [
-                'update datasets set version = 7' => 'number of versions',
+                'update datasets set version = 7' => 'whose version does not match',
                 'update series set until = 1 where id = 1' => 'ends before it begins',
-                'update series set "values" = cast("values" as text) where id = 1' => 'not kept as bytes',
+                'update series set "values" = cast("values" as text) where id = 1' => 'not stored as bytes',
                 'update series set since = 5 where id = 1' => 'a version that is not there',
                 'update studies set revision_id = null' => 'without a revision',
                 "update study_revisions set document = '{\"format\": \"x\"}'" => "Study {$study->id} cannot be read",
@@ -129,7 +129,7 @@ final class KeepingTest extends ApplicationTestCase
         $this->artisanIn('data:import', "{$this->folder}/in.csv", '--name=First');
         $this->artisanIn('data:backup', "{$this->folder}/one.duskrail");
         $this->artisanIn('data:import', "{$this->folder}/in.csv", '--name=Second');
-        self::assertStringContainsString('whole', $this->artisanIn('data:check', "{$this->folder}/one.duskrail"));
+        self::assertStringContainsString('No errors', $this->artisanIn('data:check', "{$this->folder}/one.duskrail"));
         // A damaged one is refused, and so is one of a newer program; nothing is changed then.
         $bytes = (string) file_get_contents("{$this->folder}/one.duskrail");
         file_put_contents("{$this->folder}/cut.duskrail", substr($bytes, 0, -2_000));
@@ -139,7 +139,7 @@ final class KeepingTest extends ApplicationTestCase
         );
         self::assertSame(['First', 'Second'], $this->names());
         self::assertStringContainsString(
-            'in place',
+            'was restored',
             $this->artisanIn('data:restore', "{$this->folder}/one.duskrail", '--force'),
         );
         self::assertSame(['First'], $this->names());
@@ -154,7 +154,7 @@ final class KeepingTest extends ApplicationTestCase
         self::assertStringContainsString('A copy of the data is in', $this->artisanIn('data:upgrade'));
         self::assertSame('', trim($this->artisanIn('data:upgrade')));
         $this->artisanIn('data:restore', "{$this->folder}/older.duskrail", '--force');
-        self::assertStringContainsString('whole', $this->artisanIn('data:check'));
+        self::assertStringContainsString('No errors', $this->artisanIn('data:check'));
         $this->database()->exec("insert into migrations (migration, batch) values ('2099_01_01_000000_later', 9)");
         $this->artisanIn('data:backup', "{$this->folder}/newer.duskrail");
         self::assertStringContainsString(
@@ -196,7 +196,7 @@ final class KeepingTest extends ApplicationTestCase
         $script = <<<'PHP'
         require 'vendor/autoload.php';
         $kernel = (require 'bootstrap/app.php')->make(Illuminate\Contracts\Http\Kernel::class);
-        $words = ['server can only read' => 'refused', 'server is full' => 'refused', 'Returns' => 'shown'];
+        $words = ['server is read-only' => 'refused', 'server is full' => 'refused', 'Returns' => 'shown'];
         foreach ([['/', 'GET', []], ['/datasets/1', 'PATCH', ['name' => 'Returns ' . uniqid()]]] as $asked) {
             $answer = $kernel->handle(Illuminate\Http\Request::create(...$asked));
             $found = array_filter(array_keys($words), fn($part) => str_contains($answer->getContent(), $part));

@@ -92,7 +92,7 @@ final class KilledImportTest extends TestCase
         // Its silence tells that it was killed, and it can be started again.
         touch($large->progressPath(), time() - 100);
         self::assertFalse($large->isUnderWay());
-        self::assertStringContainsString('broken off; nothing was stored', $large->message);
+        self::assertStringContainsString('interrupted. Nothing was stored', $large->message);
 
         // Called off while it reads, it stores nothing either, and says so.
         $this->start($large);
@@ -101,24 +101,24 @@ final class KilledImportTest extends TestCase
         while ($worker->isRunning() && $large->progress()[0] === 0) {
             usleep(2_000);
         }
-        $this->delete(route('imports.destroy', $large))->assertOk()->assertSee('Calling it off');
+        $this->delete(route('imports.destroy', $large))->assertOk()->assertSee('Cancelling');
         $worker->wait();
         self::assertSame(
-            ['open', 'The import was called off; nothing was stored.'],
+            ['open', 'The import was cancelled. Nothing was stored.'],
             [$large->refresh()->state, $large->message],
         );
         self::assertSame([1, 3, 3, 1], $this->stored());
 
         // Called off while no worker has it, it is at rest at once; the job that is left over does nothing.
         $this->start($large);
-        $this->delete(route('imports.destroy', $large))->assertSee('was called off; nothing was stored');
+        $this->delete(route('imports.destroy', $large))->assertSee('was cancelled. Nothing was stored');
         $this->worker()->mustRun();
         self::assertSame(['open', [1, 3, 3, 1]], [$large->refresh()->state, $this->stored()]);
 
         // Left alone it comes to its end, whoever has closed which page, and leads to its study.
         $this->post(route('imports.store', $large), ['name' => 'Large'])
             ->assertOk()
-            ->assertSee('Waiting for its turn');
+            ->assertSee('Waiting to start');
         $this->get(route('data.index'))->assertSee('large.csv: importing');
         $this->worker()->mustRun();
         $this->get(route('uploads.show', $large))->assertOk()->assertSee('360,000 rows read');

@@ -21,7 +21,7 @@ final class ProtectionTest extends ApplicationTestCase
         foreach (['http://rebound.example:8113', 'http://127.0.0.1.rebound.example', 'http://localhost.'] as $host) {
             $this->get($host . $page)
                 ->assertStatus(421)
-                ->assertSee('does not answer under this name')
+                ->assertSee('does not answer under this host name')
                 ->assertDontSee('Veldmere')
                 ->assertHeader('X-Frame-Options', 'DENY');
         }
@@ -50,11 +50,11 @@ final class ProtectionTest extends ApplicationTestCase
         }
     }
 
-    #[TestWith(['database is locked', 503, 'Your change was not kept'])]
+    #[TestWith(['database is locked', 503, 'Your change was not saved'])]
     #[TestWith(['database or disk is full', 507, 'The disk of the server is full'])]
-    #[TestWith(['attempt to write a readonly database', 503, 'The server can only read just now'])]
+    #[TestWith(['attempt to write a readonly database', 503, 'The server is read-only at the moment'])]
     #[TestWith(['database disk image is malformed', 500, 'php artisan data:check'])]
-    #[TestWith(['some other failure', 500, 'The program made a mistake'])]
+    #[TestWith(['some other failure', 500, 'The program reported an error'])]
     public function testEveryFailureHasASentenceAndNoStatementOrPath(string $failure, int $status, string $said): void
     {
         $study = $this->imported();
@@ -78,11 +78,11 @@ final class ProtectionTest extends ApplicationTestCase
     {
         $this->get('/studies/99')
             ->assertNotFound()
-            ->assertSee('There is nothing at this address')
-            ->assertSee('To the data page')
+            ->assertSee('There is no page at this address')
+            ->assertSee('Go to the first page')
             ->assertDontSee('App\\Models');
         $this->put('/studies')->assertStatus(404);
-        $this->delete('/')->assertStatus(405)->assertSee('To the data page');
+        $this->delete('/')->assertStatus(405)->assertSee('Go to the first page');
         DB::statement('drop table brief_blocks');
         $this->get('/')->assertStatus(500)->assertSee('php artisan migrate');
     }

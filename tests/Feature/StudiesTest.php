@@ -54,7 +54,7 @@ final class StudiesTest extends ApplicationTestCase
         $this->change($study, 'add-stop', ['stop' => 'index'])->assertOk();
         $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['base' => '1066']])
             ->assertStatus(422)
-            ->assertSee('lies outside the data');
+            ->assertSee('is outside the data');
         $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['base' => 'a while ago']])
             ->assertStatus(422)
             ->assertSee('“a while ago” is not a period', false);
@@ -108,11 +108,11 @@ final class StudiesTest extends ApplicationTestCase
         $study = $this->imported(str_replace('2024', '2025', self::MONTHLY));
         $this->added($study, self::YEARLY, 'connections.csv');
         $this->change($study, 'add-stop', ['stop' => 'per-denominator'])
-            ->assertSee('Connections after 2024 is missing; the last figure is held.')
-            ->assertSee('Leave blank');
+            ->assertSee('Connections after 2024 is missing; the last value is repeated.')
+            ->assertSee('Leave empty');
         $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['newest' => 'blank']])
-            ->assertSee('left blank')
-            ->assertSee('Hold the last');
+            ->assertSee('left empty')
+            ->assertSee('Repeat the last value');
     }
 
     public function testProvisionalFiguresAtTheEndAreSaid(): void
@@ -124,7 +124,7 @@ final class StudiesTest extends ApplicationTestCase
         );
         self::assertSame(['veldmere' => 24290, 'tarrow' => 24289], $study->data()->unsettled('leakage'));
         $this->get(route('studies.show', $study))->assertSee(
-            'Veldmere and 1 more have provisional figures from February 2024 on; they may yet be revised.',
+            'Veldmere and 1 more have provisional values from February 2024; they may be revised.',
         );
         $this->change($study, 'range', ['range' => '2024-01'])->assertDontSee('provisional figures');
     }
@@ -182,7 +182,7 @@ final class StudiesTest extends ApplicationTestCase
             ->assertSee('Veldmere')
             ->assertSee('1 of 3')
             ->assertSee('fewer than four values')
-            ->assertSee('does not say which way is better');
+            ->assertSee('does not define which is better');
     }
 
     public function testAPointReadsItsValueAndPlace(): void
@@ -256,7 +256,7 @@ final class StudiesTest extends ApplicationTestCase
         $document = new DOMDocument();
         self::assertTrue($document->loadXML($svg, LIBXML_NONET));
         self::assertSame(
-            'Veldmere stands at 14.0 in March 2024; the median of all 3 is 7.0',
+            'Veldmere: 14.0 in March 2024; the median of all 3 is 7.0',
             $document->getElementsByTagName('title')->item(0)?->textContent,
         );
         self::assertStringContainsString('Peer median', $document->textContent);

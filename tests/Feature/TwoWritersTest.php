@@ -375,7 +375,7 @@ final class TwoWritersTest extends ApplicationTestCase
         $now = $study->refresh()->document();
         if ($status === 409) {
             // It is told what came between, the page shows it, and nothing of it is written over.
-            $response->assertSee('Your change was not made: another window made this change meanwhile');
+            $response->assertSee('Your change was not made: another window made this change in the meantime');
             self::assertEquals($after, $now);
         } else {
             // Each is in what is there now: carrying it out again changes nothing.
@@ -399,7 +399,7 @@ final class TwoWritersTest extends ApplicationTestCase
             ['step' => 'undo'],
             ['X-Revision' => $revision],
         );
-        $undo($seen)->assertStatus(409)->assertSee('Nothing was taken back')->assertSee('Rename');
+        $undo($seen)->assertStatus(409)->assertSee('Nothing was undone')->assertSee('Rename');
         self::assertSame('Another', $study->refresh()->name);
         $this->getJson(route('history.show', $study))->assertJsonPath('revision', $study->revision_id);
         $undo((string) $study->revision_id)->assertOk();

@@ -126,7 +126,7 @@ final class ViewsTest extends ApplicationTestCase
         $this->change($study, 'set', ['part' => 'stack', 'settings' => ['top' => '1']]);
         $this->look($study, 'stack');
         // Veldmere is in focus; the largest is Marl or it; of three, two stand apart and one is the rest — or none is.
-        $this->get(route('studies.show', $study))->assertSee('Veldmere')->assertSee('of the whole', false);
+        $this->get(route('studies.show', $study))->assertSee('Veldmere')->assertSee('of the total', false);
         $this->getJson(route('readouts.show', [$study, 'veldmere']))->assertJsonPath('points.29', [
             'June 2024',
             '39.00 Ml per month',
@@ -134,10 +134,10 @@ final class ViewsTest extends ApplicationTestCase
         ]);
         $this->change($study, 'add-stop', ['stop' => 'index'])
             ->assertOk()
-            ->assertSee('does not add up to a whole');
+            ->assertSee('cannot be summed');
         $this->change($study, 'set', ['part' => 'stack', 'settings' => ['form' => 'through']])
             ->assertOk()
-            ->assertDontSee('does not add up to a whole');
+            ->assertDontSee('cannot be summed');
     }
 
     public function testAScatterHasTwoRailsAndEachIsChangedByItself(): void
@@ -163,9 +163,9 @@ final class ViewsTest extends ApplicationTestCase
         // A stop that makes no sense along the horizontal axis is refused as on any rail.
         $this->change($study, 'add-stop', ['stop' => 'share'])
             ->assertStatus(422)
-            ->assertSee('do not add up to a whole');
+            ->assertSee('cannot be summed');
         $this->change($study, 'set', ['part' => 'scatter', 'settings' => ['highX' => '40', 'corners' => 'a,b,c,<d>']])
-            ->assertSee('Left out: Veldmere')
+            ->assertSee('Excluded: Veldmere')
             ->assertSee('&lt;d&gt;', false);
         $this->change($study, 'panels')->assertOk()->assertSee('data-key="g:Hill"', false);
     }
@@ -182,11 +182,11 @@ final class ViewsTest extends ApplicationTestCase
             'Veldmere',
             '39',
             // Thirty months are too few to tell seasons from a trend.
-            'no verdict',
+            'not tested',
             'Hill',
             'Marl',
             '11',
-            'no verdict',
+            'not tested',
         ]);
         $this->change($study, 'draw-row', ['row' => 'g:Coast'])->assertOk();
         self::assertSame(['g:Coast' => 'columns'], $study->refresh()->document()->part(SparksPart::class)->forms);
@@ -205,7 +205,7 @@ final class ViewsTest extends ApplicationTestCase
             ->assertSee('shade-5', false);
         $this->look($study, 'lines');
         $this->change($study, 'set', ['part' => 'lines', 'settings' => ['across' => 'measures']])
-            ->assertSee('Connections cannot stand beside the others here')
+            ->assertSee('Connections cannot be shown with the other measures')
             ->assertSee('data-line="m:leakage"', false);
         $this->get(route('working.show', [$study, 'm:leakage', 29]))
             ->assertOk()
@@ -270,7 +270,7 @@ final class ViewsTest extends ApplicationTestCase
     {
         $study = $this->years();
         $this->change($study, 'set', ['part' => 'axis', 'settings' => ['high' => '30', 'view' => 'lines']])->assertSee(
-            'values reach 40.0 and are cut off',
+            'but values reach 40.0',
         );
         $svg = (string) $this->get(route('hand-over', [$study, 'svg']))->assertOk()->getContent();
         self::assertSame(1, substr_count($svg, '<clipPath id="plot">'));

@@ -76,10 +76,10 @@ final class WorkbooksTest extends ApplicationTestCase
         $this->get(route('uploads.show', $upload))
             ->assertSee('2021 to 2023')
             ->assertSee('#DIV/0!')
-            ->assertSee('a number such as');
+            ->assertSee('a number, for example');
         $this->post(route('imports.store', $upload), ['name' => 'Across'])
             ->assertStatus(422)
-            ->assertSee('nothing was stored');
+            ->assertSee('Nothing was stored');
         $this->post(route('imports.store', $upload), ['name' => 'Across', 'leave_out' => '1'])->assertOk();
         $data = Study::latest('id')->firstOrFail()->data();
         self::assertNan($data->table((string) array_key_first($data->measures()))->series['birchen']->values[1]);
@@ -125,12 +125,8 @@ final class WorkbooksTest extends ApplicationTestCase
     public function testWhatCannotBeReadEndsInAClearSentence(): void
     {
         $before = glob(storage_path('app/uploads/*'));
-        $this->refused(
-            "\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1" . str_repeat("\0", 600),
-            'locked.xlsx',
-            'protected by a password',
-        );
-        $this->refused($this->packed(['readme.txt' => 'nothing']), 'some.xlsx', 'is packed, but is no workbook');
+        $this->refused("\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1" . str_repeat("\0", 600), 'locked.xlsx', 'has a password');
+        $this->refused($this->packed(['readme.txt' => 'nothing']), 'some.xlsx', 'is an archive, not a workbook');
         $this->refused("PK\x03\x04 and then nonsense", 'torn.xlsx', 'cannot be opened');
         // A document type with an entity that would reach out of the file.
         $book = new Spreadsheet();
@@ -172,7 +168,7 @@ final class WorkbooksTest extends ApplicationTestCase
                 'xl/sharedStrings.xml' => '<sst>' . str_repeat('<si><t>a</t></si>', 3_000_000),
             ]),
             'texts.xlsx',
-            'unpacks to more than a table comes to',
+            'is too large when unpacked',
         ];
         yield 'thousands of merged ranges' => [
             static fn(self $t): string => $t->packed([
@@ -245,9 +241,9 @@ final class WorkbooksTest extends ApplicationTestCase
         $first = $this->sent($this->written($book->copy(), 'Xlsx'), 'first.xlsx');
         $second = $this->sent($this->written($book->copy(), 'Xlsx'), 'second.xlsx');
         $first->update(['created_at' => now()->subSecond()]);
-        $this->get(route('uploads.show', $first))->assertSee('One other is before yours');
-        $this->get(route('uploads.show', $second))->assertSee('2 others are before yours');
-        $this->get(route('imports.show', $first))->assertSee('One other is');
+        $this->get(route('uploads.show', $first))->assertSee('One file is ahead of yours');
+        $this->get(route('uploads.show', $second))->assertSee('2 files are ahead of yours');
+        $this->get(route('imports.show', $first))->assertSee('One file is');
         $reading->release();
         $this->get(route('imports.show', $second))->assertSee('2 others are');
         $this->get(route('imports.show', $first))->assertHeader('HX-Redirect', route('uploads.show', $first));

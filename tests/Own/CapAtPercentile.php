@@ -7,6 +7,7 @@ namespace Tests\Own;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Settings\Kinds\Whole;
@@ -38,6 +39,11 @@ final readonly class CapAtPercentile implements Stop
     public static function purpose(): string
     {
         return 'keeps single high values from ruling the picture';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Smooth;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self

@@ -22,7 +22,7 @@ final class TablesTest extends ApplicationTestCase
         yield 'months down, years across' => ['AirPassengers', []];
         yield 'years down, entities across' => ['WorldPhones', []];
         yield 'periods across' => ['USPersonalExpenditure', []];
-        yield 'a plain number along the axis' => ['Orange', []];
+        yield 'a number along the axis' => ['Orange', []];
         yield 'another, with gaps' => ['ChickWeight', []];
         yield 'one entity down' => ['UKDriverDeaths', []];
         yield 'one moment, measures across' => ['mtcars', []];

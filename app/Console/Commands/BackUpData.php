@@ -12,7 +12,7 @@ final class BackUpData extends Command
 {
     protected $signature = 'data:backup {file : where it is written, as rail-2026-11-26.duskrail}';
 
-    protected $description = 'Write all data into one file with its checksum, while the program is in use';
+    protected $description = 'Write all data to one file with a checksum, while the program is running';
 
     public function handle(): int
     {

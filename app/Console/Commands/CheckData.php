@@ -14,7 +14,7 @@ final class CheckData extends Command
 {
     protected $signature = 'data:check {file? : a backup; the data in use without}';
 
-    protected $description = 'Look whether the data, or a backup of it, is whole; ends with 1 when it is not';
+    protected $description = 'Check the data or a backup; exit code 1 if they are damaged';
 
     public function handle(): int
     {
@@ -33,7 +33,7 @@ final class CheckData extends Command
             $this->error($problem);
         }
         if ($problems === []) {
-            $this->line('All is whole.');
+            $this->line('No errors.');
         }
 
         return $problems === [] ? self::SUCCESS : self::FAILURE;

@@ -13,7 +13,7 @@ final class CheckStudy extends StudyCommand
 {
     protected $signature = 'study:check {study : number or name} {--json : for scripts}';
 
-    protected $description = 'Carry a study out and say what would mislead; ends with 1 when a stop makes no sense';
+    protected $description = 'Calculate a study and list its signals; exit code 1 if a stop is not possible';
 
     public function handle(): int
     {
@@ -33,7 +33,7 @@ final class CheckStudy extends StudyCommand
         if ($this->option('json') === true) {
             $this->json(['study' => $study->name, 'sound' => $refused === null, 'signals' => $signals]);
         } else {
-            $this->line($signals === [] ? "{$study->name}: nothing would mislead." : "{$study->name}:");
+            $this->line($signals === [] ? "{$study->name}: no signals." : "{$study->name}:");
             foreach ($signals as $signal) {
                 $this->line("  - {$signal}");
             }

@@ -22,6 +22,7 @@ use DuskRail\Reading\UnreadablePlan;
 use DuskRail\Refusal;
 use DuskRail\Time\PeriodNotation;
 use Illuminate\Console\Command;
+use Illuminate\Support\Str;
 use Symfony\Component\Console\Input\InputArgument;
 
 final class ImportData extends Command
@@ -29,26 +30,38 @@ final class ImportData extends Command
     use FindsDataset;
     use SpeaksJson;
 
-    protected $signature = 'data:import {file}
-        {--to= : number or name of the data set that it is added to; a new one is begun without}
+    protected $signature =
+        'data:import {file}
+        {--to= : existing data set, number or name; without it, a new ' .
+        'one}
         {--name= : of a new data set}
         {--source= : of a new data set}
-        {--home= : name of the entity that is home}
-        {--sheet= : of a workbook, or the table of another file that has several}
-        {--in-place : what is there of the measures in the file goes, where the file does not give it}
-        {--shape= : how the table lies, where the guess is wrong: one of %s}
-        {--headings= : row that the headings are in, from 1; 0 for none}
-        {--column=* : what a column is, as HEADING=ROLE: %s}
-        {--periods= : how periods are written, where the guess is wrong: one of %s}
-        {--numbers= : how numbers are written: point or comma}
-        {--unit=* : of a measure, as MEASURE=UNIT}
-        {--kind=* : of a measure, as MEASURE=KIND: flow, stock or rate}
-        {--again= : what is done with a figure that comes again: first, last, sum or mean}
-        {--leave-out : go on without what cannot be read}
-        {--look : only say what is understood, and store nothing}
+        ' .
+        '{--home= : name of the entity that is home}
+        {--sheet= : of a workbook, or the table ' .
+        'of another file that has several}
+        {--in-place : replace: delete stored values of ' .
+        'these measures that are not in the file}
+        {--shape= : table layout, if detected ' .
+        'wrongly: one of %s}
+        {--headings= : header row, from 1; 0 for none}
+        ' .
+        '{--column=* : role of a column, as HEADER=ROLE: %s}
+        {--periods= : period format, if ' .
+        'detected wrongly: one of %s}
+        {--numbers= : number format: point or comma}
+        ' .
+        '{--unit=* : of a measure, as MEASURE=UNIT}
+        {--kind=* : of a measure, as ' .
+        'MEASURE=KIND: flow, stock or rate}
+        {--again= : what to do with duplicates: first, ' .
+        'last, sum or mean}
+        {--leave-out : import without cells that cannot be read}
+        ' .
+        '{--look : only report what is detected; store nothing}
         {--json : for scripts}';
 
-    protected $description = 'Import a file as a new data set, or as a new version of one';
+    protected $description = 'Import a file into a new or an existing data set';
 
     public function __construct()
     {
@@ -136,10 +149,10 @@ final class ImportData extends Command
             $this->json($report);
         } else {
             $this->line(
-                "“{$dataset->name}” is at version {$report['version']}. Understood from this: " .
+                "“{$dataset->name}” is now at version {$report['version']}. Detected from: " .
                     implode('; ', $understood) .
                     '.' .
-                    ($study === null ? '' : " A study is begun: {$study->id}, “{$study->name}”."),
+                    ($study === null ? '' : " First study: {$study->id}, “{$study->name}”."),
             );
         }
 
@@ -167,7 +180,7 @@ final class ImportData extends Command
         foreach ($this->pairs('column') as $heading => $role) {
             $column = $this->column($sample, $plan, $heading);
             if (Role::tryFrom($role) === null) {
-                throw UnreadablePlan::because("“{$role}” is nothing that a column can be.");
+                throw UnreadablePlan::because("“{$role}” is not a role of a column.");
             }
             $changes['roles'][$column] = $role;
         }
@@ -203,7 +216,7 @@ final class ImportData extends Command
             }
         }
 
-        throw UnreadablePlan::because("There is no column “{$heading}”.");
+        throw UnreadablePlan::because("The file has no column “{$heading}”.");
     }
 
     /** @param list<string> $understood */
@@ -223,12 +236,14 @@ final class ImportData extends Command
         if ($this->option('json') === true) {
             $this->json($report);
         } else {
+            $values = Str::plural('value', $report['figures']);
+            $entities = Str::plural('entity', $report['entities']);
             $this->line(
-                "{$report['figures']} figures of {$report['entities']} entities: " .
+                "{$report['figures']} {$values} of {$report['entities']} {$entities}: " .
                     implode(', ', $report['measures']) .
                     ($report['breakdowns'] === [] ? '' : ', by ' . implode(' and ', $report['breakdowns'])) .
                     ($whole ? '. ' : ', in the first rows. ') .
-                    'Understood from this: ' .
+                    'Detected from: ' .
                     implode('; ', $understood) .
                     '.',
             );

@@ -13,11 +13,14 @@ final class ImportStudy extends Command
     use FindsDataset;
     use SpeaksJson;
 
-    protected $signature = 'study:import {file : a study file, as study:render --format=json or data.json writes it}
-        {--to= : number or name of the data set that it is carried out on; the figures in the file without}
-        {--json : for scripts}';
+    protected $signature =
+        'study:import {file : a study file, as study:render --format=json or data.json writes it}
+   ' .
+        '     {--to= : data set for the study, number or name; without it, the data in the file}
+    ' .
+        '    {--json : for scripts}';
 
-    protected $description = 'Bring a study file, with its figures or to a data set';
+    protected $description = 'Open a study file with its data or on a data set';
 
     public function handle(): int
     {

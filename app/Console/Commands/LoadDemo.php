@@ -30,12 +30,12 @@ final class LoadDemo extends Command
 
     protected $signature = 'demo:load';
 
-    protected $description = 'Load the demo data and its studies, unless they are there';
+    protected $description = 'Load the demo data and its studies, unless they are loaded';
 
     public function handle(): int
     {
         if (Dataset::where('name', self::NAME)->exists()) {
-            $this->line('The demo is there already.');
+            $this->line('The demo is already loaded.');
 
             return self::SUCCESS;
         }
@@ -137,7 +137,7 @@ final class LoadDemo extends Command
         $brief->update(['controls' => ['years', 'base']]);
         $brief->add(
             null,
-            'Leakage per connection falls where the programme began early. The pictures show who gained, ' .
+            'Leakage per connection falls where the programme began early. The charts show who gained, ' .
                 'who did not, and how far Veldmere has come.',
         );
         foreach (['Leakage since the programme', 'Veldmere among its peers', 'Leakage, utility by utility'] as $name) {

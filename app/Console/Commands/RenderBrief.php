@@ -20,11 +20,11 @@ final class RenderBrief extends Command
     use SpeaksJson;
 
     protected $signature =
-        'brief:render {brief : number or name} {--format=pdf : pdf or html, one file; png or svg, one for each ' .
-        'study} {--each : once for every entity in focus in turn} {--out=. : folder to write to} {--json : for ' .
-        'scripts}';
+        'brief:render {brief : number or name} {--format=pdf : pdf or html, one file; png or svg, ' .
+        'one for each study} {--each : once per entity in focus} {--out=. : folder to write to} ' .
+        '{--json : for scripts}';
 
-    protected $description = 'Write a brief as a PDF, a page or pictures, for all entities in turn if asked';
+    protected $description = 'Write a brief as PDF, HTML or images; with --each, once per entity';
 
     public function handle(TextMeasure $measure): int
     {
@@ -45,7 +45,7 @@ final class RenderBrief extends Command
         }
         $folder = rtrim((string) $this->option('out'), '/');
         if (!is_dir($folder) && !File::makeDirectory($folder, 0o755, true, true)) {
-            $this->error("The folder “{$folder}” cannot be made.");
+            $this->error("The folder “{$folder}” cannot be created.");
 
             return self::FAILURE;
         }

@@ -18,17 +18,23 @@ use Illuminate\Support\Str;
 
 final class RenderStudy extends StudyCommand
 {
-    protected $signature = 'study:render {study : number or name}
-        {--format=png : png, svg, pdf, html, csv, xlsx, json (the study) or data.json (with its figures)}
-        {--size=slide : slide, column or square}
-        {--times=2 : pixels of a PNG for one of the picture, 1 to 4}
-        {--night : on the night ground}
-        {--controls= : what the reader of an HTML file may change, with commas: years, base, window}
-        {--each : once for every entity in focus in turn}
-        {--out=. : folder to write to}
+    protected $signature =
+        'study:render {study : number or name}
+        {--format=png : png, svg, pdf, html, csv, ' .
+        'xlsx, json (study file without data) or data.json (study file with data)}
+        ' .
+        '{--size=slide : slide, column or square}
+        {--times=2 : PNG resolution, 1 to 4}
+      ' .
+        '  {--night : dark theme}
+        {--controls= : what readers of the HTML file can change, ' .
+        'with commas: years, base, window}
+        {--each : once per entity in focus}
+        ' .
+        '{--out=. : folder to write to}
         {--json : for scripts}';
 
-    protected $description = 'Write a study as a picture, figures or a study file, for all entities in turn if asked';
+    protected $description = 'Write a study as an image, data or study file; with --each, once per entity in focus';
 
     public function handle(TextMeasure $measure): int
     {
@@ -55,7 +61,7 @@ final class RenderStudy extends StudyCommand
             return self::INVALID;
         }
         if (!is_dir($folder) && !File::makeDirectory($folder, 0o755, true, true)) {
-            $this->error("The folder “{$folder}” cannot be made.");
+            $this->error("The folder “{$folder}” cannot be created.");
 
             return self::FAILURE;
         }

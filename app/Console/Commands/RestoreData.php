@@ -14,12 +14,12 @@ final class RestoreData extends Command
         {file : a backup that data:backup has written}
         {--force : do not ask}';
 
-    protected $description = 'Put a backup in place of all data, brought up to date; a copy of what is there is kept';
+    protected $description = 'Replace all data with a backup; a copy of the current data is kept';
 
     public function handle(): int
     {
         $force = $this->option('force') === true;
-        if (!$force && !$this->confirm('All data is replaced by what the backup holds. Go on?')) {
+        if (!$force && !$this->confirm('All data will be replaced with the backup. Continue?')) {
             return self::FAILURE;
         }
         try {
@@ -29,7 +29,7 @@ final class RestoreData extends Command
 
             return self::FAILURE;
         }
-        $this->line('The backup is in place.' . ($kept === '' ? '' : " What was there is in {$kept}."));
+        $this->line('The backup was restored.' . ($kept === '' ? '' : " The previous data are in {$kept}."));
 
         return self::SUCCESS;
     }

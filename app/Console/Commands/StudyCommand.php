@@ -18,7 +18,7 @@ abstract class StudyCommand extends Command
         $wanted = (string) $this->argument('study');
         $study = ctype_digit($wanted) ? Study::find((int) $wanted) : Study::where('name', $wanted)->first();
         if ($study === null) {
-            $this->error("There is no study “{$wanted}”. `php artisan study:list` names them all.");
+            $this->error("There is no study “{$wanted}”. `php artisan study:list` lists them.");
         }
 
         return $study;

@@ -15,7 +15,7 @@ final class StudyFigures extends StudyCommand
 {
     protected $signature = 'study:figures {study : number or name} {--json : for scripts; CSV otherwise}';
 
-    protected $description = 'Carry a study out and write its figures to the standard output';
+    protected $description = 'Calculate a study and write its values to standard output';
 
     public function handle(): int
     {

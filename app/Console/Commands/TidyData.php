@@ -12,7 +12,7 @@ final class TidyData extends Command
 {
     protected $signature = 'data:tidy';
 
-    protected $description = 'Take away what nobody needs any more: the old bin, left files, revisions out of reach';
+    protected $description = 'Delete what is no longer needed: old items of the bin, unused files, old revisions';
 
     public function handle(): int
     {

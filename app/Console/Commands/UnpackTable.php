@@ -14,7 +14,7 @@ final class UnpackTable extends Command
 {
     protected $signature = 'table:unpack {file} {to} {table?}';
 
-    protected $description = 'Write a table of a packed file out as text, for the program itself';
+    protected $description = 'Write a table of a packed file as text (used by the program itself)';
 
     protected $hidden = true;
 

@@ -12,7 +12,7 @@ final class UpgradeData extends Command
 {
     protected $signature = 'data:upgrade';
 
-    protected $description = 'Bring the database up to date with the program, after a copy of it; nothing where it is';
+    protected $description = 'Update the database to the program’s version, after a copy; no change if it is current';
 
     public function handle(Migrator $migrator): int
     {

@@ -9,7 +9,7 @@ use Illuminate\Console\Command;
 
 final class WriteDemoFiles extends Command
 {
-    protected $signature = 'demo:files {folder? : where to write them; database/demo/files unless said}';
+    protected $signature = 'demo:files {folder? : folder to write to; database/demo/files if not given}';
 
     protected $description = 'Write the files of the demo scenario, the same every time';
 

@@ -15,7 +15,7 @@ final class WriteDocs extends Command
 {
     protected $signature = 'docs:write {--check : only say whether they are current}';
 
-    protected $description = 'Write the docs that are made from the code: schema, settings and combinations';
+    protected $description = 'Write the documents generated from the code: schema, settings and combinations';
 
     public function handle(): int
     {
@@ -36,7 +36,7 @@ final class WriteDocs extends Command
             }
         }
         if ($stale !== []) {
-            $this->error(implode(', ', $stale) . ' no longer fits the code. Write it anew: php artisan docs:write');
+            $this->error(implode(', ', $stale) . ' does not match the code. Write it again: php artisan docs:write');
         }
 
         return $stale === [] ? self::SUCCESS : self::FAILURE;

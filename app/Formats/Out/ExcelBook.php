@@ -10,7 +10,7 @@ final class ExcelBook implements DatasetFormat
 {
     public static function label(): string
     {
-        return 'Excel, a sheet a measure';
+        return 'Excel, one sheet per measure';
     }
 
     public static function ending(): string

@@ -13,7 +13,7 @@ final class LongCsv implements DatasetFormat
 {
     public static function label(): string
     {
-        return 'CSV, one row per figure';
+        return 'CSV, one row per value';
     }
 
     public static function ending(): string

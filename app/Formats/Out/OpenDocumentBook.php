@@ -10,7 +10,7 @@ final class OpenDocumentBook implements DatasetFormat
 {
     public static function label(): string
     {
-        return 'OpenDocument, a sheet a measure';
+        return 'OpenDocument, one sheet per measure';
     }
 
     public static function ending(): string

@@ -30,7 +30,7 @@ final class BreakdownController
         $dataset->update(['breakdowns' => $breakdowns]);
         $dataset->describeAnew();
 
-        return redirect()->route('datasets.show', $dataset)->with('message', 'The breakdowns are kept.');
+        return redirect()->route('datasets.show', $dataset)->with('message', 'Breakdowns saved.');
     }
 
     /**
@@ -53,8 +53,8 @@ final class BreakdownController
             if (isset($taken[$folded])) {
                 throw ValidationException::withMessages([
                     'breakdowns' =>
-                        "Two categories of {$breakdown['name']} would be called “{$names[$key]}”. Give each a " .
-                        'name of its own.',
+                        "Two categories of {$breakdown['name']} have the name “{$names[$key]}”. " .
+                        'Use different names.',
                 ]);
             }
             $taken[$folded] = true;

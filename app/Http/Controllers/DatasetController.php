@@ -51,7 +51,7 @@ final class DatasetController
                 'retrieved' => ['nullable', 'string', 'max:60'],
                 'notes' => ['nullable', 'string', 'max:4000'],
             ],
-            ['name.required' => 'Give the data set a name.'],
+            ['name.required' => 'Enter a name for the data set.'],
         );
         foreach (['name', 'source', 'licence', 'retrieved', 'notes'] as $part) {
             $dataset->setAttribute($part, $request->string($part)->trim()->value());
@@ -73,8 +73,8 @@ final class DatasetController
                 'measures.*.decimals' => ['nullable', 'integer', 'between:0,8'],
             ],
             [
-                'measures.*.name.required' => 'A measure needs a name.',
-                'measures.*.decimals.between' => 'A figure is written with 0 to 8 decimals.',
+                'measures.*.name.required' => 'Enter a name for each measure.',
+                'measures.*.decimals.between' => 'Enter 0 to 8 decimals.',
             ],
         );
         $names = [];
@@ -88,9 +88,7 @@ final class DatasetController
             return back()
                 ->withInput()
                 ->withErrors([
-                    'measures' =>
-                        'Two measures would have one name, and a formula could not tell them apart. Give ' .
-                        'each a name of its own.',
+                    'measures' => 'Two measures have the same name. Use different names.',
                 ]);
         }
         foreach ($dataset->measures->where('formula', '!=', '') as $derived) {
@@ -103,8 +101,8 @@ final class DatasetController
                     ->withInput()
                     ->withErrors([
                         'measures' =>
-                            "The unit of {$derived->name} follows from its formula and is {$derived->unit}; it " .
-                            "cannot be “{$unit}”. A power of ten in the formula goes into the unit: kg ÷ 1,000 are t.",
+                            "The unit of {$derived->name} follows from its formula: {$derived->unit}. It cannot be " .
+                            "“{$unit}”. A power of ten in the formula changes the unit: kg ÷ 1,000 is t.",
                     ]);
             }
         }
@@ -128,9 +126,7 @@ final class DatasetController
             $dataset->describeAnew();
         });
 
-        return redirect()
-            ->route('datasets.show', $dataset)
-            ->with('message', 'The measures are kept. Studies follow at once.');
+        return redirect()->route('datasets.show', $dataset)->with('message', 'Measures saved. Studies are updated.');
     }
 
     /** A measure that is worked out from others. */
@@ -139,8 +135,8 @@ final class DatasetController
         $request->validate(
             ['name' => ['required', 'string', 'max:120'], 'formula' => ['required', 'string', 'max:300']],
             [
-                'name.required' => 'Give the new measure a name.',
-                'formula.required' => 'Write how it is worked out, as in “Leakage ÷ Water supplied × 100”.',
+                'name.required' => 'Enter a name for the new measure.',
+                'formula.required' => 'Enter a formula, for example “Leakage ÷ Water supplied × 100”.',
             ],
         );
         $name = $request->string('name')->trim()->value();
@@ -158,7 +154,7 @@ final class DatasetController
         ) {
             return back()
                 ->withInput()
-                ->withErrors(['name' => "There is a measure called “{$name}” already."]);
+                ->withErrors(['name' => "A measure “{$name}” already exists."]);
         }
         $formula = $request->string('formula')->trim()->value();
         try {
@@ -181,7 +177,7 @@ final class DatasetController
 
         return redirect()
             ->route('datasets.show', $dataset)
-            ->with('message', "“{$name}” is worked out from now on, in {$table->unit->text()}.");
+            ->with('message', "“{$name}” was added; its unit is {$table->unit->text()}.");
     }
 
     /**
@@ -226,7 +222,7 @@ final class DatasetController
                 'entities.*.note' => ['nullable', 'string', 'max:200'],
                 'home' => ['nullable', 'integer'],
             ],
-            ['entities.*.name.required' => 'An entity needs a name.'],
+            ['entities.*.name.required' => 'Enter a name for each entity.'],
         );
         $names = [];
         foreach ($dataset->entities as $entity) {
@@ -240,7 +236,7 @@ final class DatasetController
                 return back()
                     ->withInput()
                     ->withErrors([
-                        'entities' => "Two entities would be called “{$entity->name}”. Give each a name of its own.",
+                        'entities' => "Two entities have the name “{$entity->name}”. Use different names.",
                     ]);
             }
             $names[$name] = true;
@@ -287,7 +283,7 @@ final class DatasetController
 
         return redirect()
             ->route('datasets.show', [$dataset, 'page' => $request->integer('page', 1)])
-            ->with('message', 'The entities are kept.');
+            ->with('message', 'Entities saved.');
     }
 
     public function out(Dataset $dataset, string $format): Response

@@ -26,7 +26,7 @@ final class FiguresController
                 break;
             }
         }
-        abort_if($stop !== 'origin' && $document->rail->stop($stop) === null, 404, 'The rail has no such stop.');
+        abort_if($stop !== 'origin' && $document->rail->stop($stop) === null, 404, 'This stop is not on the rail.');
 
         return view('study.views.figures', [
             'screen' => StudyScreen::showing(

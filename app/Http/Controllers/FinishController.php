@@ -54,7 +54,7 @@ final class FinishController
                 'name' => ['nullable', 'string'],
                 'hue' => ['nullable', 'integer', 'between:1,' . StudyOfCore::MOST_FOCUS],
             ],
-            ['source.regex' => 'Write {source} where the source itself goes, as in “Source: {source}”.'],
+            ['source.regex' => 'Enter {source} where the source goes, for example “Source: {source}”.'],
         );
         /** @var array<string, string> $given */
         $given = $request->input('hues', []);
@@ -66,9 +66,7 @@ final class FinishController
                 return back()
                     ->withInput()
                     ->withErrors([
-                        'name' =>
-                            "No data set has an entity called “{$name}”. " .
-                            'Choose one of the names that are offered.',
+                        'name' => "No data set has an entity “{$name}”. Choose one of the names in the list.",
                     ]);
             }
             $hues[$key] = $request->integer('hue', 1);
@@ -108,7 +106,7 @@ final class FinishController
             }
         });
 
-        return redirect()->route('finish.show')->with('message', 'Kept. New studies begin like this.');
+        return redirect()->route('finish.show')->with('message', 'Saved. New studies use this style.');
     }
 
     /** Whom a study can give its finish to. */
@@ -125,7 +123,7 @@ final class FinishController
     {
         $request->validate(
             ['to' => ['required', 'array'], 'to.*' => ['integer', 'exists:studies,id']],
-            ['to.required' => 'Tick the studies that are to look like this one.'],
+            ['to.required' => 'Choose at least one study.'],
         );
         $finish = Finish::of($study->document());
         /** @var list<int> $to */
@@ -137,7 +135,7 @@ final class FinishController
                     RevisionWriter::write(
                         $other,
                         $finish->givenTo($other->document()),
-                        "Apply the finish of “{$study->name}”",
+                        "Apply the style of “{$study->name}”",
                     );
                     $given[] = $other->name;
                 }
@@ -148,7 +146,7 @@ final class FinishController
 
         return redirect()
             ->route('studies.show', $study)
-            ->with('message', 'Given to ' . implode(', ', $given) . '. Undo in each takes it back.');
+            ->with('message', 'Given to ' . implode(', ', $given) . '. It can be undone in each study.');
     }
 
     /** What is worked out by one convention cannot stand beside what is worked out by another. */

@@ -46,7 +46,7 @@ final class FirstPageController
     /** The demo, for those who have no file at hand. */
     public function demo(): RedirectResponse
     {
-        abort_if(Dataset::exists() || Brief::exists(), 422, 'The demo is loaded where there is no data set yet.');
+        abort_if(Dataset::exists() || Brief::exists(), 422, 'The demo can be loaded only while there is no data set.');
         set_time_limit(300);
         Artisan::call('demo:load');
 

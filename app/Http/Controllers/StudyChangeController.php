@@ -68,7 +68,7 @@ final class StudyChangeController
     {
         $text = $request->string('text')->trim()->value();
 
-        return $text === '' ? '' : " You wrote: “{$text}”";
+        return $text === '' ? '' : " You entered: “{$text}”";
     }
 
     /**

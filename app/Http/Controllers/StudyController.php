@@ -23,7 +23,7 @@ final class StudyController
     {
         $data = new StoredData($dataset);
         $measure = $request->string('measure')->value();
-        abort_unless(isset($data->measures()[$measure]), 422, 'The data set has no such measure.');
+        abort_unless(isset($data->measures()[$measure]), 422, 'The data set does not have this measure.');
 
         return redirect()->route('studies.show', FirstStudy::of($dataset, $data, $measure));
     }

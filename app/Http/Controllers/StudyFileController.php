@@ -17,7 +17,7 @@ final class StudyFileController
     {
         $file = $request->file('study');
         if (!($file instanceof UploadedFile) || $file->getSize() > StudyFile::LARGEST) {
-            return back()->with('message', 'Choose a study file of up to 40 MB, as “Hand over” writes it.');
+            return back()->with('message', 'Choose a study file of up to 40 MB from “Hand over”.');
         }
 
         return self::opened($file, $dataset);

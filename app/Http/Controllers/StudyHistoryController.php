@@ -30,9 +30,9 @@ final class StudyHistoryController
             $study->refresh();
             [$status, $message] = [
                 409,
-                'Nothing was taken back or brought again: ' .
+                'Nothing was undone or redone: ' .
                 SeenRevision::cameBetween($seen, $study) .
-                ' Look at it first; then do it again if you wish.',
+                ' Look at it first, then try again.',
             ];
         }
         $screen = StudyScreen::of($study, SheetSize::of($request), $measure);

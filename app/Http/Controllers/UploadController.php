@@ -90,6 +90,6 @@ final class UploadController
 
         return redirect()
             ->route('data.index')
-            ->with('message', "“{$upload->name}” was put away; nothing was stored.");
+            ->with('message', "“{$upload->name}” was discarded. Nothing was stored.");
     }
 }

@@ -50,10 +50,7 @@ final class VersionController
 
         return redirect()
             ->route('datasets.show', $dataset)
-            ->with(
-                'message',
-                "The figures are again what they were in version {$version}. This is version {$dataset->version}.",
-            );
+            ->with('message', "Version {$version} was restored as version {$dataset->version}.");
     }
 
     /** The figures of a measure as they stand, twelve periods at a time, each to be corrected. */
@@ -107,13 +104,13 @@ final class VersionController
                 'status' => ['required', Rule::enum(Status::class)],
                 'why' => ['required', 'string', 'max:200'],
             ],
-            ['why.required' => 'Say why the figure is corrected, so that others can follow.'],
+            ['why.required' => 'Enter a reason.'],
         );
         $measure = Measure::where('dataset_id', $dataset->id)->where('key', $request->string('measure'))->firstOrFail();
         $entity = Entity::where('dataset_id', $dataset->id)->where('key', $request->string('entity'))->firstOrFail();
         if ($measure->formula !== '') {
             return back()->withErrors([
-                'value' => "{$measure->name} is worked out from other measures. Correct the figure that it comes from.",
+                'value' => "{$measure->name} is calculated from other measures. Correct the source value instead.",
             ]);
         }
         $value = NumberNotation::Point->read($request->string('value')->value());
@@ -129,8 +126,8 @@ final class VersionController
                 ->withInput()
                 ->withErrors([
                     'period' =>
-                        "{$measure->name} has {$measure->frequency->adjective()} figures, and {$period->label()} is " .
-                        'none of their periods. Write it as they are written.',
+                        "{$measure->name} has {$measure->frequency->adjective()} values, and {$period->label()} is " .
+                        'not one of their periods. Enter it like them.',
                 ]);
         }
         if ($value === null) {
@@ -138,8 +135,8 @@ final class VersionController
                 ->withInput()
                 ->withErrors([
                     'value' =>
-                        "“{$request->string('value')}” is not a number. Write it as in 1,234.5, or leave it empty " .
-                        'for a value that is missing.',
+                        "“{$request->string('value')}” is not a number. Enter it like 1,234.5, or leave it empty for " .
+                        'a missing value.',
                 ]);
         }
         try {
@@ -159,7 +156,7 @@ final class VersionController
 
         return redirect()
             ->route('datasets.show', $dataset)
-            ->with('message', "Corrected, in version {$dataset->version}. It can be taken back below.");
+            ->with('message', "Correction saved as version {$dataset->version}. You can undo it below.");
     }
 
     /** Puts back what a correction replaced. */
@@ -172,7 +169,7 @@ final class VersionController
             return back()->withErrors(['correction' => $problem->getMessage()]);
         }
 
-        return redirect()->route('datasets.show', $dataset)->with('message', 'The correction is taken back.');
+        return redirect()->route('datasets.show', $dataset)->with('message', 'The correction was undone.');
     }
 
     /** Holds a study to the version that it shows, or lets it follow the newest again. */

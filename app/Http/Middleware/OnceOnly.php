@@ -54,6 +54,6 @@ final class OnceOnly
             Sleep::for(100)->milliseconds();
         }
 
-        throw new HttpException(503, 'The same was sent before, and is still being done. Look at the data page.');
+        throw new HttpException(503, 'The same request was sent before and is still running. Look at the first page.');
     }
 }

@@ -36,7 +36,7 @@ final class PlainInput
     {
         foreach ([...$request->query->all(), ...$request->request->all()] as $name => $value) {
             if (is_array($value) && !in_array($name, self::LISTS, true)) {
-                throw new HttpException(422, 'A field holds a list where one value is asked for.');
+                throw new HttpException(422, 'A field has several values where one is expected.');
             }
             self::mustBeText($name);
             self::mustBeText($value);
@@ -53,7 +53,7 @@ final class PlainInput
                 self::mustBeText($depth < self::DEEPEST ? $one : "\xFF", $depth + 1);
             }
         } elseif (is_string($value) && (!mb_check_encoding($value, 'UTF-8') || str_contains($value, "\0"))) {
-            throw new HttpException(422, 'A text is not written in UTF-8, so it cannot be kept. Type it anew.');
+            throw new HttpException(422, 'A text is not UTF-8 and cannot be saved. Type it again.');
         }
     }
 }

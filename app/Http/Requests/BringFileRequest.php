@@ -27,14 +27,13 @@ final class BringFileRequest extends FormRequest
 
         return [
             'file.required' =>
-                'No file came with that. Choose one, or drop it on the page: ' . TableSources::inWords() . '.',
+                'No file was uploaded. Choose one, or drop it on the page: ' . TableSources::inWords() . '.',
             'file.uploaded' =>
-                "The file did not arrive whole. Files of up to {$megabytes} MB can be brought; try again, or " .
-                'leave out columns that are not needed.',
+                "The upload is incomplete. The limit is {$megabytes} MB. Try again, or remove columns you do " .
+                'not need.',
             'file.max' =>
-                "The file is larger than {$megabytes} MB. Leave out columns that are not needed, or split it " .
-                'by measure.',
-            'dataset.exists' => 'That data set is gone. Bring the file as a new one.',
+                "The file is larger than {$megabytes} MB. Remove columns you do not need, or split it by " . 'measure.',
+            'dataset.exists' => 'That data set no longer exists. Import the file as a new data set.',
         ];
     }
 }

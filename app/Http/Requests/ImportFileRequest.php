@@ -23,7 +23,7 @@ final class ImportFileRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'name.required' => 'Give the data set a name.',
+            'name.required' => 'Enter a name for the data set.',
             'name.max' => 'The name is longer than 120 characters.',
             'source.max' => 'The source is longer than 300 characters.',
         ];

@@ -34,6 +34,6 @@ final readonly class AddMark implements Change
     {
         $mark = Mark::from($this->mark);
 
-        return $mark->text === '' ? "Mark {$mark->kind} {$mark->at}" : "Mark “{$mark->text}”";
+        return $mark->text === '' ? "Add {$mark->kind} {$mark->at}" : "Add annotation “{$mark->text}”";
     }
 }

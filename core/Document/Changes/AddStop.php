@@ -8,10 +8,11 @@ use DuskRail\Data\DataSource;
 use DuskRail\Document\Study;
 use DuskRail\Rail\StopCatalogue;
 
-/** Adds a calculation at the end of the rail, set as it is usually wanted. */
+/** Adds a stop at the end of the rail, with usual settings or with those that were proposed. */
 final readonly class AddStop implements RailChange
 {
-    private function __construct(private string $type) {}
+    /** @param array<array-key, mixed> $settings as it was proposed; none for what is usual */
+    private function __construct(private string $type, private array $settings = []) {}
 
     public static function name(): string
     {
@@ -20,7 +21,9 @@ final readonly class AddStop implements RailChange
 
     public static function from(array $input): self
     {
-        return new self((new Input($input))->text('stop'));
+        $read = new Input($input);
+
+        return new self($read->text('stop'), array_key_exists('settings', $input) ? $read->map('settings') : []);
     }
 
     public function apply(Study $study, DataSource $data): Study
@@ -29,7 +32,10 @@ final readonly class AddStop implements RailChange
         $scope = $study->scope($data);
         $arriving = $study->rail->run($data->table($study->measure), $scope)->table();
 
-        return $study->withRail($study->rail->with($class::usual($arriving, $scope)));
+        // What is proposed is given whole; a stop that is chosen from the list begins as it usually does.
+        $stop = $this->settings === [] ? $class::usual($arriving, $scope) : $class::from($this->settings);
+
+        return $study->withRail($study->rail->with($stop));
     }
 
     public function inWords(Study $before, Study $after, DataSource $data): string

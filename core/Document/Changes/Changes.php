@@ -52,6 +52,6 @@ final class Changes
             }
         }
 
-        throw InvalidStudy::because('There is no such change: “' . mb_strimwidth($name, 0, 40, '…') . '”.');
+        throw InvalidStudy::because('Unknown change: “' . mb_strimwidth($name, 0, 40, '…') . '”.');
     }
 }

@@ -25,7 +25,7 @@ final readonly class Dismiss implements Change
         return new self(
             preg_match('/^[A-Za-z0-9#.-]{1,120}$/', $signal) === 1
                 ? $signal
-                : throw InvalidStudy::because('There is no such signal.'),
+                : throw InvalidStudy::because('Unknown signal. Reload the page.'),
         );
     }
 

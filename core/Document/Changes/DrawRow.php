@@ -34,7 +34,7 @@ final readonly class DrawRow implements Change
     public function apply(Study $study, DataSource $data): Study
     {
         if ($this->row === '' || mb_strlen($this->row) > 300) {
-            throw InvalidStudy::because('There is no such row.');
+            throw InvalidStudy::because('Unknown row. Reload the page.');
         }
         $sparks = $study->part(SparksPart::class);
         $next = self::NEXT[$sparks->formOf($this->row, $this->group)];

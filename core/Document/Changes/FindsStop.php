@@ -13,7 +13,6 @@ trait FindsStop
 {
     private static function placed(Study $study, string $id): PlacedStop
     {
-        return $study->rail->stop($id) ??
-            throw InvalidStudy::because('That stop is no longer on the rail. Undo brings it back.');
+        return $study->rail->stop($id) ?? throw InvalidStudy::because('This stop was removed. Use Undo to restore it.');
     }
 }

@@ -18,7 +18,7 @@ final readonly class Input
 
         return is_scalar($value)
             ? (string) $value
-            : throw InvalidStudy::because("The change does not say its “{$name}”.");
+            : throw InvalidStudy::because("The change has no “{$name}”. Reload the page.");
     }
 
     public function textOr(string $name, string $otherwise): string

@@ -25,7 +25,7 @@ final readonly class MoveLabel implements Change
         $read = new Input($input);
         [$x, $y] = [$read->textOr('x', ''), $read->textOr('y', '0')];
         if (($x !== '' && !is_numeric($x)) || !is_numeric($y)) {
-            throw InvalidStudy::because('A label is moved by so many pixels.');
+            throw InvalidStudy::because('A label is moved by a number of pixels.');
         }
 
         return new self($read->text('label'), $x === '' ? null : round((float) $x, 1), round((float) $y, 1));

@@ -32,6 +32,6 @@ final readonly class RemoveMark implements Change
     {
         $mark = $before->part(MarksPart::class)->marks[$this->number] ?? null;
 
-        return $mark === null || $mark->text === '' ? 'Remove a mark' : "Remove the mark “{$mark->text}”";
+        return $mark === null || $mark->text === '' ? 'Remove an annotation' : "Remove annotation “{$mark->text}”";
     }
 }

@@ -24,7 +24,7 @@ final readonly class Rename implements Change
 
         return new self(
             $name === '' || mb_strlen($name) > 120
-                ? throw InvalidStudy::because('A study has a name of 1 to 120 characters.')
+                ? throw InvalidStudy::because('Enter a name of 1 to 120 characters.')
                 : $name,
         );
     }

@@ -51,8 +51,8 @@ final readonly class SetBreakdown implements Change
         $measure = $whole->measures()[$study->measure] ?? null;
         if ($show === 'sum' && $measure?->kind === MeasureKind::Rate) {
             throw InvalidStudy::because(
-                "{$measure->name} is a quotient, and quotients of parts do not add up. Hold {$breakdown->name} to " .
-                    'one category, or make its categories the lines.',
+                "{$measure->name} is a ratio, which cannot be summed. Choose one category of " .
+                    "{$breakdown->name}, or show its categories as lines.",
             );
         }
         $part = $study->part(BreakdownsPart::class);
@@ -124,10 +124,10 @@ final readonly class SetBreakdown implements Change
         $name = $breakdown->name ?? $this->breakdown;
 
         return match (true) {
-            $this->choice === 'sum' => "Add {$name} up",
-            $this->choice === 'lines' => "Draw {$name} as the lines",
-            $this->choice === 'panels' => "Draw {$name} as the panels",
-            default => "Hold {$name} to " . ($breakdown?->nameOf(substr($this->choice, 4)) ?? ''),
+            $this->choice === 'sum' => "Sum {$name}",
+            $this->choice === 'lines' => "One line per {$name}",
+            $this->choice === 'panels' => "One panel per {$name}",
+            default => "{$name}: " . ($breakdown?->nameOf(substr($this->choice, 4)) ?? ''),
         };
     }
 }

@@ -42,10 +42,8 @@ final readonly class SetPart implements Change
         $unknown = $changed->part(PeersPart::class)->target->unknownIn($data->entities());
         if ($this->part === PeersPart::class && $unknown !== []) {
             throw InvalidStudy::because(
-                "The target is for “{$unknown[0]}”, and no entity is " .
-                    'called that. Write the name as the ' .
-                    'roster has it, ' .
-                    'or its first word.',
+                "No entity is called “{$unknown[0]}” (target). Enter the name as in the roster, or its first " .
+                    'word.',
             );
         }
         // Of several measures that of the study is the one in focus, until others are chosen.

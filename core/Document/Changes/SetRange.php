@@ -31,7 +31,8 @@ final readonly class SetRange implements Change
         $axis = $data->table($study->measure)->axis;
         if ($this->range !== null && $axis->positions($this->range) === null) {
             throw InvalidStudy::because(
-                "{$this->range->label()} lies outside the data, which run from {$axis->range()->label()}.",
+                "{$this->range->label()} is outside the data ({$axis->range()->label()}). Choose periods " .
+                    'within them.',
             );
         }
 

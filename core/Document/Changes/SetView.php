@@ -24,7 +24,7 @@ final readonly class SetView implements Change
     {
         $name = (new Input($input))->text('view');
 
-        return new self(ViewCatalogue::all()[$name] ?? throw InvalidStudy::because('There is no such view.'));
+        return new self(ViewCatalogue::all()[$name] ?? throw InvalidStudy::because('Unknown view. Reload the page.'));
     }
 
     public function apply(Study $study, DataSource $data): Study

@@ -23,7 +23,7 @@ final readonly class SortRoster implements Change
     {
         return new self(
             RosterSort::tryFrom((new Input($input))->text('sort')) ??
-                throw InvalidStudy::because('The roster cannot be sorted that way.'),
+                throw InvalidStudy::because('Unknown order. Reload the page.'),
         );
     }
 

@@ -25,14 +25,14 @@ final readonly class AxisPart implements Part
         #[
             Choice(
                 'start',
-                ['cut' => 'where the values begin', 'zero' => 'at zero', 'both' => 'both ways, side by side'],
-                lead: 'starts',
+                ['cut' => 'fit to the data', 'zero' => 'zero', 'both' => 'both, side by side'],
+                lead: 'axis start',
             ),
         ]
         public string $start = 'cut',
-        #[Flag('steps', 'equal for equal ratios (logarithmic)', 'equal for equal amounts')] public bool $log = false,
-        #[Number('lower limit', hint: 'as it comes', lead: 'from')] public ?float $low = null,
-        #[Number('upper limit', hint: 'as it comes', lead: 'to')] public ?float $high = null,
+        #[Flag('scale', 'logarithmic', 'linear')] public bool $log = false,
+        #[Number('lower limit', hint: 'automatic', lead: 'minimum')] public ?float $low = null,
+        #[Number('upper limit', hint: 'automatic', lead: 'maximum')] public ?float $high = null,
         #[
             Written('view of the limits', allowed: 'name of the view that the limits were set in', shown: false),
         ]
@@ -55,7 +55,7 @@ final readonly class AxisPart implements Part
             $this->low !== null && $this->high !== null && $this->low >= $this->high
                 => 'the lower limit must be below the upper one.',
             $this->log && (($this->low ?? 1.0) <= 0.0 || ($this->high ?? 1.0) <= 0.0)
-                => 'a logarithmic axis has no zero and nothing below; choose limits above zero, or leave them empty.',
+                => 'a logarithmic axis needs limits above zero. Change them or leave them empty.',
             default => null,
         };
     }

@@ -15,10 +15,10 @@ enum Band: string
     public function label(): string
     {
         return match ($this) {
-            self::None => 'no band',
-            self::Quartiles => 'the middle half of the peers',
-            self::Deciles => 'the middle eight tenths',
-            self::Range => 'lowest to highest peer',
+            self::None => 'None',
+            self::Quartiles => 'Quartiles (middle 50 %)',
+            self::Deciles => 'Deciles (middle 80 %)',
+            self::Range => 'Lowest to highest',
         };
     }
 

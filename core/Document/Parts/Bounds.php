@@ -14,10 +14,10 @@ final readonly class Bounds implements HasSettings
     use ReadsSettings;
 
     public function __construct(
-        #[Slider('lowest along', of: 'x', fromAbove: false, lead: '→ leave out below')] public ?float $lowX = null,
-        #[Slider('highest along', of: 'x', fromAbove: true, lead: '→ and above')] public ?float $highX = null,
-        #[Slider('lowest upwards', of: 'y', fromAbove: false, lead: '↑ leave out below')] public ?float $lowY = null,
-        #[Slider('highest upwards', of: 'y', fromAbove: true, lead: '↑ and above')] public ?float $highY = null,
+        #[Slider('lowest along', of: 'x', fromAbove: false, lead: '→ Exclude below')] public ?float $lowX = null,
+        #[Slider('highest along', of: 'x', fromAbove: true, lead: '→ Exclude above')] public ?float $highX = null,
+        #[Slider('lowest upwards', of: 'y', fromAbove: false, lead: '↑ Exclude below')] public ?float $lowY = null,
+        #[Slider('highest upwards', of: 'y', fromAbove: true, lead: '↑ Exclude above')] public ?float $highY = null,
     ) {}
 
     public static function title(): string

@@ -22,9 +22,9 @@ final readonly class BreakdownView implements HasSettings
         #[
             Choice('breakdown', [
                 'one' => 'one category',
-                'sum' => 'all added up',
-                'lines' => 'the lines',
-                'panels' => 'the panels',
+                'sum' => 'sum of all',
+                'lines' => 'one line each',
+                'panels' => 'one panel each',
             ]),
         ]
         public string $show = 'one',

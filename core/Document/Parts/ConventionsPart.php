@@ -23,9 +23,9 @@ final readonly class ConventionsPart implements Part
             Choice(
                 'quartiles',
                 [
-                    'type-6' => 'of n + 1 parts (type 6)',
-                    'type-7' => 'from the lowest to the highest (type 7)',
-                    'type-8' => 'median-unbiased (type 8)',
+                    'type-6' => 'type 6, of n + 1 parts',
+                    'type-7' => 'type 7, usual in spreadsheets',
+                    'type-8' => 'type 8, median-unbiased',
                 ],
                 lead: 'quartiles and deciles',
                 about: 'where quartiles and deciles lie between values (Hyndman and Fan, 1996)',
@@ -35,8 +35,8 @@ final readonly class ConventionsPart implements Part
         #[
             Choice(
                 'standard deviation',
-                ['sample' => 'of a sample (n − 1)', 'population' => 'of a population (n)'],
-                lead: 'standard deviations',
+                ['sample' => 'sample (n − 1)', 'population' => 'population (n)'],
+                lead: 'standard deviation',
                 about: 'what the squares are divided by',
             ),
         ]
@@ -44,9 +44,9 @@ final readonly class ConventionsPart implements Part
         #[
             Choice(
                 'home',
-                ['apart' => 'is not among its peers', 'peer' => 'counts among its peers'],
+                ['apart' => 'not one of the peers', 'peer' => 'one of the peers'],
                 lead: 'home',
-                about: 'whether medians, bands and yardsticks of the peers include home',
+                about: 'whether peer medians, bands and comparisons include home',
             ),
         ]
         public string $home = 'apart',

@@ -23,15 +23,15 @@ final readonly class FiguresPart implements Part
             Choice(
                 'rows',
                 [
-                    'periods' => 'periods, newest first',
-                    'lines' => 'lines, periods across',
-                    'years' => 'years of one line, their parts across',
+                    'periods' => 'periods, latest first',
+                    'lines' => 'lines',
+                    'years' => 'years of one line',
                 ],
-                lead: 'rows are',
+                lead: 'rows',
             ),
         ]
         public string $down = 'periods',
-        #[Flag('cells', 'shaded by size', 'plain')] public bool $shaded = false,
+        #[Flag('cells', 'shaded by value', 'plain')] public bool $shaded = false,
         #[Written('sorted column', allowed: 'key of a column, or nothing', shown: false)] public string $sort = '',
         #[Flag('order', 'highest first', 'lowest first', shown: false)] public bool $downward = true,
     ) {}

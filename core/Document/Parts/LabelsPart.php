@@ -37,8 +37,8 @@ final readonly class LabelsPart implements Part
         #[
             Choice(
                 'line ends',
-                ['both' => 'name and value', 'name' => 'its name', 'value' => 'its value', 'none' => 'nothing'],
-                lead: 'at the end of a line',
+                ['both' => 'name and value', 'name' => 'name', 'value' => 'value', 'none' => 'none'],
+                lead: 'label at the line end',
             ),
         ]
         public string $end = 'both',
@@ -47,7 +47,7 @@ final readonly class LabelsPart implements Part
                 'labelled points',
                 ['first' => 'first', 'last' => 'last', 'highest' => 'highest', 'lowest' => 'lowest'],
                 unknown: 'the points that can be labelled are',
-                lead: 'values of the focus:',
+                lead: 'labelled points of the focus',
             ),
         ]
         public array $points = [],
@@ -56,8 +56,8 @@ final readonly class LabelsPart implements Part
                 'turning points',
                 0,
                 200,
-                [0 => 'no others', 2 => 'two turning points', 5 => 'five', 12 => 'a dozen', 200 => 'as many as fit'],
-                lead: 'and',
+                [0 => 'none', 2 => '2', 5 => '5', 12 => '12', 200 => 'as many as fit'],
+                lead: 'more points',
             ),
         ]
         public int $more = 0,
@@ -65,25 +65,25 @@ final readonly class LabelsPart implements Part
             Choice(
                 'side',
                 [
-                    'auto' => 'where there is room',
+                    'auto' => 'automatic',
                     'above' => 'above',
                     'below' => 'below',
-                    'left' => 'at the left',
-                    'right' => 'at the right',
+                    'left' => 'left',
+                    'right' => 'right',
                 ],
-                lead: 'placed',
+                lead: 'position',
             ),
         ]
         public string $side = 'auto',
-        #[Flag('ground', 'a ground of their own', 'the picture as it is', lead: 'on')] public bool $backed = false,
+        #[Flag('label background', 'on', 'off')] public bool $backed = false,
         #[ByKey('labels of single lines', OwnLabels::class)] public array $own = [],
         #[
             ByKey(
-                'places of labels',
+                'positions of labels',
                 Placement::class,
-                by: 'label (line and period, as in `tarrow@2024-05`, or `@end`)',
+                by: 'label (line and period, for example `tarrow@2024-05`, or `@end`)',
                 pattern: '/^.*@.+$/s',
-                unfit: 'a label is known by its line and period, as in tarrow@2024-05.',
+                unfit: 'a label has a line and a period, for example tarrow@2024-05.',
             ),
         ]
         public array $placed = [],

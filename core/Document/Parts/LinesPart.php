@@ -21,20 +21,20 @@ final readonly class LinesPart implements Part
      */
     public function __construct(
         #[
-            Choice('lines', ['entities' => 'entities', 'measures' => 'measures of one entity'], lead: 'the lines are'),
+            Choice('lines', ['entities' => 'entity', 'measures' => 'measure of one entity'], lead: 'one line per'),
         ]
         public string $across = 'entities',
         #[
             Chosen(
                 'entity',
-                of: 'entities',
-                none: 'the first in focus',
-                lead: 'years and measures of',
-                leads: ['across=measures' => 'namely of'],
+                of: 'entity',
+                none: 'First in focus',
+                lead: 'entity for years and measures',
+                leads: ['across=measures' => 'entity'],
             ),
         ]
         public string $of = '',
-        #[Several('groups as lines', of: 'groups', lead: 'as lines of their own:')] public array $groups = [],
+        #[Several('groups as lines', of: 'groups', lead: 'groups shown as lines')] public array $groups = [],
     ) {}
 
     public static function name(): string

@@ -48,19 +48,19 @@ final readonly class LookPart implements Part
         #[
             Choice(
                 'course',
-                ['straight' => 'straight', 'smooth' => 'smooth (a drawing aid)', 'steps' => 'in steps'],
-                lead: 'from point to point',
+                ['straight' => 'straight', 'smooth' => 'smooth (appearance only)', 'steps' => 'steps'],
+                lead: 'line shape',
             ),
         ]
         public string $course = 'straight',
-        #[Flag('area under the focus', 'filled', 'open', lead: 'under the focus')] public bool $area = false,
-        #[Flag('points', 'all marked', 'the last only', lead: 'its points')] public bool $points = false,
-        #[Choice('last point', self::SHAPES, lead: 'the last as')] public string $last = 'dot',
+        #[Flag('area under the focus', 'filled', 'none', lead: 'under the focus')] public bool $area = false,
+        #[Flag('points', 'all points', 'last point', lead: 'markers')] public bool $points = false,
+        #[Choice('last point', self::SHAPES, lead: 'marker at the last point')] public string $last = 'dot',
         #[
             Choice(
                 'size of the last point',
-                ['small' => 'small', 'usual' => 'usual', 'large' => 'large'],
-                lead: 'of size',
+                ['small' => 'small', 'usual' => 'medium', 'large' => 'large'],
+                lead: 'marker size',
                 when: ['last' => ['dot', 'ring', 'square', 'diamond', 'triangle']],
             ),
         ]
@@ -69,23 +69,23 @@ final readonly class LookPart implements Part
             Choice(
                 'coloured part',
                 [
-                    'all' => 'all along',
-                    'from' => 'from a period on',
+                    'all' => 'whole line',
+                    'from' => 'from a period',
                     'above' => 'while above',
                     'below' => 'while below',
                 ],
-                lead: 'coloured',
+                lead: 'coloured part',
             ),
         ]
         public string $lit = 'all',
         #[
             Written(
                 'limit of the coloured part',
-                hint: 'the peers, or a value',
-                lead: 'the value',
+                hint: 'median, or a value',
+                lead: 'threshold',
                 when: ['lit' => ['from', 'above', 'below']],
-                leads: ['lit=from' => 'namely'],
-                hints: ['namely' => 'a year or a period'],
+                leads: ['lit=from' => 'from period'],
+                hints: ['from period' => '2019 or 2019-03'],
                 allowed: 'a period or a value',
             ),
         ]
@@ -95,8 +95,8 @@ final readonly class LookPart implements Part
                 'line width',
                 1.0,
                 8.0,
-                options: ['2' => 'fine', '3' => 'usual', '4.5' => 'heavy'],
-                lead: 'its width',
+                options: ['2' => 'thin', '3' => 'medium', '4.5' => 'thick'],
+                lead: 'line width',
                 outside: 'a line can be 1 to 8 pixels wide.',
             ),
         ]
@@ -104,8 +104,8 @@ final readonly class LookPart implements Part
         #[
             Choice(
                 'gaps',
-                ['open' => 'left open', 'hair' => 'joined by a dashed hair'],
-                lead: 'where figures are missing, lines are',
+                ['open' => 'interrupted', 'hair' => 'joined by a thin dashed line'],
+                lead: 'at missing values',
             ),
         ]
         public string $gaps = 'open',

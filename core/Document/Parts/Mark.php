@@ -20,7 +20,7 @@ final readonly class Mark implements HasSettings
 {
     use ReadsSettings;
 
-    private const SHAPES = ['' => 'as usual', ...LookPart::SHAPES];
+    private const SHAPES = ['' => 'default', ...LookPart::SHAPES];
 
     /**
      * @param 'event'|'spell'|'value'|'point'|'drop'|'note' $kind
@@ -36,25 +36,25 @@ final readonly class Mark implements HasSettings
             Choice(
                 'kind',
                 [
-                    'event' => 'an event',
-                    'spell' => 'a spell',
-                    'value' => 'a value',
-                    'point' => 'a point, with a shape',
-                    'drop' => 'a point, with a drop line',
-                    'note' => 'a point, with a note',
+                    'event' => 'event',
+                    'spell' => 'shaded period',
+                    'value' => 'reference line',
+                    'point' => 'marker',
+                    'drop' => 'marker with drop line',
+                    'note' => 'note',
                 ],
-                lead: 'mark',
+                lead: 'annotation',
             ),
         ]
         public string $kind = 'event',
-        #[Written('period', hint: 'a year or a period', lead: 'in', allowed: 'a period')] public string $at = '',
-        #[Written('last period', hint: 'of a spell', lead: 'until', allowed: 'a period')] public string $to = '',
-        #[Number('value', hint: 'of a value')] public ?float $value = null,
-        #[Chosen('line', of: 'lines', lead: 'of')] public string $line = '',
-        #[Written('words', hint: 'a few words', longest: 120, lead: 'saying')] public string $text = '',
-        #[Choice('shape', self::SHAPES, lead: 'a point as')] public string $shape = '',
+        #[Written('period', hint: '2022 or 2022-07', lead: 'period', allowed: 'a period')] public string $at = '',
+        #[Written('last period', hint: 'of a shaded period', lead: 'end', allowed: 'a period')] public string $to = '',
+        #[Number('value', hint: 'of a reference line')] public ?float $value = null,
+        #[Chosen('line', of: 'lines', lead: 'line')] public string $line = '',
+        #[Written('words', hint: 'for example: Programme starts', longest: 120, lead: 'text')] public string $text = '',
+        #[Choice('shape', self::SHAPES, lead: 'marker')] public string $shape = '',
         #[
-            Choice('size', ['small' => 'small', 'usual' => 'usual', 'large' => 'large'], lead: 'of size'),
+            Choice('size', ['small' => 'small', 'usual' => 'medium', 'large' => 'large'], lead: 'marker size'),
         ]
         public string $size = 'usual',
     ) {}
@@ -67,19 +67,19 @@ final readonly class Mark implements HasSettings
     public function conflict(): ?string
     {
         if ($this->kind === 'value') {
-            return $this->value === null ? 'say which value.' : null;
+            return $this->value === null ? 'enter a value.' : null;
         }
         foreach ($this->kind === 'spell' ? [$this->at, $this->to] : [$this->at] as $period) {
             try {
                 Period::parse($period);
             } catch (UnknownPeriod $problem) {
-                $spell = $this->kind === 'spell' ? ' it begins and ends' : '';
+                $which = $this->kind === 'spell' ? 'the periods in which it begins and ends' : 'a period';
 
-                return $period === '' ? "say in which period{$spell}, as in 2022-07." : $problem->getMessage();
+                return $period === '' ? "enter {$which}, for example 2022-07." : $problem->getMessage();
             }
         }
 
-        return $this->kind === 'note' && $this->text === '' ? 'a note needs words.' : null;
+        return $this->kind === 'note' && $this->text === '' ? 'enter a text for the note.' : null;
     }
 
     public function settled(): static

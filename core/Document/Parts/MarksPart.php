@@ -19,7 +19,7 @@ final readonly class MarksPart implements Part
                 'marks',
                 Mark::class,
                 most: 24,
-                tooMany: 'more than 24 marks are more than anybody reads. Remove one first.',
+                tooMany: 'there are 24 annotations, which is the limit. Remove one first.',
             ),
         ]
         public array $marks = [],
@@ -32,7 +32,7 @@ final readonly class MarksPart implements Part
 
     public static function title(): string
     {
-        return 'Marks';
+        return 'Annotations';
     }
 
     public function adding(Mark $mark): self

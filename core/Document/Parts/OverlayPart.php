@@ -25,7 +25,7 @@ final readonly class OverlayPart implements Part
                 'cycle',
                 ['year' => 'years', 'month' => 'months', 'week' => 'weeks'],
                 enum: Cycle::class,
-                lead: 'lay over each other',
+                lead: 'overlay',
                 if: 'days',
             ),
         ]
@@ -36,13 +36,13 @@ final readonly class OverlayPart implements Part
                 1,
                 12,
                 [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
-                lead: 'years that start in',
+                lead: 'start of year',
                 when: ['cycle' => 'year'],
                 about: 'month in which years start',
             ),
         ]
         public int $start = 1,
-        #[Flag('earlier ones', 'as a band with their median', 'as quiet lines')] public bool $band = false,
+        #[Flag('earlier ones', 'band with median', 'grey lines')] public bool $band = false,
     ) {}
 
     public static function name(): string

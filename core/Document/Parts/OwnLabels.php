@@ -20,20 +20,20 @@ final readonly class OwnLabels implements HasSettings
     public function __construct(
         #[
             Choice('end', [
-                '' => 'end as all',
+                '' => 'default label',
                 'both' => 'name and value',
-                'name' => 'its name',
-                'value' => 'its value',
-                'none' => 'nothing',
+                'name' => 'name',
+                'value' => 'value',
+                'none' => 'none',
             ]),
         ]
         public string $end = '',
         #[
             Choice('points', [
-                '' => 'points as all',
+                '' => 'default points',
                 'none' => 'no points',
                 'ends' => 'first and last',
-                'extremes' => 'highest and lowest',
+                'extremes' => 'minimum and maximum',
                 'four' => 'all four',
             ]),
         ]

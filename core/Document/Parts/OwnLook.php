@@ -16,16 +16,16 @@ final readonly class OwnLook implements HasSettings
     /** Each is nothing for as all. */
     public function __construct(
         #[
-            Choice('width', ['' => 'width as all', 'fine' => 'fine', 'usual' => 'usual', 'heavy' => 'heavy']),
+            Choice('width', ['' => 'default width', 'fine' => 'thin', 'usual' => 'medium', 'heavy' => 'thick']),
         ]
         public string $width = '',
         #[
-            Choice('dash', ['' => 'dash as all', 'solid' => 'solid', 'dashed' => 'dashed', 'dotted' => 'dotted']),
+            Choice('dash', ['' => 'default dash', 'solid' => 'solid', 'dashed' => 'dashed', 'dotted' => 'dotted']),
         ]
         public string $dash = '',
         #[
             Choice('marker', [
-                '' => 'marker as all',
+                '' => 'default marker',
                 'dots' => 'dots',
                 'squares' => 'squares',
                 'diamonds' => 'diamonds',

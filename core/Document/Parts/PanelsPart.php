@@ -35,14 +35,14 @@ final readonly class PanelsPart implements Part
             Choice(
                 'split',
                 [
-                    'none' => 'nothing: one picture',
+                    'none' => 'none: one chart',
                     'entity' => 'line',
                     'group' => 'group',
                     'measure' => 'measure',
                     'year' => 'year',
-                    'month' => 'part of the year, years along',
+                    'month' => 'month or quarter, years on the axis',
                 ],
-                lead: 'a panel for each',
+                lead: 'one panel per',
             ),
         ]
         public string $by = 'none',
@@ -51,8 +51,8 @@ final readonly class PanelsPart implements Part
                 'columns',
                 0,
                 8,
-                ['as many as fit', '1', '2', '3', '4', '5', '6', '7', '8'],
-                lead: 'in a row',
+                ['automatic', '1', '2', '3', '4', '5', '6', '7', '8'],
+                lead: 'panels per row',
                 when: self::SPLIT,
             ),
         ]
@@ -60,7 +60,7 @@ final readonly class PanelsPart implements Part
         #[
             Choice(
                 'scale',
-                ['same' => 'the same for all', 'own' => 'one each', 'span' => 'same span, own middle'],
+                ['same' => 'shared', 'own' => 'separate', 'span' => 'same range, separate midpoint'],
                 when: self::SPLIT,
             ),
         ]
@@ -69,46 +69,43 @@ final readonly class PanelsPart implements Part
             Choice(
                 'order',
                 [
-                    'roster' => 'as the roster',
-                    'name' => 'by name',
+                    'roster' => 'as in the roster',
+                    'name' => 'name',
                     'latest' => 'highest first',
                     'change' => 'largest rise first',
                     'slope' => 'steepest first',
                     'rank' => 'best first',
                     'hand' => 'by hand',
                 ],
-                lead: 'ordered',
+                lead: 'order',
                 when: self::SPLIT,
             ),
         ]
         public string $order = 'roster',
-        #[
-            Flag('other lines', 'faint behind', 'not drawn', lead: 'all others', when: self::SPLIT),
-        ]
-        public bool $behind = true,
+        #[Flag('other lines', 'faint', 'hidden', lead: 'other lines', when: self::SPLIT)] public bool $behind = true,
         #[Several('order by hand', ordered: true, shown: false)] public array $hand = [],
         #[
             Choice(
-                'values',
-                ['edge' => 'at the left edge', 'every' => 'in every panel', 'range' => 'as a range in the heading'],
+                'axis labels',
+                ['edge' => 'left edge', 'every' => 'every panel', 'range' => 'range in the title'],
                 when: self::SPLIT,
             ),
         ]
         public string $axis = 'edge',
         #[
-            Choice('heading', ['above' => 'above', 'below' => 'below', 'off' => 'none'], when: self::SPLIT),
+            Choice('title', ['above' => 'above', 'below' => 'below', 'off' => 'none'], when: self::SPLIT),
         ]
         public string $heading = 'above',
         #[
             Choice(
-                'ground',
-                ['plain' => 'plain', 'framed' => 'framed', 'striped' => 'every other one tinted'],
+                'background',
+                ['plain' => 'plain', 'framed' => 'framed', 'striped' => 'alternating'],
                 when: self::SPLIT,
             ),
         ]
         public string $ground = 'plain',
         #[
-            Choice('gaps', ['narrow' => 'narrow', 'usual' => 'usual', 'wide' => 'wide'], when: self::SPLIT),
+            Choice('spacing', ['narrow' => 'narrow', 'usual' => 'medium', 'wide' => 'wide'], when: self::SPLIT),
         ]
         public string $gap = 'usual',
     ) {}

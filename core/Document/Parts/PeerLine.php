@@ -21,7 +21,7 @@ enum PeerLine: string
             self::None => '',
             self::Median => 'Peer median',
             self::Mean => 'Peer mean',
-            self::Pooled => 'Peers together',
+            self::Pooled => 'Weighted peer mean',
         };
     }
 }

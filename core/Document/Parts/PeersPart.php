@@ -27,28 +27,28 @@ final readonly class PeersPart implements Part
             Choice(
                 'peer line',
                 [
-                    'none' => 'no line',
-                    'median' => 'their median',
-                    'mean' => 'their mean, each counting the same',
-                    'together' => 'all of them together, as a ratio of sums',
+                    'none' => 'none',
+                    'median' => 'median',
+                    'mean' => 'mean',
+                    'together' => 'weighted mean (ratio of sums)',
                 ],
                 enum: PeerLine::class,
-                lead: 'of the peers draw',
+                lead: 'peer line',
             ),
         ]
         public PeerLine $line = PeerLine::Median,
-        #[Choice('band', enum: Band::class, lead: 'and behind')] public Band $band = Band::None,
+        #[Choice('band', enum: Band::class, lead: 'peer band')] public Band $band = Band::None,
         #[
-            Chosen('group', of: 'groups', none: 'all peers', least: 2, each: 'the group %s', lead: 'of'),
+            Chosen('group', of: 'groups', none: 'All', least: 2, each: 'Group %s', lead: 'peers'),
         ]
         public string $group = '',
         #[
             Parsed(
                 'target',
                 Targets::class,
-                hint: 'as in 120; 2024 110; Veldmere 95',
-                allowed: 'a value, before it the period from which it holds, and before that whom it is for, several ' .
-                    'parted by `;`, as in `130; 2024 110; Veldmere 95`',
+                hint: '120; 2024 110; Veldmere 95',
+                allowed: 'a value, with a start period or a name before it; several with `;`: ' .
+                    '`130; 2024 110; Veldmere 95`',
             ),
         ]
         public Targets $target = new Targets(),

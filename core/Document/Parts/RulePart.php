@@ -29,40 +29,34 @@ final readonly class RulePart implements Part
             Choice(
                 'rule',
                 [
-                    'hand' => 'whom I choose',
-                    'top' => 'the highest',
-                    'bottom' => 'the lowest',
-                    'past' => 'those past a value',
-                    'group' => 'a group',
+                    'hand' => 'chosen by hand',
+                    'top' => 'highest',
+                    'bottom' => 'lowest',
+                    'past' => 'beyond a value',
+                    'group' => 'group',
                 ],
-                lead: 'in focus',
+                lead: 'focus',
                 offeredIf: ['group' => 'groups'],
             ),
         ]
         public string $by = 'hand',
-        #[
-            Whole('number of lines', 1, 6, [1 => '1', '2', '3', '4', '5', '6'], lead: 'so many:', when: self::ENDS),
-        ]
-        public int $count = 3,
+        #[Whole('number of lines', 1, 6, [1 => '1', '2', '3', '4', '5', '6'], when: self::ENDS)] public int $count = 3,
         #[
             Choice(
                 'figure',
                 [
                     'latest' => 'latest value',
-                    'change' => 'change over what is shown',
+                    'change' => 'change over the time shown',
                     'slope' => 'slope',
-                    'rank' => 'place',
+                    'rank' => 'rank',
                 ],
-                lead: 'by',
+                lead: 'ranked by',
                 when: self::ENDS,
             ),
         ]
         public string $of = 'latest',
-        #[Number('value', hint: 'a value', lead: 'namely', when: ['by' => 'past'])] public ?float $value = null,
-        #[
-            Chosen('group', of: 'groups', none: 'choose …', lead: 'namely', when: ['by' => 'group']),
-        ]
-        public string $group = '',
+        #[Number('value', when: ['by' => 'past'])] public ?float $value = null,
+        #[Chosen('group', of: 'groups', none: 'Choose …', when: ['by' => 'group'])] public string $group = '',
     ) {}
 
     public static function name(): string

@@ -38,42 +38,50 @@ final readonly class ScatterPart implements Part
         #[RailSetting('horizontal rail')] public ?Rail $rail = null,
         #[
             Choice('points', [
-                'latest' => 'at the newest period',
-                'mean' => 'at the mean over what is shown',
-                'path' => 'as paths through time',
+                'latest' => 'latest period',
+                'mean' => 'mean over the time shown',
+                'path' => 'paths over time',
             ]),
         ]
         public string $at = 'latest',
         #[
             Choice(
-                'dividing lines',
+                'quadrant lines',
                 [
-                    'none' => 'nothing',
-                    'mean' => 'the means',
-                    'median' => 'the medians',
-                    'weighted' => 'the means weighed by size',
-                    'value' => 'values of my own',
+                    'none' => 'none',
+                    'mean' => 'means',
+                    'median' => 'medians',
+                    'weighted' => 'weighted means',
+                    'value' => 'own values',
                 ],
-                lead: 'cut at',
+                lead: 'quadrant lines',
             ),
         ]
         public string $line = 'median',
         #[
-            Number('horizontal dividing line', hint: 'none', lead: 'upwards', when: ['line' => 'value']),
+            Number('horizontal quadrant line', hint: 'none', lead: 'vertical axis', when: ['line' => 'value']),
         ]
         public ?float $lineY = null,
         #[
-            Number('vertical dividing line', hint: 'none', lead: 'along', when: ['line' => 'value']),
+            Number('vertical quadrant line', hint: 'none', lead: 'horizontal axis', when: ['line' => 'value']),
         ]
         public ?float $lineX = null,
-        #[Chosen('size', of: 'sizes', none: 'each other', lead: 'as large as')] public string $size = '',
-        #[Flag('straight lines', 'through each group', 'not drawn')] public bool $fits = false,
+        #[Chosen('size', of: 'sizes', none: 'Equal', lead: 'point size')] public string $size = '',
+        #[Flag('trend lines', 'one per group', 'none')] public bool $fits = false,
         #[
-            Several('corners', ordered: true, longest: 60, hint: 'upper left, upper right, lower left, lower right'),
+            Several(
+                'quadrant names',
+                ordered: true,
+                longest: 60,
+                hint: 'upper left, upper right, lower left, lower right',
+            ),
         ]
         public array $corners = ['', '', '', ''],
         #[Embedded] public Bounds $bounds = new Bounds(),
-        #[Choice('rail being edited', ['y' => 'upwards', 'x' => 'along'], shown: false)] public string $editing = 'y',
+        #[
+            Choice('rail being edited', ['y' => 'vertical axis', 'x' => 'horizontal axis'], shown: false),
+        ]
+        public string $editing = 'y',
     ) {}
 
     public static function name(): string

@@ -27,17 +27,10 @@ final readonly class SparksPart implements Part
      */
     public function __construct(
         #[
-            Choice(
-                'form',
-                ['line' => 'a line', 'columns' => 'columns', 'signs' => 'ups and downs about zero'],
-                lead: 'each as',
-            ),
+            Choice('form', ['line' => 'line', 'columns' => 'columns', 'signs' => 'up/down'], lead: 'form'),
         ]
         public string $form = 'line',
-        #[
-            Choice('scale', ['own' => 'a scale of its own', 'common' => 'a common scale'], lead: 'on'),
-        ]
-        public string $scale = 'own',
+        #[Choice('scale', ['own' => 'separate', 'common' => 'shared'], lead: 'scale')] public string $scale = 'own',
         #[
             Several(
                 'marked points',
@@ -46,15 +39,15 @@ final readonly class SparksPart implements Part
                     'lowest' => 'lowest',
                     'first' => 'first',
                     'last' => 'last',
-                    'negative' => 'below zero',
+                    'negative' => 'negative',
                     'all' => 'all',
                 ],
                 unknown: 'the points that can be marked are',
-                lead: 'marked:',
+                lead: 'marked points',
             ),
         ]
         public array $points = ['highest', 'lowest', 'last'],
-        #[Flag('rows', 'by group, with totals', 'all in one list')] public bool $grouped = true,
+        #[Flag('rows', 'by group, with totals', 'one list')] public bool $grouped = true,
         #[
             Choice(
                 'sorted column',
@@ -63,8 +56,8 @@ final readonly class SparksPart implements Part
                     'latest' => 'latest',
                     'change' => 'change',
                     'growth' => 'growth',
-                    'rank' => 'place',
-                    'trend' => 'course',
+                    'rank' => 'rank',
+                    'trend' => 'trend',
                 ],
                 shown: false,
             ),
@@ -72,11 +65,7 @@ final readonly class SparksPart implements Part
         public string $sort = 'name',
         #[Flag('order', 'highest first', 'lowest first', shown: false)] public bool $downward = false,
         #[
-            Words(
-                'forms of single rows',
-                ['line', 'columns', 'signs'],
-                'a row can be drawn as line, columns or signs.',
-            ),
+            Words('forms of single rows', ['line', 'columns', 'signs'], 'a row can be a line, columns or signs.'),
         ]
         public array $forms = [],
     ) {}

@@ -16,14 +16,14 @@ final readonly class StackPart implements Part
 
     private const TOPS = [
         0 => 'all',
-        2 => 'the largest 2, and the rest',
-        3 => 'the largest 3, and the rest',
-        4 => 'the largest 4, and the rest',
-        5 => 'the largest 5, and the rest',
-        6 => 'the largest 6, and the rest',
-        8 => 'the largest 8, and the rest',
-        10 => 'the largest 10, and the rest',
-        12 => 'the largest 12, and the rest',
+        2 => 'largest 2, rest combined',
+        3 => 'largest 3, rest combined',
+        4 => 'largest 4, rest combined',
+        5 => 'largest 5, rest combined',
+        6 => 'largest 6, rest combined',
+        8 => 'largest 8, rest combined',
+        10 => 'largest 10, rest combined',
+        12 => 'largest 12, rest combined',
     ];
 
     /**
@@ -39,12 +39,12 @@ final readonly class StackPart implements Part
             Choice(
                 'form',
                 [
-                    'areas' => 'areas on each other',
-                    'lines' => 'lines on each other',
-                    'shares' => 'areas to 100 %',
-                    'through' => 'overlapping, see-through',
+                    'areas' => 'stacked areas',
+                    'lines' => 'stacked lines',
+                    'shares' => '100 % areas',
+                    'through' => 'overlapping areas',
                 ],
-                lead: 'as',
+                lead: 'form',
             ),
         ]
         public string $form = 'areas',
@@ -52,16 +52,16 @@ final readonly class StackPart implements Part
             Choice(
                 'order',
                 [
-                    'size' => 'the largest first',
-                    'name' => 'by name',
+                    'size' => 'largest first',
+                    'name' => 'name',
                     'roster' => 'as in the data',
                     'hand' => 'by hand (Alt ↑ ↓)',
                 ],
-                lead: 'from the bottom',
+                lead: 'order from the bottom',
             ),
         ]
         public string $order = 'size',
-        #[Whole('number of layers', 0, 40, self::TOPS, lead: 'by themselves')] public int $top = 6,
+        #[Whole('number of layers', 0, 40, self::TOPS, lead: 'separate parts')] public int $top = 6,
         #[Several('order by hand', ordered: true, shown: false)] public array $hand = [],
     ) {}
 

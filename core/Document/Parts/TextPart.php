@@ -19,8 +19,8 @@ final readonly class TextPart implements Part
         #[
             Choice(
                 'size',
-                ['small' => 'small', 'usual' => 'as usual', 'large' => 'large, for a slide'],
-                lead: 'words and lines',
+                ['small' => 'small', 'usual' => 'medium', 'large' => 'large (slides)'],
+                lead: 'text and line size',
             ),
         ]
         public string $size = 'usual',

@@ -24,13 +24,13 @@ final readonly class TonePart implements Part
             Choice(
                 'figure',
                 [
-                    'none' => 'who is in focus',
-                    'latest' => 'their latest value',
-                    'change' => 'their change over what is shown',
-                    'place' => 'their place',
-                    'target' => 'their distance from the target',
+                    'none' => 'focus',
+                    'latest' => 'latest value',
+                    'change' => 'change over the time shown',
+                    'place' => 'rank',
+                    'target' => 'distance from target',
                 ],
-                lead: 'lines coloured by',
+                lead: 'line colour by',
                 offeredIf: ['target' => 'target'],
             ),
         ]
@@ -38,8 +38,8 @@ final readonly class TonePart implements Part
         #[
             Choice(
                 'scale',
-                ['rising' => 'from pale to strong', 'about' => 'with two arms'],
-                lead: 'on a scale',
+                ['rising' => 'sequential', 'about' => 'diverging'],
+                lead: 'colour scale',
                 when: ['by' => ['latest', 'change', 'place']],
             ),
         ]
@@ -47,8 +47,8 @@ final readonly class TonePart implements Part
         #[
             Number(
                 'middle',
-                hint: 'the peers; of a change 0',
-                lead: 'about',
+                hint: 'peer median; 0 for a change',
+                lead: 'midpoint',
                 when: ['scale' => 'about', 'by' => ['latest', 'change']],
             ),
         ]

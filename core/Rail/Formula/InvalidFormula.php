@@ -23,7 +23,7 @@ final class InvalidFormula extends Refusal
         return new self(
             '“' .
                 mb_strimwidth($word, 0, 40, '…') .
-                "” at character {$column} is neither a measure nor a number. There are: " .
+                "” (character {$column}) is neither a measure nor a number. Available measures: " .
                 implode(', ', $names) .
                 '.',
         );
@@ -32,23 +32,22 @@ final class InvalidFormula extends Refusal
     public static function unexpected(string $text, int $column): self
     {
         return new self(
-            "“{$text}” at character {$column} does not follow from what stands before it. " .
-                'Join measures and numbers by + − × ÷.',
+            "“{$text}” (character {$column}) is not expected here. Put + − × or ÷ between measures and " . 'numbers.',
         );
     }
 
     public static function unfinished(): self
     {
-        return new self('The formula ends too early: a measure or a number is missing at its end.');
+        return new self('The formula is incomplete: add a measure or a number at the end.');
     }
 
     public static function open(): self
     {
-        return new self('A parenthesis is opened and not closed. Add “)”.');
+        return new self('A closing parenthesis is missing.');
     }
 
     public static function tooDeep(): self
     {
-        return new self('The formula has parentheses within parentheses too many times over. Write it in two stops.');
+        return new self('The formula has too many nested parentheses. Split it into two stops.');
     }
 }

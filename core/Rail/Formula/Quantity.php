@@ -60,8 +60,8 @@ final readonly class Quantity
             $this->unit === null => $sign === '×'
                 ? $other->scaled($this->times)
                 : throw InvalidFormula::because(
-                    "A plain number divided by what is in {$other->unit()->text()} has no use here. Divide " .
-                        'the measure by the number.',
+                    "A number cannot be divided by values in {$other->unit()->text()}. Divide the measure by the " .
+                        'number.',
                 ),
             $sign === '÷' => $this->quotient($other),
             default => $this->product($other),
@@ -96,20 +96,20 @@ final readonly class Quantity
         if ($number && !$measured->unit()->isAmount()) {
             return self::of($measured->unit(), $measured->kind);
         }
-        $what = $sign === '+' ? 'added up' : 'taken from each other';
+        $what = $sign === '+' ? 'added up' : 'subtracted';
         if ($number || $this->unit()->text() !== $other->unit()->text()) {
             $texts = array_map(
-                static fn(self $q): string => $q->unit === null ? 'a plain number' : "what is in {$q->unit()->text()}",
+                static fn(self $q): string => $q->unit === null ? 'a number' : "values in {$q->unit()->text()}",
                 [$this, $other],
             );
             throw InvalidFormula::because(
-                ucfirst("{$texts[0]} and {$texts[1]} cannot be {$what}. Bring them to one unit first."),
+                ucfirst("{$texts[0]} and {$texts[1]} cannot be {$what}. Convert them to one unit first."),
             );
         }
         if ($this->kind !== $other->kind) {
             throw InvalidFormula::because(
-                "A {$this->kind->value} and a {$other->kind->value} cannot be {$what}: the one adds up " .
-                    'over time, the other does not.',
+                "A {$this->kind->value} and a {$other->kind->value} cannot be {$what}: one is a total over " .
+                    'time, the other is not.',
             );
         }
 
@@ -124,7 +124,7 @@ final readonly class Quantity
         foreach ([$this, $other] as $part) {
             if (!$part->unit()->isAmount()) {
                 throw InvalidFormula::because(
-                    "What is in {$part->unit()->text()} is no longer an amount, so it cannot stand in a division.",
+                    "Values in {$part->unit()->text()} are not an amount and cannot be used in a division.",
                 );
             }
         }
@@ -156,8 +156,8 @@ final readonly class Quantity
     {
         if ($this->kind !== MeasureKind::Rate && $other->kind !== MeasureKind::Rate) {
             throw InvalidFormula::because(
-                "What is in {$this->unit()->text()} times what is in {$other->unit()->text()} has no " .
-                    'meaning: one of the two must be a quotient, such as a price.',
+                "Values in {$this->unit()->text()} cannot be multiplied by values in " .
+                    "{$other->unit()->text()}: one must be a ratio, for example a price.",
             );
         }
 

@@ -13,6 +13,7 @@ use DuskRail\Data\ValueType;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -37,11 +38,11 @@ final readonly class Against implements Stop
             Choice(
                 'form',
                 [
-                    'difference' => 'the difference from',
-                    'percent' => 'the difference in per cent from',
-                    'ratio' => 'the ratio to',
+                    'difference' => 'Difference',
+                    'percent' => 'Difference in %',
+                    'ratio' => 'Ratio',
                 ],
-                lead: 'as',
+                lead: 'result',
             ),
         ]
         public string $as = 'difference',
@@ -49,23 +50,20 @@ final readonly class Against implements Stop
             Choice(
                 'yardstick',
                 [
-                    'focus' => 'the first in focus',
+                    'focus' => 'First line in focus',
                     'median' => 'the peer median',
-                    'mean' => 'the mean of the peers’ ratios',
-                    'weighted' => 'the peers together (ratio of sums)',
-                    'quartile' => 'the peers’ best quartile',
-                    'target' => 'a target',
-                    'entity' => 'another entity',
+                    'mean' => 'Peer mean',
+                    'weighted' => 'Weighted peer mean (ratio of sums)',
+                    'quartile' => 'Best quartile of peers',
+                    'target' => 'Target',
+                    'entity' => 'Another entity',
                 ],
-                lead: '-',
+                lead: 'compared with',
             ),
         ]
         public string $to = 'median',
-        #[Number('target', lead: 'of', when: ['to' => 'target'])] public float $target = 0.0,
-        #[
-            Chosen('entity', of: 'entities', none: 'choose …', lead: 'namely', when: ['to' => 'entity']),
-        ]
-        public string $entity = '',
+        #[Number('target', lead: 'target value', when: ['to' => 'target'])] public float $target = 0.0,
+        #[Chosen('entity', of: 'entities', none: 'Choose …', when: ['to' => 'entity'])] public string $entity = '',
     ) {}
 
     public static function type(): string
@@ -75,12 +73,17 @@ final readonly class Against implements Stop
 
     public static function title(): string
     {
-        return 'Against';
+        return 'Difference or ratio';
     }
 
     public static function purpose(): string
     {
-        return 'the gap to peers, to one of them, to a target';
+        return 'to the peers, another entity or a target';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Place;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -102,20 +105,21 @@ final readonly class Against implements Stop
     {
         return match (true) {
             $arriving->nature->isRelative()
-                => "A difference of {$arriving->nature->plural()} is not a size. Put this stop before it.",
+                => "The input contains {$arriving->nature->plural()}, which cannot be subtracted. Move " .
+                'this stop earlier.',
             $this->as !== 'difference' && !$arriving->allowsPercent()
-                => "What arrives here are {$arriving->inWords()}, and a per cent of them would mislead. Take the " .
-                'difference.',
+                => "The input contains {$arriving->inWords()}; a difference in % of these is misleading. Use " .
+                '“Difference”.',
             $this->to === 'focus' && $scope->focus === []
-                => 'Nothing is in focus. Put a line in focus, or compare with the peer median.',
+                => 'No line is in focus. Choose one in the roster, or compare with the peer median.',
             $this->to === 'entity' && $this->entity !== '' && !isset($arriving->series[$this->entity])
-                => 'That entity has no figures here. Choose another.',
+                => 'This entity has no values here. Choose another.',
             $this->to === 'weighted' && $arriving->weights === null
-                => 'Only quotients right after their division can be weighed by what they were divided by. Put ' .
-                'this stop right after “per denominator”, or take the mean of the ratios.',
+                => 'A weighted mean needs ratios directly after their division. Move this stop directly after ' .
+                '“Divide by measure”, or use the peer mean.',
             $this->to === 'quartile' && $scope->better === Better::Neither
-                => 'Which quartile is the best depends on whether higher or lower is better, which this ' .
-                'measure does not say. Take the median.',
+                => 'The best quartile needs a measure that defines whether higher or lower is better. Set it on ' .
+                'the data set page, or use the peer median.',
             default => null,
         };
     }
@@ -169,8 +173,8 @@ final readonly class Against implements Stop
             ? []
             : [
                 Remark::saying(
-                    'What is compared with is zero or below somewhere; there is no per cent or ratio of that.',
-                )->withRemedy('Take the difference', ['as' => 'difference']),
+                    'The compared values are zero or below in some periods; no percentage or ratio there.',
+                )->withRemedy('Use the difference', ['as' => 'difference']),
             ];
     }
 
@@ -180,9 +184,12 @@ final readonly class Against implements Stop
         $peers = count($scope->peers($arriving));
         if ($this->to === 'quartile' && $peers < 4) {
             return [
-                Remark::saying("A quartile of {$peers} peers is no quartile.")->withRemedy('Take the median', [
-                    'to' => 'median',
-                ]),
+                Remark::saying("{$peers} peers are too few for a quartile; at least 4 are needed.")->withRemedy(
+                    'Use the median',
+                    [
+                        'to' => 'median',
+                    ],
+                ),
             ];
         }
         if ($this->to === 'mean' && $arriving->weights !== null) {
@@ -192,12 +199,12 @@ final readonly class Against implements Stop
 
             return [
                 Remark::saying(
-                    'This is a mean of ratios (' .
+                    'This mean of ratios (' .
                         Explanation::number($mean) .
-                        ' at the end), in which the smallest counts as much as the largest; all together it is ' .
+                        ' at the end) gives small and large peers the same weight. The ratio of sums is ' .
                         Explanation::number($together) .
                         '.',
-                )->withRemedy('Take the ratio of sums', ['to' => 'weighted']),
+                )->withRemedy('Use the ratio of sums', ['to' => 'weighted']),
             ];
         }
 
@@ -252,10 +259,10 @@ final readonly class Against implements Stop
     {
         return match ($this->to) {
             'focus' => $scope->focus === [] ? 'focus' : $scope->nameOf($scope->focus[0]),
-            'entity' => $this->entity === '' ? 'another' : $scope->nameOf($this->entity),
+            'entity' => $this->entity === '' ? 'another entity' : $scope->nameOf($this->entity),
             'target' => 'target ' . rtrim(rtrim(number_format($this->target, 4), '0'), '.'),
             'mean' => 'peer mean',
-            'weighted' => 'peers together',
+            'weighted' => 'weighted peer mean',
             'quartile' => 'best quartile',
             default => 'peer median',
         };

@@ -12,6 +12,7 @@ use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -35,16 +36,16 @@ final readonly class Change implements Stop
         #[
             Choice(
                 'comparison',
-                ['previous' => 'the period before', 'year' => 'the same period a year before'],
-                lead: 'change on',
+                ['previous' => 'Previous period', 'year' => 'Same period a year earlier'],
+                lead: 'Compared with',
             ),
         ]
         public string $on = 'year',
         #[
             Choice(
                 'form',
-                ['difference' => 'a difference', 'percent' => 'per cent', 'annualised' => 'per cent a year'],
-                lead: 'as',
+                ['difference' => 'Difference', 'percent' => '%', 'annualised' => '% per year'],
+                lead: 'result',
             ),
         ]
         public string $as = 'percent',
@@ -62,7 +63,12 @@ final readonly class Change implements Stop
 
     public static function purpose(): string
     {
-        return 'on the period before, or on a year ago';
+        return 'on the previous period or on a year earlier';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Change;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -79,9 +85,9 @@ final readonly class Change implements Stop
 
         return ($this->as === 'annualised' ? 'annualised change' : 'change') .
             match (true) {
-                $this->on === 'year' => ' on a year ago',
-                $step > 1 && $noun !== 'period' => " on {$step} {$noun}s before",
-                default => " on the {$noun} before",
+                $this->on === 'year' => ' on a year earlier',
+                $step > 1 && $noun !== 'period' => " on {$step} {$noun}s earlier",
+                default => " on the previous {$noun}",
             };
     }
 
@@ -94,15 +100,15 @@ final readonly class Change implements Stop
     {
         return match (true) {
             $this->on === 'previous' && Spacing::of($arriving)->isIrregular
-                => 'The figures are of dates that do not come one after the other, so none is the period before. Put ' .
-                'them into longer periods first, as years.',
+                => 'The dates do not follow one another, so there is no previous period. Add “Aggregate” before ' .
+                'this stop, for example by year.',
             $this->on === 'year' && $arriving->axis->frequency === Frequency::Number
-                => 'Plain numbers have no year. Take the change on the period before.',
+                => 'These periods are numbers, not dates. Use the change on the previous period.',
             $this->as !== 'difference' && !$arriving->allowsPercent()
-                => "What arrives here are {$arriving->inWords()}, and a per cent of them would mislead. Take the " .
+                => "The input contains {$arriving->inWords()}; a change in % of these is misleading. Use the " .
                 'difference.',
             $this->as === 'annualised' && $arriving->axis->frequency === Frequency::Number
-                => 'Plain numbers have no year. Take plain per cent.',
+                => 'These periods are numbers, not dates. Use the change in %.',
             default => null,
         };
     }
@@ -156,7 +162,7 @@ final readonly class Change implements Stop
                             (count($names) === 1 ? ' is' : ' are') .
                             ' zero or below somewhere; there is no per cent of that.',
                         implode(', ', $names),
-                    )->withRemedy('Take the difference', ['as' => 'difference']),
+                    )->withRemedy('Use the difference', ['as' => 'difference']),
                 ],
         );
     }

@@ -12,6 +12,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -44,26 +45,26 @@ final readonly class ChangeOfPeriod implements Stop
                     'year' => 'years',
                 ],
                 enum: Frequency::class,
-                lead: 'by',
-                from: 'coarser periods',
+
+                from: 'longer periods',
             ),
         ]
         public Frequency $to = Frequency::Year,
         #[
             Choice(
                 'level',
-                ['last' => 'the last level', 'first' => 'the first level', 'mean' => 'the mean level'],
-                lead: 'taking',
+                ['last' => 'Last', 'first' => 'First', 'mean' => 'Mean'],
+
                 if: 'stock',
-                about: 'what is taken of a stock',
+                about: 'which level of a stock is used',
             ),
         ]
         public string $level = 'last',
         #[
             Choice(
-                'unfinished period',
-                ['kept' => 'shown dashed', 'out' => 'left out', 'scaled' => 'scaled up by days'],
-                lead: 'the newest, if unfinished,',
+                'incomplete period',
+                ['kept' => 'Show dashed', 'out' => 'Exclude', 'scaled' => 'Scale up by days'],
+                lead: 'Latest period, if incomplete',
             ),
         ]
         public string $unfinished = 'kept',
@@ -76,12 +77,17 @@ final readonly class ChangeOfPeriod implements Stop
 
     public static function title(): string
     {
-        return 'Change of period';
+        return 'Aggregate';
     }
 
     public static function purpose(): string
     {
-        return 'months to quarters, to years …';
+        return 'months to quarters or years';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Smooth;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -102,24 +108,24 @@ final readonly class ChangeOfPeriod implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return match (true) {
-            !$arriving->axis->frequency->isFinerThan($this->to) => 'The figures are ' .
-                "{$arriving->axis->frequency->adjective()} already and cannot be cut into " .
-                "{$this->to->value}s. Choose a coarser period.",
+            !$arriving->axis->frequency->isFinerThan($this->to)
+                => "The values are {$arriving->axis->frequency->adjective()} and cannot be split into " .
+                "{$this->to->value}s. Choose a longer period.",
             $arriving->nature === Nature::Window && $arriving->kind === MeasureKind::Flow
-                => "Windows overlap, so a {$this->to->value} of them would count most of its " .
-                "{$arriving->axis->frequency->noun()}s several times. Put this stop before the rolling.",
+                => "Rolling windows overlap, so a {$this->to->value} would count most " .
+                "{$arriving->axis->frequency->noun()}s several times. Move this stop before “Rolling window”.",
             // Of figures of single dates one is taken, and none are added up.
             Spacing::of($arriving)->isIrregular => null,
             $arriving->nature === Nature::Daily,
             $arriving->kind === MeasureKind::Rate
-                => "What arrives here are {$arriving->inWords()}; that of a {$this->to->value} is neither the sum " .
-                "nor the mean of its {$arriving->axis->frequency->noun()}s. Put this stop before " .
+                => "The input contains {$arriving->inWords()}; a {$this->to->value} is neither the sum nor the " .
+                "mean of its {$arriving->axis->frequency->noun()}s. Move this stop " .
                 ($arriving->nature === Nature::Quotient
-                    ? 'the division, so that it is worked out from its parts.'
-                    : 'it.'),
+                    ? 'before the division, so that both parts are added up first.'
+                    : 'earlier.'),
             $arriving->axis->frequency === Frequency::Week && $this->to !== Frequency::Year
-                => 'Weeks do not fit into months or quarters. Choose years, in which a week belongs where its ' .
-                'Thursday is.',
+                => 'Weeks do not fit into months or quarters. Choose years (a week belongs to the year of its ' .
+                'Thursday, ISO 8601).',
             default => null,
         };
     }
@@ -178,7 +184,7 @@ final readonly class ChangeOfPeriod implements Stop
         $how = $arriving->kind === MeasureKind::Flow && !$isOfDates ? 'sum' : "{$this->level} level";
         $scaled =
             $this->unfinished === 'scaled' && $position === $extent->open && $arriving->kind === MeasureKind::Flow
-                ? ', scaled up to the whole'
+                ? ', scaled up to full length'
                 : '';
 
         return Explanation::of(
@@ -324,18 +330,17 @@ final readonly class ChangeOfPeriod implements Stop
         if ($extent->open === null) {
             return [];
         }
-        $which = "{$target->period($extent->open)->label()} is not finished: {$extent->inWords()} are in";
+        $which = "{$target->period($extent->open)->label()} is incomplete ({$extent->inWords()})";
 
         return [
             match ($this->unfinished) {
-                'kept' => Remark::saying("{$which}. What there is of it is shown dashed.")->withRemedy('Leave it out', [
+                'kept' => Remark::saying("{$which} and shown dashed.")->withRemedy('Exclude it', [
                     'unfinished' => 'out',
                 ]),
-                'scaled' => Remark::saying("{$which}. It is scaled up to its full length by days.")->withRemedy(
-                    'Leave it out',
-                    ['unfinished' => 'out'],
-                ),
-                default => Remark::saying("{$which}. It is left out.")->withRemedy('Scale it up', [
+                'scaled' => Remark::saying("{$which} and scaled up to full length by days.")->withRemedy('Exclude it', [
+                    'unfinished' => 'out',
+                ]),
+                default => Remark::saying("{$which} and excluded.")->withRemedy('Scale it up', [
                     'unfinished' => 'scaled',
                 ]),
             },

@@ -15,6 +15,7 @@ use DuskRail\Rail\Formula\InvalidFormula;
 use DuskRail\Rail\Formula\Quantity;
 use DuskRail\Rail\Formula\Renaming;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -44,8 +45,8 @@ final readonly class Formula implements Stop
                 hint: 'here, {measures}, numbers, + − × ÷ ( )',
                 long: true,
                 longest: self::LONGEST + 1,
-                lead: 'work out',
-                allowed: 'measures by name, numbers, `+ − × ÷ ( )`; `here` is what arrives',
+                lead: 'Formula',
+                allowed: 'measures by name, numbers, `+ − × ÷ ( )`; `here` is the input',
             ),
         ]
         public string $text = self::HERE,
@@ -63,7 +64,12 @@ final readonly class Formula implements Stop
 
     public static function purpose(): string
     {
-        return 'works several measures into one';
+        return 'combines several measures';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Calculate;
     }
 
     /** As a percentage of another measure in the same unit; where there is none, what arrives as it is. */
@@ -150,17 +156,12 @@ final readonly class Formula implements Stop
                 ? []
                 : [
                     Remark::saying(
-                        Named::few($zero) . ': the formula divides by zero somewhere; no value there.',
+                        Named::few($zero) . ': the formula divides by zero in some periods; no value there.',
                         implode(', ', $zero),
                     ),
                 ],
             ...$twice && $scope->pools !== []
-                ? [
-                    Remark::saying(
-                        'What is divided twice comes to nothing certain for several together; there is no value ' .
-                            'for groups.',
-                    ),
-                ]
+                ? [Remark::saying('A formula that divides twice has no value for groups.')]
                 : [],
         ]);
     }
@@ -270,18 +271,20 @@ final readonly class Formula implements Stop
                 $measure = $scope->measures()[$key];
                 $frequency = $arriving->axis->frequency;
                 if (($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number)) {
-                    throw InvalidFormula::because("{$measure->name} has no periods in common with what arrives here.");
+                    throw InvalidFormula::because(
+                        "{$measure->name} and the input have no periods in common. Choose another measure.",
+                    );
                 }
                 if ($measure->kind === MeasureKind::Flow && $frequency->isFinerThan($measure->frequency)) {
                     throw InvalidFormula::because(
-                        "{$measure->name} adds up over a whole {$measure->frequency->noun()}, and what " .
-                            "arrives here is {$frequency->adjective()}. Change the period first.",
+                        "{$measure->name} is a total per {$measure->frequency->noun()}, but the input is " .
+                            "{$frequency->adjective()}. Add “Aggregate” before this stop.",
                     );
                 }
                 if ($measure->kind === MeasureKind::Rate && $measure->frequency->isFinerThan($frequency)) {
                     throw InvalidFormula::because(
-                        "{$measure->name} is a {$measure->frequency->adjective()} quotient, and quotients " .
-                            "neither add up nor average over a {$frequency->noun()}.",
+                        "{$measure->name} is a {$measure->frequency->adjective()} ratio; it can be neither summed " .
+                            "nor averaged over a {$frequency->noun()}. Use the measures that it is calculated from.",
                     );
                 }
 
@@ -366,7 +369,7 @@ final readonly class Formula implements Stop
     public function conflict(): ?string
     {
         return $this->text === '' || mb_strlen($this->text) > self::LONGEST
-            ? 'write one of 1 to ' . self::LONGEST . ' characters, as in “here ÷ 2”.'
+            ? 'enter 1 to ' . self::LONGEST . ' characters, for example “here ÷ 2”. “here” is the input.'
             : null;
     }
 

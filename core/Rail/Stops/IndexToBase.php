@@ -12,6 +12,7 @@ use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -39,10 +40,9 @@ final readonly class IndexToBase implements Stop
             Parsed(
                 'base period',
                 PeriodRange::class,
-                hint: 'a year, a period, or first..last',
+                hint: '2019, 2019-03 or 2019-01..2019-06',
                 allowed: 'a period or a range, whose average is 100',
-                advice: 'For the average of several write first..last, as in 2019-01..2019-06.',
-                lead: 'namely',
+                advice: 'For the average of several enter first..last, for example 2019-01..2019-06.',
                 when: ['at' => 'period'],
                 order: 1,
             ),
@@ -52,14 +52,13 @@ final readonly class IndexToBase implements Stop
             Choice(
                 'base',
                 [
-                    'period' => 'the same time for all',
-                    'first' => 'each one’s first value',
-                    'highest' => 'each one’s highest value',
-                    'event' => 'a year of its own',
+                    'period' => 'Same period for all',
+                    'first' => 'First value of each line',
+                    'highest' => 'Highest value of each line',
+                    'event' => 'Event year of each line',
                 ],
-                lead: 'in',
-                leads: ['as=change' => 'since'],
-                about: 'where a series has its base',
+
+                about: 'where a line has its base',
             ),
         ]
         public string $at = 'period',
@@ -67,25 +66,25 @@ final readonly class IndexToBase implements Stop
             Chosen(
                 'event',
                 of: 'attributes',
-                none: 'choose …',
-                lead: 'namely',
+                none: 'Choose …',
+                lead: 'event year',
                 when: ['at' => 'event'],
-                about: 'attribute of an entity that holds its year',
+                about: 'attribute that contains the year of each entity',
             ),
         ]
         public string $event = '',
         #[
-            Choice('form', ['index' => 'an index, 100', 'change' => 'the change in per cent'], lead: 'as', order: -1),
+            Choice('form', ['index' => 'Index (base = 100)', 'change' => 'Change in %'], lead: 'result', order: -1),
         ]
         public string $as = 'index',
         #[
             Choice(
                 'axis',
-                ['calendar' => 'the calendar', 'since' => '{periods} since then'],
-                lead: 'along',
+                ['calendar' => 'Calendar', 'since' => '{Periods} since the base'],
+                lead: 'time axis',
                 when: ['at' => ['first', 'highest', 'event']],
                 if: 'calendar',
-                about: 'whether lines are laid over each other by periods since their own bases',
+                about: 'whether lines are aligned by periods since their own bases',
             ),
         ]
         public string $along = 'calendar',
@@ -103,7 +102,12 @@ final readonly class IndexToBase implements Stop
 
     public static function purpose(): string
     {
-        return 'puts every line on 100 at one time';
+        return 'sets every line to 100 at a base period';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Change;
     }
 
     /**
@@ -139,9 +143,9 @@ final readonly class IndexToBase implements Stop
     public function label(SeriesTable $arriving, Scope $scope): string
     {
         $base = match ($this->at) {
-            'first' => 'own start',
-            'highest' => 'own highest',
-            'event' => $this->event === '' ? 'own event' : mb_strtolower($this->event),
+            'first' => 'first value',
+            'highest' => 'highest value',
+            'event' => $this->event === '' ? 'event year' : mb_strtolower($this->event),
             default => $this->base->label(),
         };
 
@@ -155,7 +159,7 @@ final readonly class IndexToBase implements Stop
             !$this->isShownAsChange() &&
             $this->base->at($arriving->axis->frequency)->count() > 1;
 
-        $since = $this->isAligned($arriving) ? ", by {$arriving->axis->frequency->noun()}s since then" : '';
+        $since = $this->isAligned($arriving) ? ", by {$arriving->axis->frequency->noun()}s since the base" : '';
 
         $reached = $this->at === 'period' ? self::reached($this->base, $arriving->axis) : '';
 
@@ -168,20 +172,19 @@ final readonly class IndexToBase implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         if (!$arriving->nature->hasZero()) {
-            return "What arrives here are {$arriving->inWords()}, which have no size that could be 100. Put " .
-                'the index before it.';
+            return "The input contains {$arriving->inWords()}, which cannot be indexed. Move the index earlier.";
         }
         if ($this->at !== 'period') {
             return null;
         }
         $number = $arriving->axis->frequency === Frequency::Number;
         if ($number !== ($this->base->first->frequency === Frequency::Number)) {
-            return "The base {$this->base->label()} is of another kind than the periods here. Write it as one of " .
-                "them, as in {$arriving->axis->period(0)->code()}.";
+            return "The base {$this->base->label()} does not match the periods here. Enter it like " .
+                "{$arriving->axis->period(0)->code()}.";
         }
         if ($arriving->axis->positions($this->base) === null) {
-            return "The base {$this->base->label()} lies outside the data, which run from " .
-                "{$arriving->axis->range()->label()}. Choose a base within.";
+            return "The base {$this->base->label()} is outside the data ({$arriving->axis->range()->label()}). " .
+                'Choose a base within them.';
         }
 
         return null;
@@ -342,7 +345,7 @@ final readonly class IndexToBase implements Stop
         $alike = count(array_unique($partial)) === 1 && count($partial) > 1;
         if ($partial !== []) {
             $have = $alike
-                ? 'all that have an index have ' . reset($partial) . " {$frequency->noun()}s of it"
+                ? 'all indexed lines have ' . reset($partial) . " {$frequency->noun()}s of it"
                 : Named::few(
                     array_map(
                         static fn(string $n, string $c): string => "{$n} has {$c} values",
@@ -350,7 +353,7 @@ final readonly class IndexToBase implements Stop
                         $partial,
                     ),
                 );
-            $remarks[] = Remark::saying("The base {$this->base->label()} is not whole: {$have}.");
+            $remarks[] = Remark::saying("The base {$this->base->label()} is incomplete: {$have}.");
         }
 
         return $remarks;
@@ -373,22 +376,22 @@ final readonly class IndexToBase implements Stop
     private function reason(array $values, float $mean, PeriodAxis $axis): string
     {
         if (!is_nan($mean)) {
-            return $mean === 0.0 ? 'its base is zero' : 'its base is below zero';
+            return $mean === 0.0 ? 'the base is zero' : 'the base is below zero';
         }
         if ($this->at === 'event') {
-            return 'its own year is not known or has no value';
+            return 'event year unknown or without a value';
         }
         foreach ($values as $position => $value) {
             if (!is_nan($value)) {
                 $first = $axis->period($position);
 
                 return $first->firstDay() > $this->base->last->lastDay()
-                    ? "its figures begin in {$first->label()}"
-                    : 'it has no value then';
+                    ? "values begin in {$first->label()}"
+                    : 'no value in the base';
             }
         }
 
-        return 'it has no values at all';
+        return 'no values';
     }
 
     /**

@@ -9,6 +9,7 @@ use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Settings\Kinds\Choice;
@@ -23,11 +24,7 @@ final readonly class PerDay implements Stop
 
     public function __construct(
         #[
-            Choice(
-                'days',
-                ['all' => 'all days of the period', 'working' => 'its days from Monday to Friday'],
-                lead: 'divided by',
-            ),
+            Choice('days', ['all' => 'All days', 'working' => 'Monday to Friday'], lead: 'Days'),
         ]
         public string $days = 'all',
     ) {}
@@ -44,7 +41,12 @@ final readonly class PerDay implements Stop
 
     public static function purpose(): string
     {
-        return 'evens out months of 28 to 31 days';
+        return 'corrects for months of 28 to 31 days';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Compare;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -68,16 +70,16 @@ final readonly class PerDay implements Stop
 
         return match (true) {
             $frequency === Frequency::Day || $frequency === Frequency::Number => 'The periods here are ' .
-                ($frequency === Frequency::Day ? 'days already' : 'plain numbers, which have no days') .
+                ($frequency === Frequency::Day ? 'days' : 'numbers, not dates') .
                 '. Remove this stop.',
-            $arriving->nature === Nature::Window => 'A window holds the days of all its periods, and this stop would ' .
-                'divide by those of the last. Put this stop before the rolling.',
+            $arriving->nature === Nature::Window
+                => 'A rolling window covers the days of several periods. Move this stop before “Rolling window”.',
             !in_array($arriving->nature, [Nature::Amount, Nature::Quotient], true)
-                => "What arrives here are {$arriving->inWords()}, which have no days to be divided by. Put " .
-                'this stop right after the measure.',
+                => "The input contains {$arriving->inWords()}, which cannot be divided by days. Move this stop " .
+                'directly after the measure.',
             !in_array($frequency->noun(), $arriving->unit->per, true)
-                => "What arrives here ({$arriving->unit->text()}) is not counted per {$frequency->noun()}, so " .
-                'it has no days to be divided by. Put this stop right after the measure.',
+                => "The input ({$arriving->unit->text()}) is not a total per {$frequency->noun()}. Move this " .
+                'stop directly after the measure.',
             default => null,
         };
     }

@@ -11,6 +11,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -31,7 +32,7 @@ final readonly class PerDenominator implements Stop
 
     public function __construct(
         #[
-            Chosen('denominator', of: 'denominators', missing: 'choose the measure to divide by.', lead: 'divided by'),
+            Chosen('denominator', of: 'denominators', missing: 'choose a denominator.', lead: 'Denominator'),
         ]
         public string $measure,
         #[
@@ -46,16 +47,15 @@ final readonly class PerDenominator implements Stop
                     '100000' => '100,000',
                     '1000000' => '1,000,000',
                 ],
-                lead: 'times',
             ),
         ]
         public float $times = 1.0,
         #[
             Choice(
                 'values between',
-                ['carried' => 'carried through each period', 'straight' => 'on straight lines between mid-periods'],
+                ['carried' => 'Constant within each period', 'straight' => 'Interpolated between mid-periods'],
                 enum: Between::class,
-                lead: 'its longer periods',
+                lead: 'Values of longer periods',
                 if: 'coarser:measure',
                 about: 'how a denominator of longer periods is read',
             ),
@@ -64,9 +64,9 @@ final readonly class PerDenominator implements Stop
         #[
             Choice(
                 'newest',
-                ['held' => 'hold it', 'blank' => 'leave blank'],
-                lead: 'after the last one',
-                about: 'what stands after the last figure of the denominator',
+                ['held' => 'Repeat it', 'blank' => 'Leave empty'],
+                lead: 'After the last value',
+                about: 'what is used after the last value of the denominator',
             ),
         ]
         public string $newest = 'held',
@@ -79,12 +79,23 @@ final readonly class PerDenominator implements Stop
 
     public static function title(): string
     {
-        return 'Per denominator';
+        return 'Divide by measure';
     }
 
     public static function purpose(): string
     {
-        return 'divides by people, connections, kilometres …';
+        return 'per person, connection, kilometre …';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Compare;
+    }
+
+    /** With the multiplier that makes numbers of one to a thousand; of a measure that is in the data set. */
+    public static function by(string $measure, SeriesTable $arriving, Scope $scope): self
+    {
+        return new self($measure, (new self($measure))->readableMultiplier($arriving, $scope));
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -104,21 +115,23 @@ final readonly class PerDenominator implements Stop
         if ($candidates === []) {
             throw InvalidSetting::because(
                 self::title(),
-                'the data set has no measure to divide by. Add the file that holds one, for instance people ' .
-                    'or connections by year.',
+                'the data set has no measure to divide by. Add a file with one, for example people or ' .
+                    'connections by year.',
             );
         }
         foreach ($candidates as $measure) {
             $stop = new self($measure->key);
             if ($stop->refusal($arriving, $scope) === null) {
-                return new self($measure->key, $stop->readableMultiplier($arriving, $scope));
+                return self::by($measure->key, $arriving, $scope);
             }
         }
 
         throw InvalidSetting::because(
             self::title(),
-            'none of the measures of the data set can divide what arrives here. ' .
-                (!$arriving->unit->isAmount() ? 'Move it before the index.' : 'Add a file with one that can.'),
+            'no measure in the data set can be the denominator here. ' .
+                (!$arriving->unit->isAmount()
+                    ? 'Move this stop before the index.'
+                    : 'Add a file with a suitable measure.'),
         );
     }
 
@@ -140,33 +153,34 @@ final readonly class PerDenominator implements Stop
     {
         $measure = $scope->measures()[$this->measure] ?? null;
         if ($measure === null) {
-            return "The data set has no measure “{$this->measure}” to divide by. Choose another, or add the file " .
-                'that holds it.';
+            return "The data set has no measure “{$this->measure}” to divide by. Choose another, or add a file " .
+                'with it.';
         }
         $name = $measure->name;
         $frequency = $arriving->axis->frequency;
 
         return match (true) {
             $arriving->nature === Nature::Quotient
-                => "What arrives here are {$arriving->inWords()} already. Divide the measure itself, at the start of " .
-                'the rail.',
+                => "The input contains {$arriving->inWords()}. Move this stop directly after the measure.",
             !$arriving->nature->isDivisible()
-                => "What arrives here are {$arriving->inWords()}, which are no amounts, so dividing them by {$name} " .
-                'says nothing. Put this stop before it.',
+                => "The input contains {$arriving->inWords()}, which are not amounts and cannot be divided by " .
+                "{$name}. Move this stop earlier.",
             $arriving->nature === Nature::Window && $measure->kind === MeasureKind::Flow
-                => "A window holds several {$frequency->noun()}s of the one, and {$name} would be of the last alone. " .
-                'Put this stop before the rolling, or divide by a level such as people.',
+                => "The input is a sum of several {$frequency->noun()}s, but {$name} is per " .
+                "{$frequency->noun()}. Move this stop before “Rolling window”, or divide by a level, for " .
+                'example people.',
             $arriving->nature === Nature::Total && $measure->kind === MeasureKind::Flow
-                => "A running total holds all {$frequency->noun()}s so far, and {$name} would be of the last alone. " .
-                'Divide by a level such as people.',
-            $measure->kind === MeasureKind::Rate => "{$name} is a quotient already and cannot be a " .
-                'denominator. Choose people, connections or another amount.',
+                => "The input is a running total, but {$name} is per {$frequency->noun()}. Divide by a level, " .
+                'for example people.',
+            $measure->kind === MeasureKind::Rate
+                => "{$name} is a ratio and cannot be a denominator. Choose an amount, for example people or " .
+                'connections.',
             ($frequency === Frequency::Number) !== ($measure->frequency === Frequency::Number)
-                => "{$name} has no periods in common with what arrives here.",
+                => "{$name} and the input have no periods in common. Choose another measure.",
             $measure->kind === MeasureKind::Flow && $frequency->isFinerThan($measure->frequency)
-                => "{$name} adds up over a whole {$measure->frequency->noun()}, so a {$frequency->noun()} of " .
-                "the one over a {$measure->frequency->noun()} of the other has no meaning. Choose a level " .
-                "such as people or connections, or a {$frequency->adjective()} measure.",
+                => "{$name} is a total per {$measure->frequency->noun()} and cannot divide " .
+                "{$frequency->adjective()} values. Choose a level, for example people or connections, or a " .
+                "{$frequency->adjective()} measure.",
             default => null,
         };
     }
@@ -230,8 +244,8 @@ final readonly class PerDenominator implements Stop
                 count($arriving->series),
             ),
             ...$this->constantRemark($denominators, $measure, $arriving),
-            ...self::named($absent, $scope, "without {$measure->name}, so without a value here"),
-            ...self::named($zero, $scope, "with {$measure->name} of zero somewhere; no value there"),
+            ...self::named($absent, $scope, "no {$measure->name}, so no value here"),
+            ...self::named($zero, $scope, "{$measure->name} is zero in some periods; no value there"),
         ];
 
         return new Outcome(
@@ -332,8 +346,8 @@ final readonly class PerDenominator implements Stop
         }
 
         return $this->between === Between::Carried
-            ? "{$measure->frequency->adjective()} figures carried"
-            : "straight lines between mid-{$measure->frequency->noun()}s";
+            ? "{$measure->frequency->adjective()} values, constant"
+            : "interpolated between mid-{$measure->frequency->noun()}s";
     }
 
     /**
@@ -349,13 +363,16 @@ final readonly class PerDenominator implements Stop
         $who = count($held) === $of ? '' : ' for ' . count($held) . " of {$of}";
         $when = count($ends) === 1 ? "after {$ends[0]->label()}" : 'at the end';
         $remark = $holds
-            ? Remark::saying("{$measure->name} {$when} is missing{$who}; the last figure is held.")->withRemedy(
-                'Leave blank',
+            ? Remark::saying("{$measure->name} {$when} is missing{$who}; the last value is repeated.")->withRemedy(
+                'Leave empty',
                 ['newest' => 'blank'],
             )
-            : Remark::saying("{$measure->name} {$when} is missing{$who}; left blank.")->withRemedy('Hold the last', [
-                'newest' => 'held',
-            ]);
+            : Remark::saying("{$measure->name} {$when} is missing{$who}; left empty.")->withRemedy(
+                'Repeat the last value',
+                [
+                    'newest' => 'held',
+                ],
+            );
 
         return [$remark];
     }
@@ -392,11 +409,11 @@ final readonly class PerDenominator implements Stop
             ? []
             : [
                 Remark::saying(
-                    "{$measure->name} never changes for " .
-                        ($constant === $of ? 'any line' : "{$constant} of {$of}") .
-                        '; it may be one figure that was copied down.',
-                    'Divided by a constant, the lines keep their shape. Look at the file: a real count ' .
-                        'moves a little from one period to the next.',
+                    "{$measure->name} is constant for " .
+                        ($constant === $of ? 'all lines' : "{$constant} of {$of} lines") .
+                        '; one value may have been copied down.',
+                    'Dividing by a constant does not change the shape of a line. Check the file: a real count ' .
+                        'varies a little from period to period.',
                 ),
             ];
     }
@@ -413,14 +430,7 @@ final readonly class PerDenominator implements Stop
             $keys,
         );
 
-        return $names === []
-            ? []
-            : [
-                Remark::saying(
-                    Named::few($names) . (count($names) === 1 ? ' is ' : ' are ') . $what . '.',
-                    implode(', ', $names),
-                ),
-            ];
+        return $names === [] ? [] : [Remark::saying(Named::few($names) . ": {$what}.", implode(', ', $names))];
     }
 
     /**

@@ -12,6 +12,7 @@ use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -31,17 +32,13 @@ final readonly class Rank implements Stop
         #[
             Choice(
                 'form',
-                ['place' => 'a place (1 is first)', 'percentile' => 'a percentile (100 is best)'],
-                lead: 'as',
+                ['place' => 'Rank (1 is first)', 'percentile' => 'Percentile (100 is best)'],
+                lead: 'result',
             ),
         ]
         public string $as = 'place',
         #[
-            Choice(
-                'first place',
-                ['better' => 'the better', 'highest' => 'the highest', 'lowest' => 'the lowest'],
-                lead: 'first is',
-            ),
+            Choice('rank 1', ['better' => 'Best', 'highest' => 'Highest', 'lowest' => 'Lowest'], lead: 'Rank 1'),
         ]
         public string $first = 'better',
     ) {}
@@ -58,7 +55,12 @@ final readonly class Rank implements Stop
 
     public static function purpose(): string
     {
-        return 'the place among all, period by period';
+        return 'position among all lines in each period';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Place;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -79,7 +81,7 @@ final readonly class Rank implements Stop
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return $arriving->nature->isPlace() ? 'A rank of ranks is the same rank. Remove this stop.' : null;
+        return $arriving->nature->isPlace() ? 'The values are already ranks. Remove this stop.' : null;
     }
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
@@ -110,8 +112,8 @@ final readonly class Rank implements Stop
             $this->first === 'better' && $scope->better === Better::Neither
                 ? [
                     Remark::saying(
-                        'This measure does not say whether higher or lower is better; the highest is ranked first.',
-                    )->withRemedy('Lowest first', ['first' => 'lowest']),
+                        'The measure does not define whether higher or lower is better; the highest value has rank 1.',
+                    )->withRemedy('Rank the lowest first', ['first' => 'lowest']),
                 ]
                 : [],
             better: $this->as === 'place' ? Better::Lower : Better::Higher,
@@ -129,7 +131,7 @@ final readonly class Rank implements Stop
         $count = count(array_filter($values, static fn(float $v): bool => !is_nan($v)));
 
         return Explanation::of(
-            'place of ' .
+            'rank of ' .
                 Explanation::number($arriving->series[$key]->values[$position]) .
                 " among {$count} values" .
                 ($this->lowestFirst($scope) ? ', the lowest first' : ', the highest first'),

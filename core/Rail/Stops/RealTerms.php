@@ -12,6 +12,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -31,15 +32,15 @@ final readonly class RealTerms implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[Chosen('price index', of: 'price indices', lead: 'by')] public string $index,
+        #[Chosen('price index', of: 'price indices')] public string $index,
         #[
             Parsed(
                 'prices',
                 PeriodRange::class,
-                hint: 'a year or a period',
+                hint: '2019 or 2019-03',
                 allowed: 'a period',
-                lead: 'to prices of',
-                about: 'the period whose prices all is in',
+                lead: 'Prices of',
+                about: 'the period whose prices are used',
             ),
         ]
         public PeriodRange $prices,
@@ -57,7 +58,12 @@ final readonly class RealTerms implements Stop
 
     public static function purpose(): string
     {
-        return 'takes price change out of money';
+        return 'removes price changes from money values';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Compare;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -65,10 +71,7 @@ final readonly class RealTerms implements Stop
         $candidates = self::candidates($scope);
         $key =
             array_key_first($candidates) ??
-            throw InvalidSetting::because(
-                self::title(),
-                'the data set has no price index. Add the file that holds one.',
-            );
+            throw InvalidSetting::because(self::title(), 'the data set has no price index. Add a file with one.');
         $axis = $scope->table($key)->axis;
 
         return new self($key, PeriodRange::parse((string) $axis->period(0)->yearNumber()));
@@ -90,30 +93,30 @@ final readonly class RealTerms implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         if (!isset($scope->measures()[$this->index])) {
-            return "The data set has no price index “{$this->index}”. Add the file that holds it.";
+            return "The data set has no price index “{$this->index}”. Add a file with it.";
         }
         $prices = $scope->table($this->index);
 
         return match (true) {
             !$arriving->unit->isAmount(),
             $arriving->unit->isNoMoney()
-                => "What arrives here are {$arriving->inWords()}, and no money. Put this stop right after a " .
+                => "The input contains {$arriving->inWords()} and not money. Move this stop directly after a " .
                 'measure in money.',
-            $arriving->unit->isReal()
-                => 'What arrives here is at the prices of one time already. Remove one of the two stops.',
+            $arriving->unit->isReal() => 'The input is already at constant prices. Remove one of the two stops.',
             $arriving->nature === Nature::Difference
-                => 'A difference of two times is in the prices of both. Put this stop before it.',
+                => 'A difference between two periods mixes the prices of both. Move this stop earlier.',
             in_array($arriving->nature, [Nature::Total, Nature::Window], true)
-                => "What arrives here are {$arriving->inWords()}, in the prices of several times at once. Put " .
-                'this stop before it.',
+                => "The input contains {$arriving->inWords()}, which mix the prices of several periods. Move " .
+                'this stop earlier.',
             $scope->measures()[$this->index]->unit->sort === ValueType::Percent
-                => "{$scope->measures()[$this->index]->name} is in per cent: a rate at which prices rise, and no " .
-                'level of prices. Choose a price index.',
+                => "{$scope->measures()[$this->index]->name} is in %: it is a rate of price change, not a price " .
+                'level. Choose a price index.',
             $prices->axis->frequency !== $arriving->axis->frequency &&
                 !$prices->axis->frequency->isFinerThan($arriving->axis->frequency)
-                => 'The price index is coarser than the figures. Change the figures to its periods first.',
-            $prices->axis->positions($this->prices) === null => 'The price index does not reach ' .
-                "{$this->prices->label()}; it runs from {$prices->axis->range()->label()}.",
+                => 'The price index has longer periods than the values. Add “Aggregate” before this stop.',
+            $prices->axis->positions($this->prices) === null
+                => "The price index has no value for {$this->prices->label()} (it covers " .
+                "{$prices->axis->range()->label()}). Choose a period within it.",
             default => null,
         };
     }
@@ -152,12 +155,10 @@ final readonly class RealTerms implements Stop
         $there = count($known);
         $missing = $there === $wished ? '' : "{$there} of {$wished} {$prices->axis->frequency->noun()}s";
         $remarks = [
-            ...$lacks
-                ? [Remark::saying('The price index is missing for some periods; there is no value in them.')]
-                : [],
+            ...$lacks ? [Remark::saying('The price index is missing in some periods; no value there.')] : [],
             ...$missing === ''
                 ? []
-                : [Remark::saying("The prices of {$this->prices->label()} are those of {$missing} that there are.")],
+                : [Remark::saying("The prices of {$this->prices->label()} are the mean of {$missing}.")],
         ];
 
         return new Outcome($table, $remarks, $missing === '' ? '' : "prices of {$missing}");

@@ -10,6 +10,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -44,24 +45,27 @@ final readonly class Rolling implements Stop
 
     public function __construct(
         #[
-            Choice(
-                'statistic',
-                ['mean' => 'mean', 'median' => 'median', 'sum' => 'sum', 'lowest' => 'lowest', 'highest' => 'highest'],
-                lead: 'the',
-            ),
+            Choice('statistic', [
+                'mean' => 'mean',
+                'median' => 'median',
+                'sum' => 'sum',
+                'lowest' => 'minimum',
+                'highest' => 'maximum',
+            ]),
         ]
         public string $statistic = 'mean',
         #[
-            Choice(
-                'place',
-                ['trailing' => 'that ends here', 'centred' => 'with this in the middle'],
-                lead: 'of a window',
-            ),
+            Choice('place', ['trailing' => 'Trailing', 'centred' => 'Centred'], lead: 'Window'),
         ]
         public string $placed = 'trailing',
-        #[Whole('window', 2, self::LONGEST, lead: 'of so many {periods}:')] public int $window = 12,
+        #[Whole('window', 2, self::LONGEST, lead: 'Window length, {periods}')] public int $window = 12,
         #[
-            AllOrWhole('values needed', self::LONGEST, lead: 'values needed:', about: 'values that a window must hold'),
+            AllOrWhole(
+                'values required',
+                self::LONGEST,
+                lead: 'Values required',
+                about: 'how many values a window must have',
+            ),
         ]
         public int $needed = 0,
     ) {}
@@ -73,12 +77,17 @@ final readonly class Rolling implements Stop
 
     public static function title(): string
     {
-        return 'Rolling';
+        return 'Rolling window';
     }
 
     public static function purpose(): string
     {
-        return 'mean, median, sum … of the last few periods';
+        return 'mean, median or sum of several periods';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Smooth;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -108,14 +117,16 @@ final readonly class Rolling implements Stop
 
         return match (true) {
             $arriving->nature->isRelative() && $this->statistic === 'mean'
-                => "A mean of {$what} says nothing about the figures behind them. Put this stop before it.",
+                => "The input contains {$what}; a mean of these says nothing about the values. Move this stop " .
+                'earlier.',
             $this->statistic !== 'sum' => null,
             $arriving->nature === Nature::Window
-                => 'Windows overlap, so their sum would count most periods several times. Take a longer window.',
-            $arriving->kind === MeasureKind::Stock => 'Levels at several moments do not add up. Take the mean.',
+                => 'The input already has rolling windows, which overlap; a sum would count most periods ' .
+                'several times. Use one longer window.',
+            $arriving->kind === MeasureKind::Stock => 'Levels (stocks) cannot be summed. Use the mean.',
             $arriving->kind === MeasureKind::Rate
-                => "What arrives here are {$arriving->inWords()}, and those do not add up. Take the " .
-                'mean, or put the sum before it.',
+                => "The input contains {$arriving->inWords()}, which cannot be summed. Use the mean, or move " .
+                'this stop earlier.',
             default => null,
         };
     }
@@ -216,8 +227,8 @@ final readonly class Rolling implements Stop
         return $arriving->nature === Nature::Growth && $this->statistic === 'mean'
             ? [
                 Remark::saying(
-                    'A mean of rates of change is not the rate over the window: 50 % up and 50 % down is 25 % down. ' .
-                        'Put the change after the rolling mean for that.',
+                    'A mean of rates of change is not the change over the window: 50 % up and 50 % down is 25 % ' .
+                        'down. Move “Change” after this stop for that.',
                 ),
             ]
             : [];
@@ -236,12 +247,14 @@ final readonly class Rolling implements Stop
         }
         $cut = $this->window - $this->needed;
         $noun = $arriving->axis->frequency->noun();
-        $where = $this->isCentred() ? "At both ends up to {$cut} values" : "The first {$cut} values of each line";
+        $where = $this->isCentred()
+            ? "Up to {$cut} values at both ends of each line"
+            : "The first {$cut} values of each line";
 
         return [
             Remark::saying(
-                "{$where} rest on fewer than {$this->window} {$noun}s, so the seasons show in them.",
-            )->withRemedy('Leave them blank', ['needed' => 'all']),
+                "{$where} use fewer than {$this->window} {$noun}s, so they still contain seasonal effects.",
+            )->withRemedy('Leave them empty', ['needed' => 'all']),
         ];
     }
 
@@ -255,11 +268,10 @@ final readonly class Rolling implements Stop
     {
         return match (true) {
             $this->needed !== 0 && $this->needed < $this->window && $this->statistic === 'sum'
-                => 'a sum needs every value of its window; with some missing it would be too low. Write “all”, ' .
-                'or take the mean.',
-            $this->needed > $this->window => "a window of {$this->window} cannot hold " .
-                "{$this->needed} values. Ask for {$this->window} " .
-                'or fewer, or write “all”.',
+                => 'a sum needs all values in the window; otherwise it is too low. Enter “all”, or use the mean.',
+            $this->needed > $this->window
+                => "a window of {$this->window} cannot have {$this->needed} values. Enter {$this->window} or " .
+                'fewer, or “all”.',
             default => null,
         };
     }

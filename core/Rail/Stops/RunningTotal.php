@@ -10,6 +10,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Settings\Kinds\Choice;
@@ -26,7 +27,7 @@ final readonly class RunningTotal implements Stop
 
     public function __construct(
         #[
-            Choice('start', ['year' => 'from zero each year', 'start' => 'since the start'], lead: 'total'),
+            Choice('start', ['year' => 'Year to date', 'start' => 'Since the start'], lead: 'total'),
         ]
         public string $from = 'year',
         #[
@@ -35,7 +36,7 @@ final readonly class RunningTotal implements Stop
                 1,
                 12,
                 [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
-                lead: 'years start in',
+                lead: 'Start of year',
                 when: ['from' => 'year'],
                 about: 'month in which years start',
             ),
@@ -44,9 +45,9 @@ final readonly class RunningTotal implements Stop
         #[
             Choice(
                 'gaps',
-                ['stop' => 'stop', 'through' => 'go on'],
-                lead: 'at a gap',
-                about: 'whether a missing value counts as nothing, or ends the total until the next start',
+                ['stop' => 'stop', 'through' => 'Continue'],
+                lead: 'At a gap',
+                about: 'whether a missing value counts as zero, or stops the total until the next start',
             ),
         ]
         public string $gaps = 'stop',
@@ -64,7 +65,12 @@ final readonly class RunningTotal implements Stop
 
     public static function purpose(): string
     {
-        return 'the year to date, or since the start';
+        return 'year to date, or since the start';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Change;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -87,15 +93,16 @@ final readonly class RunningTotal implements Stop
     {
         return match (true) {
             $arriving->nature === Nature::Window
-                => 'Windows overlap, so their total would count most periods several times. Remove the rolling.',
-            $arriving->nature === Nature::Total => 'This is a running total already. Remove one of the two stops.',
+                => 'Rolling windows overlap, so a total would count most periods several times. Remove “Rolling ' .
+                'window”.',
+            $arriving->nature === Nature::Total => 'The input is already a running total. Remove one of the two stops.',
             $arriving->kind === MeasureKind::Stock
-                => 'A level at a moment does not add up over time. Choose a flow, or take the mean.',
+                => 'Levels (stocks) cannot be summed over time. Choose a flow, or use a mean.',
             $arriving->kind === MeasureKind::Rate
-                => "What arrives here are {$arriving->inWords()}, and those do not add up over time. Put the running " .
-                'total before it.',
+                => "The input contains {$arriving->inWords()}, which cannot be summed over time. Move this stop " .
+                'earlier.',
             $this->from === 'year' && $arriving->axis->frequency === Frequency::Number
-                => 'Plain numbers have no year. Take the total since the start.',
+                => 'These periods are numbers, not dates. Use the total since the start.',
             default => null,
         };
     }
@@ -133,7 +140,7 @@ final readonly class RunningTotal implements Stop
             Nature::Total,
         );
 
-        return new Outcome($table, [], $this->gapsCountAsNothing() ? 'gaps counted as nothing' : '');
+        return new Outcome($table, [], $this->gapsCountAsNothing() ? 'gaps count as zero' : '');
     }
 
     public function explain(

@@ -11,6 +11,7 @@ use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -27,17 +28,16 @@ final readonly class Seasonal implements Stop
         #[
             Choice(
                 'result',
-                ['adjusted' => 'seasonally adjusted', 'trend' => 'the trend', 'seasonal' => 'the seasons alone'],
+                ['adjusted' => 'seasonally adjusted', 'trend' => 'Trend', 'seasonal' => 'Seasonal component'],
                 lead: 'show',
             ),
         ]
         public string $show = 'adjusted',
         #[
-            Choice(
-                'model',
-                ['multiplicative' => 'in proportion to the level', 'additive' => 'of the same size at any level'],
-                lead: 'seasons',
-            ),
+            Choice('model', [
+                'multiplicative' => 'Multiplicative (proportional to the level)',
+                'additive' => 'Additive (same size at any level)',
+            ]),
         ]
         public string $model = 'multiplicative',
     ) {}
@@ -49,12 +49,17 @@ final readonly class Seasonal implements Stop
 
     public static function title(): string
     {
-        return 'Seasons';
+        return 'Seasonal adjustment';
     }
 
     public static function purpose(): string
     {
-        return 'seasonally adjusted, trend, or the seasons';
+        return 'adjusted values, trend or seasonal component';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Smooth;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -85,18 +90,20 @@ final readonly class Seasonal implements Stop
 
         return match (true) {
             $seasons < 2 => ucfirst($arriving->axis->frequency->adjective()) .
-                ' figures have no seasons of a fixed number a year. Change them to months or quarters first.',
-            $arriving->axis->count < 2 * $seasons => 'Seasons need at least two whole years.',
+                ' values have no fixed number of seasons per year. Use monthly or quarterly values.',
+            $arriving->axis->count < 2 * $seasons => 'Seasonal adjustment needs at least two complete years.',
             $arriving->nature->isRelative()
-                => "What arrives here are {$arriving->inWords()}, which have no seasons to take out. Put this " .
-                'stop before it.',
+                => "The input contains {$arriving->inWords()}, which cannot be seasonally adjusted. Move this " .
+                'stop earlier.',
             $arriving->nature === Nature::Window && $this->show !== 'trend'
-                => 'The rolling has taken the seasons out already, in part or whole. Put this stop before it.',
+                => '“Rolling window” already removes seasonal effects, in part or whole. Move this stop before ' .
+                'it.',
             $arriving->nature === Nature::Total
-                => 'A running total has the seasons of all its periods at once. Put this stop before it.',
+                => 'A running total mixes the seasonal effects of its periods. Move this stop before “Running ' .
+                'total”.',
             $this->isMultiplicative() && !$arriving->nature->hasZero()
-                => "What arrives here are {$arriving->inWords()}, so seasons cannot be in proportion to them. " .
-                'Take seasons of the same size at any level.',
+                => "The input contains {$arriving->inWords()}; the multiplicative model is not possible. Use " .
+                'the additive model.',
             default => null,
         };
     }
@@ -142,8 +149,8 @@ final readonly class Seasonal implements Stop
                     Remark::saying(
                         Named::few($names) .
                             (count($names) === 1 ? ' is' : ' are') .
-                            ' zero or below somewhere, so seasons cannot be in proportion to the level.',
-                    )->withRemedy('Same size at any level', ['model' => 'additive']),
+                            ' zero or below in some periods; the multiplicative model is not possible.',
+                    )->withRemedy('Use the additive model', ['model' => 'additive']),
                 ],
         );
     }
@@ -165,11 +172,11 @@ final readonly class Seasonal implements Stop
                 $this->isMultiplicative() => Explanation::number($value) .
                     ' ÷ ' .
                     Explanation::number($value / ($result === 0.0 ? NAN : $result)) .
-                    ' (its season)',
+                    ' (seasonal component)',
                 default => Explanation::number($value) .
                     ' − ' .
                     Explanation::number($value - $result) .
-                    ' (its season)',
+                    ' (seasonal component)',
             },
             $position,
         );

@@ -11,6 +11,7 @@ use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -30,8 +31,8 @@ final readonly class Share implements Stop
         #[
             Choice(
                 'whole',
-                ['all' => 'all that take part', 'focus' => 'those in focus', 'group' => 'its own group'],
-                lead: 'share of',
+                ['all' => 'All lines', 'focus' => 'Lines in focus', 'group' => 'Own group'],
+                lead: 'Share of',
                 about: 'what each value is a share of',
             ),
         ]
@@ -50,7 +51,12 @@ final readonly class Share implements Stop
 
     public static function purpose(): string
     {
-        return 'of all, of those in focus, of the group';
+        return 'of all lines, the focus or the group';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Place;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -76,10 +82,10 @@ final readonly class Share implements Stop
     {
         return match (true) {
             !$arriving->nature->isDivisible()
-                => "What arrives here are {$arriving->inWords()}, which do not add up to a whole, so nothing has a " .
-                'share in it. Take the share of the measure itself, at the start of the rail.',
+                => "The input contains {$arriving->inWords()}, which cannot be summed, so there are no shares. " .
+                'Move this stop directly after the measure.',
             $this->of === 'focus' && $scope->focus === []
-                => 'Nothing is in focus to take a share of. Put some lines in focus, or take the share of all.',
+                => 'No line is in focus. Choose some in the roster, or use the share of all lines.',
             default => null,
         };
     }
@@ -122,8 +128,8 @@ final readonly class Share implements Stop
         );
 
         return new Outcome($table, [
-            ...self::remark($missing, $scope, 'without a value in some periods; the total is then of the others'),
-            ...self::remark($negative, $scope, 'below zero in some periods; there are no shares then'),
+            ...self::remark($missing, $scope, 'no value in some periods; the total excludes them'),
+            ...self::remark($negative, $scope, 'negative in some periods; no shares there'),
         ]);
     }
 
@@ -137,7 +143,7 @@ final readonly class Share implements Stop
         $value = $arriving->series[$key]->values[$position];
         $share = $leaving->series[$key]->values[$position];
         $whole = match ($this->of) {
-            'focus' => 'those in focus',
+            'focus' => 'lines in focus',
             'group' => 'its group',
             default => 'all',
         };
@@ -169,13 +175,6 @@ final readonly class Share implements Stop
     {
         $names = array_map($scope->nameOf(...), array_values($keys));
 
-        return $names === []
-            ? []
-            : [
-                Remark::saying(
-                    Named::few($names) . (count($names) === 1 ? ' is ' : ' are ') . $what . '.',
-                    implode(', ', $names),
-                ),
-            ];
+        return $names === [] ? [] : [Remark::saying(Named::few($names) . ": {$what}.", implode(', ', $names))];
     }
 }

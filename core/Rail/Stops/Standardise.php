@@ -12,6 +12,7 @@ use DuskRail\Data\ValueType;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Settings\Kinds\Choice;
@@ -38,8 +39,8 @@ final readonly class Standardise implements Stop
                     'deviations' => 'standard deviations from the mean',
                     'quartiles' => 'interquartile ranges from the median',
                 ],
-                lead: 'in',
-                about: 'what the distance from the middle of all is measured in',
+                lead: 'unit',
+                about: 'unit of the distance from the mean or median',
             ),
         ]
         public string $by = 'deviations',
@@ -57,7 +58,12 @@ final readonly class Standardise implements Stop
 
     public static function purpose(): string
     {
-        return 'how far from the middle of all';
+        return 'distance from the mean or median of all lines';
+    }
+
+    public static function isFor(): Purpose
+    {
+        return Purpose::Place;
     }
 
     public static function usual(SeriesTable $arriving, Scope $scope): self
@@ -80,8 +86,7 @@ final readonly class Standardise implements Stop
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
         return $arriving->nature->isRelative()
-            ? "What arrives here are {$arriving->inWords()}, which have no distances to measure. Put this stop " .
-                    'before it.'
+            ? "The input contains {$arriving->inWords()}, which cannot be standardised. Move this stop " . 'earlier.'
             : null;
     }
 

@@ -26,12 +26,12 @@ final class Attributes extends Shape
 
     public function label(): string
     {
-        return 'entities with their attributes';
+        return 'attributes of entities, no values over time';
     }
 
     public function across(): string
     {
-        return 'figures';
+        return 'values';
     }
 
     public function roles(): array
@@ -73,7 +73,7 @@ final class Attributes extends Shape
 
     public function explain(Plan $plan, Table $table): array
     {
-        return ['no column and no row of headings holds periods, so the rows describe entities'];
+        return ['no column or header row contains periods, so each row describes an entity'];
     }
 
     public function row(Gathering $gathering, int $number, array $row): void

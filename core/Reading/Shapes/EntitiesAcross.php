@@ -24,7 +24,7 @@ final class EntitiesAcross extends Long
 
     public function label(): string
     {
-        return 'entities across, periods down';
+        return 'entities in columns, periods in rows';
     }
 
     public function across(): string
@@ -76,7 +76,7 @@ final class EntitiesAcross extends Long
 
     public function explain(Plan $plan, Table $table): array
     {
-        return [...self::explainPeriods($plan, $table), 'the headings of the columns of figures name the entities'];
+        return [...self::explainPeriods($plan, $table), 'the headers of the value columns are entities'];
     }
 
     public function row(Gathering $gathering, int $number, array $row): void

@@ -25,7 +25,7 @@ final class Events extends Long
 
     public function label(): string
     {
-        return 'one row per thing that happened';
+        return 'one row per event';
     }
 
     public function roles(): array
@@ -57,14 +57,14 @@ final class Events extends Long
         $columns = array_values(array_diff($table->columns, [$down[0]]));
         $id = self::identifier($table, $columns);
         if ($id !== null) {
-            return "“{$table->name($id)}” tells single things apart";
+            return "“{$table->name($id)}” is different in each row (event number)";
         }
         $entity = $table->entityNamed($columns) ?? $table->mostVaried($table->texts([$down[0]]));
         $again = $table->repeats([$down[0], ...$entity === null ? [] : [$entity]]);
         $rows = $table->rowCount();
 
         return $again >= 2 && $again >= 0.15 * $rows
-            ? "{$again} of {$rows} rows are for an entity and a day that another row is for"
+            ? "{$again} of {$rows} rows share their entity and day with another row"
             : '';
     }
 
@@ -128,7 +128,7 @@ final class Events extends Long
         return [
             ...array_filter([$down === null ? '' : self::evidence($table, $down)]),
             ...self::explainPeriods($plan, $table),
-            'a period in which nothing happened counts as none',
+            'periods without events count as 0',
         ];
     }
 

@@ -26,12 +26,12 @@ class Long extends Shape
 
     public function label(): string
     {
-        return 'one row per figure';
+        return 'one row per value';
     }
 
     public function across(): string
     {
-        return 'figures';
+        return 'values';
     }
 
     public function roles(): array
@@ -226,8 +226,8 @@ class Long extends Shape
         $column = $gathering->plan->columns->period;
         if ($column === null) {
             throw NotATable::because(
-                'No column is chosen for the periods.',
-                'Choose the column that says when, or change how the table lies.',
+                'No period column is chosen.',
+                'Choose the column with the dates, or change the table layout.',
             );
         }
         $text = $gathering->plan->columns->month === null ? $row[$column] ?? '' : $gathering->dated($row);

@@ -26,7 +26,7 @@ final class Moment extends Shape
 
     public function label(): string
     {
-        return 'entities at one moment, measures across';
+        return 'measures in columns, one point in time';
     }
 
     public function across(): string
@@ -93,8 +93,8 @@ final class Moment extends Shape
     public function explain(Plan $plan, Table $table): array
     {
         return [
-            'no column and no heading says when, so all of it is of one moment; what stands in the ' .
-            'headings are measures or categories, and no time',
+            'no column or header contains a date, so all values are for one point in time; the headers ' .
+            'are measures or categories',
             ...self::explainKeys($plan, $table),
         ];
     }

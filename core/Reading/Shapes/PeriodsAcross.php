@@ -25,7 +25,7 @@ final class PeriodsAcross extends Shape
 
     public function label(): string
     {
-        return 'periods across, entities down';
+        return 'periods in columns, entities in rows';
     }
 
     public function across(): string
@@ -117,9 +117,9 @@ final class PeriodsAcross extends Shape
                     ($plan->above + 1) .
                     ' and ' .
                     (($plan->heading ?? 0) + 1) .
-                    ' are headings together, of measures and periods',
-                $plan->joined => "{$count} column headings hold a measure and a period, from {$first} to {$last}",
-                default => "{$count} column headings read as periods, from {$first} to {$last}",
+                    ' are header rows of measures and periods',
+                $plan->joined => "{$count} column headers contain a measure and a period, {$first} to {$last}",
+                default => "{$count} column headers are periods, {$first} to {$last}",
             },
             ...self::explainKeys($plan, $table),
         ];

@@ -135,11 +135,11 @@ abstract class Shape
     protected static function explainKeys(Plan $plan, Table $table): array
     {
         $columns = $plan->columns;
-        $said = $columns->entity === null ? [] : ["“{$table->name($columns->entity)}” names the entities"];
+        $said = $columns->entity === null ? [] : ["“{$table->name($columns->entity)}” contains the entities"];
         foreach ($columns->breakdowns as $column) {
             $different = $table->different($column);
             $said[] =
-                "“{$table->name($column)}” breaks them down: " .
+                "“{$table->name($column)}” splits the values: " .
                 implode(', ', array_slice($different, 0, 4)) .
                 (count($different) > 4 ? ' …' : '');
         }
@@ -163,14 +163,12 @@ abstract class Shape
             $parts = array_filter([$columns->period, $columns->month, $columns->day], is_int(...));
             $names = array_map(static fn(int $c): string => "“{$table->name($c)}”", $parts);
 
-            return [implode(' and ', $names) . ' together say when'];
+            return [implode(' and ', $names) . ' together give the date'];
         }
         $cells = $table->different($columns->period);
-        $said = ["“{$table->name($columns->period)}” holds periods such as " . ($cells[0] ?? 'none')];
+        $said = ["“{$table->name($columns->period)}” contains periods, for example " . ($cells[0] ?? 'none')];
         if ($plan->periods->isAmbiguous($cells)) {
-            $said[] =
-                'day and month could be the other way round; they are read as in ' .
-                $plan->periods->notation->example();
+            $said[] = 'day and month are ambiguous; read as in ' . $plan->periods->notation->example();
         }
 
         return $said;

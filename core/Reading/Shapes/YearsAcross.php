@@ -26,7 +26,7 @@ final class YearsAcross extends Shape
 
     public function label(): string
     {
-        return 'years across, months down';
+        return 'years in columns, months in rows';
     }
 
     public function across(): string
@@ -76,8 +76,8 @@ final class YearsAcross extends Shape
     public function explain(Plan $plan, Table $table): array
     {
         return [
-            count($plan->columns->values) . ' column headings read as years',
-            "“{$table->name($plan->columns->period ?? 0)}” holds the months of the year",
+            count($plan->columns->values) . ' column headers are years',
+            "“{$table->name($plan->columns->period ?? 0)}” contains months",
         ];
     }
 
@@ -91,7 +91,7 @@ final class YearsAcross extends Shape
             // The sum of the months, or their mean, is none of them.
             if (Vocabulary::summary($text) === '') {
                 $gathering->problem(
-                    Problem::cell($number + 1, $gathering->headingText($column), $text, 'the name of a month'),
+                    Problem::cell($number + 1, $gathering->headingText($column), $text, 'a month name'),
                 );
             }
 

@@ -78,7 +78,7 @@ final readonly class Choice extends Setting
                 (isset($offered[$word]) && ($condition === '' || $offer->holds($condition))) ||
                 (string) $word === $chosen
             ) {
-                $options[$word] = self::worded($offered[$word] ?? $label, $offer);
+                $options[$word] = self::capital(self::worded($offered[$word] ?? $label, $offer));
             }
         }
 
@@ -123,6 +123,12 @@ final readonly class Choice extends Setting
 
     private static function worded(string $text, Offer $offer): string
     {
-        return str_replace(['{periods}', '{period}'], [$offer->periods(), rtrim($offer->periods(), 's')], $text);
+        $periods = $offer->periods();
+
+        return str_replace(
+            ['{periods}', '{period}', '{Periods}'],
+            [$periods, rtrim($periods, 's'), self::capital($periods)],
+            $text,
+        );
     }
 }

@@ -38,7 +38,10 @@ final readonly class Flag extends Setting
 
     public function field(string $name, mixed $value, Offer $offer, string $lead): Field
     {
-        return Field::choice($name, $lead, $value === true ? '1' : '0', ['1' => $this->yes, '0' => $this->no]);
+        return Field::choice($name, $lead, $value === true ? '1' : '0', [
+            '1' => self::capital($this->yes),
+            '0' => self::capital($this->no),
+        ]);
     }
 
     public function schema(): array

@@ -54,7 +54,7 @@ final readonly class Number extends Setting
             throw UnfitValue::because("“{$name}” must be a number above zero.");
         }
         if ($number === null) {
-            throw UnfitValue::because("“{$name}” must be a number, as in 45.5, or empty.");
+            throw UnfitValue::because("“{$name}” must be a number, for example 45.5, or empty.");
         }
         if ($number < ($this->low ?? -INF) || $number > ($this->high ?? INF)) {
             throw UnfitValue::because(
@@ -71,7 +71,7 @@ final readonly class Number extends Setting
 
         return $this->options === []
             ? Field::number($name, $lead, $text, $this->hint)
-            : Field::choice($name, $lead, $text, $this->options + [$text => $text]);
+            : Field::choice($name, $lead, $text, array_map(self::capital(...), $this->options + [$text => $text]));
     }
 
     public function schema(): array

@@ -61,7 +61,7 @@ final readonly class Several extends Setting
         if ($this->options === [] && $this->of === '') {
             return Field::text($name, $lead, rtrim(implode(',', $chosen), ','), $this->hint, true);
         }
-        $options = $this->of === '' ? $this->options : $offer->names($this->of);
+        $options = $this->of === '' ? array_map(self::capital(...), $this->options) : $offer->names($this->of);
 
         return $options === [] ? null : Field::several($name, $lead, $chosen, $options);
     }

@@ -54,7 +54,12 @@ final readonly class Whole extends Setting
 
         return $this->options === []
             ? Field::number($name, $lead, $number)
-            : Field::choice($name, $lead, (string) $number, $this->options + [$number => (string) $number]);
+            : Field::choice(
+                $name,
+                $lead,
+                (string) $number,
+                array_map(self::capital(...), $this->options + [$number => (string) $number]),
+            );
     }
 
     public function schema(): array

@@ -36,7 +36,7 @@ final class LongestRun implements ClaimFinder
             $start = $line->at - $run;
             $isPlace = $comparison->run->table()->nature->isPlace();
             $gains = $way < 0 === ($comparison->better() === Better::Lower);
-            $verb = $isPlace ? ($gains ? 'gained places' : 'lost places') : ($way < 0 ? 'fallen' : 'risen');
+            $verb = $isPlace ? ($gains ? 'gained ranks' : 'lost ranks') : ($way < 0 ? 'fallen' : 'risen');
             $claims[] = Claim::of(
                 "{$line->name} has {$verb} for {$run} {$noun} in a row",
                 0.25 + min(0.5, $run / 24),

@@ -59,7 +59,7 @@ final class RecordAtEnd implements ClaimFinder
         $now = "{$period($last)}: {$comparison->format($line->latest())}";
         if ($beaten === null) {
             return Claim::of(
-                "{$line->name} is {$what} since {$period($first)}, when the figures begin",
+                "{$line->name} is {$what} since {$period($first)}, the start of the data",
                 0.5 + min(0.2, ($last - $first) / 600),
                 "{$now}, " . ($direction < 0 ? 'below' : 'above') . ' every value before.',
             );

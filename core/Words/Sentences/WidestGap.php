@@ -42,9 +42,10 @@ final class WidestGap implements ClaimFinder
             if ($at[0] === $last) {
                 $claims[] = Claim::of(
                     $pair->cut
-                        ? "{$pair->name} and {$pair->other} have not been further apart since " .
-                            "{$period($pair->common[0])} than in {$period($last)}"
-                        : "{$pair->name} and {$pair->other} have never been further apart than in {$period($last)}",
+                        ? "The gap between {$pair->name} and {$pair->other} is wider in {$period($last)} than at any " .
+                            "time since {$period($pair->common[0])}"
+                        : "The gap between {$pair->name} and {$pair->other} is wider in {$period($last)} than " .
+                            'ever before',
                     0.55,
                     "{$both($last)}.",
                 );

@@ -1,6 +1,6 @@
 <x-layout :title="$page->brief->name">
     <div class="brief">
-        <aside class="brief-list" aria-label="Look for one in all pictures">
+        <aside class="brief-list" aria-label="Highlight in all charts">
             <ul>
                 @foreach ($page->entities as $key => $name)
                     <li><button type="button" data-line="{{ $key }}" aria-pressed="false">{{ $name }}</button></li>
@@ -11,7 +11,7 @@
             <header>
                 <h1>{{ $page->brief->name }}</h1>
                 <p class="quiet">{{ now()->isoFormat('D MMMM YYYY') }}{{ $page->cover === '' ? '' : " · {$page->cover}" }}</p>
-                <p class="acts no-print"><button type="button" class="plain small" data-present>Present</button><a class="plain small" href="{{ route('briefs.pdf', [$page->brief->token, ...array_filter(get_object_vars($page->choices))]) }}">PDF</a><a class="plain small" href="{{ route('briefs.file', [$page->brief->token, ...array_filter(get_object_vars($page->choices))]) }}">HTML</a><button type="button" class="plain small" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></p>
+                <p class="acts no-print"><button type="button" class="plain small" data-present>Present</button><a class="plain small" href="{{ route('briefs.pdf', [$page->brief->token, ...array_filter(get_object_vars($page->choices))]) }}">PDF</a><a class="plain small" href="{{ route('briefs.file', [$page->brief->token, ...array_filter(get_object_vars($page->choices))]) }}">HTML</a><button type="button" class="plain small" data-ground-switch title="Switch theme"><span class="to-night">Dark</span><span class="to-day">Light</span></button></p>
                 @if ($page->offered !== [])
                     <form method="get" class="controls no-print" data-at-once>
                         @foreach ($page->offered as $control => $labels)

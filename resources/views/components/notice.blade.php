@@ -10,5 +10,5 @@
     @if ($notice->remedy !== '')
         <x-change :study="$study" :change="$notice->input['change']" :with="$notice->input" class="remedy">{{ $notice->remedy }}</x-change>
     @endif
-    <x-change :study="$study" change="dismiss" :with="['signal' => $notice->id]" class="dismiss" aria-label="Put away: {{ $notice->sentence }}" title="Put away">×</x-change>
+    <x-change :study="$study" change="dismiss" :with="['signal' => $notice->id]" class="dismiss" aria-label="Dismiss: {{ $notice->sentence }}" title="Dismiss">×</x-change>
 </li>

@@ -10,7 +10,7 @@
             <span class="pair hue-{{ $line->hue }}"><b>{{ $line->name }}</b>
                 @foreach ($settings as $name => $setting)
                     <span class="select is-small"><select name="settings[own][{{ $line->key }}][{{ $name }}]" aria-label="{{ ucfirst($name) }} of {{ $line->name }}">
-                        @foreach ($setting->kind->options as $option => $label)<option value="{{ $option }}" @selected($option === ($own[$line->key]->{$name} ?? ''))>{{ $label }}</option>@endforeach
+                        @foreach ($setting->kind->options as $option => $label)<option value="{{ $option }}" @selected($option === ($own[$line->key]->{$name} ?? ''))>{{ \DuskRail\Settings\Setting::capital($label) }}</option>@endforeach
                     </select></span>
                 @endforeach
             </span>

@@ -11,7 +11,7 @@
     @if ($row === null)
         <td colspan="6"></td>
     @else
-        <td class="spark"><button type="button" data-draw-row="{{ $row->line->key }}" data-group="{{ $row->line->isGroup() ? $row->line->name : $row->line->group }}" title="Draw {{ $total === '' ? 'this row' : 'this group' }} another way" aria-label="Draw {{ $row->line->name }} another way">{!! \App\Drawing\Svg::forScreen(new \DuskRail\Chart\Scene(150, 24, $cell->marks($row->line, 150, 24)), ['aria-hidden' => 'true']) !!}</button></td>
+        <td class="spark"><button type="button" data-draw-row="{{ $row->line->key }}" data-group="{{ $row->line->isGroup() ? $row->line->name : $row->line->group }}" title="Change the form of {{ $total === '' ? 'this row' : 'this group' }}" aria-label="Change the form of {{ $row->line->name }}">{!! \App\Drawing\Svg::forScreen(new \DuskRail\Chart\Scene(150, 24, $cell->marks($row->line, 150, 24)), ['aria-hidden' => 'true']) !!}</button></td>
         <td>{{ $text($row->line->latest()) }}</td>
         <td>{{ is_nan($row->course->change) ? '–' : \DuskRail\Data\Numerals::signed($row->course->change, $comparison->decimals) }}</td>
         <td>{{ is_nan($row->course->growth) ? '–' : \DuskRail\Data\Numerals::signed($row->course->growth, 1).' %' }}</td>

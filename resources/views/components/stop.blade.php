@@ -4,7 +4,7 @@
     $placed = $step->placed;
     $data = $screen->railed->data;
     $label = $placed->stop->label($step->arriving, $data);
-    $state = $placed->bypassed ? 'passed by' : ($step->refusal !== null ? 'makes no sense here' : ($step->outcome->table->unit->sort === \DuskRail\Data\ValueType::Index ? 'index' : $step->outcome->table->unit->text()));
+    $state = $placed->bypassed ? 'off' : ($step->refusal !== null ? 'not possible here' : ($step->outcome->table->unit->sort === \DuskRail\Data\ValueType::Index ? 'index' : $step->outcome->table->unit->text()));
 @endphp
 <li @class(['stop', 'off' => $placed->bypassed, 'refused' => $step->refusal !== null]) id="stop-{{ $placed->id }}">
     <button type="button" class="name" popovertarget="editor-{{ $placed->id }}" title="{{ $label }}: {{ $state }}{{ $step->outcome->note === '' ? '' : ', '.$step->outcome->note }}">
@@ -18,13 +18,13 @@
                 <x-field :field="$field" id="{{ $placed->id }}-{{ $field->name }}" />
             @endforeach
         </form>
-        <p class="leaves">leaves {{ $state === '' ? 'figures without a unit' : $state }}@if ($step->outcome->note !== ''), {{ $step->outcome->note }}@endif</p>
+        <p class="leaves">Result: {{ $state === '' ? 'no unit' : $state }}@if ($step->outcome->note !== ''), {{ $step->outcome->note }}@endif</p>
         <div data-lazy="{{ route('orders.show', [$screen->study, $placed->id]) }}" hx-morph-skip-children></div>
         <div class="acts">
-            <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'earlier']" class="act" :disabled="$first">← earlier</x-change>
-            <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'later']" class="act" :disabled="$last">later →</x-change>
-            <x-change :study="$screen->study" change="bypass-stop" :with="['id' => $placed->id, 'bypassed' => $placed->bypassed ? '0' : '1']" class="act">{{ $placed->bypassed ? 'use again' : 'pass by' }}</x-change>
-            <x-change :study="$screen->study" change="remove-stop" :with="['id' => $placed->id]" class="act">remove</x-change>
+            <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'earlier']" class="act" :disabled="$first">← Move earlier</x-change>
+            <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'later']" class="act" :disabled="$last">Move later →</x-change>
+            <x-change :study="$screen->study" change="bypass-stop" :with="['id' => $placed->id, 'bypassed' => $placed->bypassed ? '0' : '1']" class="act">{{ $placed->bypassed ? 'Turn on' : 'Turn off' }}</x-change>
+            <x-change :study="$screen->study" change="remove-stop" :with="['id' => $placed->id]" class="act">Remove</x-change>
         </div>
     </div>
 </li>

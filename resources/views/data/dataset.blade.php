@@ -1,5 +1,5 @@
 <x-layout :title="$dataset->name">
-    <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">Data</a><span class="right"><button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button></span></header>
+    <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">Studies and data sets</a><span class="right"><button type="button" class="plain ground" data-ground-switch title="Switch theme"><span class="to-night">Dark</span><span class="to-day">Light</span></button></span></header>
     <main class="page wide one-dataset">
         @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
@@ -8,20 +8,20 @@
 
         <section class="columns">
             <div class="column">
-                <h2>About it</h2>
+                <h2>Details</h2>
                 <form method="post" action="{{ route('datasets.update', $dataset) }}" class="about-it">@csrf @method('patch')
                     <label>Name <input class="input is-small" name="name" value="{{ $dataset->name }}" required maxlength="120"></label>
                     <label>Source <input class="input is-small" name="source" value="{{ $dataset->source }}" maxlength="300"></label>
                     <label>Licence <input class="input is-small" name="licence" value="{{ $dataset->licence }}" maxlength="120"></label>
-                    <label>Retrieved <input class="input is-small" name="retrieved" value="{{ $dataset->retrieved }}" maxlength="60" placeholder="when it was taken from there"></label>
+                    <label>Retrieved <input class="input is-small" name="retrieved" value="{{ $dataset->retrieved }}" maxlength="60" placeholder="date of download, for example 3 May 2025"></label>
                     <label>Notes <textarea class="textarea is-small" name="notes" rows="2" maxlength="4000">{{ $dataset->notes }}</textarea></label>
-                    <button class="button is-small">Keep</button>
+                    <button class="button is-small">Save</button>
                 </form>
             </div>
             <div class="column">
-                <h2 id="update">Update</h2>
-                <x-bring text="Next month’s file, a revision, or attributes" :dataset="$dataset" />
-                <p class="quiet">What would change is shown before anything is stored.</p>
+                <h2 id="update">Update data</h2>
+                <x-bring text="Add a file: new periods, revised values or attributes" :dataset="$dataset" />
+                <p class="quiet">You see the changes before anything is stored.</p>
                 <form class="inline study-file" method="post" action="{{ route('study-files.store', $dataset) }}" enctype="multipart/form-data">
                     @csrf<x-once />
                     <label>Open a study file on this data <input type="file" name="study" accept=".json,application/json" required></label>
@@ -36,28 +36,28 @@
         <form method="post" action="{{ route('datasets.measures', $dataset) }}">@csrf @method('patch')
             <div class="sample">
                 <table class="table is-narrow edits">
-                    <thead><tr><th scope="col">Name</th><th scope="col">Unit</th><th scope="col">It is a</th><th scope="col">Better</th><th scope="col">Decimals</th><th scope="col">Periods</th><td></td></tr></thead>
+                    <thead><tr><th scope="col">Name</th><th scope="col">Unit</th><th scope="col">Type</th><th scope="col">Better</th><th scope="col">Decimals</th><th scope="col">Periods</th><td></td></tr></thead>
                     <tbody>
                         @foreach ($dataset->measures as $measure)
                             <tr>
                                 <td><input class="input is-small" name="measures[{{ $measure->id }}][name]" value="{{ $measure->name }}" aria-label="Name of {{ $measure->name }}" required></td>
                                 <td><input class="input is-small short" name="measures[{{ $measure->id }}][unit]" value="{{ $measure->unit }}" aria-label="Unit of {{ $measure->name }}"></td>
-                                <td><span class="select is-small"><select name="measures[{{ $measure->id }}][kind]" aria-label="Kind of {{ $measure->name }}">@foreach (\DuskRail\Data\MeasureKind::cases() as $kind)<option value="{{ $kind->value }}" @selected($kind === $measure->kind)>{{ $kind->meaning() }}</option>@endforeach</select></span></td>
-                                <td><span class="select is-small"><select name="measures[{{ $measure->id }}][better]" aria-label="Better direction of {{ $measure->name }}">@foreach (['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower'] as $value => $label)<option value="{{ $value }}" @selected($value === $measure->better->value)>{{ $label }}</option>@endforeach</select></span></td>
-                                <td><input class="input is-small tiny" name="measures[{{ $measure->id }}][decimals]" value="{{ $measure->decimals }}" aria-label="Decimals of {{ $measure->name }}" placeholder="auto" inputmode="numeric"></td>
+                                <td><span class="select is-small"><select name="measures[{{ $measure->id }}][kind]" aria-label="Type of {{ $measure->name }}">@foreach (\DuskRail\Data\MeasureKind::cases() as $kind)<option value="{{ $kind->value }}" @selected($kind === $measure->kind)>{{ \DuskRail\Settings\Setting::capital($kind->meaning()) }}</option>@endforeach</select></span></td>
+                                <td><span class="select is-small"><select name="measures[{{ $measure->id }}][better]" aria-label="Better direction of {{ $measure->name }}">@foreach (['neither' => 'Neither', 'higher' => 'Higher', 'lower' => 'Lower'] as $value => $label)<option value="{{ $value }}" @selected($value === $measure->better->value)>{{ $label }}</option>@endforeach</select></span></td>
+                                <td><input class="input is-small tiny" name="measures[{{ $measure->id }}][decimals]" value="{{ $measure->decimals }}" aria-label="Decimals of {{ $measure->name }}" placeholder="automatic" inputmode="numeric"></td>
                                 <td class="quiet">{{ $measure->frequency->adjective() }}{{ $measure->formula === '' ? '' : " = {$measure->formula}" }}</td>
-                                <td><a href="{{ route('datasets.figures', [$dataset, $measure->key]) }}">figures</a></td>
+                                <td><a href="{{ route('datasets.figures', [$dataset, $measure->key]) }}">View values</a></td>
                             </tr>
                         @endforeach
                     </tbody>
                 </table>
             </div>
-            <p><button class="button is-small">Keep the measures</button></p>
+            <p><button class="button is-small">Save measures</button></p>
         </form>
         <form method="post" action="{{ route('datasets.derive', $dataset) }}" class="correction derive">@csrf
-            <label>Work out <input class="input is-small" name="name" value="{{ old('name') }}" placeholder="a new measure" required maxlength="120"></label>
+            <label>New measure <input class="input is-small" name="name" value="{{ old('name') }}" placeholder="name, for example Leakage share" required maxlength="120"></label>
             <label>= <input class="input is-small" name="formula" value="{{ old('formula') }}" placeholder="Leakage ÷ Water supplied × 100" required maxlength="300" autocomplete="off"></label>
-            <button class="button is-small">Add it</button>
+            <button class="button is-small">Add measure</button>
         </form>
 
         @if ($dataset->breakdowns !== [])
@@ -73,26 +73,26 @@
                                 <tbody>
                                     @foreach ($breakdown->categories as $key => $name)
                                         <tr>
-                                            <td><input class="input is-small tiny" name="{{ $field }}[categories][{{ $key }}][order]" value="{{ $loop->iteration }}" inputmode="numeric" aria-label="Place of {{ $name }}"></td>
+                                            <td><input class="input is-small tiny" name="{{ $field }}[categories][{{ $key }}][order]" value="{{ $loop->iteration }}" inputmode="numeric" aria-label="Position of {{ $name }}"></td>
                                             <td><input class="input is-small" name="{{ $field }}[categories][{{ $key }}][name]" value="{{ $name }}" aria-label="Name of {{ $name }}" required maxlength="120"></td>
                                             <td><input type="radio" name="{{ $field }}[total]" value="{{ $key }}" @checked((string) $key === $breakdown->total) aria-label="{{ $name }} is the total"></td>
                                         </tr>
                                     @endforeach
-                                    <tr><td></td><td class="quiet">None is the total</td><td><input type="radio" name="{{ $field }}[total]" value="" @checked($breakdown->total === '') aria-label="None of {{ $breakdown->name }} is the total"></td></tr>
+                                    <tr><td></td><td class="quiet">No total</td><td><input type="radio" name="{{ $field }}[total]" value="" @checked($breakdown->total === '') aria-label="No total of {{ $breakdown->name }}"></td></tr>
                                 </tbody>
                             </table>
                         </div>
                     @endforeach
                 </div>
-                <p><button class="button is-small">Keep the breakdowns</button></p>
+                <p><button class="button is-small">Save breakdowns</button></p>
             </form>
         @endif
 
         <h2>Versions</h2>
         <ol class="versions" reversed>
             @foreach ($dataset->files->sortByDesc('version') as $file)
-                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ $file->way->value }}{{ $file->rows > 1 ? ', '.number_format($file->rows).' rows' : '' }}</span>
-                    @if ($file->correction() !== null)<span>{{ $versions->inWords($file) }} <q>{{ $file->note }}</q></span> @if ($versions->isInForce($file))<form method="post" action="{{ route('corrections.destroy', [$dataset, $file]) }}">@csrf @method('delete')<button class="plain small">take back</button></form>@else<span class="quiet">replaced since</span>@endif @endif
+                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ $file->way->inWords() }}{{ $file->rows > 1 ? ', '.number_format($file->rows).' rows' : '' }}</span>
+                    @if ($file->correction() !== null)<span>{{ $versions->inWords($file) }} <q>{{ $file->note }}</q></span> @if ($versions->isInForce($file))<form method="post" action="{{ route('corrections.destroy', [$dataset, $file]) }}">@csrf @method('delete')<button class="plain small">Undo correction</button></form>@else<span class="quiet">replaced later</span>@endif @endif
                 </li>
             @endforeach
         </ol>
@@ -102,21 +102,21 @@
             <input type="hidden" name="page" value="{{ $entities->currentPage() }}">
             <div class="sample">
                 <table class="table is-narrow edits">
-                    <thead><tr><th scope="col">Home</th><th scope="col">Name</th><th scope="col">Group</th><th scope="col">What became of it</th></tr></thead>
+                    <thead><tr><th scope="col">Home</th><th scope="col">Name</th><th scope="col">Group</th><th scope="col">Note</th></tr></thead>
                     <tbody>
                         @foreach ($entities as $entity)
                             <tr>
                                 <td><input type="radio" name="home" value="{{ $entity->id }}" @checked($entity->home) aria-label="{{ $entity->name }} is home"></td>
                                 <td><input class="input is-small" name="entities[{{ $entity->id }}][name]" value="{{ $entity->name }}" aria-label="Name of {{ $entity->name }}" required></td>
                                 <td><input class="input is-small short" name="entities[{{ $entity->id }}][group]" value="{{ $entity->about['group'] ?? '' }}" aria-label="Group of {{ $entity->name }}"></td>
-                                <td><input class="input is-small" name="entities[{{ $entity->id }}][note]" value="{{ $entity->note }}" aria-label="Note on {{ $entity->name }}" placeholder="merged, renamed …"></td>
+                                <td><input class="input is-small" name="entities[{{ $entity->id }}][note]" value="{{ $entity->note }}" aria-label="Note on {{ $entity->name }}" placeholder="for example: merged, renamed"></td>
                             </tr>
                         @endforeach
                     </tbody>
                 </table>
             </div>
-            <p><button class="button is-small">Keep the entities</button>@if ($entities->hasPages()) page {{ $entities->currentPage() }} of {{ $entities->lastPage() }} @if ($entities->previousPageUrl())<a href="{{ $entities->previousPageUrl() }}">before</a>@endif @if ($entities->nextPageUrl())<a href="{{ $entities->nextPageUrl() }}">next</a>@endif @endif</p>
+            <p><button class="button is-small">Save entities</button>@if ($entities->hasPages()) Page {{ $entities->currentPage() }} of {{ $entities->lastPage() }} @if ($entities->previousPageUrl())<a href="{{ $entities->previousPageUrl() }}">Previous</a>@endif @if ($entities->nextPageUrl())<a href="{{ $entities->nextPageUrl() }}">Next</a>@endif @endif</p>
         </form>
-        <form method="post" action="{{ route('datasets.destroy', $dataset) }}" data-confirm="Delete “{{ $dataset->name }}” with all its studies?">@csrf @method('delete')<button class="plain small">Delete this data set</button></form>
+        <form method="post" action="{{ route('datasets.destroy', $dataset) }}" data-confirm="Delete the data set “{{ $dataset->name }}” and all its studies?">@csrf @method('delete')<button class="plain small">Delete this data set</button></form>
     </main>
 </x-layout>

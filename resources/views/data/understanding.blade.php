@@ -25,18 +25,18 @@
             @if ($attributes)
                 {{ number_format(count($observations->entities)) }} {{ Str::plural('entity', count($observations->entities)) }} with their attributes
             @elseif ($observations->isEmpty())
-                Nothing can be read this way yet
+                No values can be read with this layout
             @else
                 {{ $screen->sentence() }}
             @endif
         </h1>
         <p class="quiet">
             @unless ($attributes)
-                {{ number_format($figures) }} {{ Str::plural('figure', $figures) }}, {{ number_format($screen->periodCount()) }} {{ $observations->frequency->adjective() }} {{ Str::plural('period', $screen->periodCount()) }}, {{ $observations->gapCount() === 0 ? 'no gaps' : number_format($observations->gapCount()).' '.Str::plural('gap', $observations->gapCount()) }}{{ $screen->whole ? '.' : ', in the first '.number_format($observations->rowCount).' rows; the rest is read on import.' }}
+                {{ number_format($figures) }} {{ Str::plural('value', $figures) }}, {{ number_format($screen->periodCount()) }} {{ $observations->frequency->adjective() }} {{ Str::plural('period', $screen->periodCount()) }}, {{ $observations->gapCount() === 0 ? 'no gaps' : number_format($observations->gapCount()).' '.Str::plural('gap', $observations->gapCount()) }}{{ $screen->whole ? '.' : ', in the first '.number_format($observations->rowCount).' rows. The other rows are read during the import.' }}
             @endunless
-            @if ($screen->evidence !== []) Understood from this: {{ implode('; ', $screen->evidence) }}.@endif
-            @if ($summaries !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $summaries), 0, 3)) }} {{ count($summaries) === 1 ? 'stands' : 'stand' }} for others and {{ count($summaries) === 1 ? 'is no peer' : 'are no peers' }}.@endif
-            @if ($observations->beside->notes !== []) {{ count($observations->beside->notes) }} {{ Str::plural('line', count($observations->beside->notes)) }} without figures {{ count($observations->beside->notes) === 1 ? 'is' : 'are' }} passed over.@endif
+            @if ($screen->evidence !== []) Detected from: {{ implode('; ', $screen->evidence) }}.@endif
+            @if ($summaries !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $summaries), 0, 3)) }} {{ count($summaries) === 1 ? 'is a total or mean of others and not a peer' : 'are totals or means of others and not peers' }}.@endif
+            @if ($observations->beside->notes !== []) {{ count($observations->beside->notes) }} {{ Str::plural('line', count($observations->beside->notes)) }} without values {{ count($observations->beside->notes) === 1 ? 'is' : 'are' }} not read.@endif
         </p>
     </section>
 
@@ -47,9 +47,9 @@
                 <tr>
                     <td class="row"></td>
                     @foreach ($headings as $column => $heading)
-                        <td class="role is-{{ $plan->columns->role($column)->value }}"><select name="roles[{{ $column }}]" aria-label="{{ $heading }} is">
-                            @foreach ($shape->roles() as $role)<option value="{{ $role->value }}" @selected($role === $plan->columns->role($column))>{{ $role === \DuskRail\Reading\Role::Figures ? $shape->across() : $role->label() }}</option>@endforeach
-                            @unless (in_array($plan->columns->role($column), $shape->roles(), true))<option selected>{{ $plan->columns->role($column)->label() }}</option>@endunless
+                        <td class="role is-{{ $plan->columns->role($column)->value }}"><select name="roles[{{ $column }}]" aria-label="Role of {{ $heading }}">
+                            @foreach ($shape->roles() as $role)<option value="{{ $role->value }}" @selected($role === $plan->columns->role($column))>{{ \DuskRail\Settings\Setting::capital($role === \DuskRail\Reading\Role::Figures ? $shape->across() : $role->label()) }}</option>@endforeach
+                            @unless (in_array($plan->columns->role($column), $shape->roles(), true))<option selected>{{ \DuskRail\Settings\Setting::capital($plan->columns->role($column)->label()) }}</option>@endunless
                         </select></td>
                     @endforeach
                 </tr>
@@ -58,17 +58,17 @@
                 @foreach ($shown as $row)
                     @php($is = $screen->rowRole($row))
                     <tr class="{{ $is }}">
-                        <th scope="row" class="row"><select name="rows[{{ $row }}]" aria-label="Row {{ $row + 1 }} is">
+                        <th scope="row" class="row"><select name="rows[{{ $row }}]" aria-label="Role of row {{ $row + 1 }}">
                             <option value="figures" @selected($is === '')>{{ $row + 1 }}</option>
                             @if ($is === 'title')<option value="title" selected>title {{ $row + 1 }}</option>@endif
                             @if ($screen->entityIn($row) !== '' && in_array($is, ['', 'summary'], true))<option value="summary" @selected($is === 'summary')>summary {{ $row + 1 }}</option>@endif
-                            <option value="heading" @selected($is === 'heading')>heading {{ $row + 1 }}</option>
+                            <option value="heading" @selected($is === 'heading')>header {{ $row + 1 }}</option>
                             <option value="note" @selected($is === 'note')>note {{ $row + 1 }}</option>
                         </select></th>
                         @foreach ($headings as $column => $heading)<td class="is-{{ $plan->columns->role($column)->value }}">{{ Str::limit($sample->cell($row, $column), 40) }}</td>@endforeach
                     </tr>
                 @endforeach
-                @if (count($sample->rows) - 1 > end($shown))<tr class="title"><th class="row">…</th><td colspan="{{ count($headings) }}">{{ $screen->whole ? number_format(count($sample->rows) - 1 - end($shown)).' more rows' : 'and so on' }}</td></tr>@endif
+                @if (count($sample->rows) - 1 > end($shown))<tr class="title"><th class="row">…</th><td colspan="{{ count($headings) }}">{{ $screen->whole ? number_format(count($sample->rows) - 1 - end($shown)).' more rows' : 'more rows' }}</td></tr>@endif
                 @foreach (array_slice($observations->beside->notes, 0, 2) as $note)<tr class="note"><th class="row">note</th><td colspan="{{ count($headings) }}">{{ Str::limit($note, 120) }}</td></tr>@endforeach
             </tbody>
         </table>
@@ -76,18 +76,18 @@
     </form>
 
     @if ($screen->others !== [])
-        <p class="others">It could also be:
-            @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other->shape->name() }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ $other->shape->label() }} <span class="quiet">({{ number_format($other->figures) }} figures{{ $other->share < 1.0 ? ', '.number_format(100 * $other->share).' % of the cells' : '' }})</span></button>@endforeach
+        <p class="others">Other possible layouts:
+            @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other->shape->name() }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ $other->shape->label() }} <span class="quiet">({{ number_format($other->figures) }} {{ Str::plural('value', $other->figures) }}{{ $other->share < 1.0 ? ', '.number_format(100 * $other->share).' % of the cells' : '' }})</span></button>@endforeach
         </p>
     @endif
 
     @if ($observations->problemCount > 0)
-        <section class="problems" aria-label="What cannot be read">
-            <h2>{{ number_format($observations->problemCount) }} {{ Str::plural('cell', $observations->problemCount) }} cannot be read</h2>
+        <section class="problems" aria-label="Cells that could not be read">
+            <h2>{{ number_format($observations->problemCount) }} {{ Str::plural('cell', $observations->problemCount) }} could not be read</h2>
             @if ($observations->duplicateCount > 0 && $plan->duplicates === \DuskRail\Reading\Duplicates::Ask)
-                <p>{{ $observations->duplicateCount === 1 ? 'One figure is' : number_format($observations->duplicateCount).' figures are' }} for an entity and period that already has one. Choose below what to do with {{ $observations->duplicateCount === 1 ? 'it' : 'them' }}, or make another column a breakdown.</p>
+                <p>{{ $observations->duplicateCount === 1 ? 'One value is a duplicate: its' : number_format($observations->duplicateCount).' values are duplicates: their' }} entity and period already {{ $observations->duplicateCount === 1 ? 'has' : 'have' }} a value. Choose an option under “Duplicates” below, or make another column a breakdown.</p>
             @endif
-            <p><button class="button is-small" name="leave_out" value="1" form="confirm">{{ $upload->dataset_id === null ? 'Import' : 'Add' }} without {{ $observations->problemCount === 1 ? 'this cell' : 'these '.number_format($observations->problemCount).' cells' }}</button> <span class="quiet">They stay empty.</span></p>
+            <p><button class="button is-small" name="leave_out" value="1" form="confirm">Import without {{ $observations->problemCount === 1 ? 'this cell' : 'these '.number_format($observations->problemCount).' cells' }}</button> <span class="quiet">The cells are left empty.</span></p>
             <div class="sample" tabindex="0" role="region" aria-label="List of cells">
                 <table class="table is-narrow">
                     <thead><tr><th scope="col">Row</th><th scope="col">Column</th><th scope="col">Found</th><th scope="col">Expected</th></tr></thead>
@@ -107,70 +107,70 @@
             <h2>{{ count($screen->strangers) === 0 ? 'All names are known' : count($screen->strangers).' '.Str::plural('name', count($screen->strangers)).' '.(count($screen->strangers) === 1 ? 'is' : 'are').' not in the data set' }}</h2>
             @php($known = $upload->dataset->entities()->orderBy('name')->pluck('name', 'key')->all())
             @foreach ($screen->strangers + array_fill_keys(array_keys($upload->same ?? []), '') as $name => $near)
-                <x-guess name="same[{{ $name }}]" lead="“{{ Str::limit($name, 40) }}” is" :value="$upload->same[$name] ?? ''" :options="['' => $near === '' ? 'new' : 'new – or '.$known[$near].'?'] + ($near === '' ? [] : [$near => $known[$near]]) + $known" />
-                @if ($near !== '')<button type="button" class="button is-small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals="{{ json_encode(["same[{$name}]" => $near], JSON_THROW_ON_ERROR) }}" hx-target="#understanding" hx-swap="outerMorph">It is {{ $known[$near] }}</button>@endif
+                <x-guess name="same[{{ $name }}]" lead="“{{ Str::limit($name, 40) }}”" :value="$upload->same[$name] ?? ''" :options="['' => $near === '' ? 'New entity' : 'New entity – or '.$known[$near].'?'] + ($near === '' ? [] : [$near => $known[$near]]) + $known" />
+                @if ($near !== '')<button type="button" class="button is-small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals="{{ json_encode(["same[{$name}]" => $near], JSON_THROW_ON_ERROR) }}" hx-target="#understanding" hx-swap="outerMorph">Use {{ $known[$near] }}</button>@endif
             @endforeach
         </form>
     @endif
 
     @if ($screen->revision !== null)
-        <section class="revision" aria-label="What would change">
+        <section class="revision" aria-label="Changes">
             <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
-                <x-guess name="way" lead="What the file does not give" :value="$upload->way" :options="['over' => 'stays as it is', 'place' => 'goes, for the measures in it']" />
+                <x-guess name="way" lead="Stored values that are not in this file" :value="$upload->way" :options="['over' => 'Keep (merge)', 'place' => 'Delete, for the measures in the file (replace)']" />
             </form>
-            <h2>{{ $screen->revision->isNone() ? 'Nothing would change' : implode(', ', array_filter([$screen->revision->new > 0 ? number_format($screen->revision->new).' new' : '', $screen->revision->changed > 0 ? number_format($screen->revision->changed).' changed' : '', $screen->revision->gone > 0 ? number_format($screen->revision->gone).' gone' : ''])) }}</h2>
-            <p class="quiet">{{ number_format($screen->revision->same) }} {{ Str::plural('figure', $screen->revision->same) }} {{ $screen->revision->same === 1 ? 'is' : 'are' }} as before{{ $screen->whole ? '.' : ', as far as the first rows tell.' }}</p>
+            <h2>{{ $screen->revision->isNone() ? 'No changes' : implode(', ', array_filter([$screen->revision->new > 0 ? number_format($screen->revision->new).' new' : '', $screen->revision->changed > 0 ? number_format($screen->revision->changed).' changed' : '', $screen->revision->gone > 0 ? number_format($screen->revision->gone).' deleted' : ''])) }}</h2>
+            <p class="quiet">{{ number_format($screen->revision->same) }} {{ Str::plural('value', $screen->revision->same) }} unchanged{{ $screen->whole ? '.' : ', in the first rows.' }}</p>
             <x-revision :revision="$screen->revision" :frequencies="collect($observations->measures)->mapWithKeys(fn ($m, $i) => [$m->name => $observations->frequencyOf($i)])->all()" />
         </section>
     @endif
 
     <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
-        <h2>How the file is written</h2>
+        <h2>File and layout</h2>
         @if (count($upload->sheets ?? []) > 1)<x-guess name="sheet" lead="Sheet" :value="$upload->sheet" :options="array_combine($upload->sheets, $upload->sheets)" />@endif
-        <x-guess name="shape" lead="The table lies" :value="$plan->shape" :options="array_map(fn ($s) => $s->label(), \DuskRail\Reading\TableShapes::all())" />
+        <x-guess name="shape" lead="Table layout" :value="$plan->shape" :options="array_map(fn ($s) => \DuskRail\Settings\Setting::capital($s->label()), \DuskRail\Reading\TableShapes::all())" />
         @if ($shape->swapped() !== '')
-            <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $shape->swapped() }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap direction</button>
+            <button type="button" class="button is-small swap" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $shape->swapped() }}"}' hx-target="#understanding" hx-swap="outerMorph">⇄ Swap rows and columns</button>
         @endif
         @if ($plan->shape === 'periods-across' && $plan->above === null)
-            <x-guess name="joined" lead="A heading is" :value="$plan->joined ? '1' : '0'" :options="['0' => 'a period', '1' => 'a measure and a period']" />
+            <x-guess name="joined" lead="Column header contains" :value="$plan->joined ? '1' : '0'" :options="['0' => 'A period', '1' => 'A measure and a period']" />
         @endif
         @if ($plan->shape === 'events')
-            <x-guess name="counted" lead="The rows themselves" :value="$plan->events->counted ? '1' : '0'" :options="['1' => 'are counted', '0' => 'are not']" />
+            <x-guess name="counted" lead="Count the rows" :value="$plan->events->counted ? '1' : '0'" :options="['1' => 'Yes', '0' => 'No']" />
             @foreach ($plan->events->ways as $column => $way)
-                <x-guess name="ways[{{ $column }}]" lead="{{ Str::limit($headings[$column] ?? 'column '.($column + 1), 24) }} is" :value="$way->value" :options="collect(\DuskRail\Reading\EventSummary::cases())->mapWithKeys(fn ($w) => [$w->value => $w->label()])->all()" />
+                <x-guess name="ways[{{ $column }}]" lead="{{ Str::limit($headings[$column] ?? 'Column '.($column + 1), 24) }}" :value="$way->value" :options="collect(\DuskRail\Reading\EventSummary::cases())->mapWithKeys(fn ($w) => [$w->value => \DuskRail\Settings\Setting::capital($w->label())])->all()" />
             @endforeach
         @endif
         @if ($plan->shape === 'moment')
-            <label class="guess"><span>As it was in</span><input class="input is-small" name="moment" value="{{ $plan->stated->moment }}" placeholder="a year or a period, or nothing"></label>
+            <label class="guess"><span>Date of the data</span><input class="input is-small" name="moment" value="{{ $plan->stated->moment }}" placeholder="2024 or 2024-03, may be empty"></label>
         @endif
         @unless ($attributes)
             @if (! in_array($plan->shape, ['years-across', 'moment'], true))
-                <x-guess name="notation" lead="Periods written like" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
+                <x-guess name="notation" lead="Period format" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
                 @if ($plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
-                    <x-guess name="frequency" lead="and stand for a" :value="$plan->periods->frequency->value" :options="collect(['day', 'week', 'month', 'quarter', 'half-year', 'year'])->mapWithKeys(fn ($f) => [$f => $f])->all()" />
+                    <x-guess name="frequency" lead="Frequency" :value="$plan->periods->frequency->value" :options="collect(['day', 'week', 'month', 'quarter', 'half-year', 'year'])->mapWithKeys(fn ($f) => [$f => \DuskRail\Settings\Setting::capital($f)])->all()" />
                 @endif
             @endif
-            <x-guess name="numbers" lead="Numbers written like" :value="$plan->numbers->value" :options="collect(\DuskRail\Reading\NumberNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
+            <x-guess name="numbers" lead="Number format" :value="$plan->numbers->value" :options="collect(\DuskRail\Reading\NumberNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
         @endunless
         @if ($observations->duplicateCount > 0)
-            <x-guess name="duplicates" lead="The same entity and period again:" :value="$plan->duplicates->value" :options="['ask' => 'choose …', 'first' => 'keep the first', 'last' => 'keep the last', 'sum' => 'add them up', 'mean' => 'take their mean']" />
+            <x-guess name="duplicates" lead="Duplicates" :value="$plan->duplicates->value" :options="['ask' => 'Choose …', 'first' => 'Keep the first', 'last' => 'Keep the last', 'sum' => 'Sum', 'mean' => 'Mean']" />
         @endif
         @if ($plan->columns->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->stated->measureName)->name))
-            <label class="guess"><span>Measure called</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
+            <label class="guess"><span>Measure name</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
         @endif
         @if (($plan->columns->entity === null && $plan->shape === 'long') || $plan->shape === 'years-across')
-            <label class="guess"><span>Entity called</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
+            <label class="guess"><span>Entity name</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
         @endif
-        @if ($plan->shape === 'periods-across')<x-guess name="above" lead="More headings in row" :value="(string) ($plan->above ?? '')" :options="['' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
-        <x-guess name="row" lead="Headings in row" :value="(string) ($plan->heading ?? -1)" :options="['-1' => 'none'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
-        <x-guess name="delimiter" lead="Cells parted by" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => $d])->all()" />
-        <x-guess name="encoding" lead="Written in" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
+        @if ($plan->shape === 'periods-across')<x-guess name="above" lead="Second header row" :value="(string) ($plan->above ?? '')" :options="['' => 'None'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
+        <x-guess name="row" lead="Header row" :value="(string) ($plan->heading ?? -1)" :options="['-1' => 'None'] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
+        <x-guess name="delimiter" lead="Separator" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => \DuskRail\Settings\Setting::capital($d)])->all()" />
+        <x-guess name="encoding" lead="Encoding" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
     </form>
     </div>
 
     <aside>
         @php($look = $observations->isEmpty() ? '' : $screen->firstLook())
-        @if ($look !== '')<section class="card"><h2>What you will see first</h2>{!! $look !!}</section>@endif
+        @if ($look !== '')<section class="card"><h2>First chart</h2>{!! $look !!}</section>@endif
         @if ($observations->measures !== [])
         <form class="card" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
             @foreach (array_slice([$first, ...$rest], 0, 60) as $number)
@@ -178,10 +178,10 @@
                 @if ($loop->iteration === 4)<details><summary>{{ count($rest) - 2 }} more {{ Str::plural('measure', count($rest) - 2) }}</summary>@endif
                 <fieldset>
                     <legend>{{ $measure->name }}</legend>
-                    <label class="guess"><span>Unit</span><input class="input is-small unit" name="measures[{{ $measure->name }}][unit]" value="{{ $measure->unit }}" placeholder="none"></label>
-                    <x-guess name="measures[{{ $measure->name }}][kind]" lead="Kind" :value="$measure->kind->value" :options="collect(\DuskRail\Data\MeasureKind::cases())->mapWithKeys(fn ($k) => [$k->value => $k->meaning()])->all()" />
+                    <label class="guess"><span>Unit</span><input class="input is-small unit" name="measures[{{ $measure->name }}][unit]" value="{{ $measure->unit }}" placeholder="None"></label>
+                    <x-guess name="measures[{{ $measure->name }}][kind]" lead="Type" :value="$measure->kind->value" :options="collect(\DuskRail\Data\MeasureKind::cases())->mapWithKeys(fn ($k) => [$k->value => \DuskRail\Settings\Setting::capital($k->meaning())])->all()" />
                     @if (! isset($plan->stated->measures[$measure->name]['kind']))<p class="quiet why">{{ \DuskRail\Data\MeasureKind::guessed($measure->name, $measure->unit)[1] }}</p>@endif
-                    <x-guess name="measures[{{ $measure->name }}][better]" lead="Better" :value="$measure->better->value" :options="['neither' => 'neither way', 'higher' => 'higher', 'lower' => 'lower']" />
+                    <x-guess name="measures[{{ $measure->name }}][better]" lead="Better" :value="$measure->better->value" :options="['neither' => 'Neither', 'higher' => 'Higher', 'lower' => 'Lower']" />
                 </fieldset>
             @endforeach
             @if (count($rest) > 2)</details>@endif
@@ -190,15 +190,15 @@
         <form id="confirm" class="card confirm" method="post" action="{{ route('imports.store', $upload) }}" hx-post="{{ route('imports.store', $upload) }}" hx-target="#understanding" hx-swap="outerMorph" hx-disable="find button">
             @if ($upload->dataset_id === null)
                 @if ($names !== [] && ! $attributes)
-                    <label class="guess"><span>Home</span><input class="input is-small" name="home" list="entities" value="{{ $observations->entities[0] ?? '' }}" maxlength="200" autocomplete="off"></label>
+                    <label class="guess"><span>Home entity</span><input class="input is-small" name="home" list="entities" value="{{ $observations->entities[0] ?? '' }}" maxlength="200" autocomplete="off"></label>
                     <datalist id="entities">@foreach ($names as $name)<option value="{{ $name }}"></option>@endforeach</datalist>
                 @endif
-                <label class="guess"><span>Data set</span><input class="input is-small" name="name" value="{{ old('name', $screen->title()) }}" required maxlength="120"></label>
-                <label class="guess"><span>Source</span><input class="input is-small source" name="source" value="{{ $screen->source() }}" placeholder="who published it, and when" maxlength="300"></label>
+                <label class="guess"><span>Data set name</span><input class="input is-small" name="name" value="{{ old('name', $screen->title()) }}" required maxlength="120"></label>
+                <label class="guess"><span>Source</span><input class="input is-small source" name="source" value="{{ $screen->source() }}" placeholder="publisher and date" maxlength="300"></label>
             @endif
             <div class="acts">
-                <button class="button go">{{ $upload->dataset_id === null ? ($attributes ? 'Import' : 'Import '.number_format($figures).' '.Str::plural('figure', $figures)) : "Add to {$upload->dataset->name}" }}</button>
-                <button class="plain small" form="discard">Put the file away</button>
+                <button class="button go">{{ $upload->dataset_id === null ? ($attributes ? 'Import' : 'Import '.number_format($figures).' '.Str::plural('value', $figures)) : "Add to {$upload->dataset->name}" }}</button>
+                <button class="plain small" form="discard">Discard file</button>
             </div>
         </form>
         <form id="discard" method="post" action="{{ route('uploads.destroy', $upload) }}">@csrf @method('delete')</form>

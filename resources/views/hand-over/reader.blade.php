@@ -3,7 +3,7 @@
 @if ($choices !== [])
 <p class="choices">
 @foreach ($choices as $stop => $labels)
-<select aria-label="{{ $labels[0] }}, or another">@foreach ($labels as $label)<option>{{ $label }}</option>@endforeach</select>
+<select aria-label="Choose: {{ $labels[0] }}">@foreach ($labels as $label)<option>{{ $label }}</option>@endforeach</select>
 @endforeach
 </p>
 @endif

@@ -1,9 +1,9 @@
 @foreach ($orders as $order)
     @php($where = ($order->earlier ? 'Before' : 'After')." “{$order->neighbour}”")
     @if ($order->refusal !== '')
-        <p class="quiet">{{ $where }} it would make no sense: {{ $order->refusal }}</p>
+        <p class="quiet">{{ $where }}, this stop is not possible: {{ $order->refusal }}</p>
     @elseif (! $order->differs)
-        <p class="quiet">{{ $where }} the result would be the same.</p>
+        <p class="quiet">{{ $where }}, the result would be the same.</p>
     @else
         <figure class="orders">
             <svg width="220" height="54" role="img" aria-label="{{ $line->name }} in both orders">

@@ -18,10 +18,10 @@
 @endphp
 <aside class="roster" id="roster" aria-label="Roster">
     <div class="find">
-        <input type="search" id="find" placeholder="Find" aria-label="Find in the roster" autocomplete="off" spellcheck="false">
+        <input type="search" id="find" placeholder="Search" aria-label="Search the roster" autocomplete="off" spellcheck="false">
         <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="sort">
-            <select name="sort" aria-label="Order of the roster">
+            <select name="sort" aria-label="Sort the roster">
                 @foreach (\DuskRail\Document\RosterSort::cases() as $case)
                     <option value="{{ $case->value }}" @selected($case === $sort)>{{ $case->label() }}</option>
                 @endforeach
@@ -30,8 +30,8 @@
     </div>
     @if ($screen->view->dimension($screen->comparison->study) === 'e')
         <div class="rule">
-            <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\RulePart::class" :label="$screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by === 'hand' ? 'Focus by a rule' : 'Focus by a rule: on'">
-                @if ($screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by !== 'hand')<p class="leaves">Found anew with new figures. <x-change :study="$screen->study" change="set" :with="['part' => 'rule', 'settings' => ['by' => 'hand']]" class="remedy">Freeze as it is now</x-change></p>@endif
+            <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\RulePart::class" :label="$screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by === 'hand' ? 'Focus rule' : 'Focus rule: on'">
+                @if ($screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by !== 'hand')<p class="leaves">Updated when new data arrive. <x-change :study="$screen->study" change="set" :with="['part' => 'rule', 'settings' => ['by' => 'hand']]" class="remedy">Keep these lines, turn the rule off</x-change></p>@endif
             </x-settings>
         </div>
     @endif

@@ -1,5 +1,5 @@
 @if ($claims === [])
-    <p>There is nothing to say that the figures carry. Put a line in focus.</p>
+    <p>No headline ideas for these data. Choose a line in the roster.</p>
 @else
     <ul class="sentences">
         @foreach ($claims as $claim)
@@ -10,5 +10,5 @@
             </li>
         @endforeach
     </ul>
-    <p class="quiet hint">A click makes it the headline. Numbers in braces, as in {change Veldmere since 2019}, {value Veldmere}, {place Veldmere} or {period}, follow new figures.</p>
+    <p class="quiet hint">Click a sentence to use it as the headline. Numbers in braces, for example {change Veldmere since 2019}, {value Veldmere}, {rank Veldmere} or {period}, are updated with the data.</p>
 @endif

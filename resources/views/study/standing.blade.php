@@ -6,10 +6,10 @@
 @endphp
 <div>
     @if ($standings === [])
-        <p>Put a line in focus, with peers behind it, to see where it stands.</p>
+        <p>Choose a line in the roster to compare it with its peers.</p>
     @else
         <table class="standing">
-            <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">a year before</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if (! $peers->target->isNone())<th scope="col">to target</th>@endif<th scope="col">a year</th><th scope="col">course</th></tr></thead>
+            <thead><tr><td></td><th scope="col">Value</th><th scope="col">Rank</th><th scope="col">Rank a year earlier</th><th scope="col">Percentile</th><th scope="col">Gap to median</th><th scope="col">Gap to best quartile</th>@if (! $peers->target->isNone())<th scope="col">Gap to target</th>@endif<th scope="col">Growth per year</th><th scope="col">Trend</th></tr></thead>
             <tbody>
                 @foreach ($standings as $standing)
                     @php($before = $standing->before())
@@ -25,13 +25,13 @@
                         <td>{{ is_nan($standing->course->growth) ? '–' : \DuskRail\Data\Numerals::signed($standing->course->growth, 1).' %' }}</td>
                         <td>{{ $comparison->verdict($standing->course->trend) }}</td>
                     </tr>
-                    <tr class="why"><td colspan="10">{{ $standing->course->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->course->slope) }} a period (Theil–Sen)@if ($standing->course->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->course->line->intercept) }} {{ $standing->course->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->course->line->slope)) }} × periods{{ is_nan($standing->course->line->rSquared) ? '' : ', R² '.number_format($standing->course->line->rSquared, 2) }}@endif.@if ($comparison->isSmoothed()) The values overlap, as rolling ones do, so what went into them was tested.@endif</td></tr>
+                    <tr class="why"><td colspan="10">{{ $standing->course->trend->reason }}; median slope {{ \DuskRail\Rail\Explanation::number($standing->course->slope) }} per period (Theil–Sen)@if ($standing->course->line !== null); straight line {{ \DuskRail\Rail\Explanation::number($standing->course->line->intercept) }} {{ $standing->course->line->slope < 0 ? '−' : '+' }} {{ \DuskRail\Rail\Explanation::number(abs($standing->course->line->slope)) }} × periods{{ is_nan($standing->course->line->rSquared) ? '' : ', R² '.number_format($standing->course->line->rSquared, 2) }}@endif.@if ($comparison->isSmoothed()) Rolling values overlap, so the values before the window were tested.@endif</td></tr>
                     @if (count($standing->years) > 1)
                         <tr class="over-time"><td colspan="10">
                             <details>
                                 <summary>{{ $standing->line->name }} over time</summary>
                                 <table>
-                                    <thead><tr><td></td><th scope="col">value</th><th scope="col">place</th><th scope="col">percentile</th><th scope="col">to median</th><th scope="col">to best quartile</th>@if (! $peers->target->isNone())<th scope="col">to target</th>@endif</tr></thead>
+                                    <thead><tr><td></td><th scope="col">Value</th><th scope="col">Rank</th><th scope="col">Percentile</th><th scope="col">Gap to median</th><th scope="col">Gap to best quartile</th>@if (! $peers->target->isNone())<th scope="col">Gap to target</th>@endif</tr></thead>
                                     <tbody>
                                         @foreach ($standing->years as $then)
                                             <tr>
@@ -52,7 +52,7 @@
                 @endforeach
             </tbody>
         </table>
-        <p class="quiet">In {{ $standings[0]->years[0]['period'] }}; the first place is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ', since the measure does not say which way is better' : '' }}. Growth a year goes {{ \DuskRail\Words\CourseWords::compared($comparison) }}.</p>
+        <p class="quiet">{{ $standings[0]->years[0]['period'] }}. Rank 1 is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ' (the measure does not define which is better)' : '' }}. Growth per year compares {{ \DuskRail\Words\CourseWords::compared($comparison) }}.</p>
     @endif
     @foreach ([\DuskRail\Document\Parts\PeersPart::class, \DuskRail\Document\Parts\ConventionsPart::class] as $part)
         <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">

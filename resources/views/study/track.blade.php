@@ -4,7 +4,7 @@
     {!! \App\Drawing\Svg::forScreen($screen->track, [
         'class' => 'track-picture',
         'role' => 'group',
-        'aria-label' => 'Track: the time that is shown'.($comparison->study->range === null ? ', all of it' : ''),
+        'aria-label' => 'Track: periods shown'.($comparison->study->range === null ? ' (all)' : ''),
         'data-left' => (string) $screen->track->plot->left,
         'data-step' => (string) $screen->track->plot->step(),
         'data-count' => (string) $comparison->axis->count,

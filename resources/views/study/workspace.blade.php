@@ -9,7 +9,7 @@
         <x-mark />
         <button type="button" class="plain" data-drawer aria-controls="roster">Roster</button>
         <a class="crumb" href="{{ route('datasets.show', $study->dataset) }}">{{ $study->dataset->name }}</a>
-        <button type="button" class="plain small pin" popovertarget="version" title="Which version of the data">{{ $study->version === null ? "v{$study->dataset->version}" : "held to v{$study->version}" }}</button>
+        <button type="button" class="plain small pin" popovertarget="version" title="Version of the data">{{ $study->version === null ? "v{$study->dataset->version}" : "pinned to v{$study->version}" }}</button>
         <form class="rename" hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="rename">
             <input class="title" name="name" value="{{ $document->name }}" aria-label="Name of the study" maxlength="120" autocomplete="off" spellcheck="false">
@@ -17,24 +17,24 @@
         <div class="right">
             <button type="button" class="plain" data-history="undo" @disabled($undo === null) title="{{ $undo === null ? 'Nothing to undo' : "Undo: {$undo}" }}">Undo</button>
             <button type="button" class="plain" data-history="redo" @disabled($redo === null) title="{{ $redo === null ? 'Nothing to redo' : "Redo: {$redo->summary}" }}">Redo</button>
-            <button type="button" class="plain ground" data-ground-switch><span class="to-night">Night</span><span class="to-day">Day</span></button>
-            <button type="button" class="plain" data-keys aria-label="Keys" title="Keys">?</button>
+            <button type="button" class="plain ground" data-ground-switch title="Switch theme"><span class="to-night">Dark</span><span class="to-day">Light</span></button>
+            <button type="button" class="plain" data-keys aria-label="? Keyboard shortcuts" title="Keyboard shortcuts">?</button>
             <button type="button" class="go" popovertarget="hand-over">Hand over</button>
         </div>
         <div class="editor" popover id="version" role="group" aria-label="Version of the data">
             <form method="post" action="{{ route('studies.pin', $study) }}">@csrf<input type="hidden" name="pinned" value="{{ $study->version === null ? 1 : 0 }}">
-                <p>{{ $study->version === null ? "This study follows the newest figures, now version {$study->dataset->version}." : "This study is held to version {$study->version} of the figures; the newest is {$study->dataset->version}." }}</p>
-                <button class="button is-small">{{ $study->version === null ? 'Hold it to this version' : 'Follow the newest again' }}</button>
+                <p>{{ $study->version === null ? "This study uses the latest data, now version {$study->dataset->version}." : "This study is pinned to version {$study->version} of the data. The latest is version {$study->dataset->version}." }}</p>
+                <button class="button is-small">{{ $study->version === null ? 'Pin to this version' : 'Use the latest version' }}</button>
             </form>
         </div>
         <div class="editor menu" popover id="hand-over">
             <form class="hand-over" method="get" action="{{ route('hand-over', [$study, 'png']) }}">
                 <input type="hidden" name="ground" value="day">
-                <label for="picture-size">Picture</label>
+                <label for="picture-size">Image</label>
                 <span class="select is-small"><select id="picture-size" name="size">
                     @foreach (\App\View\PictureSize::cases() as $size)<option value="{{ $size->value }}">{{ $size->label() }}</option>@endforeach
                 </select></span>
-                <span class="select is-small"><select name="times" aria-label="Pixels of a PNG">
+                <span class="select is-small"><select name="times" aria-label="PNG resolution">
                     @foreach ([1, 2, 3, 4] as $times)<option value="{{ $times }}" @selected($times === 2)>{{ $times }} ×</option>@endforeach
                 </select></span>
                 <button data-hand-over formaction="{{ route('hand-over', [$study, 'png']) }}">PNG</button>
@@ -42,40 +42,40 @@
                 <button data-hand-over formaction="{{ route('hand-over', [$study, 'pdf']) }}">PDF</button>
             </form>
             <form class="hand-over" method="get" action="{{ route('hand-over', [$study, 'html']) }}">
-                <span>A page to point at</span>
-                <span>the reader sets</span>
+                <span>Interactive page</span>
+                <span>Reader can change</span>
                 @foreach (\DuskRail\Outcome\ReaderChoices::CONTROLS as $control => $label)<label><input type="checkbox" name="{{ $control }}" value="1"> {{ $label }}</label>@endforeach
                 <button>HTML</button>
             </form>
-            <a href="{{ route('hand-over', [$study, 'csv']) }}">Figures, CSV</a>
-            <a href="{{ route('hand-over', [$study, 'xlsx']) }}">Figures, Excel</a>
-            <a href="{{ route('hand-over', [$study, 'json']) }}">The study itself, to be brought to other figures</a>
-            <a href="{{ route('hand-over', [$study, 'data.json']) }}">The study with its figures</a>
+            <a href="{{ route('hand-over', [$study, 'csv']) }}">Values, CSV</a>
+            <a href="{{ route('hand-over', [$study, 'xlsx']) }}">Values, Excel</a>
+            <a href="{{ route('hand-over', [$study, 'json']) }}">Study file without data</a>
+            <a href="{{ route('hand-over', [$study, 'data.json']) }}">Study file with data</a>
         </div>
     </header>
     @include('study.rail')
     <div class="body">
         @include('study.roster')
         <main @class(['sheet', "text-{$document->part(\DuskRail\Document\Parts\TextPart::class)->size}" => $document->part(\DuskRail\Document\Parts\TextPart::class)->size !== 'usual']) id="sheet">
-            <x-words :screen="$screen" part="headline" :text="$screen->wording->marked" empty="Write a headline" />
+            <x-words :screen="$screen" part="headline" :text="$screen->wording->marked" empty="Add a headline" />
             <div class="under-headline">
-                <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Write a subtitle" />
-                <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\LinesPart::class" label="Lines of" />
+                <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Add a subtitle" />
+                <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\LinesPart::class" label="Compare" />
                 @foreach ($screen->view->parts() as $part)
                     @includeFirst(["study.tools.{$part::name()}", 'study.tools.any'], ['part' => $part])
                 @endforeach
                 @include('study.finish')
-                <button type="button" class="plain small" popovertarget="sentences">What to say</button>
-                <button type="button" class="plain small" popovertarget="standing">Standing</button>
+                <button type="button" class="plain small" popovertarget="sentences">Headline ideas</button>
+                <button type="button" class="plain small" popovertarget="standing">Peer comparison</button>
             </div>
             @includeFirst([$screen->outcome === null ? 'study.chart' : "study.views.{$screen->view->name()}", 'study.chart'])
             @includeIf($screen->outcome === null ? 'none' : "study.views.{$screen->view->name()}-notes")
-            <x-words :screen="$screen" part="source" :text="$screen->wording->source" empty="Write where the figures come from" />
+            <x-words :screen="$screen" part="source" :text="$screen->wording->source" empty="Add a source" />
             @include('study.signals')
             @include('study.track')
         </main>
     </div>
-    <div class="editor" popover id="sentences" role="group" aria-label="What to say"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div></div>
-    <div class="editor" popover id="standing" role="group" aria-label="Standing and peers"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div></div>
+    <div class="editor" popover id="sentences" role="group" aria-label="Headline ideas"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div></div>
+    <div class="editor" popover id="standing" role="group" aria-label="Peer comparison"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div></div>
     @include('study.message', ['message' => ($message ?? '') !== '' ? $message : session('message') ?? $errors->first()])
 </div>

@@ -43,5 +43,5 @@ for state in sorted({r["Origin State"] for r in strikes}):
         costs = [Fraction(r["Cost Total $"]) for r in here]
         rows.append((state, "Birdstrikes", period, len(here)))
         rows.append((state, "Cost", period, sum(costs)))
-        rows.append((state, "Different aircraft", period, len({r["Aircraft Make Model"] for r in here})))
+        rows.append((state, "Distinct aircraft", period, len({r["Aircraft Make Model"] for r in here})))
 write("birdstrikes", rows)

@@ -1,1 +1,1 @@
-{{-- Stands under “Finish”. --}}
+{{-- Stands under “Style”. --}}

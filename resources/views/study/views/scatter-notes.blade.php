@@ -4,7 +4,7 @@
 @endphp
 <p class="scatter-notes">@if ($screen->comparison->axis->count > 1 || $screen->comparison->axis->frequency !== \DuskRail\Time\Frequency::Number){{ ucfirst($scatter->when) }}.@endif
 @if ($scatter->leftOut !== [])
-    Left out: {{ implode(', ', array_map(fn ($p) => $p->line->name, $scatter->leftOut)) }}. Cut without {{ count($scatter->leftOut) === 1 ? 'it' : 'them' }} at {{ $number($scatter->vertical, $scatter->cut[1]) }} and {{ $number($scatter->horizontal, $scatter->cut[0]) }}; with, at {{ $number($scatter->vertical, $scatter->cutWithAll[1]) }} and {{ $number($scatter->horizontal, $scatter->cutWithAll[0]) }}.
+    Excluded: {{ implode(', ', array_map(fn ($p) => $p->line->name, $scatter->leftOut)) }}. Quadrant lines at {{ $number($scatter->vertical, $scatter->cut[1]) }} and {{ $number($scatter->horizontal, $scatter->cut[0]) }}; with the excluded {{ count($scatter->leftOut) === 1 ? 'point' : 'points' }}, {{ $number($scatter->vertical, $scatter->cutWithAll[1]) }} and {{ $number($scatter->horizontal, $scatter->cutWithAll[0]) }}.
 @endif
-@if ($scatter->without !== [])Without one of the two values: {{ implode(', ', $scatter->without) }}.@endif
+@if ($scatter->without !== [])Only one of the two values available: {{ implode(', ', $scatter->without) }}.@endif
 </p>

@@ -3,7 +3,7 @@
     $comparison = $table->comparison;
     $part = $comparison->study->part(\DuskRail\Document\Parts\SparksPart::class);
     $cell = \DuskRail\Chart\SparksComposer::cell($table);
-    $heads = ['name' => 'name', 'latest' => 'latest', 'change' => 'change', 'growth' => 'a year', 'rank' => 'place', 'trend' => 'course'];
+    $heads = ['name' => 'Name', 'latest' => 'Latest', 'change' => 'Change', 'growth' => 'Growth per year', 'rank' => 'Rank', 'trend' => 'Trend'];
     $attributes = array_slice(array_keys(array_reduce($comparison->data->entities(), fn ($all, $entity) => $all + $entity->attributes, [])), 0, 3);
     $attributes = array_values(array_filter($attributes, fn ($name) => ! in_array(mb_strtolower($name), ['group', 'region'], true)));
     $columns = count($heads) + 1 + count($attributes);
