@@ -722,14 +722,20 @@ final class TasksTest extends BrowserTestCase
             'the list of calculations',
             fn(): bool => $this->browser->find('#editor-add')->isDisplayed(),
         );
-        foreach ($this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add .all button')) as $button) {
-            if (explode("\n", $button->getText())[0] === $title) {
-                $button->click();
+        $this->browser->until("“{$title}” to be offered", function () use ($title): bool {
+            foreach (
+                $this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add .all button'))
+                as $button
+            ) {
+                if (explode("\n", $button->getText())[0] === $title) {
+                    $button->click();
 
-                return;
+                    return true;
+                }
             }
-        }
-        self::fail("“{$title}” is not offered.");
+
+            return false;
+        });
     }
 
     private function label(string $line): string

@@ -37,7 +37,7 @@ final class BreakdownsTest extends TestCase
         $women = self::changed($study, 'sex', 'one:f', $data);
         self::assertSame(['home' => [10.0, 11.0], 'b' => [4.0, 5.0]], self::lines($women, $data));
         $wording = Make::wording(Comparison::of($women, $data), '');
-        self::assertStringStartsWith('Women, 0-14: Home: 11', $wording->headline);
+        self::assertStringStartsWith('Women, 0-14 – Home: 11', $wording->headline);
         self::assertStringContainsString('Cases, Sex: Women', $wording->subtitle);
         // Where there is no total the first stands for all, and it is said.
         self::assertStringContainsString('Age: 0-14', Make::wording(Comparison::of($study, $data), '')->subtitle);

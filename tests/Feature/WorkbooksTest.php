@@ -245,7 +245,7 @@ final class WorkbooksTest extends ApplicationTestCase
         $this->get(route('uploads.show', $second))->assertSee('2 files are ahead of yours');
         $this->get(route('imports.show', $first))->assertSee('One file is');
         $reading->release();
-        $this->get(route('imports.show', $second))->assertSee('2 others are');
+        $this->get(route('imports.show', $second))->assertSee('2 files are');
         $this->get(route('imports.show', $first))->assertHeader('HX-Redirect', route('uploads.show', $first));
         $this->get(route('imports.show', $second))->assertHeader('HX-Redirect');
         $this->get(route('uploads.show', $second))->assertSee('Tarrow')->assertSee('second');
