@@ -130,7 +130,12 @@ final class Browser
 
     public function press(string ...$keys): self
     {
-        $this->actions()->sendKeys(null, implode('', $keys))->perform();
+        // What has the keyboard may just be closing.
+        $this->until('something to take the keys', function () use ($keys): bool {
+            $this->actions()->sendKeys(null, implode('', $keys))->perform();
+
+            return true;
+        });
 
         return $this;
     }

@@ -47,7 +47,10 @@ final class ProposalsTest extends TestCase
             self::lines($sizes, static fn(float $size, int $i): float => 1000.0 * $size + $i, 5),
         ];
         yield 'sizes, seasons, and a count of people' => [
-            Make::data(['flow' => $flow(static fn($size, $i) => 50 * $size * $wave($i)), 'people' => $people]),
+            Make::data([
+                'flow' => $flow(static fn(float $size, int $i): float => 50 * $size * $wave($i)),
+                'people' => $people,
+            ]),
             'flow',
             [
                 ['÷ people', '6 lines differ 40-fold in size, mostly as their people do'],
@@ -58,7 +61,7 @@ final class ProposalsTest extends TestCase
         $upside = self::lines([40, 16, 8, 4, 2, 1], static fn(float $size, int $i): float => 1000.0 * $size + $i, 5);
         yield 'sizes that another count does not follow' => [
             Make::data([
-                'flow' => $flow(static fn($size, $i) => 50 * $size * $wave($i)),
+                'flow' => $flow(static fn(float $size, int $i): float => 50 * $size * $wave($i)),
                 'people' => ['people', MeasureKind::Stock, '2018', $upside],
             ]),
             'flow',
