@@ -53,10 +53,10 @@ final readonly class HandOver
         $comparison = Comparison::of($document, $study->data());
         $wording = Views::of($document)->wording($comparison, $study->sourceLine());
         if ($choice->format === 'csv') {
-            return FiguresCsv::write($comparison, $wording);
+            return FiguresCsv::write($comparison, $wording, Views::of($document)->values($comparison));
         }
         if ($choice->format === 'xlsx') {
-            return FiguresWorkbook::write($comparison, $wording);
+            return FiguresWorkbook::write($wording, Views::of($document)->values($comparison));
         }
         $palette = $choice->night ? Palette::night() : Palette::day();
         if ($choice->format === 'pdf') {

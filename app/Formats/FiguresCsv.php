@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Formats;
 
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\ValueTable;
 use DuskRail\Reading\FormulaGuard;
 use DuskRail\Words\Wording;
 
@@ -14,7 +15,7 @@ use DuskRail\Words\Wording;
  */
 final class FiguresCsv
 {
-    public static function write(Comparison $comparison, Wording $wording): string
+    public static function write(Comparison $comparison, Wording $wording, ValueTable $table): string
     {
         $out = fopen('php://temp', 'r+b');
         assert($out !== false);
@@ -36,21 +37,21 @@ final class FiguresCsv
                 '',
             );
         }
-        $lines = $comparison->present();
-        fputcsv(
-            $out,
-            ['Period', ...array_map(static fn($line): string => FormulaGuard::guard($line->name), $lines)],
-            ',',
-            '"',
-            '',
-        );
-        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
-            $row = [$comparison->axis->period($i)->code()];
-            foreach ($lines as $line) {
+        foreach ($table->notes as $note) {
+            fputcsv($out, ['# note', FormulaGuard::guard($note)], ',', '"', '');
+        }
+        fputcsv($out, array_map(FormulaGuard::guard(...), $table->heads), ',', '"', '');
+        foreach ($table->rows as $row) {
+            $cells = array_map(
                 // JSON writes the shortest digits that give the same double again.
-                $row[] = is_nan($line->values[$i]) ? '' : (string) json_encode($line->values[$i]);
-            }
-            fputcsv($out, $row, ',', '"', '');
+                static fn(string|float $cell): string => match (true) {
+                    is_string($cell) => FormulaGuard::guard($cell),
+                    is_nan($cell) => '',
+                    default => (string) json_encode($cell),
+                },
+                $row,
+            );
+            fputcsv($out, $cells, ',', '"', '');
         }
         rewind($out);
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
-use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\ValueTable;
 use DuskRail\Words\Wording;
 use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
@@ -19,7 +19,7 @@ final class FiguresWorkbook
     /** Rows above the heading: what the figures are, and where they come from. */
     private const ABOUT = 4;
 
-    public static function write(Comparison $comparison, Wording $wording): string
+    public static function write(Wording $wording, ValueTable $table): string
     {
         $book = new Spreadsheet();
         $sheet = $book->getActiveSheet()->setTitle('Figures');
@@ -27,18 +27,20 @@ final class FiguresWorkbook
             $sheet->getCell([1, $row + 1])->setValueExplicit($text, DataType::TYPE_STRING);
         }
         $heading = self::ABOUT + 1;
-        $lines = $comparison->present();
-        foreach (['Period', ...array_map(static fn($line): string => $line->name, $lines)] as $column => $name) {
+        foreach ($table->heads as $column => $name) {
             $sheet->getCell([$column + 1, $heading])->setValueExplicit($name, DataType::TYPE_STRING);
         }
-        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
-            $row = $heading + 1 + $i - $comparison->from;
-            $sheet->getCell([1, $row])->setValueExplicit($comparison->axis->period($i)->code(), DataType::TYPE_STRING);
-            foreach ($lines as $column => $line) {
-                if (!is_nan($line->values[$i])) {
-                    $sheet->getCell([$column + 2, $row])->setValueExplicit($line->values[$i], DataType::TYPE_NUMERIC);
+        foreach ($table->rows as $number => $row) {
+            foreach ($row as $column => $cell) {
+                if (is_string($cell) || !is_nan($cell)) {
+                    $type = is_string($cell) ? DataType::TYPE_STRING : DataType::TYPE_NUMERIC;
+                    $sheet->getCell([$column + 1, $heading + 1 + $number])->setValueExplicit($cell, $type);
                 }
             }
+        }
+        $notes = $book->createSheet()->setTitle('Notes');
+        foreach ($table->notes as $row => $note) {
+            $notes->getCell([1, $row + 1])->setValueExplicit($note, DataType::TYPE_STRING);
         }
         $sheet
             ->getStyle("{$heading}:{$heading}")

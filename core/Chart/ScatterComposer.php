@@ -19,6 +19,9 @@ final readonly class ScatterComposer
     /** Among more points than this hardly a name finds a place; those in focus have theirs. */
     private const NAME_ALL = 150;
 
+    /** The title of the vertical axis is above it. */
+    private const TOP = 36.0;
+
     public function __construct(private TextMeasure $measure) {}
 
     public function compose(Scattered $scatter, float $width, float $height): Scene
@@ -28,11 +31,11 @@ final readonly class ScatterComposer
         $axes = new Axes($this->measure);
         $bottom = $height - 48.0;
         [$xs, $ys] = self::values($scatter);
-        $up = self::scale($ys, $bottom, 22.0);
-        $ticks = Ticks::on($up, max(2, (int) (($bottom - 22.0) / 62)));
+        $up = self::scale($ys, $bottom, self::TOP);
+        $ticks = Ticks::on($up, max(2, (int) (($bottom - self::TOP) / 62)));
         $left = $axes->room($ticks, $type);
         $along = self::scale($xs, $left + 8.0, $width - 26.0);
-        $plot = new PlotArea($left, $width - 18.0, 22.0, $bottom, 0, 1);
+        $plot = new PlotArea($left, $width - 18.0, self::TOP, $bottom, 0, 1);
         $obstacles = $this->obstacles($scatter, $along, $up);
         $hues = self::groupHues($scatter);
 
@@ -43,6 +46,7 @@ final readonly class ScatterComposer
                 $this->corners($scatter, $plot, $along, $up),
                 $axes->values($ticks, $up, $plot, $type),
                 $this->horizontalAxis($scatter, $along, $plot, $type),
+                $this->titles($scatter, $plot, $type),
                 ...$this->fits($scatter, $along, $up, $plot, $hues),
                 ...$this->points($scatter, $along, $up, $hues),
                 $this->cornerNames($scatter, $plot),
@@ -217,12 +221,10 @@ final readonly class ScatterComposer
         }
         if ($y > $plot->top && $y < $plot->bottom) {
             $marks[] = new Stroke([[$plot->left, $y, $plot->right, $y]], Ink::Median, 1.2, [5.0, 4.0]);
-            $name = $scatter->vertical->study->part(ScatterPart::class)->line;
-            $words = $name === 'value' ? '' : ($name === 'weighted' ? 'weighted mean ' : "{$name} ");
             $marks[] = Words::plain(
                 $plot->right - 4.0,
                 $y - 5.0,
-                $words . $scatter->vertical->format($cutY),
+                self::cutName($scatter) . $scatter->vertical->format($cutY),
                 Type::text(12.5),
                 Ink::Quiet,
                 'end',
@@ -232,13 +234,41 @@ final readonly class ScatterComposer
             $marks[] = Words::plain(
                 $x + 5.0,
                 $plot->bottom - 6.0,
-                $scatter->horizontal->format($cutX),
+                self::cutName($scatter) . $scatter->horizontal->format($cutX),
                 Type::text(12.5),
                 Ink::Quiet,
             );
         }
 
         return new Group('corners', $marks);
+    }
+
+    private static function cutName(Scattered $scatter): string
+    {
+        $name = $scatter->vertical->study->part(ScatterPart::class)->line;
+
+        return $name === 'value' ? '' : ($name === 'weighted' ? 'weighted mean ' : "{$name} ");
+    }
+
+    /** What is upwards, over its axis, and what the size of the points is. */
+    private function titles(Scattered $scatter, PlotArea $plot, Type $type): Group
+    {
+        $bold = Type::text($type->size, 600);
+        $unit = $scatter->vertical->unit();
+        $words = '↑ ' . $scatter->vertical->measure->name . ($unit === '' ? '' : ", {$unit}");
+        $marks = [
+            Words::plain(0.0, 12.0, Words::fitting($this->measure, $words, $bold, $plot->right), $bold, Ink::Quiet),
+        ];
+        $size = $scatter->vertical->study->part(ScatterPart::class)->size;
+        $by = $scatter->vertical->data->measures()[$size]->name ?? '';
+        if ($by !== '') {
+            $y = $plot->bottom + 38.0;
+            $marks[] = new Dot($plot->left + 4.0, $y - 4.0, 3.0, Ink::Peer);
+            $marks[] = new Dot($plot->left + 15.0, $y - 4.0, 5.5, Ink::Peer);
+            $marks[] = Words::plain($plot->left + 26.0, $y, "Size: {$by}", $type, Ink::Quiet);
+        }
+
+        return new Group('titles', $marks);
     }
 
     private function cornerNames(Scattered $scatter, PlotArea $plot): Group

@@ -24,6 +24,11 @@ final readonly class SparksComposer
 
     private const FOOT = 26.0;
 
+    /** Width of what is known of an entity, where a picture is as wide as this. */
+    private const FACT = 118.0;
+
+    private const WIDE = 900.0;
+
     public function __construct(private TextMeasure $measure) {}
 
     /** All rows, however high. */
@@ -40,9 +45,10 @@ final readonly class SparksComposer
      */
     public function pages(SparkTable $table, float $width, float $height): array
     {
+        $facts = $width < self::WIDE ? [] : $table->facts();
         $name = $width - self::CELL - 5 * self::COLUMN;
         $pages = [];
-        $marks = $this->heads($table, $name);
+        $marks = $this->heads($table, $name, $facts);
         $y = self::HEADS;
         foreach ($table->groups as $group => $rows) {
             $lines = array_map(static fn(SparkRow $row): array => [$row, $row->line->name], $rows);
@@ -54,14 +60,20 @@ final readonly class SparksComposer
                 // The name of a group does not stand alone at the foot of a page.
                 if ($y + self::ROW * ($heads ? 2 : 1) + self::FOOT > $height && $y > self::HEADS) {
                     $pages[] = $this->page($table, $width, $y, $marks);
-                    [$marks, $y] = [$this->heads($table, $name), self::HEADS];
+                    [$marks, $y] = [$this->heads($table, $name, $facts), self::HEADS];
                 }
                 if (!$heads) {
                     $marks[] = new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0);
                 }
                 $bold = $heads || ($row !== null && $row->line->hue > 0);
                 $type = Type::text(13.5, $bold ? 700 : 400);
-                $marks = [...$marks, ...$this->row($table, $row, $words, $y, $name, $type)];
+                $marks = [
+                    ...$marks,
+                    ...$this->row($table, $row, $words, [$y, $name - self::FACT * count($facts), $name], $type),
+                ];
+                if ($row !== null && !$heads) {
+                    $marks = [...$marks, ...$this->known($table, $row, $facts, $y, $name)];
+                }
                 $y += self::ROW;
             }
             $y += 6.0;
@@ -71,15 +83,23 @@ final readonly class SparksComposer
         return $pages;
     }
 
-    /** @return list<Mark> */
-    private function heads(SparkTable $table, float $name): array
+    /**
+     * @param list<string> $facts
+     * @return list<Mark>
+     */
+    private function heads(SparkTable $table, float $name, array $facts): array
     {
         $comparison = $table->comparison;
         $type = Type::text(12.5);
         $of = static fn(int $at): string => $comparison->axis->period($at)->short();
         $time = "{$of($comparison->from)} – {$of(max($comparison->from, $comparison->finished()))}";
         $marks = [Words::plain($name, 18.0, $time, $type, Ink::Quiet)];
-        foreach (['latest', 'change', 'a year', 'place', 'course'] as $i => $head) {
+        foreach ($facts as $i => $fact) {
+            $x = $name - self::FACT * (count($facts) - $i);
+            $words = Words::fitting($this->measure, $fact, $type, self::FACT - 10.0);
+            $marks[] = Words::plain($x, 18.0, $words, $type, Ink::Quiet);
+        }
+        foreach (['Latest', 'Change', 'Per year', 'Rank', 'Trend'] as $i => $head) {
             $x = $name + self::CELL + ($i + 1) * self::COLUMN - 8.0;
             $marks[] = Words::plain($x, 18.0, $head, $type, Ink::Quiet, 'end');
         }
@@ -127,11 +147,34 @@ final readonly class SparksComposer
         return new SparkCell($part, $from, $to, [$low, $high]);
     }
 
-    /** @return list<Mark> */
-    private function row(SparkTable $table, ?SparkRow $row, string $words, float $y, float $name, Type $type): array
+    /**
+     * What is known of an entity beside its name.
+     *
+     * @param list<string> $facts
+     * @return list<Mark>
+     */
+    private function known(SparkTable $table, SparkRow $row, array $facts, float $y, float $name): array
     {
+        $known = $table->comparison->data->entities()[$row->line->key]->attributes ?? [];
+        $type = Type::text(12.5);
+        $marks = [];
+        foreach ($facts as $i => $fact) {
+            $words = Words::fitting($this->measure, (string) ($known[$fact] ?? ''), $type, self::FACT - 10.0);
+            $marks[] = Words::plain($name - self::FACT * (count($facts) - $i), $y + 16.0, $words, $type, Ink::Quiet);
+        }
+
+        return $marks;
+    }
+
+    /**
+     * @param array{float, float, float} $at top of the row, the room for its name, and where its small chart begins
+     * @return list<Mark>
+     */
+    private function row(SparkTable $table, ?SparkRow $row, string $words, array $at, Type $type): array
+    {
+        [$y, $room, $name] = $at;
         $ink = $row !== null && $row->line->hue > 0 ? Ink::focus($row->line->hue) : Ink::Text;
-        $words = Words::fitting($this->measure, $words, $type, $name - 10.0);
+        $words = Words::fitting($this->measure, $words, $type, $room - 10.0);
         $marks = [Words::plain(0.0, $y + 16.0, $words, $type, $ink)];
         if ($row === null) {
             return $marks;

@@ -11,12 +11,28 @@ use DuskRail\Document\Study;
 /** The lines of a comparison as rows, by group with what each group comes to together. */
 final readonly class SparkTable
 {
+    private const FACTS = 3;
+
     /**
      * @param array<string, list<SparkRow>> $groups rows by group, in the order asked for; all under an empty name
      *     when they are not grouped
      * @param array<string, SparkRow> $totals what a group comes to: the sum, or the ratio of sums
      */
     private function __construct(public Comparison $comparison, public array $groups, public array $totals) {}
+
+    /** @return list<string> the first attributes of the entities, which are shown beside the names; not their group */
+    public function facts(): array
+    {
+        $all = [];
+        foreach ($this->comparison->data->entities() as $entity) {
+            $all += $entity->attributes;
+        }
+        $facts = array_slice(array_map(strval(...), array_keys($all)), 0, self::FACTS);
+
+        return array_values(
+            array_filter($facts, static fn(string $f): bool => !in_array(mb_strtolower($f), ['group', 'region'], true)),
+        );
+    }
 
     public static function of(Study $study, Comparison $comparison): self
     {

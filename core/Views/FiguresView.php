@@ -26,6 +26,11 @@ final readonly class FiguresView extends View
         return 'Figures';
     }
 
+    public function hasPeers(): bool
+    {
+        return true;
+    }
+
     public function parts(): array
     {
         return [FiguresPart::class];

@@ -32,13 +32,18 @@ final readonly class LinesView extends View
         return 'Lines';
     }
 
+    public function hasPeers(): bool
+    {
+        return true;
+    }
+
     public function parts(): array
     {
         return [
+            PanelsPart::class,
             AxisPart::class,
             LabelsPart::class,
             MarksPart::class,
-            PanelsPart::class,
             LookPart::class,
             TonePart::class,
         ];

@@ -9,6 +9,7 @@ use DuskRail\Chart\ScatterComposer;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Data\DataSource;
+use DuskRail\Data\Series;
 use DuskRail\Document\Changes\RailChange;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\PanelsPart;
@@ -16,6 +17,8 @@ use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Scattered;
+use DuskRail\Outcome\ScatterPoint;
+use DuskRail\Outcome\ValueTable;
 use DuskRail\Words\AxisName;
 
 /** Two measures against each other, a point for each line. */
@@ -77,6 +80,54 @@ final readonly class ScatterView extends View
         return $study->withPart($scatter->with(['measure' => $turned->measure, 'rail' => $turned->rail]));
     }
 
+    /** A row for each point, or for each step of a path, with both measures and the size. */
+    public function values(Comparison $comparison): ValueTable
+    {
+        $scatter = $this->outcome($comparison);
+        $size = $comparison->study->part(ScatterPart::class)->size;
+        $sizes = $comparison->data->measures()[$size] ?? null;
+        $heads = ['Entity', 'Group', 'Period', AxisName::of($comparison), AxisName::of($scatter->horizontal)];
+        $rows = [];
+        foreach ($scatter->points as $point) {
+            $steps =
+                $point->path === []
+                    ? [[$point->x, $point->y, $scatter->when]]
+                    : array_map(
+                        static fn(array $at): array => [$at[0], $at[1], $comparison->axis->period($at[2])->code()],
+                        $point->path,
+                    );
+            foreach ($steps as [$x, $y, $when]) {
+                $known = $sizes === null ? NAN : $comparison->data->table($size)->series[$point->line->key] ?? NAN;
+                $last = $known instanceof Series ? $known->lastPosition() : null;
+                $rows[] = [
+                    $point->line->name,
+                    $point->line->group,
+                    $when,
+                    $y,
+                    $x,
+                    ...$sizes === null
+                        ? []
+                        : [$known instanceof Series && $last !== null ? $known->values[$last] : NAN],
+                ];
+            }
+        }
+        $excluded = array_map(static fn(ScatterPoint $point): string => $point->line->name, $scatter->leftOut);
+
+        return new ValueTable(
+            $sizes === null ? $heads : [...$heads, "{$sizes->name}, latest value"],
+            $rows,
+            array_values(
+                array_filter([
+                    $excluded === [] ? '' : 'Excluded: ' . implode(', ', $excluded),
+                    $scatter->without === []
+                        ? ''
+                        : 'Only one of the two values available: ' . implode(', ', $scatter->without),
+                    ...ValueTable::unsettled($comparison),
+                ]),
+            ),
+        );
+    }
+
     public function readout(Comparison $comparison, string $line): ?array
     {
         $scatter = $this->outcome($comparison);
@@ -115,7 +166,9 @@ final readonly class ScatterView extends View
     {
         $along = AxisName::of($this->outcome($comparison)->horizontal);
 
-        return '↑ ' . AxisName::of($comparison) . "; → {$along}";
+        $when = $this->outcome($comparison)->when;
+
+        return '↑ ' . AxisName::of($comparison) . "; → {$along}" . ($when === '' ? '' : "; {$when}");
     }
 
     private static function editsHorizontal(Study $study): bool

@@ -12,6 +12,8 @@ use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\SparkTable;
+use DuskRail\Outcome\ValueTable;
+use DuskRail\Words\CourseWords;
 
 /** A table with a tiny line in each row. */
 final readonly class SparksView extends View
@@ -24,6 +26,11 @@ final readonly class SparksView extends View
     public function title(): string
     {
         return 'Sparks';
+    }
+
+    public function hasPeers(): bool
+    {
+        return true;
     }
 
     public function parts(): array
@@ -49,6 +56,35 @@ final readonly class SparksView extends View
     protected function pagesOf(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
     {
         return (new SparksComposer($measure))->pages($this->outcome($comparison), $width, $height);
+    }
+
+    /** A row for each line, with what the table on screen says of it. */
+    public function values(Comparison $comparison): ValueTable
+    {
+        $table = $this->outcome($comparison);
+        $facts = $table->facts();
+        $rows = [];
+        foreach ($table->groups as $group => $lines) {
+            foreach ($lines as $row) {
+                $known = $comparison->data->entities()[$row->line->key]->attributes ?? [];
+                $rows[] = [
+                    $row->line->name,
+                    (string) $group,
+                    ...array_map(static fn(string $fact): string => (string) ($known[$fact] ?? ''), $facts),
+                    $row->line->latest(),
+                    $row->course->change,
+                    $row->course->growth,
+                    $row->rank === null ? NAN : (float) $row->rank,
+                    $comparison->verdict($row->course->trend),
+                ];
+            }
+        }
+        $heads = ['Name', 'Group', ...$facts, 'Latest', 'Change', 'Growth per year, %', 'Rank', 'Trend'];
+
+        return new ValueTable($heads, $rows, [
+            CourseWords::underTable($comparison),
+            ...ValueTable::unsettled($comparison),
+        ]);
     }
 
     public function miniature(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene

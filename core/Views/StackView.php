@@ -15,7 +15,9 @@ use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\StackPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facets;
+use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Stacked;
+use DuskRail\Outcome\ValueTable;
 use DuskRail\Words\AxisName;
 use DuskRail\Words\Headline;
 use DuskRail\Words\Readout;
@@ -82,6 +84,28 @@ final readonly class StackView extends View
         $facets = $this->facets($comparison);
 
         return (new PanelsComposer($measure))->rows($comparison, $facets, new StackInPanel(), $width);
+    }
+
+    /** Shares of the total where those are drawn. */
+    public function values(Comparison $comparison): ValueTable
+    {
+        $table = parent::values($comparison);
+        if ($comparison->study->part(StackPart::class)->form !== 'shares') {
+            return $table;
+        }
+        $names = array_map(static fn(Line $line): string => $line->name, $comparison->present());
+        $totals = Stacked::of($this->lineup($comparison))->totals;
+        $rows = [];
+        foreach ($table->rows as $i => $row) {
+            $total = $totals[$comparison->from + $i] ?? NAN;
+            $shares = array_map(
+                static fn(mixed $v): float => is_float($v) && $total > 0.0 ? 100.0 * ($v / $total) : NAN,
+                array_slice($row, 1, count($names)),
+            );
+            $rows[] = [$row[0], ...$shares];
+        }
+
+        return new ValueTable(['Period', ...$names], $rows, ['Share of the total, %', ...$table->notes]);
     }
 
     public function miniature(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene

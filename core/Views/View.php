@@ -21,6 +21,7 @@ use DuskRail\Document\ViewKind;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facet;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\ValueTable;
 use DuskRail\Refusal;
 use DuskRail\Words\AxisName;
 use DuskRail\Words\Headline;
@@ -50,6 +51,12 @@ abstract readonly class View implements ViewKind
     public function uses(string $part): bool
     {
         return in_array($part, $this->parts(), true);
+    }
+
+    /** Whether it shows peers, so that their line, band, group and target can be chosen. */
+    public function hasPeers(): bool
+    {
+        return false;
     }
 
     public function usualSplit(): ?string
@@ -114,6 +121,16 @@ abstract readonly class View implements ViewKind
     public function lineup(Comparison $comparison): Lineup
     {
         return Lineup::of($comparison);
+    }
+
+    /**
+     * What it shows as a table, to hand over.
+     *
+     * @throws Refusal
+     */
+    public function values(Comparison $comparison): ValueTable
+    {
+        return ValueTable::ofLines($comparison);
     }
 
     /**

@@ -6,6 +6,7 @@ import './words.js';
 import './roster.js';
 import './reading.js';
 import './labels.js';
+import './marks.js';
 import './axis.js';
 import './panels.js';
 import './sparks.js';

@@ -5,6 +5,7 @@ import { change } from './server.js';
 export const axis = {
     /** @type {{y: number, upper: boolean, moved: boolean} | null} */
     pull: null,
+    clicked: false,
 };
 
 const chart = () => document.querySelector('#chart .chart');
@@ -44,7 +45,9 @@ export function limit(scale, pull, y) {
 }
 
 document.addEventListener('pointerdown', (event) => {
-    if (!onAxis(event)) return;
+    axis.clicked = false;
+    if (!onAxis(event) || event.button !== 0) return;
+    event.preventDefault();
     const [, y] = inChart(event);
     const { top, bottom } = chart().dataset;
     axis.pull = { y, upper: y < (Number(top) + Number(bottom)) / 2, moved: false };
@@ -78,5 +81,11 @@ document.addEventListener('pointerup', (event) => {
             [`settings[${pull.upper ? 'high' : 'low'}]`]: value,
             'settings[view]': chart().dataset.view,
         });
-    else if (!pull.moved) document.getElementById('set-axis')?.showPopover();
+    axis.clicked = !pull.moved;
 });
+// Opened by the click that follows; what is opened before it would be closed by it.
+document.addEventListener('click', () => {
+    if (axis.clicked) document.getElementById('set-axis')?.showPopover();
+    axis.clicked = false;
+});
+document.addEventListener('pointercancel', () => (axis.pull = null));

@@ -56,6 +56,11 @@ function leave() {
     if (document.fullscreenElement) document.exitFullscreen();
 }
 
+// The browser's own key for leaving the full screen ends the presentation, too.
+document.addEventListener('fullscreenchange', () => {
+    if (!document.fullscreenElement && document.body.classList.contains('presenting')) leave();
+});
+
 document.addEventListener('keydown', (event) => {
     if (!document.body.classList.contains('presenting')) return;
     const at = studies().findIndex((study) => study.classList.contains('now'));

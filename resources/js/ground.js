@@ -14,8 +14,7 @@ document.addEventListener('click', (event) => {
     }
     // A picture is handed over on the ground that is on the screen.
     const link = event.target.closest('[data-hand-over]');
-    if (link) {
-        link.form.elements.ground.value = isNight() ? 'night' : 'day';
+    if (link) link.form.elements.ground.value = isNight() ? 'night' : 'day';
+    if (event.target.closest('#hand-over a, #hand-over button'))
         workspace()?.querySelector('#hand-over')?.hidePopover();
-    }
 });

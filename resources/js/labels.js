@@ -50,10 +50,20 @@ const zoom = () => chart().viewBox.baseVal.width / chart().getBoundingClientRect
 document.addEventListener('pointerdown', (event) => {
     labelMove.dropped = false;
     const label = event.target.closest?.('#chart .chart [data-label]:not(.beside *)');
-    if (label && event.button === 0) labelMove.pull = { label, x: event.clientX, y: event.clientY, moved: false };
+    if (!label || event.button !== 0) return;
+    // Neither is text selected nor does the browser drag what is.
+    event.preventDefault();
+    getSelection()?.removeAllRanges();
+    labelMove.pull = { label, x: event.clientX, y: event.clientY, moved: false };
 });
+document.addEventListener('pointercancel', () => (labelMove.pull = null));
 document.addEventListener('pointermove', (event) => {
     if (!labelMove.pull || !chart()) return;
+    // The button was let go outside of the window.
+    if (event.buttons === 0) {
+        labelMove.pull = null;
+        return;
+    }
     const [dx, dy] = [event.clientX - labelMove.pull.x, event.clientY - labelMove.pull.y];
     labelMove.pull.moved ||= Math.hypot(dx, dy) > 4;
     if (!labelMove.pull.moved) return;

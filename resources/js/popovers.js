@@ -5,12 +5,22 @@ import htmx from 'htmx.org/dist/htmx.esm.js';
 export const editors = {
     open: undefined,
     chosen: undefined,
+    /** What had the keyboard before a swap, by id, and the editor that it was in. */
+    held: null,
 };
 
 function place(popover) {
+    // Beside or under the chart, which gives way.
+    const body = document.querySelector('.body');
+    if (popover.matches('.dock') && body) {
+        document.documentElement.style.setProperty('--dock-top', `${body.getBoundingClientRect().top}px`);
+        return;
+    }
     const opener = document.querySelector(`[popovertarget="${popover.id}"]`);
     if (!opener) return;
     const at = opener.getBoundingClientRect();
+    // Its width is not that which the old place left to it.
+    popover.style.left = '0';
     popover.style.top = `${Math.min(at.bottom + 4, innerHeight - popover.offsetHeight - 8)}px`;
     popover.style.left = `${Math.max(8, Math.min(at.left - 2, innerWidth - popover.offsetWidth - 12))}px`;
 }
@@ -49,6 +59,13 @@ async function fill(popover) {
 document.addEventListener(
     'toggle',
     (event) => {
+        if (event.target.matches?.('.dock')) {
+            place(event.target);
+            dispatchEvent(new Event('resize'));
+            // On a telephone the editor comes from below, and the chart is above it.
+            if (innerWidth <= 720 && event.newState === 'open')
+                document.getElementById('chart')?.scrollIntoView({ block: 'start' });
+        }
         if (!event.target.matches?.('.editor:not(.working)') || event.newState !== 'open') return;
         place(event.target);
         fill(event.target);
@@ -73,6 +90,8 @@ for (const kind of ['input', 'change']) {
 }
 
 document.addEventListener('htmx:before:swap', (event) => {
+    const active = document.activeElement;
+    editors.held = active === document.body ? null : { id: active.id, editor: active.closest('.editor')?.id };
     editors.chosen = event.detail.ctx?.sourceElement?.closest?.('.menu');
     editors.open = document.querySelector('.editor:not(.working):popover-open')?.id;
 });
@@ -87,6 +106,15 @@ document.addEventListener('htmx:after:swap', () => {
     else fill(popover);
     // Once it has the size of what came.
     requestAnimationFrame(() => place(popover));
+});
+// What had the keyboard has it again, where an engine or a disabled button lost it.
+document.addEventListener('htmx:after:swap', () => {
+    if (!editors.held || document.activeElement !== document.body) return;
+    const { id, editor } = editors.held;
+    const same = id ? document.getElementById(id) : null;
+    const near = editor && document.querySelector(`#${editor}:popover-open .acts button:not(:disabled)`);
+    if (same && !same.disabled) same.focus();
+    else near?.focus();
 });
 addEventListener('resize', () => {
     const popover = document.querySelector('.editor:not(.working):popover-open');

@@ -97,6 +97,8 @@ document.addEventListener('htmx:before:swap', (event) => {
 document.addEventListener('htmx:after:swap', () => {
     for (const field of workspace()?.querySelectorAll('select, input:not([type=hidden]):not([type=search])') ?? []) {
         if (field === document.activeElement && field.tagName === 'INPUT') continue;
+        // What is sent by a button is a draft until then.
+        if (field.form?.getAttribute('hx-trigger') === 'submit') continue;
         if (field.tagName === 'SELECT') {
             const chosen = [...field.options].findIndex((option) => option.hasAttribute('selected'));
             if (chosen >= 0) field.selectedIndex = chosen;
@@ -107,6 +109,11 @@ document.addEventListener('htmx:after:swap', () => {
 document.addEventListener('htmx:config:request', (event) => {
     const revision = workspace()?.dataset.revision;
     if (revision) event.detail.ctx.request.headers['X-Revision'] = revision;
+});
+document.addEventListener('htmx:after:request', (event) => {
+    const form = event.target.closest?.('form[hx-trigger="submit"]');
+    const status = event.detail.ctx?.response?.status ?? 500;
+    if (form && status < 300) form.reset();
 });
 document.addEventListener('htmx:before:request', () => (requests.underWay += 1));
 document.addEventListener('htmx:finally:request', () => (requests.underWay -= 1));

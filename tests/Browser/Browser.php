@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
@@ -120,7 +121,7 @@ final class Browser
                 $act();
 
                 return $this;
-            } catch (StaleElementReferenceException) {
+            } catch (StaleElementReferenceException | ElementNotInteractableException) {
                 usleep(300_000);
             }
         }

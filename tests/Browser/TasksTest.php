@@ -471,20 +471,24 @@ final class TasksTest extends BrowserTestCase
             ->see('#standing', 'Veldmere Water')
             ->see('#standing', '1 of 23')
             ->see('#standing', 'falling');
-        $browser->choose('#peers-band', 'middle 50 %');
+        $browser
+            ->press(WebDriverKeys::ESCAPE)
+            ->click('[popovertarget=set-peers]')
+            ->choose('#set-peers-band', 'middle 50 %');
         $browser->until(
             'the band',
             static fn(): bool => $browser->web->findElements(WebDriverBy::cssSelector('.chart .band path')) !== [],
         );
-        // What is chosen stays chosen, and the table under it knows the target.
-        $browser->choose('#peers-line', 'weighted mean')->see('.chart', 'Weighted peer mean');
+        // What is chosen stays chosen, and the table knows the target.
+        $browser->choose('#set-peers-line', 'weighted mean')->see('.chart', 'Weighted peer mean');
         $browser->until(
             'the panel to be filled anew',
             static fn(): bool => $browser->run(
-                'return document.querySelector("#peers-line option[selected]").value',
+                'return document.querySelector("#set-peers-line option[selected]").value',
             ) === 'together',
         );
-        $browser->write('#peers-target', '70')->see('#standing', 'Gap to target')->see('.chart', 'target 70');
+        $browser->write('#set-peers-target', '70')->see('.chart', 'target 70')->press(WebDriverKeys::ESCAPE);
+        $browser->click('[popovertarget=standing]')->see('#standing', 'Gap to target');
     }
 
     public function testAStopThatIsPointedAtShowsItsFigures(): void

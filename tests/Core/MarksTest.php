@@ -67,6 +67,17 @@ final class MarksTest extends TestCase
                 array_merge(...array_map(self::words(...), self::parts($scene, 'annotation'))),
             );
         }
+        // One is changed in its place; of a number that is gone another is added.
+        $change = static fn(string $number): array => [
+            'number' => $number,
+            'settings' => ['kind' => 'event', 'at' => '2022', 'text' => 'begun later'],
+        ];
+        $texts = static fn(Study $of): array => array_column($of->part(MarksPart::class)->marks, 'text');
+        $edit = Changes::read('add-mark', $change('0'));
+        $edited = Edit::of($edit, $study, $data)->study;
+        self::assertSame(['begun later', 'dry', 'limit', '', 'here'], $texts($edited));
+        self::assertSame('Change annotation “begun later”', $edit->inWords($study, $edited, $data));
+        self::assertCount(6, $texts(Edit::of(Changes::read('add-mark', $change('9')), $study, $data)->study));
         // What is outside of the time shown, or on a line that is off, is not drawn.
         $data = self::data($series);
         $study = self::marked(Make::study($data), $data, [

@@ -244,13 +244,13 @@ final class ViewsTest extends ApplicationTestCase
         self::assertCount(1, $study->refresh()->document()->rail->stops);
     }
 
-    /** Each view leaves as a picture with its headline and its lines' names as text, and as the same figures. */
-    #[TestWith(['overlay', '2023'])]
-    #[TestWith(['stack', 'Marl'])]
-    #[TestWith(['sparks', 'Marl'])]
-    #[TestWith(['scatter', 'Tarrow'])]
-    #[TestWith(['lines', 'Peer median'])]
-    public function testEveryViewIsHandedOver(string $view, string $name): void
+    /** Each view leaves as a picture with its headline and its lines' names as text, and as the values that it shows. */
+    #[TestWith(['overlay', '2023', '2024-06,39,20,11'])]
+    #[TestWith(['stack', 'Marl', '2024-06,39,20,11'])]
+    #[TestWith(['sparks', 'Marl', 'Marl,Hill,11,-18,'])]
+    #[TestWith(['scatter', 'Tarrow', 'Tarrow,Coast,"June 2024",20,500'])]
+    #[TestWith(['lines', 'Peer median', '2024-06,39,20,11,20'])]
+    public function testEveryViewIsHandedOver(string $view, string $name, string $row): void
     {
         $study = $this->years();
         $this->look($study, $view);
@@ -263,7 +263,7 @@ final class ViewsTest extends ApplicationTestCase
         );
         self::assertNotFalse($picture);
         self::assertSame(2 * (int) $document->documentElement?->getAttribute('width'), imagesx($picture));
-        $this->get(route('hand-over', [$study, 'csv']))->assertOk()->assertSee('2024-06,39,20,11', false);
+        $this->get(route('hand-over', [$study, 'csv']))->assertOk()->assertSee($row, false);
     }
 
     public function testLinesThatLeaveTheLimitsAreCutOffInTheFileToo(): void

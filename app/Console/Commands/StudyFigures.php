@@ -34,7 +34,11 @@ final class StudyFigures extends StudyCommand
         }
         if ($this->option('json') !== true) {
             $this->output->write(
-                FiguresCsv::write($comparison, $view->wording($comparison, $study->sourceLine())),
+                FiguresCsv::write(
+                    $comparison,
+                    $view->wording($comparison, $study->sourceLine()),
+                    $view->values($comparison),
+                ),
                 false,
                 OutputInterface::OUTPUT_RAW,
             );

@@ -9,11 +9,14 @@ use DuskRail\Document\Parts\Mark;
 use DuskRail\Document\Parts\MarksPart;
 use DuskRail\Document\Study;
 
-/** Marks an event, a spell, a value or a point. */
+/** Adds an annotation, or puts it in the place of one that is there. */
 final readonly class AddMark implements Change
 {
-    /** @param array<string, mixed> $mark */
-    private function __construct(private array $mark) {}
+    /**
+     * @param array<string, mixed> $mark
+     * @param int|null $number of the one that is changed
+     */
+    private function __construct(private array $mark, private ?int $number) {}
 
     public static function name(): string
     {
@@ -22,18 +25,26 @@ final readonly class AddMark implements Change
 
     public static function from(array $input): self
     {
-        return new self((new Input($input))->map('settings'));
+        $read = new Input($input);
+        $number = $input['number'] ?? '';
+
+        return new self($read->map('settings'), is_numeric($number) ? (int) $number : null);
     }
 
     public function apply(Study $study, DataSource $data): Study
     {
-        return $study->withPart($study->part(MarksPart::class)->adding(Mark::from($this->mark)));
+        $part = $study->part(MarksPart::class);
+        $mark = Mark::from($this->mark);
+
+        return $study->withPart($this->number === null ? $part->adding($mark) : $part->replacing($this->number, $mark));
     }
 
     public function inWords(Study $before, Study $after, DataSource $data): string
     {
         $mark = Mark::from($this->mark);
 
-        return $mark->text === '' ? "Add {$mark->kind} {$mark->at}" : "Add annotation “{$mark->text}”";
+        $verb = $this->number === null ? 'Add' : 'Change';
+
+        return "{$verb} annotation" . ($mark->text === '' ? " {$mark->label()}" : " “{$mark->text}”");
     }
 }

@@ -21,12 +21,12 @@ final readonly class LookPart implements Part
 
     /** Shapes of single points, the last one of a line among them. */
     public const SHAPES = [
-        'dot' => 'a dot',
-        'ring' => 'a ring',
-        'square' => 'a square',
-        'diamond' => 'a diamond',
-        'triangle' => 'a triangle',
-        'none' => 'nothing',
+        'dot' => 'dot',
+        'ring' => 'ring',
+        'square' => 'square',
+        'diamond' => 'diamond',
+        'triangle' => 'triangle',
+        'none' => 'none',
     ];
 
     public const SIZES = ['small' => 0.7, 'usual' => 1.0, 'large' => 1.5];
@@ -53,7 +53,7 @@ final readonly class LookPart implements Part
             ),
         ]
         public string $course = 'straight',
-        #[Flag('area under the focus', 'filled', 'none', lead: 'under the focus')] public bool $area = false,
+        #[Flag('area under the focus', 'filled', 'none', lead: 'area under the focus')] public bool $area = false,
         #[Flag('points', 'all points', 'last point', lead: 'markers')] public bool $points = false,
         #[Choice('last point', self::SHAPES, lead: 'marker at the last point')] public string $last = 'dot',
         #[

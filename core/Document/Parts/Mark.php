@@ -61,7 +61,7 @@ final readonly class Mark implements HasSettings
 
     public static function title(): string
     {
-        return 'Mark';
+        return 'Annotation';
     }
 
     public function conflict(): ?string
@@ -98,6 +98,22 @@ final readonly class Mark implements HasSettings
             $this->shape === '' ? $usual : $this->shape,
             $this->size,
         );
+    }
+
+    /** `shaded period, 2022-06 – 2022-09`; as it stands in lists. */
+    public function label(): string
+    {
+        $kinds = [
+            'event' => 'event',
+            'spell' => 'shaded period',
+            'value' => 'reference line',
+            'point' => 'marker',
+            'drop' => 'marker with drop line',
+            'note' => 'note',
+        ];
+        $where = $this->kind === 'value' ? (string) $this->value : trim("{$this->at} – {$this->to}", ' –');
+
+        return "{$kinds[$this->kind]}, {$where}";
     }
 
     /** Whether it is of a time and not of a value or a line, and so the same for every study. */

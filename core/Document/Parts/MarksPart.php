@@ -40,6 +40,14 @@ final readonly class MarksPart implements Part
         return self::from(['marks' => [...$this->marks, $mark]]);
     }
 
+    /** The same with another one in a place; at the end where there is no such place. */
+    public function replacing(int $number, Mark $mark): self
+    {
+        return isset($this->marks[$number])
+            ? self::from(['marks' => array_replace($this->marks, [$number => $mark])])
+            : $this->adding($mark);
+    }
+
     public function without(int $number): self
     {
         return new self(array_values(array_diff_key($this->marks, [$number => true])));

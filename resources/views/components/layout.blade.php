@@ -5,7 +5,7 @@
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
-    <meta name="htmx-config" content='{"includeIndicatorCSS": false, "history": false, "defaultSettleDelay": 0, "morphIgnore": ["data-htmx-powered", "open"]}'>
+    <meta name="htmx-config" content='{"includeIndicatorCSS": false, "history": false, "defaultSettleDelay": 0, "morphIgnore": ["data-htmx-powered", "open", "tabindex"]}'>
     <title>{{ $title }} · Dusk Rail</title>
     <link rel="icon" href="{{ asset('mark.svg') }}" type="image/svg+xml">
     <link rel="stylesheet" href="{{ route('palette') }}">

@@ -1,20 +1,22 @@
 {{-- What is marked on the picture, and the form that marks more. --}}
 @props(['screen'])
 @php($part = $screen->comparison->study->part(\DuskRail\Document\Parts\MarksPart::class))
-<button type="button" class="plain small" popovertarget="set-marks">Annotations</button>
-<div class="editor" popover id="set-marks" role="group" aria-label="Annotations">
+<x-tool of="marks" label="Annotations" />
+<div class="editor dock" popover id="set-marks" role="group" aria-label="Annotations">
     @if ($part->marks !== [])
         <ul class="marks">
             @foreach ($part->marks as $number => $mark)
-                <li>{{ $mark->kind }} {{ $mark->kind === 'value' ? $mark->value : trim("{$mark->at} – {$mark->to}", ' –') }} {{ $mark->text === '' ? '' : "“{$mark->text}”" }} <x-change :study="$screen->study" change="remove-mark" :with="['number' => $number]" class="act" aria-label="Remove annotation {{ $number + 1 }}">×</x-change></li>
+                <li><span>{{ \DuskRail\Settings\Setting::capital($mark->label()) }}{{ $mark->text === '' ? '' : " “{$mark->text}”" }}</span> <button type="button" class="act" data-edit-mark="{{ $number }}" data-mark="{{ json_encode($mark->settings(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE) }}" aria-label="Edit annotation {{ $number + 1 }}">Edit</button><x-change :study="$screen->study" change="remove-mark" :with="['number' => $number]" class="act" aria-label="Remove annotation {{ $number + 1 }}">×</x-change></li>
             @endforeach
         </ul>
     @endif
     <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="submit" hx-target="#workspace" hx-swap="outerMorph">
         <input type="hidden" name="change" value="add-mark">
+        <input type="hidden" name="number" value="" id="set-marks-number">
         @foreach (\DuskRail\Outcome\ComparisonOffer::fieldsOf($screen->comparison, new \DuskRail\Document\Parts\Mark(line: $screen->comparison->focus()[0]->key ?? '', size: 'usual')) as $field)
             <x-field :field="$field" id="set-marks-{{ $field->name }}" />
         @endforeach
-        <button class="button is-small">Add annotation</button>
+        <div class="acts"><button class="button is-small"><span class="adds">Add annotation</span><span class="edits">Save annotation</span></button> <button type="reset" class="act edits">Cancel</button></div>
     </form>
+    <x-close of="set-marks" />
 </div>

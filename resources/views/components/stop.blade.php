@@ -10,7 +10,7 @@
     <button type="button" class="name" popovertarget="editor-{{ $placed->id }}" title="{{ $label }}: {{ $state }}{{ $step->outcome->note === '' ? '' : ', '.$step->outcome->note }}">
         <b>{{ $label }}</b><i></i><small>{{ $state }}@if ($step->outcome->note !== '' && ! $placed->bypassed)<span class="note">{{ $step->outcome->note }}</span>@endif</small>
     </button>
-    <div class="editor" popover id="editor-{{ $placed->id }}" @if($screen->opened === $placed->id) data-open @endif role="group" aria-label="{{ $placed->stop::title() }}">
+    <div class="editor dock" popover id="editor-{{ $placed->id }}" @if($screen->opened === $placed->id) data-open @endif role="group" aria-label="{{ $placed->stop::title() }}">
         <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="change-stop">
             <input type="hidden" name="id" value="{{ $placed->id }}">
@@ -26,5 +26,6 @@
             <x-change :study="$screen->study" change="bypass-stop" :with="['id' => $placed->id, 'bypassed' => $placed->bypassed ? '0' : '1']" class="act">{{ $placed->bypassed ? 'Turn on' : 'Turn off' }}</x-change>
             <x-change :study="$screen->study" change="remove-stop" :with="['id' => $placed->id]" class="act">Remove</x-change>
         </div>
+        <x-close :of="'editor-'.$placed->id" />
     </div>
 </li>

@@ -1,6 +1,6 @@
 {{-- How the picture is drawn, and whom else it is to look like. --}}
-<button type="button" class="plain small" popovertarget="set-finish">Style</button>
-<div class="editor" popover id="set-finish" role="group" aria-label="Style">
+<x-tool of="finish" label="Style" />
+<div class="editor dock" popover id="set-finish" role="group" aria-label="Style">
     @foreach ([\DuskRail\Document\Parts\LookPart::class, \DuskRail\Document\Parts\TonePart::class] as $part)
         @if ($screen->view->uses($part))<x-settings-form :screen="$screen" :part="$part" />@endif
     @endforeach
@@ -12,4 +12,5 @@
         <summary>Apply this style to other studies</summary>
         <div data-lazy="{{ route('finish.others', $study) }}" hx-morph-skip-children></div>
     </details>
+    <x-close of="set-finish" />
 </div>

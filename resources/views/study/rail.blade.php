@@ -8,7 +8,7 @@
     <ol>
         <li class="stop from" id="stop-origin">
             <button type="button" class="name" popovertarget="editor-origin"><b>{{ $comparison->measure->name }}</b><i></i><small>{{ $comparison->cellInWords() === '' ? $comparison->run->origin->unit->text() : $comparison->cellInWords() }}</small></button>
-            <div class="editor" popover id="editor-origin" role="group" aria-label="Measure">
+            <div class="editor dock" popover id="editor-origin" role="group" aria-label="Measure">
                 <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
                     <input type="hidden" name="change" value="measure">
                     <label class="lead" for="origin-measure">Measure</label>
@@ -47,6 +47,7 @@
                     @endif
                 @endforeach
                 <p class="leaves">{{ implode(', ', array_filter([$comparison->measure->kind->meaning(), $comparison->run->origin->unit->text()])) }}</p>
+                <x-close of="editor-origin" />
             </div>
         </li>
         @foreach ($steps as $step)

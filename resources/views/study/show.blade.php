@@ -1,6 +1,6 @@
 <x-layout :title="$screen->study->name" :study="true">
     @include('study.workspace')
-    <aside class="editor working" popover id="working" aria-label="Working"></aside>
+    <aside class="editor dock working" popover id="working" aria-label="Working"></aside>
     <dialog id="keys" aria-label="Keyboard shortcuts">
         <h2>Keyboard shortcuts</h2>
         <dl>

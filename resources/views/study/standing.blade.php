@@ -54,13 +54,4 @@
         </table>
         <p class="quiet">{{ $standings[0]->years[0]['period'] }}. Rank 1 is the {{ $comparison->better() === \DuskRail\Data\Better::Lower ? 'lowest' : 'highest' }}{{ $comparison->better() === \DuskRail\Data\Better::Neither ? ' (the measure does not define which is better)' : '' }}. Growth per year compares {{ \DuskRail\Words\CourseWords::compared($comparison) }}.</p>
     @endif
-    @foreach ([\DuskRail\Document\Parts\PeersPart::class, \DuskRail\Document\Parts\ConventionsPart::class] as $part)
-        <form hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
-            <input type="hidden" name="change" value="set">
-            <input type="hidden" name="part" value="{{ $part::name() }}">
-            @foreach (\DuskRail\Outcome\ComparisonOffer::fields($comparison, $part) as $field)
-                <x-field :field="$field" id="{{ $part::name() }}-{{ $field->name }}" />
-            @endforeach
-        </form>
-    @endforeach
 </div>

@@ -60,13 +60,18 @@
             <x-words :screen="$screen" part="headline" :text="$screen->wording->marked" empty="Add a headline" />
             <div class="under-headline">
                 <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Add a subtitle" />
+                <div class="tools" role="group" aria-label="Chart settings">
                 <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\LinesPart::class" label="Compare" />
+                @if ($screen->view->hasPeers())
+                    <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\PeersPart::class" label="Peers"><x-settings-form :screen="$screen" :part="\DuskRail\Document\Parts\ConventionsPart::class" /></x-settings>
+                @endif
                 @foreach ($screen->view->parts() as $part)
                     @includeFirst(["study.tools.{$part::name()}", 'study.tools.any'], ['part' => $part])
                 @endforeach
                 @include('study.finish')
-                <button type="button" class="plain small" popovertarget="sentences">Headline ideas</button>
-                <button type="button" class="plain small" popovertarget="standing">Peer comparison</button>
+                <x-tool of="sentences" label="Headline ideas" />
+                <x-tool of="standing" label="Peer comparison" />
+                </div>
             </div>
             @includeFirst([$screen->outcome === null ? 'study.chart' : "study.views.{$screen->view->name()}", 'study.chart'])
             @includeIf($screen->outcome === null ? 'none' : "study.views.{$screen->view->name()}-notes")
@@ -75,7 +80,7 @@
             @include('study.track')
         </main>
     </div>
-    <div class="editor" popover id="sentences" role="group" aria-label="Headline ideas"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div></div>
-    <div class="editor" popover id="standing" role="group" aria-label="Peer comparison"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div></div>
+    <div class="editor dock" popover id="sentences" role="group" aria-label="Headline ideas"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div><x-close of="sentences" /></div>
+    <div class="editor dock under" popover id="standing" role="group" aria-label="Peer comparison"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div><x-close of="standing" /></div>
     @include('study.message', ['message' => ($message ?? '') !== '' ? $message : session('message') ?? $errors->first()])
 </div>

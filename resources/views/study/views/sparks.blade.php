@@ -4,8 +4,7 @@
     $part = $comparison->study->part(\DuskRail\Document\Parts\SparksPart::class);
     $cell = \DuskRail\Chart\SparksComposer::cell($table);
     $heads = ['name' => 'Name', 'latest' => 'Latest', 'change' => 'Change', 'growth' => 'Growth per year', 'rank' => 'Rank', 'trend' => 'Trend'];
-    $attributes = array_slice(array_keys(array_reduce($comparison->data->entities(), fn ($all, $entity) => $all + $entity->attributes, [])), 0, 3);
-    $attributes = array_values(array_filter($attributes, fn ($name) => ! in_array(mb_strtolower($name), ['group', 'region'], true)));
+    $attributes = $table->facts();
     $columns = count($heads) + 1 + count($attributes);
 @endphp
 <div class="figures sparks" id="figures" tabindex="0" role="region" aria-label="Sparks, {{ $screen->wording->subtitle }}">

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Document\Parts\Band;
+use DuskRail\Peers\PeerFigures;
+use DuskRail\Time\Period;
+
+/** What a view shows, as a table of values in full precision, to hand over. */
+final readonly class ValueTable
+{
+    /**
+     * @param list<string> $heads one for each column
+     * @param list<list<string|float>> $rows NAN for a missing value
+     * @param list<string> $notes what else the screen says: values that may be revised, points that are excluded
+     */
+    public function __construct(public array $heads, public array $rows, public array $notes = []) {}
+
+    /** Periods in rows and lines in columns, with the peer line and band that are drawn. */
+    public static function ofLines(Comparison $comparison): self
+    {
+        $columns = [];
+        foreach ($comparison->present() as $line) {
+            $columns[] = [$line->name, $line->values];
+        }
+        $summary = PeerSummary::of($comparison);
+        if ($summary->line !== []) {
+            $columns[] = [$summary->name, $summary->line];
+        }
+        $band = $summary->part->band;
+        if ($band !== Band::None && $summary->values !== []) {
+            $type = $comparison->data->conventions->quantiles;
+            $columns[] = ['Peer band, lower', PeerFigures::quantile($summary->values, $band->tail(), $type)];
+            $columns[] = ['Peer band, upper', PeerFigures::quantile($summary->values, 1 - $band->tail(), $type)];
+        }
+        $rows = [];
+        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
+            $values = array_map(static fn(array $column): float => $column[1][$i] ?? NAN, $columns);
+            $rows[] = [$comparison->axis->period($i)->code(), ...$values];
+        }
+
+        return new self(['Period', ...array_column($columns, 0)], $rows, self::unsettled($comparison));
+    }
+
+    /** @return list<string> whose values are provisional, and since when */
+    public static function unsettled(Comparison $comparison): array
+    {
+        $lines = [];
+        foreach ($comparison->data->unsettled($comparison->measure->key) as $key => $ordinal) {
+            $line = $comparison->line((string) $key);
+            if ($line !== null) {
+                $lines[$ordinal][] = $line->name;
+            }
+        }
+        $frequency = $comparison->run->origin->axis->frequency;
+        $notes = [];
+        foreach ($lines as $ordinal => $names) {
+            $from = Period::at($frequency, $ordinal)->label();
+            $notes[] = "Provisional values from {$from}: " . implode(', ', $names);
+        }
+
+        return $notes;
+    }
+}

@@ -1,0 +1,17 @@
+{{-- A button of the chart's menu: a drawing of what it is about, and its name. --}}
+@props(['of', 'label'])
+@php
+    $drawings = [
+        'lines' => 'M1 4h14M1 8h14M1 12h14',
+        'peers' => 'M1 11 6 8l4 2 5-5M1 14l5-2 4 1 5-2',
+        'axis' => 'M3 1v12h12M3 4H1M3 8H1',
+        'labels' => 'M1 11 6 6l3 2 2-2M11 2h4v4h-4z',
+        'marks' => 'M4 15V2h8l-2 3 2 3H4',
+        'panels' => 'M1 2h6v5H1zM9 2h6v5H9zM1 9h6v5H1zM9 9h6v5H9z',
+        'finish' => 'M1 12c4-9 6-9 7-4s4 3 7-5M1 15h14',
+        'sentences' => 'M2 2h12v8H7l-4 4v-4H2zM5 5h6M5 7.5h4',
+        'standing' => 'M1 14h14M3 14V9h2v5M7 14V5h2v9M11 14v-7h2v7',
+    ];
+    $drawing = $drawings[$of] ?? 'M2 4h12M2 8h8M2 12h10M11 6v4M6 2v4M8 10v4';
+@endphp
+<button type="button" class="tool" popovertarget="{{ in_array($of, ['sentences', 'standing'], true) ? $of : 'set-'.$of }}"><svg width="16" height="16" aria-hidden="true"><path d="{{ $drawing }}"/></svg>{{ $label }}</button>
