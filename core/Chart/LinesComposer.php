@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use DuskRail\Document\Parts\AxisPart;
+use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Time\PeriodAxis;
 
@@ -76,6 +77,14 @@ final readonly class LinesComposer
         );
         $painter = new LinesPainter($lineup, $plot, $scale);
         $marks = new MarksPainter($this->measure, $lineup, $plot, $scale);
+        $endLabels = $ends->groups($plot, $scale, $width, $height);
+        [$targets, $annotations] = [$marks->targets(), $marks->before()];
+        // In the order in which they get their room: ends, what the user wrote, the base, points.
+        $focus = array_values(array_filter($lineup->focus(), static fn(Line $line): bool => !$line->dashed));
+        $room = new LabelRoom($this->measure, $plot, $scale, $focus);
+        $room->takeWordsOf([...$endLabels, ...$targets, ...$annotations]);
+        $baseLabel = $this->baseLabel($lineup, $plot, $room);
+        $room->takeWordsOf([$baseLabel]);
 
         return new Scene(
             $width,
@@ -85,7 +94,7 @@ final readonly class LinesComposer
                 ...$marks->behind(),
                 $this->clipped($painter->band(), $lineup, $axis),
                 $axes->values($ticks, $scale, $plot, $axisType),
-                $this->baseLabel($lineup, $plot),
+                $baseLabel,
                 $axes->places(
                     TimeTicks::along(
                         $lineup->axis,
@@ -98,10 +107,10 @@ final readonly class LinesComposer
                     $axisType,
                 ),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
-                ...$marks->targets(),
-                ...$marks->before(),
-                ...(new PointLabels($this->measure, $lineup, $plot, $scale))->groups(),
-                ...$ends->groups($plot, $scale, $width, $height),
+                ...$targets,
+                ...$annotations,
+                ...(new PointLabels($this->measure, $lineup, $plot, $scale, $room))->groups(),
+                ...$endLabels,
                 $key->group($plot),
             ],
             $plot,
@@ -164,7 +173,7 @@ final readonly class LinesComposer
     }
 
     /** Its name, on a ground of its own so that no gridline runs through the words. */
-    private function baseLabel(Lineup $lineup, PlotArea $plot): Group
+    private function baseLabel(Lineup $lineup, PlotArea $plot, LabelRoom $room): Group
     {
         $span = self::baseSpan($lineup, $plot);
         $base = $lineup->comparison->base();
@@ -173,13 +182,31 @@ final readonly class LinesComposer
         }
         $type = Type::text(13);
         $text = "base {$base->label()}";
-        $room = $this->measure->width($text, $type) / 2 + 3.0;
-        $x = min(max(($span[0] + $span[1]) / 2, $plot->left + $room), $plot->right - $room);
+        $half = $this->measure->width($text, $type) / 2 + 3.0;
+        $x = min(max(($span[0] + $span[1]) / 2, $plot->left + $half), $plot->right - $half);
+        $y = self::freeRow($x - $half, 2 * $half, $plot, $room);
 
         return new Group('base-label', [
-            new Box($x - $room, $plot->top + 2.0, 2 * $room, 17.0, Ink::Tint),
-            Words::plain($x, $plot->top + 15.0, $text, $type, Ink::Quiet, 'middle'),
+            new Box($x - $half, $y, 2 * $half, 17.0, Ink::Tint),
+            Words::plain($x, $y + 13.0, $text, $type, Ink::Quiet, 'middle'),
         ]);
+    }
+
+    /** The highest row for words within a plot, or the lowest, in which nothing else stands. */
+    private static function freeRow(float $left, float $width, PlotArea $plot, LabelRoom $room): float
+    {
+        $rows = [];
+        for ($y = $plot->top + 2.0; $y < $plot->bottom - 20.0; $y += 18.0) {
+            $box = [$left, $y, $left + $width, $y + 17.0];
+            if ($room->isFree($box) && !$room->isCrossed($box)) {
+                return $y;
+            }
+            if ($room->isFree($box)) {
+                $rows[] = $y;
+            }
+        }
+
+        return $rows[0] ?? $plot->top + 2.0;
     }
 
     /** @return array{float, float}|null left and right edge of the base, as far as it is shown */

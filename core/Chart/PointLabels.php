@@ -17,14 +17,15 @@ final class PointLabels
 {
     private const HEIGHT = 15.0;
 
-    /** @var list<array{float, float, float, float}> left, top, right and bottom of what is written already */
-    private array $taken = [];
+    /** Pixels by which a label that was asked for may be farther from its point than others. */
+    private const FARTHER = [0.0, 8.0, 16.0, 28.0, 42.0];
 
     public function __construct(
         private readonly TextMeasure $measure,
         private readonly Lineup $lineup,
         private readonly PlotArea $plot,
         private readonly Scale $scale,
+        private readonly LabelRoom $room,
     ) {}
 
     /** @return list<Group> */
@@ -110,7 +111,10 @@ final class PointLabels
         return $chosen;
     }
 
-    /** A label that was asked for is always written; another only where it meets no other. */
+    /**
+     * A label is written where it meets no other and no line in focus goes through it. One that was asked for may be
+     * farther from its point, and in the end over a line; where there is no room at all, it goes.
+     */
     private function label(Line $line, int $position, LabelsPart $part, bool $must): ?Group
     {
         $y = $this->scale->at($line->values[$position]);
@@ -119,20 +123,24 @@ final class PointLabels
         }
         $width = $this->width($line, $position);
         $sides = $part->side === 'auto' ? $this->sides($line, $position) : [$part->side];
-        // One that was asked for is written even where it meets another, but not over the axis if it can be helped.
-        $inside = array_values(array_filter($sides, fn(string $side): bool => $this->hasRoom($side, $y)));
-        foreach ($sides as $side) {
-            [$x, $base] = $this->place($side, $this->plot->x($position), $y, $width);
-            if (in_array($side, $inside, true) && $this->isFree($x, $base, $width)) {
-                return $this->written($line, $position, $x, $base, $part);
+        $sides = $must ? array_values(array_unique([...$sides, 'right', 'left', 'above', 'below'])) : $sides;
+        $crossed = null;
+        foreach ($must ? self::FARTHER : [0.0] as $away) {
+            foreach ($sides as $side) {
+                [$x, $base] = $this->place($side, $this->plot->x($position), $y, $width);
+                $base += in_array($side, ['above', 'right'], true) ? -$away : $away;
+                $box = [$x, $base - self::HEIGHT + 3.0, $x + $width, $base + 2.0];
+                if (!$this->hasRoom($side, $y, $away) || !$this->room->isFree($box)) {
+                    continue;
+                }
+                if (!$this->room->isCrossed($box)) {
+                    return $this->written($line, $position, $x, $base, $part);
+                }
+                $crossed ??= [$x, $base];
             }
         }
-        if (!$must) {
-            return null;
-        }
-        [$x, $base] = $this->place($inside[0] ?? $sides[0], $this->plot->x($position), $y, $width);
 
-        return $this->written($line, $position, $x, $base, $part);
+        return $must && $crossed !== null ? $this->written($line, $position, $crossed[0], $crossed[1], $part) : null;
     }
 
     /** @return non-empty-list<string> a peak is written above, a trough below; a missing neighbour counts as neither */
@@ -146,12 +154,13 @@ final class PointLabels
         return $isPeak ? ['above', 'below'] : ['below', 'above'];
     }
 
-    private function hasRoom(string $side, float $y): bool
+    private function hasRoom(string $side, float $y, float $away): bool
     {
         return match ($side) {
-            'above' => $y - 8.0 - self::HEIGHT >= $this->plot->top - 14.0,
-            'below' => $y + self::HEIGHT + 4.0 <= $this->plot->bottom,
-            default => true,
+            'above' => $y - $away - 8.0 - self::HEIGHT >= $this->plot->top - 14.0,
+            'below' => $y + $away + self::HEIGHT + 4.0 <= $this->plot->bottom,
+            'right' => $away === 0.0 || $y - $away - self::HEIGHT >= $this->plot->top - 14.0,
+            default => $away === 0.0 || $y + $away + self::HEIGHT <= $this->plot->bottom,
         };
     }
 
@@ -208,17 +217,6 @@ final class PointLabels
         return Type::text(12.5, 600);
     }
 
-    private function isFree(float $x, float $base, float $width): bool
-    {
-        foreach ($this->taken as [$left, $top, $right, $bottom]) {
-            if ($x < $right + 2.0 && $x + $width > $left - 2.0 && $base - self::HEIGHT < $bottom && $base > $top) {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
     /** @param list<float> $leader from its point */
     private function written(
         Line $line,
@@ -230,7 +228,7 @@ final class PointLabels
     ): Group {
         $text = $this->lineup->format($line->values[$position]);
         $width = $this->width($line, $position);
-        $this->taken[] = [$x, $base - self::HEIGHT, $x + $width, $base];
+        $this->room->take([$x, $base - self::HEIGHT + 3.0, $x + $width, $base + 2.0]);
         $point = [$this->plot->x($position), $this->scale->at($line->values[$position])];
 
         return new Group(
