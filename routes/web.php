@@ -12,6 +12,7 @@ use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\FinishController;
 use App\Http\Controllers\FirstPageController;
 use App\Http\Controllers\HandOverController;
+use App\Http\Controllers\HelpController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\OrdersController;
 use App\Http\Controllers\PaletteController;
@@ -101,6 +102,7 @@ Route::get('/studies/{study}/finish', [FinishController::class, 'others'])->name
 Route::post('/studies/{study}/finish', [FinishController::class, 'store'])->name('finish.store');
 
 Route::get('/bin', [BinController::class, 'show'])->name('bin.show');
+Route::get('/help', [HelpController::class, 'show'])->name('help');
 Route::post('/bin/{kind}/{id}', [BinController::class, 'restore'])
     ->where('id', '\d{1,9}')
     ->name('bin.restore');

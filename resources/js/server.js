@@ -6,6 +6,8 @@ export const requests = {
     preview: undefined,
     telling: undefined,
     underWay: 0,
+    /** Edits that were sent. */
+    edits: 0,
     stepping: Promise.resolve(),
 };
 
@@ -108,7 +110,16 @@ document.addEventListener('htmx:after:swap', () => {
 // An edit says which revision it was made on.
 document.addEventListener('htmx:config:request', (event) => {
     const revision = workspace()?.dataset.revision;
-    if (revision) event.detail.ctx.request.headers['X-Revision'] = revision;
+    const { ctx } = event.detail;
+    if (revision) ctx.request.headers['X-Revision'] = revision;
+    if ((ctx.request.method ?? 'GET').toUpperCase() !== 'GET') requests.edits += 1;
+    ctx.edits = requests.edits;
+});
+// A drawing that was asked for before an edit is not put over what the edit made.
+document.addEventListener('htmx:before:swap', (event) => {
+    const { ctx } = event.detail;
+    const isDrawing = (ctx?.request?.method ?? 'GET').toUpperCase() === 'GET' && ctx?.target?.id === 'workspace';
+    if (isDrawing && ctx.edits !== requests.edits) event.preventDefault();
 });
 document.addEventListener('htmx:after:request', (event) => {
     const form = event.target.closest?.('form[hx-trigger="submit"]');

@@ -20,6 +20,7 @@
         </form>
         <p class="leaves">Result: {{ $state === '' ? 'no unit' : $state }}@if ($step->outcome->note !== ''), {{ $step->outcome->note }}@endif</p>
         <div data-lazy="{{ route('orders.show', [$screen->study, $placed->id]) }}" hx-morph-skip-children></div>
+ @if ($step->refusal !== null)<p class="leaves">{{ $step->refusal }} <a href="{{ route('help') }}#units" target="_blank">Help: units</a></p>@endif
         <div class="acts">
             <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'earlier']" class="act" :disabled="$first">← Move earlier</x-change>
             <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'later']" class="act" :disabled="$last">Move later →</x-change>

@@ -98,7 +98,7 @@
                     </tbody>
                 </table>
             </div>
-            @if ($observations->problemCount > 50)<p class="quiet">The first 50 are shown.</p>@endif
+            <p class="quiet">{{ $observations->problemCount > 50 ? 'The first 50 are shown. ' : '' }}<a href="{{ route('help') }}#files" target="_blank">Help: files</a></p>
         </section>
     @endif
 

@@ -5,7 +5,7 @@
             <input class="input" type="search" name="q" id="search" value="{{ $page->search }}" maxlength="100" autocomplete="off" placeholder="Find a study, data set, entity or measure" aria-label="Find a study, data set, entity or measure" hx-get="{{ route('data.index') }}" hx-trigger="input changed delay:250ms" hx-target="#found" hx-swap="outerHTML" hx-push-url="false">
             <kbd aria-hidden="true">/</kbd>
         </form>
-        <span class="right"><a class="plain" href="{{ route('finish.show') }}">House style</a><a class="plain" href="{{ route('bin.show') }}">Bin</a><button type="button" class="plain ground" data-ground-switch title="Switch theme"><span class="to-night">Dark</span><span class="to-day">Light</span></button><label class="go" for="add-data">Add data</label></span>
+        <span class="right"><a class="plain" href="{{ route('help') }}">Help</a><a class="plain" href="{{ route('finish.show') }}">House style</a><a class="plain" href="{{ route('bin.show') }}">Bin</a><button type="button" class="plain ground" data-ground-switch title="Switch theme"><span class="to-night">Dark</span><span class="to-day">Light</span></button><label class="go" for="add-data">Add data</label></span>
     </header>
     <nav class="sections" aria-label="Sections">
         <a href="#studies" class="on">Studies <span>{{ number_format($page->counts['studies']) }}</span></a>

@@ -6,7 +6,7 @@
 @endphp
 <div id="chart" data-width="{{ (int) $screen->width }}" data-height="{{ (int) ($screen->chart->height ?? 0) }}" @class(['split' => $screen->rows !== []])>
 @if ($screen->refusal !== '')
-    <p class="empty">{{ $screen->refusal }}</p>
+    <p class="empty">{{ $screen->refusal }} <a href="{{ route('help') }}#views" target="_blank">Help: views</a></p>
 @elseif ($screen->rows !== [])
     <div class="panels" tabindex="0" role="application" aria-label="{{ $screen->wording->subtitle }}, in panels. Arrow keys go from period to period and from panel to panel." data-points="{{ route('points.show', $screen->study) }}?at={{ $screen->study->revision_id }}" data-readouts="{{ route('readouts.index', $screen->study) }}?at={{ $screen->study->revision_id }}" data-working="{{ route('working.show', [$screen->study, 'LINE', 0]) }}">
         @foreach ($screen->rows as $row)

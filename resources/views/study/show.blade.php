@@ -18,6 +18,7 @@
             <dt>Ctrl Z, Ctrl Shift Z</dt><dd>undo, redo</dd>
             <dt>Escape</dt><dd>close, or cancel text editing</dd>
         </dl>
+        <p><a href="{{ route('help') }}" target="_blank">Help: rail, units, views and signals</a></p>
         <form method="dialog"><button class="button is-small">Close</button></form>
     </dialog>
 </x-layout>
