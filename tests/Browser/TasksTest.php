@@ -616,6 +616,7 @@ final class TasksTest extends BrowserTestCase
     #[TestWith(['/studies/6', 1280, 800])]
     #[TestWith(['/datasets/1', 1280, 800])]
     #[TestWith(['/datasets/1/figures/leakage?entity=tarrow&at=3', 1280, 800])]
+    #[TestWith(['/help', 1280, 800])]
     #[TestWith(['/finish', 390, 844])]
     #[TestWith(['/studies/6', 1024, 768])]
     #[TestWith(['/studies/6', 390, 844])]
@@ -642,10 +643,16 @@ final class TasksTest extends BrowserTestCase
             self::assertSame([], $this->violations(), "{$path} by {$ground}");
         }
         if (str_starts_with($path, '/studies')) {
-            if ($width > 500) {
-                $browser->click('#stop-s1 .name');
-                self::assertSame([], $this->violations());
-                $browser->press(WebDriverKeys::ESCAPE);
+            // Every editor that is beside the chart or under it.
+            $editors = $browser->run(
+                'return [...document.querySelectorAll(".dock:not(.working)")].map((one) => one.id)',
+            );
+            foreach (is_array($editors) ? $editors : [] as $editor) {
+                self::assertIsString($editor);
+                $browser->run("document.getElementById('{$editor}').showPopover()");
+                usleep(400_000);
+                self::assertSame([], $this->violations(), $editor);
+                $browser->run("document.getElementById('{$editor}').hidePopover()");
             }
             foreach (['overlay', 'stack', 'sparks', 'scatter', 'lines', 'figures'] as $view) {
                 $browser

@@ -80,7 +80,7 @@
             @include('study.track')
         </main>
     </div>
-    <div class="editor dock" popover id="sentences" role="group" aria-label="Headline ideas"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div><x-close of="sentences" /></div>
-    <div class="editor dock under" popover id="standing" role="group" aria-label="Peer comparison"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div><x-close of="standing" /></div>
+    <aside class="editor dock" popover id="sentences" aria-label="Headline ideas"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div><x-close of="sentences" /></aside>
+    <aside class="editor dock under" popover id="standing" aria-label="Peer comparison"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div><x-close of="standing" /></aside>
     @include('study.message', ['message' => ($message ?? '') !== '' ? $message : session('message') ?? $errors->first()])
 </div>
