@@ -361,6 +361,61 @@ final class TasksTest extends BrowserTestCase
         );
     }
 
+    /** From the tangle to a message without a pointer: focus, three stops, the base, the headline. */
+    public function testAMessageIsMadeOfTheTangleByKeysAlone(): void
+    {
+        $browser = $this->browser;
+        $this->open('/studies/1');
+        $browser->press('/', 'veldm', WebDriverKeys::ARROW_DOWN, WebDriverKeys::ENTER);
+        $browser->see('.row.f', 'Veldmere Water');
+        foreach (
+            ['Divide by measure' => '÷ people', 'Rolling window' => '12-month mean', 'Index to base' => '= 100']
+            as $stop => $label
+        ) {
+            $browser->press(WebDriverKeys::ESCAPE);
+            $this->tabTo('#stop-add > .name');
+            $browser
+                ->press(WebDriverKeys::ENTER)
+                ->until('the list of stops', static fn(): bool => $browser->find('#editor-add .all')->isDisplayed());
+            $this->tabTo(
+                "#editor-add .all button[hx-vals*='" .
+                    [
+                        'Divide by measure' => 'per-denominator',
+                        'Rolling window' => 'rolling',
+                        'Index to base' => 'index',
+                    ][$stop] .
+                    "']",
+            );
+            $browser->press(WebDriverKeys::ENTER)->see('.rail ol', $label);
+        }
+        $browser->press(WebDriverKeys::ESCAPE);
+        $this->settled();
+        // The base is a year, and goes from year to year.
+        $this->tabTo('#track .track-base');
+        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.rail ol', '2018 = 100');
+        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.rail ol', '2019 = 100');
+        self::assertSame('Base', $browser->run('return document.activeElement.getAttribute("aria-label")'));
+        $this->tabTo('.words.headline .shown');
+        $browser->press(WebDriverKeys::ENTER, '{rank Veldmere} in leakage', WebDriverKeys::ENTER);
+        $browser->see('.words.headline .shown', '1st of 23 in leakage');
+        $browser->see('.words.subtitle', 'average of 2019 = 100');
+    }
+
+    /** Goes by the tab key until something has the keyboard. */
+    private function tabTo(string $selector): void
+    {
+        for ($n = 0; $n < 250; $n++) {
+            $is = $this->browser->run(
+                'return document.activeElement?.matches(' . json_encode($selector) . ') === true',
+            );
+            if ($is === true) {
+                return;
+            }
+            $this->browser->press(WebDriverKeys::TAB);
+        }
+        self::fail("The tab key does not lead to {$selector}.");
+    }
+
     /** Six stops by hand, then the working of the last point: the printed numbers come to the plotted value. */
     public function testTheWorkingOfAPointOnARailOfSixStops(): void
     {

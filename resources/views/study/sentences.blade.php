@@ -6,7 +6,7 @@
             @php($said = \DuskRail\Words\LiveNumber::filled($claim->sentence, $comparison))
             <li>
                 <x-change :study="$study" change="words" :with="['part' => 'headline', 'text' => $claim->sentence]" class="sentence">@foreach (\DuskRail\Words\Wording::coloured($said, $comparison) as $run)<span @class(['in-'.$run['ink'] => $run['ink'] !== '', 'bold' => $run['bold']])>{{ $run['text'] }}</span>@endforeach</x-change>
-                <details><summary>why</summary><p class="quiet">{{ $claim->working }}</p></details>
+                <details><summary>Why?</summary><p class="quiet">{{ $claim->working }}</p></details>
             </li>
         @endforeach
     </ul>
