@@ -20,6 +20,9 @@ final class Staging
             'old integer',
     ];
 
+    /** Rows to an insert: SQLite takes 32,766 values at once. */
+    public const AT_ONCE = 500;
+
     /** @var array<string, list<array<string, scalar|Blob|null>>> rows by table that wait to be written together */
     private array $rows = ['staged_entities' => [], 'staged_aliases' => [], 'staged_series' => []];
 
@@ -128,7 +131,7 @@ final class Staging
     private function add(string $table, array $row): void
     {
         $this->rows[$table][] = $row;
-        if (count($this->rows[$table]) === VersionWriter::AT_ONCE) {
+        if (count($this->rows[$table]) === self::AT_ONCE) {
             $this->flush();
         }
     }

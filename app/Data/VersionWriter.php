@@ -18,9 +18,6 @@ use Illuminate\Support\Facades\DB;
  */
 final class VersionWriter
 {
-    /** Rows to an insert: SQLite takes 32,766 values at once. */
-    public const AT_ONCE = 500;
-
     /** @var list<array<string, scalar|Blob|null>> */
     private array $rows = [];
 
@@ -85,7 +82,7 @@ final class VersionWriter
             'statuses' => $series->statuses,
             'places' => $series->places,
         ];
-        if (count($this->rows) === self::AT_ONCE) {
+        if (count($this->rows) === Staging::AT_ONCE) {
             $this->flush();
         }
     }
@@ -104,7 +101,7 @@ final class VersionWriter
     public function end(StoredSeries $old): void
     {
         $this->ended[] = $old->id;
-        if (count($this->ended) === self::AT_ONCE) {
+        if (count($this->ended) === Staging::AT_ONCE) {
             $this->flush();
         }
     }
