@@ -34,6 +34,12 @@ final readonly class ScatterView extends View
         return 'Scatter';
     }
 
+    /** A split by something else than groups waits for another view. */
+    public function isSplit(Study $study): bool
+    {
+        return parent::isSplit($study) && $study->part(PanelsPart::class)->by === 'group';
+    }
+
     public function parts(): array
     {
         return [ScatterPart::class, PanelsPart::class];
