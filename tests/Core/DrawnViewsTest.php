@@ -22,10 +22,12 @@ use DuskRail\Chart\TimeTick;
 use DuskRail\Chart\TimeTicks;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Changes\Changes;
 use DuskRail\Document\LineState;
 use DuskRail\Document\PartCatalogue;
 use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
@@ -47,6 +49,19 @@ use PHPUnit\Framework\TestCase;
 /** Where the marks of the views stand, against values worked out by hand, and which settings are refused. */
 final class DrawnViewsTest extends TestCase
 {
+    public function testASplitByLineWaitsForAnotherViewWhileAScatterIsShown(): void
+    {
+        $data = Make::leakage();
+        $split = Study::first('Study', 'leakage', $data)->withPart(PanelsPart::from(['by' => 'entity']));
+        $scatter = $split->withView('scatter');
+        self::assertSame([true, false], [Views::of($split)->isSplit($split), Views::of($scatter)->isSplit($scatter)]);
+        // The button splits it by what it can be split by, and the next time no more.
+        $panels = Changes::read('panels', []);
+        $once = $panels->apply($scatter, $data);
+        self::assertSame('group', $once->part(PanelsPart::class)->by);
+        self::assertSame('none', $panels->apply($once, $data)->part(PanelsPart::class)->by);
+    }
+
     public function testStepsHoldEachValueUntilTheNextAndSmoothLinesMeetTheirPoints(): void
     {
         [$stroke, $plot, $scale] = self::drawn(['course' => 'steps']);

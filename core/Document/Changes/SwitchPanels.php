@@ -27,7 +27,8 @@ final readonly class SwitchPanels implements Change
         // What cannot be split is looked at as lines first.
         $study = ViewCatalogue::of($study)->usualSplit() === null ? $study->withView('lines') : $study;
         $panels = $study->part(PanelsPart::class);
-        $by = $panels->by === 'none' ? ViewCatalogue::of($study)->usualSplit() ?? 'entity' : 'none';
+        $view = ViewCatalogue::of($study);
+        $by = $view->isSplit($study) ? 'none' : $view->usualSplit() ?? 'entity';
 
         return $study->withPart($panels->with(['by' => $by]));
     }
