@@ -60,6 +60,48 @@ final class TasksTest extends BrowserTestCase
         self::assertSame(2 * ($browser->number('document.getElementById("chart").dataset.width') + 60), $size[0]);
     }
 
+    /** Someone who has never seen the program, with a file of her own, follows what it proposes. */
+    public function testANewcomerComesFromHerFileToAnImageInTwelveActions(): void
+    {
+        $browser = $this->browser;
+        $rows = "Utility,Month,Leakage (Ml)\n";
+        foreach (['Ashen' => 40, 'Birchen' => 95, 'Cedar' => 160] as $name => $size) {
+            for ($i = 0; $i < 48; $i++) {
+                $value = $size * (1 + 0.15 * sin((2 * M_PI * $i) / 12) - ($name === 'Ashen' ? 0.008 * $i : 0.0));
+                $rows .= sprintf("%s,%d-%02d,%.1f\n", $name, 2020 + intdiv($i, 12), 1 + ($i % 12), $value);
+            }
+        }
+        $path = Browser::downloads() . '/own.csv';
+        file_put_contents($path, $rows);
+        $actions = 0;
+        $click = static function (string $selector) use ($browser, &$actions): void {
+            $browser->click($selector);
+            $actions++;
+        };
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.drop.new input[type=file]', $path);
+        $actions++;
+        $browser->see('h1', 'Leakage of 3 utilities');
+        $click('.confirm .go');
+        $browser->see('.proposals', '12-month mean');
+        $click('.proposals .fit');
+        $browser->see('#stop-s1', '12-month mean');
+        $click('#stop-add > .name');
+        $browser->see('#editor-add', 'Fits next')->see('#editor-add .fit', '= 100');
+        $click('#editor-add .fit');
+        $browser->see('.words.subtitle', '= 100');
+        $click('[popovertarget=sentences]');
+        $browser->see('#sentences', 'Ashen has fallen by');
+        $click('#sentences li:first-child .sentence');
+        $browser->see('.words.headline', 'Ashen');
+        $click('[popovertarget=hand-over]');
+        $click('#hand-over button[data-hand-over]');
+        $image = Browser::downloads() . '/leakage.png';
+        $browser->until('the image', static fn(): bool => is_file($image) && filesize($image) > 20_000);
+        unlink($image);
+        self::assertLessThanOrEqual(12, $actions);
+    }
+
     /** Of two windows on one study, the one that is behind says so by itself, and neither loses what the other did. */
     public function testAWindowThatIsBehindSaysSoAndLosesNothing(): void
     {
@@ -368,32 +410,22 @@ final class TasksTest extends BrowserTestCase
         $this->open('/studies/1');
         $browser->press('/', 'veldm', WebDriverKeys::ARROW_DOWN, WebDriverKeys::ENTER);
         $browser->see('.row.f', 'Veldmere Water');
-        foreach (
-            ['Divide by measure' => '÷ people', 'Rolling window' => '12-month mean', 'Index to base' => '= 100']
-            as $stop => $label
-        ) {
+        $stops = [['per-denominator', '÷ people'], ['rolling', '12-month mean'], ['index', '= 100']];
+        foreach ($stops as $n => [$stop, $label]) {
             $browser->press(WebDriverKeys::ESCAPE);
             $this->tabTo('#stop-add > .name');
             $browser
                 ->press(WebDriverKeys::ENTER)
                 ->until('the list of stops', static fn(): bool => $browser->find('#editor-add .all')->isDisplayed());
-            $this->tabTo(
-                "#editor-add .all button[hx-vals*='" .
-                    [
-                        'Divide by measure' => 'per-denominator',
-                        'Rolling window' => 'rolling',
-                        'Index to base' => 'index',
-                    ][$stop] .
-                    "']",
-            );
-            $browser->press(WebDriverKeys::ENTER)->see('.rail ol', $label);
+            $this->tabTo("#editor-add .all button[hx-vals*='{$stop}']");
+            $browser->press(WebDriverKeys::ENTER)->see('#stop-s' . ($n + 1), $label);
         }
         $browser->press(WebDriverKeys::ESCAPE);
         $this->settled();
         // The base is a year, and goes from year to year.
         $this->tabTo('#track .track-base');
-        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.rail ol', '2018 = 100');
-        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.rail ol', '2019 = 100');
+        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('#stop-s3', '2018 = 100');
+        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('#stop-s3', '2019 = 100');
         self::assertSame('Base', $browser->run('return document.activeElement.getAttribute("aria-label")'));
         $this->tabTo('.words.headline .shown');
         $browser->press(WebDriverKeys::ENTER, '{rank Veldmere} in leakage', WebDriverKeys::ENTER);
