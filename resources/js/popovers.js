@@ -74,6 +74,15 @@ document.addEventListener(
     true,
 );
 
+// An editor that is closed while an answer is on its way is not opened again by it.
+document.addEventListener(
+    'beforetoggle',
+    (event) => {
+        if (event.newState === 'closed' && event.target.id === editors.open) editors.open = undefined;
+    },
+    true,
+);
+
 // A slider says where it stands while it is moved; at the end of its way it sets no limit.
 for (const kind of ['input', 'change']) {
     document.addEventListener(
@@ -101,7 +110,9 @@ document.addEventListener('htmx:after:swap', () => {
     added?.removeAttribute('data-open');
     // A menu has done its work once something was chosen from it.
     if (editors.chosen) document.querySelector('.menu:popover-open')?.hidePopover();
-    if (!popover || (editors.chosen && !added)) return;
+    // What was opened meanwhile stays, and what was closed stays closed.
+    const other = document.querySelector('.editor:not(.working):popover-open');
+    if (!popover || (editors.chosen && !added) || (!added && other && other !== popover)) return;
     if (!popover.matches(':popover-open')) popover.showPopover();
     else fill(popover);
     // Once it has the size of what came.

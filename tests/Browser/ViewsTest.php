@@ -148,7 +148,7 @@ final class ViewsTest extends BrowserTestCase
         $browser
             ->click('[data-view=scatter]')
             ->see('.headline', 'Leakage against')
-            ->see('.scatter-notes', 'October 2025');
+            ->see('.words.subtitle', 'October 2025');
         $browser
             ->click('.which button:last-child')
             ->click('#stop-origin .name')
