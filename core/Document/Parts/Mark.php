@@ -20,6 +20,15 @@ final readonly class Mark implements HasSettings
 {
     use ReadsSettings;
 
+    private const KINDS = [
+        'event' => 'event',
+        'spell' => 'shaded period',
+        'value' => 'reference line',
+        'point' => 'marker',
+        'drop' => 'marker with drop line',
+        'note' => 'note',
+    ];
+
     private const SHAPES = ['' => 'default', ...LookPart::SHAPES];
 
     /**
@@ -32,21 +41,7 @@ final readonly class Mark implements HasSettings
      * @param key-of<LookPart::SIZES> $size
      */
     public function __construct(
-        #[
-            Choice(
-                'kind',
-                [
-                    'event' => 'event',
-                    'spell' => 'shaded period',
-                    'value' => 'reference line',
-                    'point' => 'marker',
-                    'drop' => 'marker with drop line',
-                    'note' => 'note',
-                ],
-                lead: 'annotation',
-            ),
-        ]
-        public string $kind = 'event',
+        #[Choice('kind', self::KINDS, lead: 'annotation')] public string $kind = 'event',
         #[Written('period', hint: '2022 or 2022-07', lead: 'period', allowed: 'a period')] public string $at = '',
         #[Written('last period', hint: 'of a shaded period', lead: 'end', allowed: 'a period')] public string $to = '',
         #[Number('value', hint: 'of a reference line')] public ?float $value = null,
@@ -103,17 +98,10 @@ final readonly class Mark implements HasSettings
     /** `shaded period, 2022-06 – 2022-09`; as it stands in lists. */
     public function label(): string
     {
-        $kinds = [
-            'event' => 'event',
-            'spell' => 'shaded period',
-            'value' => 'reference line',
-            'point' => 'marker',
-            'drop' => 'marker with drop line',
-            'note' => 'note',
-        ];
+        $kind = self::KINDS[$this->kind];
         $where = $this->kind === 'value' ? (string) $this->value : trim("{$this->at} – {$this->to}", ' –');
 
-        return "{$kinds[$this->kind]}, {$where}";
+        return "{$kind}, {$where}";
     }
 
     /** Whether it is of a time and not of a value or a line, and so the same for every study. */
