@@ -158,7 +158,8 @@ final class Server
         ))->mustRun();
         $artisan('demo:load', '--quiet');
         preg_match_all('#/studies/(\d+)">#', $this->ask('GET', '/'), $found);
-        $studies = array_slice(array_unique($found[1]), -6);
+        // The demo's, which were made last and come first.
+        $studies = array_slice(array_values(array_unique($found[1])), 0, 6);
         $png = [];
         foreach ([1, 2] as $times) {
             $took = [];
