@@ -11,7 +11,7 @@ final readonly class Proposal
 {
     /**
      * @param string $label as it would be on the rail: `÷ connections`
-     * @param string $reason from the values: `the largest of 24 is 40 times the smallest`
+     * @param string $reason from the values: `24 lines differ 40-fold in size, mostly as their people do`
      * @param list<float> $values what the line in focus would become, along the axis after the stop
      * @param int $from first position shown of that axis
      * @param int $to last position shown
@@ -36,7 +36,7 @@ final readonly class Proposal
         return new self($this->stop, $this->label, $this->reason, $values, $from, $to);
     }
 
-    /** @return array<string, mixed> settings that differ from those that the stop has when it is added by itself */
+    /** @return array<string, mixed> all settings of the stop, as a change that adds it takes them */
     public function settings(): array
     {
         return $this->stop->settings();

@@ -6,8 +6,7 @@ document.addEventListener('change', (event) => {
 for (const kind of ['dragover', 'dragleave', 'drop']) {
     document.addEventListener(kind, (event) => {
         const form =
-            event.target.closest?.('.drop') ??
-            (kind === 'drop' ? document.querySelector('.home .drop, .bring .drop') : null);
+            event.target.closest?.('.drop') ?? (kind === 'drop' ? document.querySelector('.home .drop') : null);
         if (!document.querySelector('.drop')) return;
         event.preventDefault();
         form?.classList.toggle('over', kind === 'dragover');
