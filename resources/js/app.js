@@ -15,3 +15,4 @@ import './figures.js';
 import './keys.js';
 import './brief.js';
 import './sheet.js';
+import './address.js';

@@ -44,6 +44,43 @@ final class ViewsTest extends BrowserTestCase
         $browser->see('#working', 'Veldmere Water, 31 October 2025')->see('#working', 'daily-veldmere.csv, row 2497');
     }
 
+    public function testBackForwardAndLinksShowWhatWasSeen(): void
+    {
+        $browser = $this->open('/studies/1');
+        $at = static fn(string $query): bool => $browser->run('return location.search') === $query;
+        $browser->until('the view in the address', static fn(): bool => $at('?view=lines'));
+        $browser->click('[data-view=overlay]')->see('.chart', '2025');
+        $browser->until('another view to be another address', static fn(): bool => $at('?view=overlay'));
+        $browser->click('[popovertarget=set-overlay]');
+        $browser->until('the open editor', static fn(): bool => $at('?view=overlay&open=set-overlay'));
+        // From one editor to another, and back past both.
+        $browser->click('[popovertarget=set-axis]');
+        $browser->until('the other editor', static fn(): bool => $at('?view=overlay&open=set-axis'));
+        $browser->run('history.back()');
+        $browser->until('the editor to be closed', fn(): bool => $this->many('.editor.dock:popover-open') === 0);
+        $browser->run('history.back()');
+        $browser->until('lines again', fn(): bool => $this->many('[data-view=lines].on') === 1);
+        $browser->run('history.forward()');
+        $browser->until('years again', fn(): bool => $this->many('[data-view=overlay].on') === 1);
+        // Closing an editor leaves no step behind.
+        $steps = $browser->number('history.length');
+        $browser->click('[popovertarget=set-axis]')->press(WebDriverKeys::ESCAPE);
+        $browser->until('the address without it', static fn(): bool => $at('?view=overlay'));
+        self::assertLessThanOrEqual($steps + 1, $browser->number('history.length'));
+        $browser->click('[data-view=stack]');
+        $browser->until('stack', static fn(): bool => $at('?view=stack'));
+        $browser->run('history.back()');
+        $browser->until('one step back', fn(): bool => $this->many('[data-view=overlay].on') === 1);
+
+        $link = $this->open('/studies/1?view=lines&split=entity&open=set-panels');
+        $link->until('the panels of the link', fn(): bool => $this->many('.panel') === 24);
+        $link->until('its editor', fn(): bool => $this->many('#set-panels:popover-open') === 1);
+        self::assertSame('Undo: Switch to Lines', $link->attribute('[data-history=undo]', 'title'));
+        // What no view is called changes nothing.
+        $odd = $this->open('/studies/1?view=pie&open=nothing');
+        $odd->until('the view as it is', static fn(): bool => $at('?view=lines&split=entity'));
+    }
+
     public function testPanelsReadOnePeriodInAllAreOrderedAndSplitAnotherWay(): void
     {
         $browser = $this->open('/studies/5');

@@ -6,6 +6,7 @@ vi.mock('htmx.org/dist/htmx.esm.js', () => ({ default: { ajax: vi.fn(), process:
 const { limit } = await import('../../resources/js/axis.js');
 const { positionAt, reordered } = await import('../../resources/js/panels.js');
 const { asTabs } = await import('../../resources/js/figures.js');
+const { asked, written } = await import('../../resources/js/address.js');
 const { light, shown } = await import('../../resources/js/light.js');
 
 describe('pulling the axis', () => {
@@ -81,5 +82,17 @@ describe('lighting a line up', () => {
         light('a');
         light(null);
         expect(document.querySelectorAll('.lit, .has-lit')).toHaveLength(0);
+    });
+});
+
+describe('the address', () => {
+    it('is read as it is written', () => {
+        const seen = { view: 'lines', split: 'entity', open: 'set-panels' };
+        expect(asked(written(seen))).toEqual(seen);
+        expect(written({ view: 'stack', split: 'none', open: '' })).toBe('?view=stack');
+    });
+
+    it('asks for nothing that is no name', () => {
+        expect(asked('?view=<b>&split=a b&open=%22]')).toEqual({ view: '', split: '', open: '' });
     });
 });
