@@ -33,7 +33,7 @@ final readonly class BriefPdf
         $text = '';
         foreach ($page->parts as $block) {
             if ($block->comparison === null || $block->wording === null || $block->problem !== '') {
-                $text = trim("{$text}\n{$block->text()}{$block->problem}");
+                $text = trim("{$text}\n" . Wording::plain($block->text()) . $block->problem);
                 continue;
             }
             $height = self::HEIGHT - $this->height($text);
@@ -90,16 +90,17 @@ final readonly class BriefPdf
     private function under(string $text, Scene $sheet): Scene
     {
         $room = $this->height($text);
-        $height = max(self::HEIGHT, $sheet->height + $room);
-        $marks = [new Box(0, 0, self::WIDTH, $height, Ink::Sheet)];
+        // All pages are of one size; what is higher is made smaller.
+        $zoom = min(1.0, (self::HEIGHT - $room) / $sheet->height);
+        $marks = [new Box(0, 0, self::WIDTH, self::HEIGHT, Ink::Sheet)];
         foreach ($this->lines($text, Type::text(17)) as $i => $line) {
             $marks[] = Words::plain(self::MARGIN, 40.0 + 24.0 * $i, $line, Type::text(17), Ink::Text);
         }
 
         return new Scene(
             self::WIDTH,
-            $height,
-            [...$marks, new Placed(0, $room, $sheet->marks)],
+            self::HEIGHT,
+            [...$marks, new Placed((self::WIDTH * (1.0 - $zoom)) / 2, $room, $sheet->marks, $zoom)],
             $sheet->plot,
             $sheet->title,
             $sheet->description,

@@ -37,7 +37,7 @@ final readonly class Picture
     }
 
     /**
-     * Scenes as the pages of one PDF, their text as text with the fonts inside.
+     * Scenes as the pages of one PDF, their text as text with the fonts inside; called as the first is.
      *
      * @param non-empty-list<Scene> $scenes
      */
@@ -52,7 +52,7 @@ final readonly class Picture
                 file_put_contents($path, Svg::standalone($scene, $palette, ''));
             }
 
-            return self::run(['--format=pdf', ...$paths], null);
+            return PdfTitle::put(self::run(['--format=pdf', ...$paths], null), $scenes[0]->title);
         } finally {
             array_map(unlink(...), glob("{$folder}/*") ?: []);
             rmdir($folder);

@@ -49,9 +49,11 @@ final readonly class ReaderFile
                 // What makes no sense of the data is not offered.
             }
         }
+        // What no picture shows as a line of its own cannot be highlighted.
+        preg_match_all('/data-line="([^"]*)"/', implode('', array_column($variants, 'svg')), $drawn);
         $names = [];
-        foreach ($first->sorted() as $line) {
-            if ($line->state !== LineState::Off) {
+        foreach ([...$first->sorted(), ...Views::of($document)->lineup($first)->lines] as $line) {
+            if ($line->state !== LineState::Off && in_array(e($line->key), $drawn[1], true)) {
                 $names[$line->key] = $line->name;
             }
         }

@@ -30,8 +30,8 @@ final readonly class Wording
         return new self(
             implode('', array_column(self::coloured($marked, $comparison), 'text')),
             $marked,
-            LiveNumber::filled($words->subtitle ?? $subtitle, $comparison),
-            $words->source ?? $source,
+            self::plain(LiveNumber::filled($words->subtitle ?? $subtitle, $comparison)),
+            self::plain($words->source ?? $source),
         );
     }
 
@@ -56,15 +56,11 @@ final readonly class Wording
             }
         }
         $parts = [];
-        foreach (
-            preg_split('/(\*[^*\n]+\*)/u', $text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [$text]
-            as $piece
-        ) {
-            $bold = preg_match('/^\*[^*\n]+\*$/u', $piece) === 1;
+        foreach (self::emphasised($text) as ['text' => $piece, 'bold' => $bold]) {
             foreach (
                 preg_split(
                     '/(\[[^\[\]|]+\|[^\[\]|]*\])/u',
-                    $bold ? substr($piece, 1, -1) : $piece,
+                    $piece,
                     -1,
                     PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY,
                 ) ?:
@@ -82,6 +78,31 @@ final readonly class Wording
         }
 
         return $parts === [] ? [['text' => $text, 'ink' => '', 'bold' => false]] : $parts;
+    }
+
+    /** A text without its marks for bold and colour, where neither is shown. */
+    public static function plain(string $text): string
+    {
+        return (string) preg_replace(['/\*([^*\n]+)\*/u', '/\[([^\[\]|]+)\|[^\[\]|]*\]/u'], '$1', $text);
+    }
+
+    /**
+     * A text in pieces that are bold, written between asterisks, or not.
+     *
+     * @return list<array{text: string, bold: bool}>
+     */
+    public static function emphasised(string $text): array
+    {
+        $pieces = [];
+        foreach (
+            preg_split('/(\*[^*\n]+\*)/u', $text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [$text]
+            as $piece
+        ) {
+            $bold = preg_match('/^\*[^*\n]+\*$/u', $piece) === 1;
+            $pieces[] = ['text' => $bold ? substr($piece, 1, -1) : $piece, 'bold' => $bold];
+        }
+
+        return $pieces;
     }
 
     /**

@@ -97,25 +97,35 @@ final class BriefsTest extends ApplicationTestCase
     public function testABriefIsAPdfOfACoverAndAPageAStudy(): void
     {
         $study = $this->imported();
-        $brief = Brief::begin('For the board');
-        $brief->add(null, 'A long story. ' . str_repeat('It goes on and on. ', 30));
+        $brief = Brief::begin('For the board – “März”');
+        $brief->add(null, "*Bad news* first.\n" . 'A long story. ' . str_repeat('It goes on and on. ', 30));
         $brief->add($study, null);
         $brief->add($study, null);
         $brief->add(null, 'The end.');
         $pdf = (string) $this->get(route('briefs.pdf', $brief->token))
             ->assertOk()
-            ->assertHeader('Content-Disposition', 'attachment; filename="for-the-board.pdf"')
+            ->assertHeader('Content-Disposition', 'attachment; filename="for-the-board-marz.pdf"')
             ->getContent();
-        self::assertSame(4, preg_match_all('/\/Type\s*\/Page\b/', $pdf));
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $pdf);
+        $about = (string) shell_exec('pdfinfo -l -1 ' . escapeshellarg($path));
+        $text = (string) shell_exec('pdftotext ' . escapeshellarg($path) . ' -');
+        unlink($path);
+        self::assertMatchesRegularExpression('/Title: +For the board – “März”\n/', $about);
+        self::assertMatchesRegularExpression('/Pages: +4\n/', $about);
+        self::assertSame(4, substr_count($about, '960 x 540 pts'));
+        self::assertStringContainsString('Bad news first.', $text);
+        $this->get(route('briefs.read', $brief->token))->assertSee('<b>Bad news</b> first.<br />', false);
+        $this->get(route('briefs.file', $brief->token))->assertSee('<b>Bad news</b> first.<br />', false);
         $folder = sys_get_temp_dir() . '/dusk-rail-brief-' . getmypid();
         self::assertSame(
             0,
-            Artisan::call('brief:render', ['brief' => 'For the board', '--out' => $folder, '--json' => true]),
+            Artisan::call('brief:render', ['brief' => 'For the board – “März”', '--out' => $folder, '--json' => true]),
         );
-        self::assertStringStartsWith('%PDF-', (string) file_get_contents("{$folder}/for-the-board.pdf"));
-        unlink("{$folder}/for-the-board.pdf");
+        self::assertStringStartsWith('%PDF-', (string) file_get_contents("{$folder}/for-the-board-marz.pdf"));
+        unlink("{$folder}/for-the-board-marz.pdf");
         rmdir($folder);
         self::assertSame(2, Artisan::call('brief:render', ['brief' => 'Nobody']));
-        self::assertStringContainsString('There are: For the board.', Artisan::output());
+        self::assertStringContainsString('There are: For the board – “März”.', Artisan::output());
     }
 }

@@ -205,6 +205,12 @@ final class ExportTest extends ApplicationTestCase
             json_decode($said, true),
             ((array) json_decode(html_entity_decode($found[1] ?? ''), true))['tarrow'] ?? null,
         );
+        // Years over each other: the names are those of the lines that are there.
+        $this->change($study, 'view', ['view' => 'overlay']);
+        $html = (string) $this->get(route('hand-over', [$study, 'html']))->getContent();
+        preg_match_all('/<button type="button" data-line="([^"]+)"/', $html, $names);
+        self::assertNotContains('tarrow', $names[1]);
+        self::assertContains('y:2023', $names[1]);
     }
 
     public function testAStudyFileComesBackAsTheStudyItWasAndABrokenOneIsRefusedByItsPath(): void

@@ -24,7 +24,7 @@
             </header>
             @foreach ($page->parts as $block)
                 @if ($block->wording === null)
-                    <p class="brief-text">{!! nl2br(e($block->text())) !!}</p>
+                    <p class="brief-text"><x-emphasised :text="$block->text()" /></p>
                 @else
                     <figure @class(['brief-study', 'wide' => $block->wide]) tabindex="-1">
                         <h2>@foreach (\DuskRail\Words\Wording::coloured($block->wording->marked, $block->comparison) as $run)<span @class(['in-'.$run['ink'] => $run['ink'] !== '', 'bold' => $run['bold']])>{{ $run['text'] }}</span>@endforeach</h2>

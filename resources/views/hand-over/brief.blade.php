@@ -4,7 +4,7 @@
 <p class="source">{{ $about }}</p>
 @foreach ($blocks as $block)
 @if ($block['picture'] === null)
-<p class="text">{!! nl2br(e($block['text'])) !!}</p>
+<p class="text"><x-emphasised :text="$block['text']" /></p>
 @else
 <article>
 @include('hand-over.picture', ['drawn' => $block['picture'], 'level' => 'h2'])
