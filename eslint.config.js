@@ -14,5 +14,5 @@ export default [
             'prefer-const': 'error',
         },
     },
-    { files: ['*.config.js'], languageOptions: { globals: globals.node } },
+    { files: ['*.config.js', 'tests/Engines/*.js'], languageOptions: { globals: globals.node } },
 ];

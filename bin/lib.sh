@@ -39,6 +39,11 @@ missing_packages() {
         command -v pdftotext >/dev/null || missing+=(poppler-utils)
         command -v chromedriver >/dev/null || missing+=(chromium-driver)
     fi
+    if [ "${1:-}" = engines ]; then
+        command -v firefox-esr >/dev/null || missing+=(firefox-esr)
+        command -v WebKitWebDriver >/dev/null || missing+=(webkit2gtk-driver)
+        command -v xvfb-run >/dev/null || missing+=(xvfb xauth)
+    fi
     echo "${missing[*]:-}"
 }
 

@@ -1,8 +1,8 @@
 // The address says which view is seen, how it is split, and which editor is open: back, forward and links work.
 import { always, change, workspace } from './server.js';
 
-/** The address that is being gone to, until the study is drawn as it says. */
-export const going = { to: null };
+/** How many addresses are being gone to, and the last of them. */
+export const going = { under: 0, last: Promise.resolve() };
 
 const EDITOR = '.editor.dock:not(.working)';
 
@@ -28,35 +28,48 @@ function seen() {
 
 /** Writes down what is seen. Another view is a step that one can go back; so is an editor that was opened. */
 function write() {
-    if (!workspace() || going.to) return;
+    if (!workspace() || going.under > 0) return;
     const now = seen();
     const old = asked(location.search);
     const address = written(now);
     if (address === location.search) return;
-    const isSameView = old.view === now.view && (old.split || 'none') === now.split;
-    if (old.view === '' || (isSameView && old.open !== '' && now.open !== ''))
-        history.replaceState(history.state, '', address);
-    else if (isSameView && now.open === '' && history.state?.opened) history.back();
-    else if (isSameView && now.open === '') history.replaceState(null, '', address);
-    else history.pushState({ opened: isSameView }, '', address);
+    const step = stepTo(now, old);
+    if (step === 'push') history.pushState({ opened: old.view === now.view }, '', address);
+    else if (step === 'back' && history.state?.opened) history.back();
+    else history.replaceState(step === 'back' ? null : history.state, '', address);
+}
+
+/** @returns {'push' | 'back' | 'stay'} what a change of what is seen is in the history */
+export function stepTo(now, old) {
+    if (old.view === '') return 'stay';
+    if (old.view !== now.view || (old.split || 'none') !== now.split) return 'push';
+    if (old.open === '') return now.open === '' ? 'stay' : 'push';
+    return now.open === '' ? 'back' : 'stay';
 }
 
 /** Shows what the address asks for; the study is changed where it is looked at in another way. */
-async function go() {
+async function show() {
     if (!workspace()) return;
-    const wanted = asked(location.search);
+    const { search } = location;
+    const wanted = asked(search);
     const now = seen();
-    const { view, split = 'none' } = { ...wanted, split: wanted.split || 'none' };
-    if (view !== '' && (view !== now.view || split !== now.split)) {
-        going.to = location.search;
-        await change({ change: 'view', view, split });
-    }
+    const split = wanted.split || 'none';
+    if (wanted.view !== '' && (wanted.view !== now.view || split !== now.split))
+        await change({ change: 'view', view: wanted.view, split });
     const editor = wanted.open === '' ? null : document.getElementById(wanted.open);
     if (editor?.matches(EDITOR) && !editor.matches(':popover-open')) editor.showPopover();
     else if (!editor) document.querySelector(`${EDITOR}:popover-open`)?.hidePopover();
-    going.to = null;
-    // What the address asks for and the study cannot be shown in stands there no longer.
-    if (asked(location.search).view !== '') history.replaceState(history.state, '', written(seen()));
+    // What the study cannot be shown in stands in the address no longer.
+    if (wanted.view !== '' && location.search === search) history.replaceState(history.state, '', written(seen()));
+}
+
+/** One address after the other, however quickly they are asked for. */
+function go() {
+    going.under += 1;
+    going.last = going.last
+        .catch(() => undefined)
+        .then(show)
+        .finally(() => (going.under -= 1));
 }
 
 addEventListener('popstate', go);

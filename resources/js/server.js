@@ -1,14 +1,14 @@
 // Talking to the server: every edit is one request whose answer is the workspace drawn anew.
 import htmx from 'htmx.org/dist/htmx.esm.js';
 
-/** The preview that is under way, the timer of the message, how many edits are under way, and the last step back. */
+/** The preview under way, the timer of the message, how many edits are under way, and the last that was asked for. */
 export const requests = {
     preview: undefined,
     telling: undefined,
     underWay: 0,
     /** Edits that were sent. */
     edits: 0,
-    stepping: Promise.resolve(),
+    last: Promise.resolve(),
 };
 
 export const workspace = () => document.getElementById('workspace');
@@ -23,20 +23,20 @@ export function change(values) {
     return swapped('POST', workspace().dataset.changes, values);
 }
 
-/** Each step is taken from where the one before has led, however quickly they are asked for. */
 export function history(step) {
-    requests.stepping = requests.stepping
-        .catch(() => undefined)
-        .then(() => swapped('PUT', workspace().dataset.history, { step }));
-    return requests.stepping;
+    return swapped('PUT', workspace().dataset.history, { step });
 }
 
 export function redraw() {
     return swapped('GET', workspace().dataset.page, {});
 }
 
+/** One after the other: each begins where the one before has led, and htmx would drop the third of three. */
 function swapped(method, url, values) {
-    return htmx.ajax(method, url, { source: workspace(), target: '#workspace', swap: 'outerMorph', values });
+    requests.last = requests.last
+        .catch(() => undefined)
+        .then(() => htmx.ajax(method, url, { source: workspace(), target: '#workspace', swap: 'outerMorph', values }));
+    return requests.last;
 }
 
 /** The chart as it would be after a change that is not made; only the latest of several calls is answered. */

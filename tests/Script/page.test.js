@@ -6,7 +6,7 @@ vi.mock('htmx.org/dist/htmx.esm.js', () => ({ default: { ajax: vi.fn(), process:
 const { limit } = await import('../../resources/js/axis.js');
 const { positionAt, reordered } = await import('../../resources/js/panels.js');
 const { asTabs } = await import('../../resources/js/figures.js');
-const { asked, written } = await import('../../resources/js/address.js');
+const { asked, stepTo, written } = await import('../../resources/js/address.js');
 const { light, shown } = await import('../../resources/js/light.js');
 
 describe('pulling the axis', () => {
@@ -90,6 +90,16 @@ describe('the address', () => {
         const seen = { view: 'lines', split: 'entity', open: 'set-panels' };
         expect(asked(written(seen))).toEqual(seen);
         expect(written({ view: 'stack', split: 'none', open: '' })).toBe('?view=stack');
+    });
+
+    it('has a step for another view and for an editor, and none for closing it', () => {
+        const seen = (view, open = '', split = 'none') => ({ view, split, open });
+        expect(stepTo(seen('stack'), seen('lines'))).toBe('push');
+        expect(stepTo(seen('lines', '', 'entity'), seen('lines'))).toBe('push');
+        expect(stepTo(seen('lines', 'set-axis'), seen('lines'))).toBe('push');
+        expect(stepTo(seen('lines', 'set-peers'), seen('lines', 'set-axis'))).toBe('stay');
+        expect(stepTo(seen('lines'), seen('lines', 'set-axis'))).toBe('back');
+        expect(stepTo(seen('lines'), seen(''))).toBe('stay');
     });
 
     it('asks for nothing that is no name', () => {
