@@ -108,7 +108,8 @@ final readonly class LinesPainter
             ...$this->strokes($line, Ink::Sheet, $width + 3.0 * $this->weight),
             ...$this->look->lit === 'all'
                 ? $this->strokes($line, $ink, $width)
-                : [...$this->strokes($line, Ink::Median, $width * 0.6), $this->lit($line, $ink, $width)],
+                : // In its own colour, or the rest would be taken for the line of the peers.
+                [...$this->strokes($line, $ink, max(0.8, $width * 0.35)), $this->lit($line, $ink, $width)],
         ];
         $marks = [...$marks, ...$this->markers($line, $ink)];
         foreach ($this->look->points ? array_keys($line->values) : [] as $i) {

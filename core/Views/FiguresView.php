@@ -26,6 +26,11 @@ final readonly class FiguresView extends View
         return 'Figures';
     }
 
+    public function about(): string
+    {
+        return 'The values as a table.';
+    }
+
     public function hasPeers(): bool
     {
         return true;

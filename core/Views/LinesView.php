@@ -32,6 +32,11 @@ final readonly class LinesView extends View
         return 'Lines';
     }
 
+    public function about(): string
+    {
+        return 'The focus in colour before grey peers.';
+    }
+
     public function hasPeers(): bool
     {
         return true;

@@ -36,6 +36,11 @@ final readonly class OverlayView extends View
         return 'Overlay';
     }
 
+    public function about(): string
+    {
+        return 'The years of one line over each other, the latest solid and the one before dashed.';
+    }
+
     public function parts(): array
     {
         return [

@@ -34,6 +34,11 @@ final readonly class ScatterView extends View
         return 'Scatter';
     }
 
+    public function about(): string
+    {
+        return 'Two measures of the same entities, each with its own rail.';
+    }
+
     /** A split by something else than groups waits for another view. */
     public function isSplit(Study $study): bool
     {

@@ -28,6 +28,11 @@ final readonly class SparksView extends View
         return 'Sparks';
     }
 
+    public function about(): string
+    {
+        return 'A row per line with change, growth per year, rank and trend.';
+    }
+
     public function hasPeers(): bool
     {
         return true;

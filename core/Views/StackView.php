@@ -35,6 +35,11 @@ final readonly class StackView extends View
         return 'Stack';
     }
 
+    public function about(): string
+    {
+        return 'The parts of a total. Only values that can be summed.';
+    }
+
     public function parts(): array
     {
         return [StackPart::class, PanelsPart::class];

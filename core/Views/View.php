@@ -53,6 +53,12 @@ abstract readonly class View implements ViewKind
         return in_array($part, $this->parts(), true);
     }
 
+    /** What it shows, for tool tips and the help page; nothing for a view whose name says it. */
+    public function about(): string
+    {
+        return '';
+    }
+
     /** Whether it shows peers, so that their line, band, group and target can be chosen. */
     public function hasPeers(): bool
     {

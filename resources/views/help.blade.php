@@ -29,14 +29,10 @@
         <section id="views">
             <h2>Views</h2>
             <div class="pictures">
-                @foreach ([
-                    'lines' => 'Lines: the focus in colour before grey peers.',
-                    'overlay' => 'Overlay: the years of one line over each other, the latest solid and the one before dashed.',
-                    'panels' => 'Panels: one small chart per line, group, measure or year.',
-                    'stack' => 'Stack: the parts of a total. Only values that can be summed.',
-                    'sparks' => 'Sparks: a row per line with change, growth per year, rank and trend.',
-                    'scatter' => 'Scatter: two measures of the same entities, each with its own rail.',
-                ] as $view => $text)<figure>{!! $views[$view] ?? '' !!}<figcaption>{{ $text }}</figcaption></figure>@endforeach
+                @foreach (\DuskRail\Views\Views::all() as $name => $view)
+                    @if (($views[$name] ?? '') !== '')<figure>{!! $views[$name] !!}<figcaption>{{ $view->title() }}: {{ lcfirst($view->about()) }}</figcaption></figure>@endif
+                    @if ($name === 'overlay')<figure>{!! $views['panels'] !!}<figcaption>Panels: one small chart per line, group, measure or year.</figcaption></figure>@endif
+                @endforeach
             </div>
             <p><em>Figures</em> shows the values as a table. If a view cannot be drawn, it says what is missing: a second measure, values that can be summed, or more than one value per year.</p>
         </section>

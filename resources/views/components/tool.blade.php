@@ -13,5 +13,21 @@
         'standing' => 'M1 14h14M3 14V9h2v5M7 14V5h2v9M11 14v-7h2v7',
     ];
     $drawing = $drawings[$of] ?? 'M2 4h12M2 8h8M2 12h10M11 6v4M6 2v4M8 10v4';
+    $titles = [
+        'lines' => 'What each line is: an entity, a measure or a group',
+        'peers' => 'Whom the lines are compared with, peer line, band and target',
+        'axis' => 'Scale, limits and start of the value axis',
+        'labels' => 'Values and names beside the lines',
+        'marks' => 'Events, spans and texts on the chart',
+        'panels' => 'How the chart is split into panels',
+        'sentences' => 'Sentences about these values, ready to use as a headline',
+        'standing' => 'Value, rank and gap of each line in focus among the peers',
+        'overlay' => 'Which years are shown, and how',
+        'stack' => 'What is summed, and how the parts are ordered',
+        'sparks' => 'Columns and order of the table',
+        'scatter' => 'Measures on both axes, size and fits',
+        'figures' => 'What the table shows',
+        'finish' => 'Line width, colours and markers',
+    ];
 @endphp
-<button type="button" class="tool" popovertarget="{{ in_array($of, ['sentences', 'standing'], true) ? $of : 'set-'.$of }}"><svg width="16" height="16" aria-hidden="true"><path d="{{ $drawing }}"/></svg>{{ $label }}</button>
+<button type="button" class="tool" title="{{ $titles[$of] ?? $label }}" popovertarget="{{ in_array($of, ['sentences', 'standing'], true) ? $of : 'set-'.$of }}"><svg width="16" height="16" aria-hidden="true"><path d="{{ $drawing }}"/></svg>{{ $label }}</button>

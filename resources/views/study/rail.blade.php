@@ -7,7 +7,7 @@
     @includeIf("study.views.{$screen->view->name()}-rail")
     <ol>
         <li class="stop from" id="stop-origin">
-            <button type="button" class="name" popovertarget="editor-origin"><b>{{ $comparison->measure->name }}</b><i></i><small>{{ $comparison->cellInWords() === '' ? $comparison->run->origin->unit->text() : $comparison->cellInWords() }}</small></button>
+            <button type="button" class="name" popovertarget="editor-origin" title="Measure, breakdowns and kind of the values"><b>{{ $comparison->measure->name }}</b><i></i><small>{{ $comparison->cellInWords() === '' ? $comparison->run->origin->unit->text() : $comparison->cellInWords() }}</small></button>
             <div class="editor dock" popover id="editor-origin" role="group" aria-label="Measure">
                 <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
                     <input type="hidden" name="change" value="measure">
@@ -54,7 +54,7 @@
             <x-stop :screen="$screen" :step="$step" :first="$loop->first" :last="$loop->last" />
         @endforeach
         <li class="stop add" id="stop-add">
-            <button type="button" class="name" popovertarget="editor-add"><b>Add</b><i></i> <small>calculation</small></button>
+            <button type="button" class="name" popovertarget="editor-add" title="Add a calculation to the rail"><b>Add</b><i></i> <small>calculation</small></button>
             <div class="editor menu" popover id="editor-add">
                 <div data-lazy="{{ route('proposals.show', $screen->study) }}" hx-morph-skip-children></div>
                 <div class="all">
@@ -76,7 +76,7 @@
     </ol>
     <div class="views" role="group" aria-label="Views">
         @foreach (\DuskRail\Document\ViewCatalogue::all() as $name => $view)
-            <x-change :study="$screen->study" change="view" data-view="{{ $name }}" :with="['view' => $name]" :class="$view === $screen->view ? 'on' : ''" :aria-pressed="$view === $screen->view ? 'true' : 'false'">{{ $view->title() }}</x-change>
+            <x-change :study="$screen->study" change="view" data-view="{{ $name }}" :with="['view' => $name]" :class="$view === $screen->view ? 'on' : ''" :title="$view instanceof \DuskRail\Views\View ? $view->about() : ''" :aria-pressed="$view === $screen->view ? 'true' : 'false'">{{ $view->title() }}</x-change>
             @if ($loop->iteration === 2)
                 <x-change :study="$screen->study" change="panels" :class="$screen->view->isSplit($document) ? 'on' : ''" :aria-pressed="$screen->view->isSplit($document) ? 'true' : 'false'" title="Split the chart into small panels">Panels</x-change>
             @endif

@@ -7,8 +7,8 @@
 <div id="workspace" data-study="{{ $study->id }}" data-changes="{{ route('changes.store', $study) }}" data-page="{{ route('studies.show', $study) }}" data-history="{{ route('history.update', $study) }}" data-view="{{ $document->view }}" data-split="{{ $document->part(\DuskRail\Document\Parts\PanelsPart::class)->by }}" data-revision="{{ $study->revision_id }}" data-version="{{ $study->version ?? $study->dataset->version }}">
     <header class="top">
         <x-mark />
-        <button type="button" class="plain" data-drawer aria-controls="roster">Roster</button>
-        <a class="crumb" href="{{ route('datasets.show', $study->dataset) }}">{{ $study->dataset->name }}</a>
+        <button type="button" class="plain" data-drawer aria-controls="roster" title="Show or hide the roster">Roster</button>
+        <a class="crumb" title="Open the data set" href="{{ route('datasets.show', $study->dataset) }}">{{ $study->dataset->name }}</a>
         <button type="button" class="plain small pin" popovertarget="version" title="Version of the data">{{ $study->version === null ? "v{$study->dataset->version}" : "pinned to v{$study->version}" }}</button>
         <form class="rename" hx-post="{{ route('changes.store', $study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="rename">
@@ -19,7 +19,7 @@
             <button type="button" class="plain" data-history="redo" @disabled($redo === null) title="{{ $redo === null ? 'Nothing to redo' : "Redo: {$redo->summary}" }}">Redo</button>
             <button type="button" class="plain ground" data-ground-switch title="Switch theme"><span class="to-night">Dark</span><span class="to-day">Light</span></button>
             <button type="button" class="plain" data-keys aria-label="? Keyboard shortcuts" title="Keyboard shortcuts">?</button>
-            <button type="button" class="go" popovertarget="hand-over">Hand over</button>
+            <button type="button" class="go" popovertarget="hand-over" title="Download the chart, its values or the study">Hand over</button>
         </div>
         <div class="editor" popover id="version" role="group" aria-label="Version of the data">
             <form method="post" action="{{ route('studies.pin', $study) }}">@csrf<input type="hidden" name="pinned" value="{{ $study->version === null ? 1 : 0 }}">
@@ -45,12 +45,12 @@
                 <span>Interactive page</span>
                 <span>Reader can change</span>
                 @foreach (\DuskRail\Outcome\ReaderChoices::CONTROLS as $control => $label)<label><input type="checkbox" name="{{ $control }}" value="1"> {{ $label }}</label>@endforeach
-                <button>HTML</button>
+                <button title="One file with highlighting and readouts; needs no network">HTML</button>
             </form>
-            <a href="{{ route('hand-over', [$study, 'csv']) }}">Values, CSV</a>
-            <a href="{{ route('hand-over', [$study, 'xlsx']) }}">Values, Excel</a>
-            <a href="{{ route('hand-over', [$study, 'json']) }}">Study file without data</a>
-            <a href="{{ route('hand-over', [$study, 'data.json']) }}">Study file with data</a>
+            <a href="{{ route('hand-over', [$study, 'csv']) }}" title="The values shown, as comma-separated text">Values, CSV</a>
+            <a href="{{ route('hand-over', [$study, 'xlsx']) }}" title="The values shown, as a workbook">Values, Excel</a>
+            <a href="{{ route('hand-over', [$study, 'json']) }}" title="To open in a Dusk Rail that has the data set">Study file without data</a>
+            <a href="{{ route('hand-over', [$study, 'data.json']) }}" title="To open in any Dusk Rail">Study file with data</a>
         </div>
     </header>
     @include('study.rail')
