@@ -121,6 +121,11 @@ final class StoredData implements DataSource
         return $this->breakdowns ??= $this->dataset->asBreakdowns();
     }
 
+    public function peerSets(): array
+    {
+        return $this->dataset->asPeerSets();
+    }
+
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
         $this->measures();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use DuskRail\Data\Breakdown;
+use DuskRail\Data\PeerSetRules;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
@@ -22,6 +23,7 @@ use Illuminate\Support\Carbon;
  * @property int $described how often names, units and kinds were changed, which makes no version
  * @property Carbon $updated_at
  * @property list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
+ * @property list<array<string, mixed>> $peer_sets as PeerSetRules has them
  */
 final class Dataset extends Model
 {
@@ -29,9 +31,9 @@ final class Dataset extends Model
 
     protected $guarded = [];
 
-    protected $casts = ['breakdowns' => 'array'];
+    protected $casts = ['breakdowns' => 'array', 'peer_sets' => 'array'];
 
-    protected $attributes = ['breakdowns' => '[]', 'described' => 0];
+    protected $attributes = ['breakdowns' => '[]', 'peer_sets' => '[]', 'described' => 0];
 
     /** The number of its newest version as it stands in the database now, whatever this model was read with. */
     public function newestVersion(): int
@@ -69,6 +71,18 @@ final class Dataset extends Model
         }
 
         return $breakdowns;
+    }
+
+    /** @return array<string, PeerSetRules> by key */
+    public function asPeerSets(): array
+    {
+        $sets = [];
+        foreach ($this->peer_sets as $one) {
+            $set = PeerSetRules::from($one);
+            $sets[$set->key] = $set;
+        }
+
+        return $sets;
     }
 
     /** @return HasMany<Measure, $this> */

@@ -20,6 +20,7 @@ final readonly class DataInMemory implements DataSource
      *     the cell
      * @param array<string, array<string, int>> $unsettled by measure key, as unsettled() gives it
      * @param array<string, Breakdown> $breakdowns by key
+     * @param array<string, PeerSetRules> $peerSets by key
      */
     public function __construct(
         array $measures,
@@ -27,6 +28,7 @@ final readonly class DataInMemory implements DataSource
         private array $tables,
         private array $unsettled = [],
         private array $breakdowns = [],
+        private array $peerSets = [],
     ) {
         $this->measures = array_combine(array_map(static fn(Measure $m): string => $m->key, $measures), $measures);
         $this->entities = array_combine(array_map(static fn(Entity $e): string => $e->key, $entities), $entities);
@@ -45,6 +47,11 @@ final readonly class DataInMemory implements DataSource
     public function breakdowns(): array
     {
         return $this->breakdowns;
+    }
+
+    public function peerSets(): array
+    {
+        return $this->peerSets;
     }
 
     public function splitBy(string $measureKey): array

@@ -16,6 +16,9 @@ interface DataSource
     /** @return array<string, Breakdown> what figures are split by, by key; none as a rule */
     public function breakdowns(): array;
 
+    /** @return array<string, PeerSetRules> peer sets that were defined for it, by key */
+    public function peerSets(): array;
+
     /** @return list<string> keys of the breakdowns that a measure is split by */
     public function splitBy(string $measureKey): array;
 

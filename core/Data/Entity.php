@@ -27,14 +27,4 @@ final readonly class Entity
     {
         return ($this->attributes['summary'] ?? '') !== '';
     }
-
-    /**
-     * Whether it is one of the peers: of all, or of those of a group. Home is none, unless it is to count as one.
-     *
-     * @param string $group nothing for all
-     */
-    public function isPeer(string $group, bool $homeToo): bool
-    {
-        return !$this->isSummary() && ($homeToo || !$this->home) && in_array($group, ['', $this->group], true);
-    }
 }

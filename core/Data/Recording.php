@@ -33,6 +33,11 @@ final class Recording implements DataSource
         return $this->source->breakdowns();
     }
 
+    public function peerSets(): array
+    {
+        return $this->source->peerSets();
+    }
+
     public function splitBy(string $measureKey): array
     {
         return $this->source->splitBy($measureKey);

@@ -83,6 +83,11 @@ final class Sliced implements DataSource
         return $this->entities;
     }
 
+    public function peerSets(): array
+    {
+        return $this->data->peerSets();
+    }
+
     public function splitBy(string $measureKey): array
     {
         return $this->data->splitBy($measureKey);

@@ -29,6 +29,7 @@ final readonly class DataOffer implements Offer
             'measures', 'denominators', 'price indices' => self::named($measures),
             'sizes' => self::named(array_filter($measures, static fn(Measure $m): bool => $m->canDivide())),
             'groups' => $this->groups(),
+            'peer sets' => $this->peerSets(),
             default => [],
         };
     }
@@ -55,6 +56,21 @@ final readonly class DataOffer implements Offer
     private static function named(array $measures): array
     {
         return array_map(static fn(Measure $m): string => $m->name, $measures);
+    }
+
+    /** @return array<string, string> groups, where there are several, and the sets that were defined */
+    private function peerSets(): array
+    {
+        $sets = [];
+        $groups = $this->groups();
+        foreach (count($groups) > 1 ? $groups : [] as $group) {
+            $sets["group:{$group}"] = "Group {$group}";
+        }
+        foreach ($this->data->peerSets() as $set) {
+            $sets["set:{$set->key}"] = $set->name;
+        }
+
+        return $sets;
     }
 
     /** @return array<array-key, string> */

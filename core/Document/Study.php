@@ -18,6 +18,8 @@ use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\RulePart;
 use DuskRail\Document\Parts\ScatterPart;
+use DuskRail\Peers\ChosenPeers;
+use DuskRail\Peers\Membership;
 use DuskRail\Rail\Pool;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
@@ -160,6 +162,7 @@ final readonly class Study
         $data = $this->slice($data);
         $measure = $data->measures()[$this->measure] ?? throw UnknownMeasure::named($this->measure);
 
+        $chosen = $this->chosenPeers($data);
         // Calculations go by entities; groups, measures and years are only drawn.
         $entities = static fn(int|string ...$lines): array => array_values(
             array_filter(
@@ -173,9 +176,38 @@ final readonly class Study
             $entities(...array_keys($this->focus)),
             $entities(...$this->off),
             $measure->better,
-            $this->pools($data),
-            $this->part(PeersPart::class)->group,
+            $this->pools($data, $chosen),
+            $chosen,
         )->by($this->part(ConventionsPart::class)->conventions());
+    }
+
+    /**
+     * Whom this study compares with. A set of the data set is of its entities; where categories are the lines, or the
+     * set is no longer there, all are compared.
+     */
+    public function chosenPeers(DataSource $data): ChosenPeers
+    {
+        $part = $this->part(PeersPart::class);
+        $homeToo = $this->part(ConventionsPart::class)->conventions()->homeIsPeer;
+        $entities = $data->entities();
+        if ($part->group() !== '') {
+            $isMember = static fn(Entity $e): bool => $e->group === $part->group();
+            $members = array_map(strval(...), array_keys(array_filter($entities, $isMember)));
+
+            return ChosenPeers::group($part->group(), $members, $homeToo);
+        }
+        $whole = Sliced::whole($data);
+        $rules = $whole->peerSets()[substr($part->set, 4)] ?? null;
+        if ($part->set === '' || $rules === null || array_keys($entities) !== array_keys($whole->entities())) {
+            return ChosenPeers::all($homeToo);
+        }
+
+        return ChosenPeers::set(
+            $rules->name,
+            Membership::of($rules, $whole, $this->measure)->members(),
+            $rules->among(),
+            $homeToo,
+        );
     }
 
     /** Data as this study sees them: where figures are broken down, those that it asks for. */
@@ -301,38 +333,39 @@ final readonly class Study
     }
 
     /** @return list<Pool> what is calculated of several entities as if they were one */
-    private function pools(DataSource $data): array
+    private function pools(DataSource $data, ChosenPeers $chosen): array
     {
         $pools = [];
         foreach ($this->part(LinesPart::class)->groups as $group) {
-            $pools[] = Pool::sum("g:{$group}", $group, $this->members($data, $group, false));
+            $isMember = static fn(Entity $e): bool => !$e->isSummary() && $e->group === $group;
+            $pools[] = Pool::sum("g:{$group}", $group, $this->present($data, $isMember));
         }
         $peers = $this->part(PeersPart::class);
         if ($peers->line === PeerLine::Pooled) {
-            $pools[] = Pool::average(PeersPart::POOL, $peers->lineName(), $this->members($data, $peers->group, true));
+            $pools[] = Pool::average(
+                PeersPart::POOL,
+                $peers->lineName($chosen),
+                $this->present($data, $chosen->isPeer(...)),
+            );
         }
 
         return $pools;
     }
 
     /**
-     * @return list<string> keys of the entities of a group (or of all) that are not off; of the peers alone if so
-     *     wished
+     * @param callable(Entity): bool $isMeant
+     * @return list<string> keys of the entities that are meant and not off
      */
-    private function members(DataSource $data, string $group, bool $peersOnly): array
+    private function present(DataSource $data, callable $isMeant): array
     {
-        $homeToo = $this->part(ConventionsPart::class)->conventions()->homeIsPeer;
-        $members = [];
+        $present = [];
         foreach ($data->entities() as $entity) {
-            $isMeant = $peersOnly
-                ? $entity->isPeer($group, $homeToo)
-                : !$entity->isSummary() && in_array($group, ['', $entity->group], true);
-            if ($isMeant && $this->state($entity->key) !== LineState::Off) {
-                $members[] = $entity->key;
+            if ($isMeant($entity) && $this->state($entity->key) !== LineState::Off) {
+                $present[] = $entity->key;
             }
         }
 
-        return $members;
+        return $present;
     }
 
     /** @param array<string, mixed> $changed properties by name, each of its own type */

@@ -24,6 +24,7 @@ use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\RulePart;
 use DuskRail\Document\RosterSort;
 use DuskRail\Document\Study;
+use DuskRail\Peers\ChosenPeers;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\RunStep;
@@ -98,7 +99,7 @@ final readonly class Comparison
         $run = $study->rail->run($scope->table($study->measure), $scope);
         $table = $run->table();
         [$from, $to] = self::shown($study, $table->axis);
-        $nobody = PeerSet::of([], [], '', Better::Neither, $scope->conventions);
+        $nobody = PeerSet::of([], [], ChosenPeers::all(false), Better::Neither, $scope->conventions);
         $comparison = new self($study, $scope, $run, $nobody, $from, $to, [], [], 0);
 
         return $study->part(LinesPart::class)->across === 'measures'
@@ -181,19 +182,10 @@ final readonly class Comparison
         $spoken = $this->spokenOf($lines);
         $lines = array_map(fn(Line $l): Line => $l->until($l->last, $this->spokenAt($l, $spoken)), $lines);
         $present = array_values(array_filter($lines, static fn(Line $line): bool => $line->state !== LineState::Off));
-        $group = $entities ? $this->study->part(PeersPart::class)->group : '';
         $conventions = $this->data->conventions;
-        $apart = array_filter(
-            $this->data->entities(),
-            static fn(Entity $e): bool => !$e->isPeer($group, $conventions->homeIsPeer),
-        );
-        $peers = PeerSet::of(
-            $present,
-            array_map(strval(...), array_keys($apart)),
-            $group,
-            $this->better(),
-            $conventions,
-        );
+        $all = ChosenPeers::all($conventions->homeIsPeer);
+        $chosen = $entities ? $this->data->chosen ?? $all : $all;
+        $peers = PeerSet::of($present, $this->data->entities(), $chosen, $this->better(), $conventions);
         $peerLine = $entities ? $this->peerLine($peers) : [];
         $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $spoken);
         $level = $last === null ? NAN : $peerLine[$last];

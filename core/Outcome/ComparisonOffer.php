@@ -81,6 +81,7 @@ final readonly class ComparisonOffer implements Offer
         return match ($condition) {
             'days' => Cycle::Week->divides($this->comparison->axis->frequency),
             'groups' => $this->data->names('groups') !== [],
+            'peer set' => $study->part(PeersPart::class)->set !== '',
             'target' => !$study->part(PeersPart::class)->target->isNone() ||
                 $study->part(TonePart::class)->by === 'target',
             default => $this->data->holds($condition),

@@ -92,7 +92,12 @@ final readonly class Grid
             $lines,
         );
         if ($comparison->peerLine !== []) {
-            $columns[] = new GridHead('~summary', $comparison->study->part(PeersPart::class)->lineName(), 0, true);
+            $columns[] = new GridHead(
+                '~summary',
+                $comparison->study->part(PeersPart::class)->lineName($comparison->peers->chosen),
+                0,
+                true,
+            );
         }
         $rows = $cells = [];
         for ($i = $comparison->to; $i >= $comparison->from; $i--) {

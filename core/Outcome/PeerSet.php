@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Data\Better;
+use DuskRail\Data\Entity;
 use DuskRail\Document\LineState;
+use DuskRail\Peers\ChosenPeers;
 use DuskRail\Peers\Position;
 use DuskRail\Rail\Conventions;
 use DuskRail\Statistics\Quantile;
@@ -13,9 +15,9 @@ use DuskRail\Statistics\Quantile;
 /**
  * Whom lines are compared with, and where each stands among them. Every view, sentence and table asks here.
  *
- * The peers are the entities that take part, as a rule except home; or those of one group. Who is in focus makes no
- * difference. A place is among all that take part, or among those of the group and the line itself. Whole groups have
- * their place among each other.
+ * The peers are the entities that take part, as a rule except home; or those of the set that was chosen. Who is in
+ * focus makes no difference. A place is among all that take part, or among those of the set and the line itself. Whole
+ * groups have their place among each other.
  */
 final class PeerSet
 {
@@ -26,34 +28,33 @@ final class PeerSet
     private array $yardsticks = [];
 
     /**
-     * @param list<Line> $present that places are among: all that take part, or those of the group
+     * @param list<Line> $present that places are among: all that take part, or those of the set
      * @param list<Line> $groups whole groups that are drawn
      * @param list<Line> $peers those of the present that make up the median, the band and the gap
-     * @param string $group whose peers alone are meant; nothing for all
      */
     private function __construct(
         private readonly array $present,
         private readonly array $groups,
         private readonly array $peers,
-        private readonly string $group,
+        public readonly ChosenPeers $chosen,
         private readonly bool $lowerIsBetter,
         private readonly Conventions $conventions,
     ) {}
 
     /**
      * @param list<Line> $lines that take part
-     * @param list<string> $apart keys of the lines that are no peers
+     * @param array<string, Entity> $entities that lines are of
      */
-    public static function of(array $lines, array $apart, string $group, Better $better, Conventions $by): self
+    public static function of(array $lines, array $entities, ChosenPeers $chosen, Better $better, Conventions $by): self
     {
-        $entities = array_values(array_filter($lines, static fn(Line $l): bool => !$l->isGroup()));
-        $isMeant = static fn(Line $l): bool => !$l->summary && in_array($group, ['', $l->group], true);
+        $own = array_values(array_filter($lines, static fn(Line $l): bool => !$l->isGroup()));
+        $isPeer = static fn(Line $l): bool => !isset($entities[$l->key]) || $chosen->isPeer($entities[$l->key]);
 
         return new self(
-            array_values(array_filter($entities, $isMeant)),
+            array_values(array_filter($own, static fn(Line $l): bool => !$l->summary && $chosen->holds($l->key))),
             array_values(array_filter($lines, static fn(Line $l): bool => $l->isGroup())),
-            array_values(array_filter($entities, static fn(Line $l): bool => !in_array($l->key, $apart, true))),
-            $group,
+            array_values(array_filter($own, $isPeer)),
+            $chosen,
             $better === Better::Lower,
             $by,
         );
@@ -71,13 +72,19 @@ final class PeerSet
         return count($this->then('peers', $this->peers, $at));
     }
 
-    /** Whether all that take part are the peers: no group is chosen, and nobody is home. */
+    /** Whether all that take part are the peers: no set is chosen, and nobody is home. */
     public function isAll(): bool
     {
-        return count($this->peers) === count($this->present) && $this->group === '';
+        return count($this->peers) === count($this->present) && $this->chosen->isAll();
     }
 
-    /** Whether a line is one of its own peers: it is not home, and of the group if there is one. */
+    /** How many of them there are, with a value or without. */
+    public function size(): int
+    {
+        return count($this->peers);
+    }
+
+    /** Whether a line is one of its own peers: it is not home, and of the set if there is one. */
     public function has(Line $line): bool
     {
         return in_array($line->key, array_map(static fn(Line $l): string => $l->key, $this->peers), true);
@@ -105,13 +112,14 @@ final class PeerSet
     public function named(Line $line): string
     {
         return match (true) {
-            $this->group === '' || $line->isGroup() => '',
-            $line->group === $this->group => " in {$this->group}",
-            default => " of itself and {$this->group}",
+            $this->chosen->isAll() || $line->isGroup() => '',
+            $this->chosen->holds($line->key) => $this->chosen->among,
+            $this->chosen->isGroup => " of itself and {$this->chosen->name}",
+            default => " of itself and the peers{$this->chosen->among}",
         };
     }
 
-    /** Whether a place of the one counts the other: of all, or of the group and the line itself. */
+    /** Whether a place of the one counts the other: of all, or of the set and the line itself. */
     public function counts(Line $line, Line $other): bool
     {
         return $other->isGroup() === $line->isGroup() && ($other->key === $line->key || $this->isAmong($other));
@@ -119,7 +127,7 @@ final class PeerSet
 
     private function isAmong(Line $line): bool
     {
-        return $line->isGroup() || (!$line->summary && in_array($this->group, ['', $line->group], true));
+        return $line->isGroup() || (!$line->summary && $this->chosen->holds($line->key));
     }
 
     /** @return array{float, float} median and best quartile of the peers, NAN without any */

@@ -28,7 +28,12 @@ final readonly class PeerSummary
     {
         $part = $comparison->study->part(PeersPart::class);
 
-        return new self($part, $comparison->peerLine, $part->lineName(), $comparison->peers->values());
+        return new self(
+            $part,
+            $comparison->peerLine,
+            $part->lineName($comparison->peers->chosen),
+            $comparison->peers->values(),
+        );
     }
 
     public function withoutBand(): self

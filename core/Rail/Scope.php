@@ -9,6 +9,7 @@ use DuskRail\Data\Cell;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Origin;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Peers\ChosenPeers;
 
 /** What a calculation can see: the data set, who is in focus and who is off, and which way is good. */
 final readonly class Scope implements DataSource
@@ -17,7 +18,6 @@ final readonly class Scope implements DataSource
      * @param list<string> $focus entity keys in the order in which they were chosen
      * @param list<string> $off entity keys that take no part
      * @param list<Pool> $pools entities that are also calculated as one
-     * @param string $group whose members alone are peers; nothing for all
      */
     private function __construct(
         private DataSource $data,
@@ -25,7 +25,7 @@ final readonly class Scope implements DataSource
         public array $off,
         public Better $better,
         public array $pools = [],
-        private string $group = '',
+        public ?ChosenPeers $chosen = null,
         public Conventions $conventions = new Conventions(),
     ) {}
 
@@ -40,14 +40,22 @@ final readonly class Scope implements DataSource
         array $off,
         Better $better,
         array $pools = [],
-        string $group = '',
+        ?ChosenPeers $chosen = null,
     ): self {
-        return new self($data, $focus, $off, $better, $pools, $group);
+        return new self($data, $focus, $off, $better, $pools, $chosen);
     }
 
     public function by(Conventions $conventions): self
     {
-        return new self($this->data, $this->focus, $this->off, $this->better, $this->pools, $this->group, $conventions);
+        return new self(
+            $this->data,
+            $this->focus,
+            $this->off,
+            $this->better,
+            $this->pools,
+            $this->chosen,
+            $conventions,
+        );
     }
 
     public static function all(DataSource $data): self
@@ -73,6 +81,11 @@ final readonly class Scope implements DataSource
     public function breakdowns(): array
     {
         return $this->data->breakdowns();
+    }
+
+    public function peerSets(): array
+    {
+        return $this->data->peerSets();
     }
 
     public function splitBy(string $measureKey): array
@@ -144,19 +157,45 @@ final readonly class Scope implements DataSource
     }
 
     /**
-     * The values of the peers: of all that take part, or of one group, as a rule except home. Who is in focus is not
-     * asked.
+     * The values that places are among: those that take part and are of the set, home as well where it is.
+     *
+     * @return array<string, list<float>> by entity key
+     */
+    public function compared(SeriesTable $table): array
+    {
+        return array_filter(
+            $this->present($table),
+            fn(string $key): bool => $this->isCompared($key),
+            ARRAY_FILTER_USE_KEY,
+        );
+    }
+
+    /** Whether an entity is of the set that is compared; of all, each is. */
+    public function isCompared(string $key): bool
+    {
+        return $this->chosen === null || $this->chosen->holds($key);
+    }
+
+    /** What follows “all” where only those of a set are meant: ` in Upland`; nothing otherwise. */
+    public function among(): string
+    {
+        return $this->chosen->among ?? '';
+    }
+
+    /**
+     * The values of the peers: of all that take part, or of the set that was chosen, as a rule except home. Who is in
+     * focus is not asked.
      *
      * @return array<string, list<float>> by entity key
      */
     public function peers(SeriesTable $table): array
     {
         $entities = $this->entities();
+        $chosen = $this->chosen ?? ChosenPeers::all($this->conventions->homeIsPeer);
 
         return array_filter(
             $this->present($table),
-            fn(string $key): bool => !isset($entities[$key]) ||
-                $entities[$key]->isPeer($this->group, $this->conventions->homeIsPeer),
+            static fn(string $key): bool => !isset($entities[$key]) || $chosen->isPeer($entities[$key]),
             ARRAY_FILTER_USE_KEY,
         );
     }

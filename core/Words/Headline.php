@@ -90,10 +90,12 @@ final class Headline
     private static function peers(Comparison $comparison, Line $line): string
     {
         $part = $comparison->study->part(PeersPart::class);
+        $chosen = $comparison->peers->chosen;
         $count = $comparison->peers->count((int) $line->at);
         $whose = match (true) {
             $comparison->peers->isAll() => "all {$count}",
-            $part->group !== '' => "the {$count} " . mb_strtolower($part->group) . ' peers',
+            $chosen->isGroup => "the {$count} " . mb_strtolower($chosen->name) . ' peers',
+            !$chosen->isAll() => "the {$count} peers{$chosen->among}",
             // A line that is one of the peers has one fewer besides itself.
             $comparison->peers->has($line) => "the {$count} peers",
             default => "its {$count} peers",

@@ -1,8 +1,8 @@
 // The address says which view is seen, how it is split, and which editor is open: back, forward and links work.
 import { always, change, workspace } from './server.js';
 
-/** How many addresses are being gone to, and the last of them. */
-export const going = { under: 0, last: Promise.resolve() };
+/** How many addresses are being gone to, the last of them, and how many steps back are the page's own. */
+export const going = { under: 0, last: Promise.resolve(), own: 0 };
 
 const EDITOR = '.editor.dock:not(.working)';
 
@@ -22,21 +22,23 @@ export function written({ view, split, open }) {
 }
 
 function seen() {
-    const { view, split } = workspace().dataset;
+    const { seen: view, split } = workspace().dataset;
     return { view, split, open: document.querySelector(`${EDITOR}:popover-open`)?.id ?? '' };
 }
 
 /** Writes down what is seen. Another view is a step that one can go back; so is an editor that was opened. */
 function write() {
-    if (!workspace() || going.under > 0) return;
+    if (!workspace() || going.under + going.own > 0) return;
     const now = seen();
     const old = asked(location.search);
     const address = written(now);
     if (address === location.search) return;
     const step = stepTo(now, old);
     if (step === 'push') history.pushState({ opened: old.view === now.view }, '', address);
-    else if (step === 'back' && history.state?.opened) history.back();
-    else history.replaceState(step === 'back' ? null : history.state, '', address);
+    else if (step === 'back' && history.state?.opened) {
+        going.own += 1;
+        history.back();
+    } else history.replaceState(step === 'back' ? null : history.state, '', address);
 }
 
 /** @returns {'push' | 'back' | 'stay'} what a change of what is seen is in the history */
@@ -72,7 +74,14 @@ function go() {
         .finally(() => (going.under -= 1));
 }
 
-addEventListener('popstate', go);
+addEventListener('popstate', () => {
+    if (going.own === 0) go();
+    else {
+        // An editor was closed; what is seen has not been chosen by the address.
+        going.own -= 1;
+        write();
+    }
+});
 document.addEventListener('toggle', (event) => event.target.matches?.(EDITOR) && setTimeout(write), true);
 always(() => setTimeout(write));
 if (document.readyState === 'loading') document.addEventListener('DOMContentLoaded', go);

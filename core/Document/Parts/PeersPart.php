@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace DuskRail\Document\Parts;
 
 use DuskRail\Document\Targets;
+use DuskRail\Peers\ChosenPeers;
+use DuskRail\Settings\Declaration;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Parsed;
 use DuskRail\Settings\ReadsSettings;
 
-/** What is drawn of the peers as a whole: a line, a band, of all or of one group; and what is to be reached. */
+/** Whom lines are compared with, what is drawn of them as a whole, and what is to be reached. */
 final readonly class PeersPart implements Part
 {
     use ReadsSettings;
@@ -19,7 +21,9 @@ final readonly class PeersPart implements Part
     public const POOL = '~peers';
 
     /**
-     * @param string $group of the peers that line and band are of; nothing for all
+     * @param string $set whom lines are compared with: nothing for all, `group:` and a group, `set:` and the key of a
+     *     peer set of the data set
+     * @param 'faint'|'hidden' $outside how entities are drawn that are not of the set
      * @param Targets $target in the unit that the rail ends in
      */
     public function __construct(
@@ -38,10 +42,7 @@ final readonly class PeersPart implements Part
         ]
         public PeerLine $line = PeerLine::Median,
         #[Choice('band', enum: Band::class, lead: 'peer band')] public Band $band = Band::None,
-        #[
-            Chosen('group', of: 'groups', none: 'All', least: 2, each: 'Group %s', lead: 'peers'),
-        ]
-        public string $group = '',
+        #[Chosen('peer set', of: 'peer sets', none: 'All', least: 1, lead: 'peer set')] public string $set = '',
         #[
             Parsed(
                 'target',
@@ -52,7 +53,34 @@ final readonly class PeersPart implements Part
             ),
         ]
         public Targets $target = new Targets(),
+        #[
+            Choice(
+                'outside the set',
+                ['faint' => 'fainter', 'hidden' => 'hidden'],
+                lead: 'outside the set',
+                if: 'peer set',
+            ),
+        ]
+        public string $outside = 'faint',
     ) {}
+
+    public static function from(array $settings): static
+    {
+        // As studies have it that were made before there were peer sets.
+        $group = $settings['group'] ?? null;
+        unset($settings['group']);
+
+        return Declaration::of(self::class)->read([
+            ...is_string($group) && $group !== '' ? ['set' => "group:{$group}"] : [],
+            ...$settings,
+        ]);
+    }
+
+    /** The group that lines are compared with; nothing where it is no group. */
+    public function group(): string
+    {
+        return str_starts_with($this->set, 'group:') ? substr($this->set, 6) : '';
+    }
 
     public static function name(): string
     {
@@ -64,14 +92,14 @@ final readonly class PeersPart implements Part
         return 'Peers';
     }
 
-    /** The name of its line: `Peer median`, `Upland median`. */
-    public function lineName(): string
+    /** The name of its line: `Peer median`, `Upland median`, `Peer median, like Veldmere`. */
+    public function lineName(ChosenPeers $chosen): string
     {
-        return $this->group === ''
-            ? $this->line->name()
-            : match ($this->line) {
-                PeerLine::Pooled => "{$this->group} together",
-                default => "{$this->group} {$this->line->value}",
-            };
+        return match (true) {
+            $chosen->isAll() => $this->line->name(),
+            !$chosen->isGroup => "{$this->line->name()}," . $chosen->among,
+            $this->line === PeerLine::Pooled => "{$chosen->name} together",
+            default => "{$chosen->name} {$this->line->value}",
+        };
     }
 }

@@ -71,6 +71,7 @@ final readonly class Rank implements Stop
     public function label(SeriesTable $arriving, Scope $scope): string
     {
         return ($this->as === 'place' ? 'rank' : 'percentile') .
+            $scope->among() .
             ($this->lowestFirst($scope) ? ', lowest first' : ', highest first');
     }
 
@@ -86,14 +87,18 @@ final readonly class Rank implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $present = $scope->present($arriving);
+        $present = $scope->compared($arriving);
         $rows = array_flip(array_map(strval(...), array_keys($present)));
         $places = [];
         for ($i = 0; $i < $arriving->axis->count; $i++) {
             $places[] = $this->places(array_column($present, $i), $this->lowestFirst($scope));
         }
+        $outside = array_diff_key($scope->present($arriving), $present);
         $table = $arriving->map(
-            static function (array $values, string $key) use ($places, $rows): array {
+            function (array $values, string $key) use ($places, $rows, $present, $outside, $scope): array {
+                if (isset($outside[$key])) {
+                    return $this->beside($values, $present, $scope);
+                }
                 $row = $rows[$key] ?? -1;
                 $own = [];
                 foreach ($places as $column) {
@@ -127,16 +132,35 @@ final readonly class Rank implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $values = array_column($scope->present($arriving), $position);
+        $compared = $scope->compared($arriving);
+        $compared[$key] = $arriving->series[$key]->values;
+        $values = array_column($compared, $position);
         $count = count(array_filter($values, static fn(float $v): bool => !is_nan($v)));
 
         return Explanation::of(
             'rank of ' .
                 Explanation::number($arriving->series[$key]->values[$position]) .
-                " among {$count} values" .
+                " among {$count} values{$scope->among()}" .
                 ($this->lowestFirst($scope) ? ', the lowest first' : ', the highest first'),
             $position,
         );
+    }
+
+    /**
+     * The places of a line that is not of the set: each among those of the set and its own.
+     *
+     * @param list<float> $values
+     * @param array<string, list<float>> $compared
+     * @return list<float>
+     */
+    private function beside(array $values, array $compared, Scope $scope): array
+    {
+        $places = [];
+        foreach ($values as $i => $value) {
+            $places[] = $this->places([$value, ...array_column($compared, $i)], $this->lowestFirst($scope))[0];
+        }
+
+        return $places;
     }
 
     /**

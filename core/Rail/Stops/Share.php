@@ -69,7 +69,7 @@ final readonly class Share implements Stop
         return match ($this->of) {
             'focus' => 'share of focus',
             'group' => 'share of group',
-            default => 'share of all',
+            default => "share of all{$scope->among()}",
         };
     }
 
@@ -128,6 +128,7 @@ final readonly class Share implements Stop
         );
 
         return new Outcome($table, [
+            ...self::remark($this->outside($arriving, $scope), $scope, 'not in the peer set, so without a share of it'),
             ...self::remark($missing, $scope, 'no value in some periods; the total excludes them'),
             ...self::remark($negative, $scope, 'negative in some periods; no shares there'),
         ]);
@@ -145,7 +146,7 @@ final readonly class Share implements Stop
         $whole = match ($this->of) {
             'focus' => 'lines in focus',
             'group' => 'its group',
-            default => 'all',
+            default => "all{$scope->among()}",
         };
 
         return Explanation::of(
@@ -157,13 +158,26 @@ final readonly class Share implements Stop
         );
     }
 
+    /** @return array<string, string> keys of those in focus that have no share */
+    private function outside(SeriesTable $arriving, Scope $scope): array
+    {
+        $outside = [];
+        foreach ($scope->focus as $key) {
+            if ($this->of === 'all' && isset($arriving->series[$key]) && !$scope->isCompared($key)) {
+                $outside[$key] = $key;
+            }
+        }
+
+        return $outside;
+    }
+
     /** Which whole an entity is part of, or null when of none. */
     private function wholeOf(string $key, Scope $scope): ?string
     {
         return match ($this->of) {
             'focus' => in_array($key, $scope->focus, true) ? 'focus' : null,
             'group' => $scope->groupOf($key),
-            default => 'all',
+            default => $scope->isCompared($key) ? 'all' : null,
         };
     }
 

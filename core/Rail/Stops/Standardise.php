@@ -92,7 +92,7 @@ final readonly class Standardise implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $present = $scope->present($arriving);
+        $present = $scope->compared($arriving);
         $deviations = $this->by === 'deviations';
         [$middles, $spreads] = $deviations
             ? PeerFigures::moments($present, $scope->conventions->ofAll)
@@ -128,7 +128,7 @@ final readonly class Standardise implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $present = $scope->present($arriving);
+        $present = $scope->compared($arriving);
         $deviations = $this->by === 'deviations';
         $values = array_column($present, $position);
         [$means, $spreads] = $deviations ? PeerFigures::moments($present, $scope->conventions->ofAll) : [[], []];
@@ -143,9 +143,9 @@ final readonly class Standardise implements Stop
                 ') ÷ ' .
                 Explanation::number($spread) .
                 match (true) {
-                    !$deviations => ' (median and interquartile range of all)',
-                    $scope->conventions->ofAll => ' (mean and population standard deviation of all)',
-                    default => ' (mean and standard deviation of all)',
+                    !$deviations => " (median and interquartile range of all{$scope->among()})",
+                    $scope->conventions->ofAll => " (mean and population standard deviation of all{$scope->among()})",
+                    default => " (mean and standard deviation of all{$scope->among()})",
                 },
             $position,
         );

@@ -39,7 +39,8 @@ final readonly class Pairs
                 $pairs[] = self::pair($comparison, $line, $other->name, $other->values);
             }
             if ($comparison->peerLine !== [] && $comparison->peers->count($comparison->spoken) > 1) {
-                $name = 'the ' . lcfirst($comparison->study->part(PeersPart::class)->lineName());
+                $name =
+                    'the ' . lcfirst($comparison->study->part(PeersPart::class)->lineName($comparison->peers->chosen));
                 $pairs[] = self::pair($comparison, $line, $name, $comparison->peerLine);
             }
         }
