@@ -16,6 +16,7 @@ use App\Http\Controllers\HelpController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\OrdersController;
 use App\Http\Controllers\PaletteController;
+use App\Http\Controllers\PeerSetController;
 use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ProposalsController;
 use App\Http\Controllers\ReadoutController;
@@ -41,6 +42,12 @@ Route::patch('/datasets/{dataset}/measures', [DatasetController::class, 'measure
 Route::post('/datasets/{dataset}/measures', [DatasetController::class, 'derive'])->name('datasets.derive');
 Route::patch('/datasets/{dataset}/breakdowns', [BreakdownController::class, 'update'])->name('breakdowns.update');
 Route::patch('/datasets/{dataset}/entities', [DatasetController::class, 'entities'])->name('datasets.entities');
+Route::get('/datasets/{dataset}/peer-sets/new', [PeerSetController::class, 'create'])->name('peer-sets.create');
+Route::get('/datasets/{dataset}/peer-sets/preview', [PeerSetController::class, 'preview'])->name('peer-sets.preview');
+Route::get('/datasets/{dataset}/peer-sets/{key}', [PeerSetController::class, 'show'])->name('peer-sets.show');
+Route::post('/datasets/{dataset}/peer-sets', [PeerSetController::class, 'store'])->name('peer-sets.store');
+Route::delete('/datasets/{dataset}/peer-sets/{key}', [PeerSetController::class, 'destroy'])->name('peer-sets.destroy');
+Route::post('/studies/{study}/peer-sets', [PeerSetController::class, 'like'])->name('peer-sets.like');
 Route::get('/datasets/{dataset}/out/{format}', [DatasetController::class, 'out'])
     ->whereIn('format', array_keys(DatasetFormats::ALL))
     ->name('datasets.out');

@@ -10,7 +10,9 @@ use App\Models\Measure;
 use App\Models\StoredSeries;
 use DuskRail\Data\Better;
 use DuskRail\Data\Cell;
+use DuskRail\Data\InvalidPeerSet;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\PeerSetRules;
 use DuskRail\Data\Status;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Reading\Limits;
@@ -31,6 +33,7 @@ final readonly class CarriedData
      * @param array<array-key, array{name: string, home: bool, about: array<array-key, string>}> $entities by key
      * @param list<array{string, string, PackedSeries, string}> $series measure, entity, figures, cell
      * @param list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
+     * @param list<PeerSetRules> $peerSets
      */
     private function __construct(
         private string $name,
@@ -39,6 +42,7 @@ final readonly class CarriedData
         private array $entities,
         private array $series,
         private array $breakdowns,
+        private array $peerSets,
     ) {}
 
     /**
@@ -73,6 +77,7 @@ final readonly class CarriedData
             'name' => $dataset->name,
             'source' => $dataset->source,
             ...$dataset->breakdowns === [] ? [] : ['breakdowns' => $dataset->breakdowns],
+            ...$dataset->peer_sets === [] ? [] : ['peerSets' => $dataset->peer_sets],
             'measures' => $dataset
                 ->measures()
                 ->whereIn('key', $measures)
@@ -143,6 +148,7 @@ final readonly class CarriedData
             $entities,
             self::packed($all, $measures, $entities),
             self::breakdowns($data),
+            self::peerSets($data),
         );
     }
 
@@ -153,6 +159,7 @@ final readonly class CarriedData
             'name' => $this->name,
             'source' => $this->source,
             'breakdowns' => $this->breakdowns,
+            'peer_sets' => array_map(static fn(PeerSetRules $set): array => $set->toArray(), $this->peerSets),
         ]);
         $measures = $entities = [];
         foreach ($this->measures as $key => $one) {
@@ -192,6 +199,24 @@ final readonly class CarriedData
         }
 
         return $breakdowns;
+    }
+
+    /**
+     * @param array<array-key, mixed> $data
+     * @return list<PeerSetRules>
+     */
+    private static function peerSets(array $data): array
+    {
+        $sets = [];
+        foreach (isset($data['peerSets']) ? self::list($data, 'peerSets') : [] as $path => $one) {
+            try {
+                $sets[self::once($one, $path, $sets)] = PeerSetRules::from($one);
+            } catch (InvalidPeerSet $problem) {
+                throw InvalidStudy::at($path, $problem->getMessage());
+            }
+        }
+
+        return array_values($sets);
     }
 
     /**

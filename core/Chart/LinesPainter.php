@@ -11,6 +11,7 @@ use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\OwnLook;
 use DuskRail\Outcome\Line;
+use DuskRail\Outcome\LineRole;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Time\Period;
@@ -68,8 +69,10 @@ final readonly class LinesPainter
         $quiet = $this->lineup->inState(LineState::Peer);
         $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
         $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
+        // Who is not compared lies behind those who are.
+        usort($quiet, static fn(Line $a, Line $b): int => self::isOutside($b) <=> self::isOutside($a));
         foreach ($this->lineup->summary->drawsLines ? $quiet : [] as $line) {
-            $ink = Ink::of($line, Ink::Peer);
+            $ink = Ink::of($line, self::isOutside($line) ? Ink::Hair : Ink::Peer);
             $groups[] = new Group(
                 'series',
                 [
@@ -96,6 +99,11 @@ final readonly class LinesPainter
         }
 
         return $groups;
+    }
+
+    private static function isOutside(Line $line): bool
+    {
+        return $line->role === LineRole::Outside;
     }
 
     public function focus(Line $line): Group

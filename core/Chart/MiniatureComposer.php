@@ -6,6 +6,7 @@ namespace DuskRail\Chart;
 
 use DuskRail\Outcome\Facet;
 use DuskRail\Outcome\Line;
+use DuskRail\Outcome\LineRole;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Scattered;
 use DuskRail\Outcome\SparkRow;
@@ -182,7 +183,8 @@ final readonly class MiniatureComposer
         foreach ($quiet as $n => $line) {
             $pieces = $n % $every === 0 ? Pieces::of($line->values, $plot, $scale, $line->absent) : [];
             if ($pieces !== []) {
-                $marks[] = new Stroke(self::thinned($pieces), Ink::of($line, Ink::Peer), 1.1, [], self::GRAIN);
+                $quietly = $line->role === LineRole::Outside ? Ink::Hair : Ink::Peer;
+                $marks[] = new Stroke(self::thinned($pieces), Ink::of($line, $quietly), 1.1, [], self::GRAIN);
             }
         }
         $told = $lineup->focus();

@@ -186,6 +186,13 @@ final readonly class Comparison
         $all = ChosenPeers::all($conventions->homeIsPeer);
         $chosen = $entities ? $this->data->chosen ?? $all : $all;
         $peers = PeerSet::of($present, $this->data->entities(), $chosen, $this->better(), $conventions);
+        $hides = $this->study->part(PeersPart::class)->outside === 'hidden';
+        $lines = array_map(
+            static fn(Line $l): Line => $l->isGroup() || $l->isSummary() || $chosen->holds($l->key)
+                ? $l
+                : $l->outside($hides),
+            $lines,
+        );
         $peerLine = $entities ? $this->peerLine($peers) : [];
         $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $spoken);
         $level = $last === null ? NAN : $peerLine[$last];
@@ -327,7 +334,9 @@ final readonly class Comparison
             null,
             false,
             $absent,
-            summary: ($this->data->entities()[$key] ?? null)?->isSummary() ?? false,
+            role: ($this->data->entities()[$key] ?? null)?->isSummary() ?? false
+                ? LineRole::Summary
+                : LineRole::Compared,
         );
     }
 

@@ -188,7 +188,7 @@ final class Facets
                 [$line],
                 0,
                 $axis->count - 1,
-                new PeerSummary(new PeersPart(PeerLine::None)),
+                new PeerSummary(new PeersPart(line: PeerLine::None)),
                 $comparison->decimals,
             );
             $facets[] = new Facet(

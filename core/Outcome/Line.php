@@ -20,7 +20,7 @@ final readonly class Line
      * @param bool $dashed what is before or not yet certain, in the hue of what it belongs to
      * @param array<int, true> $absent positions that this line does not have, which are no gaps: 29 February of
      *     most years
-     * @param bool $summary whether it stands for others together, and is compared with nobody
+     * @param LineRole $role what it is beside those that are compared
      * @param Tone|null $tone where lines are coloured by a value of theirs
      */
     public function __construct(
@@ -35,7 +35,7 @@ final readonly class Line
         public bool $dashed = false,
         public array $absent = [],
         public ?Tone $tone = null,
-        public bool $summary = false,
+        public LineRole $role = LineRole::Compared,
     ) {}
 
     public function toned(Tone $tone): self
@@ -52,8 +52,32 @@ final readonly class Line
             $this->dashed,
             $this->absent,
             $tone,
-            $this->summary,
+            $this->role,
         );
+    }
+
+    /** The same as one that is not of the peer set; it is drawn behind the others, or not at all. */
+    public function outside(bool $isHidden): self
+    {
+        return new self(
+            $this->key,
+            $this->name,
+            $this->group,
+            $isHidden && $this->state === LineState::Peer ? LineState::Off : $this->state,
+            $this->hue,
+            $this->values,
+            $this->last,
+            $this->at,
+            $this->dashed,
+            $this->absent,
+            $this->tone,
+            LineRole::Outside,
+        );
+    }
+
+    public function isSummary(): bool
+    {
+        return $this->role === LineRole::Summary;
     }
 
     /** The same over another stretch of its axis. */
@@ -71,7 +95,7 @@ final readonly class Line
             $this->dashed,
             $this->absent,
             $this->tone,
-            $this->summary,
+            $this->role,
         );
     }
 

@@ -72,7 +72,7 @@ final class Overlay
             0,
             $axis->count - 1,
             new PeerSummary(
-                new PeersPart($band ? PeerLine::Median : PeerLine::None, $band ? Band::Range : Band::None),
+                new PeersPart(line: $band ? PeerLine::Median : PeerLine::None, band: $band ? Band::Range : Band::None),
                 $band ? PeerFigures::quantile($earlier, 0.5) : [],
                 self::summaryName($axis, array_keys($earlier)),
                 $band ? array_values($earlier) : [],

@@ -51,7 +51,7 @@ final class PeerSet
         $isPeer = static fn(Line $l): bool => !isset($entities[$l->key]) || $chosen->isPeer($entities[$l->key]);
 
         return new self(
-            array_values(array_filter($own, static fn(Line $l): bool => !$l->summary && $chosen->holds($l->key))),
+            array_values(array_filter($own, static fn(Line $l): bool => !$l->isSummary() && $chosen->holds($l->key))),
             array_values(array_filter($lines, static fn(Line $l): bool => $l->isGroup())),
             array_values(array_filter($own, $isPeer)),
             $chosen,
@@ -127,7 +127,7 @@ final class PeerSet
 
     private function isAmong(Line $line): bool
     {
-        return $line->isGroup() || (!$line->summary && $this->chosen->holds($line->key));
+        return $line->isGroup() || (!$line->isSummary() && $this->chosen->holds($line->key));
     }
 
     /** @return array{float, float} median and best quartile of the peers, NAN without any */

@@ -38,6 +38,6 @@ final readonly class PeerSummary
 
     public function withoutBand(): self
     {
-        return new self(new PeersPart($this->part->line), $this->line, $this->name, [], $this->drawsLines);
+        return new self(new PeersPart(line: $this->part->line), $this->line, $this->name, [], $this->drawsLines);
     }
 }

@@ -15,6 +15,7 @@ final class Signals
         OwnScales::class,
         BelowLogarithm::class,
         LeftOutMeasures::class,
+        LostPeerSet::class,
         FewPeers::class,
         MeanOfRatios::class,
         OddBase::class,

@@ -60,6 +60,43 @@ final class TasksTest extends BrowserTestCase
         self::assertSame(2 * ($browser->number('document.getElementById("chart").dataset.width') + 60), $size[0]);
     }
 
+    /** Where a town of 200 stands in its own class, which two clicks choose, worked out here a second time. */
+    public function testAPlaceIsInTheOwnClassOfTheOneThatIsCompared(): void
+    {
+        mt_srand(57);
+        $rows = "Town,Class,Year,Spending (kr per person)\n";
+        $latest = [];
+        foreach (range(1, 200) as $n) {
+            $class = ['small', 'middle', 'large'][$n % 7 < 2 ? 1 : ($n % 7 < 5 ? 0 : 2)];
+            foreach ([2022, 2023, 2024] as $year) {
+                $value = mt_rand(20_000, 90_000) / 10;
+                $rows .= "Town {$n},{$class},{$year},{$value}\n";
+            }
+            $latest[$class]["Town {$n}"] = $value;
+        }
+        $path = sys_get_temp_dir() . '/dusk-rail-towns-' . getmypid() . '.csv';
+        file_put_contents($path, $rows);
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.drop.new input[type=file]', $path);
+        unlink($path);
+        $browser->see('h1', 'towns')->click('#confirm .button')->see('#workspace', 'Spending');
+        $this->settled();
+        $town = 'Town 1';
+        $class = array_keys(array_filter($latest, static fn(array $towns): bool => isset($towns[$town])))[0];
+        $browser->see('.headline', $town);
+        // The class was read as the group, and its heading is the set.
+        $browser->run(
+            "[...document.querySelectorAll('.rows h2 .group')].find((b) => b.textContent.trim() === '{$class}')?.click()",
+        );
+        $of = count($latest[$class]);
+        $browser->see('.compared', "in {$class}");
+        $higher = count(array_filter($latest[$class], static fn(float $v): bool => $v > $latest[$class][$town]));
+        $browser->click('[popovertarget=standing]')->see('#standing', 'of ' . $of);
+        $place = $browser->run("return document.querySelector('#standing tbody td:nth-child(3)').textContent.trim()");
+        self::assertSame($higher + 1 . " of {$of}", $place);
+    }
+
     /** Someone who has never seen the program, with a file of her own, follows what it proposes. */
     public function testANewcomerComesFromHerFileToAnImageInTwelveActions(): void
     {

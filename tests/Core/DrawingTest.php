@@ -225,7 +225,10 @@ final class DrawingTest extends TestCase
         $composer = new LinesComposer(new SquareLetters());
         $scene = $composer->compose(
             Lineup::of(
-                Comparison::of(Make::study($data)->withPart(new PeersPart(PeerLine::Median, Band::Quartiles)), $data),
+                Comparison::of(
+                    Make::study($data)->withPart(new PeersPart(line: PeerLine::Median, band: Band::Quartiles)),
+                    $data,
+                ),
             ),
             600,
             300,

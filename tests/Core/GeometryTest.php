@@ -51,7 +51,7 @@ final class GeometryTest extends TestCase
         $study = Make::study($data)
             ->withState('a', LineState::Focus)
             ->withState('b', LineState::Focus)
-            ->withPart(new PeersPart(PeerLine::Median, Band::Range));
+            ->withPart(new PeersPart(line: PeerLine::Median, band: Band::Range));
         self::assertSame(
             ['band', 'c', 'd', 'e', 'median', 'b', 'a', 'home'],
             array_values(
@@ -239,7 +239,7 @@ final class GeometryTest extends TestCase
     public function testTheAreaOfABandRunsThereAlongItsUpperEdgeAndBackAlongItsLower(): void
     {
         $data = self::data(['home' => [9, 9], 'a' => [1, 2], 'b' => [3, 8], 'c' => [6, 5]]);
-        $study = Make::study($data)->withPart(new PeersPart(PeerLine::Median, Band::Range));
+        $study = Make::study($data)->withPart(new PeersPart(line: PeerLine::Median, band: Band::Range));
         $scene = self::scene($study, $data);
         [$plot, $scale] = [$scene->plot, $scene->scale];
         $area = self::inRole($scene, ['band'])[0]->marks[0] ?? null;

@@ -136,7 +136,15 @@ final class StudyTest extends TestCase
             ->withRange(PeriodRange::parse('2019-06..2020-12'))
             ->withSort(RosterSort::Lowest)
             ->withWords(new OwnWords('A', null, 'B'))
-            ->withPart(new PeersPart(PeerLine::Pooled, Band::Deciles, 'Plain', Targets::parse('4.5; Marl 2020 3')));
+            ->withPart(
+                new PeersPart(
+                    'group:Plain',
+                    'hidden',
+                    PeerLine::Pooled,
+                    Band::Deciles,
+                    Targets::parse('4.5; Marl 2020 3'),
+                ),
+            );
         $document = json_decode((string) json_encode(StudyDocument::write($study)), true);
         self::assertIsArray($document);
         self::assertEquals($study, StudyDocument::read($document));

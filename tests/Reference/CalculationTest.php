@@ -246,7 +246,10 @@ final class CalculationTest extends TestCase
         $per = $study->rail->with(StopCatalogue::make('per-denominator', ['measure' => 'people', 'newest' => 'blank']));
         $compared = 0;
         foreach (['together' => PeerLine::Pooled, 'mean of ratios' => PeerLine::Mean] as $kind => $line) {
-            $comparison = Comparison::of($study->withRail($per)->withFocus([])->withPart(new PeersPart($line)), $data);
+            $comparison = Comparison::of(
+                $study->withRail($per)->withFocus([])->withPart(new PeersPart(line: $line)),
+                $data,
+            );
             for ($i = 0; $i <= 50; $i += 5) {
                 self::assertEqualsWithDelta($expected[$kind][''][$i], $comparison->peerLine[$i], 1e-12 * 80);
                 foreach ($comparison->lines as $country) {

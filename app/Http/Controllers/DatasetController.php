@@ -13,6 +13,8 @@ use App\Models\Dataset;
 use App\Models\Measure;
 use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\PeerSetRules;
+use DuskRail\Peers\Membership;
 use DuskRail\Rail\Derived;
 use DuskRail\Rail\Formula\Renaming;
 use DuskRail\Refusal;
@@ -37,8 +39,23 @@ final class DatasetController
             'dataset' => $dataset,
             'entities' => $dataset->entities()->paginate(self::AT_ONCE),
             'versions' => new Versions($dataset),
+            'sets' => self::sets($dataset),
             'formats' => DatasetFormats::ALL,
         ]);
+    }
+
+    /** @return list<Membership> the peer sets, each with who is in it */
+    private static function sets(Dataset $dataset): array
+    {
+        $data = new StoredData($dataset);
+        $first = (string) array_key_first($data->measures());
+
+        return array_values(
+            array_map(
+                static fn(PeerSetRules $rules): Membership => Membership::of($rules, $data, $first),
+                $data->peerSets(),
+            ),
+        );
     }
 
     public function update(Request $request, Dataset $dataset): RedirectResponse

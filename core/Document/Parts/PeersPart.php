@@ -27,6 +27,16 @@ final readonly class PeersPart implements Part
      * @param Targets $target in the unit that the rail ends in
      */
     public function __construct(
+        #[Chosen('peer set', of: 'peer sets', none: 'All', least: 1, lead: 'peer set')] public string $set = '',
+        #[
+            Choice(
+                'outside the set',
+                ['faint' => 'fainter', 'hidden' => 'hidden'],
+                lead: 'outside the set',
+                if: 'peer set',
+            ),
+        ]
+        public string $outside = 'faint',
         #[
             Choice(
                 'peer line',
@@ -42,7 +52,6 @@ final readonly class PeersPart implements Part
         ]
         public PeerLine $line = PeerLine::Median,
         #[Choice('band', enum: Band::class, lead: 'peer band')] public Band $band = Band::None,
-        #[Chosen('peer set', of: 'peer sets', none: 'All', least: 1, lead: 'peer set')] public string $set = '',
         #[
             Parsed(
                 'target',
@@ -53,15 +62,6 @@ final readonly class PeersPart implements Part
             ),
         ]
         public Targets $target = new Targets(),
-        #[
-            Choice(
-                'outside the set',
-                ['faint' => 'fainter', 'hidden' => 'hidden'],
-                lead: 'outside the set',
-                if: 'peer set',
-            ),
-        ]
-        public string $outside = 'faint',
     ) {}
 
     public static function from(array $settings): static
@@ -69,11 +69,11 @@ final readonly class PeersPart implements Part
         // As studies have it that were made before there were peer sets.
         $group = $settings['group'] ?? null;
         unset($settings['group']);
+        if (is_string($group) && $group !== '' && in_array($settings['set'] ?? '', ['', null], true)) {
+            $settings['set'] = "group:{$group}";
+        }
 
-        return Declaration::of(self::class)->read([
-            ...is_string($group) && $group !== '' ? ['set' => "group:{$group}"] : [],
-            ...$settings,
-        ]);
+        return Declaration::of(self::class)->read($settings);
     }
 
     /** The group that lines are compared with; nothing where it is no group. */
@@ -92,12 +92,13 @@ final readonly class PeersPart implements Part
         return 'Peers';
     }
 
-    /** The name of its line: `Peer median`, `Upland median`, `Peer median, like Veldmere`. */
+    /** The name of its line: `Peer median`, `Upland median`, `Median like Veldmere`. */
     public function lineName(ChosenPeers $chosen): string
     {
         return match (true) {
             $chosen->isAll() => $this->line->name(),
-            !$chosen->isGroup => "{$this->line->name()}," . $chosen->among,
+            !$chosen->isGroup => ($this->line === PeerLine::Pooled ? 'Weighted mean' : ucfirst($this->line->value)) .
+                $chosen->among,
             $this->line === PeerLine::Pooled => "{$chosen->name} together",
             default => "{$chosen->name} {$this->line->value}",
         };

@@ -60,6 +60,16 @@
             <button class="button is-small">Add measure</button>
         </form>
 
+        <h2 id="peer-sets">Peer sets</h2>
+        @if ($sets === [])
+            <p class="quiet">A peer set says whom an entity is compared with: those most like it, those that meet conditions, or those you choose. Every study of this data set can use it.</p>
+        @else
+            <ul class="peer-sets">
+                @foreach ($sets as $set)<li><a href="{{ route('peer-sets.show', [$dataset, $set->rules->key]) }}">{{ $set->rules->name }}</a> <span class="quiet">{{ $set->inWords() }}</span></li>@endforeach
+            </ul>
+        @endif
+        <p><a class="button is-small" href="{{ route('peer-sets.create', $dataset) }}">New peer set</a></p>
+
         @if ($dataset->breakdowns !== [])
             <h2>Breakdowns</h2>
             <form method="post" action="{{ route('breakdowns.update', $dataset) }}" class="breakdowns">@csrf @method('patch')

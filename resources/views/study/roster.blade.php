@@ -7,6 +7,8 @@
         $groups[$line->group][] = $line;
     }
     ksort($groups);
+    $set = $comparison->study->part(\DuskRail\Document\Parts\PeersPart::class)->set;
+    $isCompared = $screen->view->hasPeers() && $screen->view->dimension($comparison->study) === 'e' && $comparison->study->part(\DuskRail\Document\Parts\LinesPart::class)->across === 'entities';
     if ($comparison->study->part(\DuskRail\Document\Parts\LinesPart::class)->groups !== [] && isset($groups['Groups'])) {
         // Whole groups stand after what they are made of.
         $groups += ['Whole groups' => $groups['Groups']];
@@ -35,9 +37,13 @@
             </x-settings>
         </div>
     @endif
+    @if ($isCompared)<button type="button" class="plain small compared" popovertarget="set-peers" title="Choose the peer set">Compared with {{ \DuskRail\Words\PeersInWords::of($comparison) }}</button>@endif
     <div class="rows" id="rows">
         @foreach ($groups as $group => $lines)
-            @if ($group !== '')<h2>{{ $group }}</h2>@endif
+            @if ($group !== '' && $isCompared && count($groups) > 1 && ! in_array($group, ['Groups', 'Whole groups'], true))
+                @php($isSet = $set === "group:{$group}")
+                <h2><x-change :study="$screen->study" change="set" :with="['part' => 'peers', 'settings' => ['set' => $isSet ? '' : 'group:'.$group]]" class="plain group" :title="$isSet ? 'Compare with all again' : 'Compare with this group'" :aria-pressed="$isSet ? 'true' : 'false'">{{ $group }}{{ $isSet ? ' ×' : '' }}</x-change></h2>
+            @elseif ($group !== '')<h2>{{ $group }}</h2>@endif
             <x-roster-rows :lineup="$years ? $screen->lineup : \DuskRail\Outcome\Lineup::of($comparison)" :lines="$lines" />
         @endforeach
         <p class="nothing" hidden>No name matches.</p>

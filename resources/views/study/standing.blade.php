@@ -8,6 +8,7 @@
     @if ($standings === [])
         <p>Choose a line in the roster to compare it with its peers.</p>
     @else
+        <p>Compared with {{ \DuskRail\Words\PeersInWords::of($comparison) }}.</p>
         <table class="standing">
             <thead><tr><td></td><th scope="col">Value</th><th scope="col">Rank</th><th scope="col">Rank a year earlier</th><th scope="col">Percentile</th><th scope="col">Gap to median</th><th scope="col">Gap to best quartile</th>@if (! $peers->target->isNone())<th scope="col">Gap to target</th>@endif<th scope="col">Growth per year</th><th scope="col">Trend</th></tr></thead>
             <tbody>

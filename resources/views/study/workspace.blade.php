@@ -63,7 +63,13 @@
                 <div class="tools" role="group" aria-label="Chart settings">
                 <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\LinesPart::class" label="Compare" />
                 @if ($screen->view->hasPeers())
-                    <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\PeersPart::class" label="Peers"><x-settings-form :screen="$screen" :part="\DuskRail\Document\Parts\ConventionsPart::class" /></x-settings>
+                    <x-tool of="peers" label="Peers" />
+                    <div class="editor dock" popover id="set-peers" role="group" aria-label="Peers">
+                        @include('study.peer-sets')
+                        <x-settings-form :screen="$screen" :part="\DuskRail\Document\Parts\PeersPart::class" />
+                        <x-settings-form :screen="$screen" :part="\DuskRail\Document\Parts\ConventionsPart::class" />
+                        <x-close of="set-peers" />
+                    </div>
                 @endif
                 @foreach ($screen->view->parts() as $part)
                     @includeFirst(["study.tools.{$part::name()}", 'study.tools.any'], ['part' => $part])

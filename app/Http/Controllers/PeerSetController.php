@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Data\RevisionWriter;
+use App\Data\StoredData;
+use App\Models\Dataset;
+use App\Models\Study;
+use App\View\PeerSetScreen;
+use DuskRail\Data\InvalidPeerSet;
+use DuskRail\Data\PeerSetRules;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Peers\Likes;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+
+/** Peer sets of a data set: defined once, chosen by its studies. */
+final class PeerSetController
+{
+    public function create(Request $request, Dataset $dataset): View
+    {
+        return $this->page($request, $dataset, Likes::home(new StoredData($dataset)));
+    }
+
+    public function show(Request $request, Dataset $dataset, string $key): View
+    {
+        return $this->page($request, $dataset, $dataset->asPeerSets()[$key] ?? abort(404));
+    }
+
+    /** Who would be in the set as the form has it; or what is wrong with it. */
+    public function preview(Request $request, Dataset $dataset): Response
+    {
+        try {
+            $rules = PeerSetScreen::read($request->all());
+            $screen = PeerSetScreen::of($dataset, $rules, $request->string('measure')->value());
+
+            return response()->view('data.peer-set-members', ['screen' => $screen]);
+        } catch (InvalidPeerSet $problem) {
+            return response()->view('data.peer-set-problem', ['problem' => $problem->getMessage()]);
+        }
+    }
+
+    public function store(Request $request, Dataset $dataset): RedirectResponse
+    {
+        try {
+            $rules = PeerSetScreen::read($request->all());
+        } catch (InvalidPeerSet $problem) {
+            return back()
+                ->withInput()
+                ->withErrors(['set' => $problem->getMessage()]);
+        }
+        $rules = $this->named($dataset, $rules);
+        if ($request->boolean('keep')) {
+            $screen = PeerSetScreen::of($dataset, $rules, $request->string('measure')->value());
+            $rules = $rules->frozenAs($screen->membership->members());
+        }
+        $this->put($dataset, $rules);
+        $study = $dataset->studies()->find($request->integer('study'));
+        if ($study instanceof Study) {
+            $this->choose($study, $rules);
+
+            return redirect()->route('studies.show', $study);
+        }
+
+        return redirect()
+            ->route('datasets.show', $dataset)
+            ->with('message', "The peer set “{$rules->name}” was saved.");
+    }
+
+    /** The entities nearest to the one that a study is about, with one click. */
+    public function like(Request $request, Study $study): RedirectResponse
+    {
+        $data = new StoredData($study->dataset);
+        $subject = $request->string('entity')->value();
+        abort_unless(
+            isset($data->entities()[$subject]),
+            422,
+            'The data set does not have this entity. Reload the page.',
+        );
+        $rules = Likes::of($data, $subject);
+        foreach ($study->dataset->asPeerSets() as $set) {
+            if ($set->nearest?->to === $subject && $set->name === $rules->name) {
+                $this->choose($study, $set);
+
+                return redirect()->route('studies.show', $study);
+            }
+        }
+        $rules = $this->named($study->dataset, $rules);
+        $this->put($study->dataset, $rules);
+        $this->choose($study, $rules);
+
+        return redirect()
+            ->route('studies.show', $study)
+            ->with('message', "The peer set “{$rules->name}” was created. “Peers” shows who is in it.");
+    }
+
+    public function destroy(Dataset $dataset, string $key): RedirectResponse
+    {
+        $sets = $dataset->asPeerSets();
+        $name = ($sets[$key] ?? abort(404))->name;
+        $this->write($dataset, array_diff_key($sets, [$key => true]));
+
+        return redirect()
+            ->route('datasets.show', $dataset)
+            ->with('message', "The peer set “{$name}” was deleted. Studies that used it compare with all.");
+    }
+
+    private function page(Request $request, Dataset $dataset, PeerSetRules $rules): View
+    {
+        $study = $dataset->studies()->find($request->integer('study'));
+        $measure = $study instanceof Study ? $study->document()->measure : '';
+
+        return view('data.peer-set', [
+            'screen' => PeerSetScreen::of($dataset, $rules, $measure),
+            'study' => $study,
+        ]);
+    }
+
+    /** With a key of its own where it is new, and a name that no other set has. */
+    private function named(Dataset $dataset, PeerSetRules $rules): PeerSetRules
+    {
+        $sets = $dataset->asPeerSets();
+        $names = [];
+        foreach ($sets as $set) {
+            if ($set->key !== $rules->key) {
+                $names[] = mb_strtolower($set->name);
+            }
+        }
+        $name = $rules->name;
+        for ($n = 2; in_array(mb_strtolower($name), $names, true); $n++) {
+            $name = "{$rules->name} {$n}";
+        }
+        $slug = Str::slug($name);
+        $key = match (true) {
+            isset($sets[$rules->key]) => $rules->key,
+            $slug === '' => 'set',
+            default => $slug,
+        };
+        for ($n = 2, $free = $key; $key !== $rules->key && isset($sets[$key]); $n++) {
+            $key = "{$free}-{$n}";
+        }
+
+        return PeerSetRules::from([...$rules->toArray(), 'key' => $key, 'name' => $name]);
+    }
+
+    private function put(Dataset $dataset, PeerSetRules $rules): void
+    {
+        $this->write($dataset, [...$dataset->asPeerSets(), $rules->key => $rules]);
+    }
+
+    /** @param array<string, PeerSetRules> $sets */
+    private function write(Dataset $dataset, array $sets): void
+    {
+        $dataset->update([
+            'peer_sets' => array_values(array_map(static fn(PeerSetRules $r): array => $r->toArray(), $sets)),
+        ]);
+        $dataset->describeAnew();
+    }
+
+    private function choose(Study $study, PeerSetRules $rules): void
+    {
+        $change = Changes::read('set', ['part' => 'peers', 'settings' => ['set' => "set:{$rules->key}"]]);
+        $before = $study->document();
+        $after = $change->apply($before, $study->refresh()->data());
+        if ($after != $before) {
+            RevisionWriter::write($study, $after, "Compare with “{$rules->name}”");
+        }
+    }
+}

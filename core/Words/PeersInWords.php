@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Words;
+
+use DuskRail\Outcome\Comparison;
+
+/** Whom a study compares with, and how many of them have a value: `12 peers like Veldmere, 11 with a value`. */
+final class PeersInWords
+{
+    public static function of(Comparison $comparison): string
+    {
+        $peers = $comparison->peers;
+        $size = $peers->size();
+        $there = $comparison->spoken < 0 ? 0 : $peers->count($comparison->spoken);
+        $noun = $size === 1 ? 'peer' : 'peers';
+
+        return "{$size} {$noun}{$peers->chosen->among}" . ($there === $size ? '' : ", {$there} with a value");
+    }
+}

@@ -1,0 +1,1 @@
+<p class="said wrong">{{ $problem }}</p>
