@@ -11,6 +11,9 @@ use App\Models\Measure;
 use App\Models\StoredSeries;
 use Closure;
 use DuskRail\Data\Breakdown;
+use DuskRail\Data\Divisor;
+use DuskRail\Data\Measure as CoreMeasure;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Revision;
 use DuskRail\Document\Study;
 use DuskRail\Reading\FoundBreakdowns;
@@ -358,12 +361,12 @@ final readonly class Import
     /** @return list<int> id of each measure of the file, of which the new ones are made */
     private function measures(Dataset $dataset, Observations $observations, Matching $matching): array
     {
-        $ids = [];
+        $ids = $new = [];
         // A table of attributes has none.
         foreach ($this->plan->shape === Attributes::NAME ? [] : $matching->named as $n => $read) {
-            $ids[] = (
-                $matching->measures[$n] ??
-                Measure::create([
+            $measure = $matching->measures[$n] ?? null;
+            if ($measure === null) {
+                $new[] = $measure = Measure::create([
                     'dataset_id' => $dataset->id,
                     'key' => $matching->measureKeys[$n],
                     'name' => $read->name,
@@ -371,8 +374,15 @@ final readonly class Import
                     'kind' => $read->kind,
                     'better' => $read->better,
                     'frequency' => $observations->frequencyOf($n),
-                ])
-            )->id;
+                ]);
+            }
+            $ids[] = $measure->id;
+        }
+        $rates = array_filter($new, static fn(Measure $m): bool => $m->kind === MeasureKind::Rate);
+        $all =
+            $rates === [] ? [] : $dataset->measures()->get()->map(static fn(Measure $m): CoreMeasure => $m->asCore());
+        foreach ($rates as $rate) {
+            $rate->update(['per' => Divisor::guess($rate->name, $rate->unit, $all)]);
         }
 
         return $ids;

@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property Better $better
  * @property Frequency $frequency
  * @property string $formula that it is worked out by from others; nothing for one whose figures are stored
+ * @property string $per key of the measure that a rate is per; nothing where that is not known
  * @property int|null $decimals that its figures are written with; null for as many as they deserve
  */
 final class Measure extends Model
@@ -27,17 +28,14 @@ final class Measure extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['per' => ''];
+
     protected $casts = ['kind' => MeasureKind::class, 'better' => Better::class, 'frequency' => Frequency::class];
 
     public function asCore(): CoreMeasure
     {
-        return CoreMeasure::of(
-            $this->key,
-            $this->name,
-            $this->unit,
-            $this->kind,
-            $this->frequency,
-            $this->better,
-        )->withDecimals($this->decimals);
+        return CoreMeasure::of($this->key, $this->name, $this->unit, $this->kind, $this->frequency, $this->better)
+            ->withDecimals($this->decimals)
+            ->withPer($this->per);
     }
 }

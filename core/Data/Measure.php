@@ -8,7 +8,8 @@ use DuskRail\Time\Frequency;
 
 /**
  * What is counted or measured, at which frequency, in which unit (without the period: a flow's unit is `Ml`, not `Ml
- * per month`); and with how many decimals it is written, if that was said.
+ * per month`); with how many decimals it is written, if that was said; and of a rate the key of the measure that it is
+ * per, by which its values are weighed: punctuality is per kilometres run.
  */
 final readonly class Measure
 {
@@ -20,6 +21,7 @@ final readonly class Measure
         public Better $better,
         public Frequency $frequency,
         public ?int $decimals = null,
+        public string $per = '',
     ) {}
 
     public static function of(
@@ -36,7 +38,31 @@ final readonly class Measure
     /** The same, written with so many decimals; null for as many as its figures deserve. */
     public function withDecimals(?int $decimals): self
     {
-        return new self($this->key, $this->name, $this->unit, $this->kind, $this->better, $this->frequency, $decimals);
+        return new self(
+            $this->key,
+            $this->name,
+            $this->unit,
+            $this->kind,
+            $this->better,
+            $this->frequency,
+            $decimals,
+            $this->per,
+        );
+    }
+
+    /** The same, being a rate per another measure; nothing where that is not known. */
+    public function withPer(string $measure): self
+    {
+        return new self(
+            $this->key,
+            $this->name,
+            $this->unit,
+            $this->kind,
+            $this->better,
+            $this->frequency,
+            $this->decimals,
+            $measure,
+        );
     }
 
     /** The unit of one value: a flow's is per period. */

@@ -10,6 +10,7 @@ use DuskRail\Data\DataSource;
 use DuskRail\Data\Origin;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Peers\ChosenPeers;
+use DuskRail\Rail\Stops\Weights;
 
 /** What a calculation can see: the data set, who is in focus and who is off, and which way is good. */
 final readonly class Scope implements DataSource
@@ -95,11 +96,20 @@ final readonly class Scope implements DataSource
 
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
-        return array_reduce(
+        $table = array_reduce(
             $this->pools,
             static fn(SeriesTable $table, Pool $pool): SeriesTable => $pool->addedTo($table),
             $this->data->table($measureKey, $cell),
         );
+        $measure = $this->measures()[$measureKey] ?? null;
+
+        return $measure === null || $measure->per === ''
+            ? $table
+            : array_reduce(
+                $this->pools,
+                static fn(SeriesTable $table, Pool $pool): SeriesTable => $pool->weighed($table),
+                Weights::givenTo($table, $measure, $this->data, $cell),
+            );
     }
 
     public function unsettled(string $measureKey, ?Cell $cell = null): array

@@ -65,6 +65,7 @@ final class TasksTest extends BrowserTestCase
     {
         mt_srand(57);
         $rows = "Town,Class,Year,Spending (kr per person)\n";
+        /** @var array<string, array<string, float>> $latest */
         $latest = [];
         foreach (range(1, 200) as $n) {
             $class = ['small', 'middle', 'large'][$n % 7 < 2 ? 1 : ($n % 7 < 5 ? 0 : 2)];
@@ -83,7 +84,8 @@ final class TasksTest extends BrowserTestCase
         $browser->see('h1', 'towns')->click('#confirm .button')->see('#workspace', 'Spending');
         $this->settled();
         $town = 'Town 1';
-        $class = array_keys(array_filter($latest, static fn(array $towns): bool => isset($towns[$town])))[0];
+        // The first town is in the first class that is listed.
+        $class = (string) array_key_first($latest);
         $browser->see('.headline', $town);
         // The class was read as the group, and its heading is the set.
         $browser->run(

@@ -314,7 +314,7 @@ final class MoreStopsTest extends TestCase
                 $data,
                 'leakage',
                 $per,
-                ['rolling', ['window' => 2]],
+                ['rolling', ['window' => 2, 'statistic' => 'median']],
                 ['against', ['to' => 'weighted']],
             )->refused()?->refusal,
         );

@@ -49,7 +49,11 @@ final class WorkingTest extends TestCase
                     '114 ÷ 52,000 connections of 2020 × 1,000,000',
                     '2,192.31 l per connection per month',
                 ],
-                ['3-month mean', 'mean of 3 values, Jan 2020 – Mar 2020', '2,173.08 l per connection per month'],
+                [
+                    '3-month mean',
+                    'ratio of sums of 3 values, Jan 2020 – Mar 2020',
+                    '2,173.08 l per connection per month',
+                ],
                 ['Mar 2019 – Dec 2019 = 100', '2,173.08 ÷ 2,110 (mean of Mar 2019 – Dec 2019) × 100', '102.989'],
             ],
             array_map(static fn($step): array => [$step->stop, $step->equation, $step->result], $working->steps),

@@ -8,6 +8,7 @@ use App\Models\Dataset;
 use App\Models\Study;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Outcome\Comparison;
+use Illuminate\Support\Facades\Artisan;
 
 /** Peer sets over HTTP: defined, chosen, carried along, deleted. */
 final class PeerSetsTest extends ApplicationTestCase
@@ -80,7 +81,7 @@ final class PeerSetsTest extends ApplicationTestCase
         $json = (string) $this->get(route('hand-over', [$study, 'data.json']))->assertOk()->getContent();
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
         file_put_contents($path, $json);
-        $this->artisan('study:import', ['file' => $path])->assertSuccessful();
+        self::assertSame(0, Artisan::call('study:import', ['file' => $path]));
         unlink($path);
         $back = Study::latest('id')->firstOrFail();
         self::assertNotSame($study->dataset_id, $back->dataset_id);

@@ -87,10 +87,12 @@ final class DatasetController
                 'measures.*.unit' => ['nullable', 'string', 'max:60'],
                 'measures.*.kind' => [Rule::enum(MeasureKind::class)],
                 'measures.*.better' => [Rule::enum(Better::class)],
+                'measures.*.per' => ['nullable', 'string', Rule::in($dataset->measures->pluck('key'))],
                 'measures.*.decimals' => ['nullable', 'integer', 'between:0,8'],
             ],
             [
                 'measures.*.name.required' => 'Enter a name for each measure.',
+                'measures.*.per.in' => 'A rate can only be weighted by a measure of this data set.',
                 'measures.*.decimals.between' => 'Enter 0 to 8 decimals.',
             ],
         );
@@ -135,6 +137,7 @@ final class DatasetController
                             ->value(),
                         'kind' => $request->string("{$at}.kind")->value(),
                         'better' => $request->string("{$at}.better")->value(),
+                        'per' => $request->string("{$at}.per", $measure->per)->value(),
                         'decimals' => $request->input("{$at}.decimals"),
                     ]);
                 }

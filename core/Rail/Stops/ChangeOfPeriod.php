@@ -7,11 +7,13 @@ namespace DuskRail\Rail\Stops;
 use DuskRail\Data\Extent;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
+use DuskRail\Data\Numerals;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Pool;
 use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
@@ -116,6 +118,7 @@ final readonly class ChangeOfPeriod implements Stop
                 "{$arriving->axis->frequency->noun()}s several times. Move this stop before “Rolling window”.",
             // Of figures of single dates one is taken, and none are added up.
             Spacing::of($arriving)->isIrregular => null,
+            $this->isWeighted($arriving) => $this->unfitWeeks($arriving),
             $arriving->nature === Nature::Daily,
             $arriving->kind === MeasureKind::Rate
                 => "The input contains {$arriving->inWords()}; a {$this->to->value} is neither the sum nor the " .
@@ -123,11 +126,22 @@ final readonly class ChangeOfPeriod implements Stop
                 ($arriving->nature === Nature::Quotient
                     ? 'before the division, so that both parts are added up first.'
                     : 'earlier.'),
-            $arriving->axis->frequency === Frequency::Week && $this->to !== Frequency::Year
-                => 'Weeks do not fit into months or quarters. Choose years (a week belongs to the year of its ' .
-                'Thursday, ISO 8601).',
-            default => null,
+            default => $this->unfitWeeks($arriving),
         };
+    }
+
+    private function unfitWeeks(SeriesTable $arriving): ?string
+    {
+        return $arriving->axis->frequency === Frequency::Week && $this->to !== Frequency::Year
+            ? 'Weeks do not fit into months or quarters. Choose years (a week belongs to the year of its ' .
+                    'Thursday, ISO 8601).'
+            : null;
+    }
+
+    /** Whether what arrives are quotients whose two parts are known: then both are put together. */
+    private function isWeighted(SeriesTable $arriving): bool
+    {
+        return $arriving->weights !== null && $arriving->nature === Nature::Quotient;
     }
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
@@ -143,6 +157,9 @@ final readonly class ChangeOfPeriod implements Stop
             return new Outcome($this->ofDates($arriving, $target));
         }
         [$taken, $extent] = $this->taken($arriving, $target);
+        if ($this->isWeighted($arriving)) {
+            return $this->ofParts($arriving, $target, $taken, $extent, $scope);
+        }
         $series = [];
         foreach ($arriving->series as $key => $one) {
             $values = [];
@@ -181,7 +198,11 @@ final readonly class ChangeOfPeriod implements Stop
         $inputs = $isOfDates
             ? $this->dates($arriving->series[$key]->values, $arriving->axis, $leaving->axis)[$position]
             : $taken[$position] ?? [];
-        $how = $arriving->kind === MeasureKind::Flow && !$isOfDates ? 'sum' : "{$this->level} level";
+        $how = match (true) {
+            $this->isWeighted($arriving) && !$isOfDates => 'ratio of sums',
+            $arriving->kind === MeasureKind::Flow && !$isOfDates => 'sum',
+            default => "{$this->level} level",
+        };
         $scaled =
             $this->unfinished === 'scaled' && $position === $extent->open && $arriving->kind === MeasureKind::Flow
                 ? ', scaled up to full length'
@@ -192,6 +213,74 @@ final readonly class ChangeOfPeriod implements Stop
             $inputs === [] ? 0 : end($inputs),
             $inputs,
         );
+    }
+
+    /**
+     * The ratio of the sums in each of the coarser periods. Where a part of a period is missing, there is none; which
+     * parts have no weight is said.
+     *
+     * @param list<list<int>> $taken
+     */
+    private function ofParts(
+        SeriesTable $arriving,
+        PeriodAxis $target,
+        array $taken,
+        Extent $extent,
+        Scope $scope,
+    ): Outcome {
+        $weights = $arriving->weights === null ? [] : ($arriving->weights)();
+        $series = $below = [];
+        foreach ($arriving->series as $key => $one) {
+            [$parts, $divisors] = Weights::parts($one->values, $weights[$key] ?? null);
+            $above = $under = [];
+            foreach ($taken as $positions) {
+                $own = array_flip($positions);
+                $above[] = $positions === [] ? NAN : array_sum(array_intersect_key($parts, $own));
+                $under[] = $positions === [] ? NAN : array_sum(array_intersect_key($divisors, $own));
+            }
+            $below[(string) $key] = $under;
+            $series[] = new Series((string) $key, Weights::quotients($above, $under));
+        }
+        $table = new SeriesTable($target, $arriving->unit, $arriving->kind, $series, nature: $arriving->nature);
+        $out = $this->unfinished === 'out' && $extent->open !== null;
+
+        return new Outcome(
+            $table->weighedBy(static fn(): array => $below)->reaching($out ? Extent::whole($extent->parts) : $extent),
+            [...$this->remarks($extent, $target), ...self::unweighted($arriving, $weights, $scope)],
+        );
+    }
+
+    /**
+     * @param array<string, list<float>> $weights
+     * @return list<Remark> whose values have nothing to be weighted by, and how many of them
+     */
+    private static function unweighted(SeriesTable $arriving, array $weights, Scope $scope): array
+    {
+        $all = $missing = 0;
+        $names = [];
+        $pools = array_map(static fn(Pool $pool): string => $pool->key, $scope->pools);
+        foreach (array_diff_key($arriving->series, array_flip($pools)) as $key => $one) {
+            foreach ($one->values as $i => $value) {
+                $isUnknown = !is_nan($value) && is_nan($weights[$key][$i] ?? NAN);
+                $all += is_nan($value) ? 0 : 1;
+                $missing += $isUnknown ? 1 : 0;
+                if ($isUnknown) {
+                    $names[$key] = $scope->nameOf((string) $key);
+                }
+            }
+        }
+
+        return $missing === 0
+            ? []
+            : [
+                Remark::saying(
+                    Named::few(array_values($names)) .
+                        ': ' .
+                        Numerals::text((100.0 * $missing) / $all, 1) .
+                        ' % of all values have nothing to be weighted by; those periods are empty.',
+                    implode(', ', $names),
+                ),
+            ];
     }
 
     /** Figures of single dates by the period that they lie in: the last of them, the first, or their mean. */

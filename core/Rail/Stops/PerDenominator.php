@@ -249,7 +249,7 @@ final readonly class PerDenominator implements Stop
         ];
 
         return new Outcome(
-            $table->weighedBy(static fn(): array => self::weights($denominators, $alignment)),
+            $table->weighedBy(static fn(): array => Weights::laid($denominators, $alignment)),
             $remarks,
             $this->note($measure, $arriving),
         );
@@ -316,18 +316,6 @@ final readonly class PerDenominator implements Stop
             fn(int $at): array => ['measure' => $this->measure, 'ordinal' => $denominators->first + $at],
             array_values($places),
         );
-    }
-
-    /** @return array<string, list<float>> by entity key */
-    private static function weights(SeriesTable $denominators, Alignment $alignment): array
-    {
-        $weights = [];
-        foreach ($denominators->series as $key => $series) {
-            [$figures, $places] = $alignment->laid($series);
-            $weights[$key] = array_map(static fn(int $place): float => $figures[$place], $places);
-        }
-
-        return $weights;
     }
 
     private function note(Measure $measure, SeriesTable $arriving): string

@@ -133,31 +133,14 @@ final readonly class Rolling implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $needed = $this->needed === 0 ? $this->window : $this->needed;
         $window = $this->window;
-        $statistic = match ($this->statistic) {
-            'median' => RollingExtreme::medians(...),
-            'lowest' => RollingExtreme::lowest(...),
-            'highest' => RollingExtreme::highest(...),
-            default => RollingMean::trailing(...),
-        };
         // A window counts figures: periods at which nobody was measured are none of them.
         $spacing = Spacing::of($arriving);
+        if ($this->isWeighted($arriving)) {
+            return $this->ofParts($arriving, $spacing);
+        }
         $table = $arriving->map(
-            function (array $values) use ($statistic, $window, $needed, $spacing): array {
-                $absent = $spacing->absentIn($values);
-                $beyond = array_fill(0, $this->ahead(), NAN);
-                $all = $values;
-                $values = $absent === [] ? $values : array_values(array_diff_key($values, $absent));
-
-                // Where every value is needed, a window that reaches beyond the data has none, and is not worked out.
-                $rolled =
-                    $needed === $window
-                        ? array_slice([...$statistic($values, $window, $needed), ...$beyond], $this->ahead())
-                        : array_slice($statistic([...$values, ...$beyond], $window, $needed), $this->ahead());
-
-                return $absent === [] ? $rolled : self::spread($rolled, array_keys($all), $absent);
-            },
+            fn(array $values): array => $this->rolled($values, $spacing),
             $this->statistic === 'sum' ? $arriving->unit->together($arriving->axis->frequency, $window) : null,
             null,
             in_array($arriving->nature, [Nature::Amount, Nature::Daily], true) ? Nature::Window : null,
@@ -175,6 +158,64 @@ final readonly class Rolling implements Stop
                 $open === null ? $arriving->extent : $arriving->extent?->openFrom(max(0, $open - $this->ahead())),
             ),
             [...$this->shortRemark($arriving), ...$this->meanOfRates($arriving)],
+            $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}",
+        );
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<float>
+     */
+    private function rolled(array $values, Spacing $spacing): array
+    {
+        $needed = $this->needed === 0 ? $this->window : $this->needed;
+        $window = $this->window;
+        $statistic = match ($this->statistic) {
+            'median' => RollingExtreme::medians(...),
+            'lowest' => RollingExtreme::lowest(...),
+            'highest' => RollingExtreme::highest(...),
+            default => RollingMean::trailing(...),
+        };
+        $absent = $spacing->absentIn($values);
+        $beyond = array_fill(0, $this->ahead(), NAN);
+        $all = $values;
+        $values = $absent === [] ? $values : array_values(array_diff_key($values, $absent));
+
+        // Where every value is needed, a window that reaches beyond the data has none, and is not worked out.
+        $rolled =
+            $needed === $window
+                ? array_slice([...$statistic($values, $window, $needed), ...$beyond], $this->ahead())
+                : array_slice($statistic([...$values, ...$beyond], $window, $needed), $this->ahead());
+
+        return $absent === [] ? $rolled : self::spread($rolled, array_keys($all), $absent);
+    }
+
+    /** Whether what arrives are quotients whose two parts are known: then both are rolled. */
+    private function isWeighted(SeriesTable $arriving): bool
+    {
+        return $this->statistic === 'mean' && $arriving->weights !== null && $arriving->nature === Nature::Quotient;
+    }
+
+    /** The ratio of the sums in each window, never the mean of its ratios. */
+    private function ofParts(SeriesTable $arriving, Spacing $spacing): Outcome
+    {
+        $weights = $arriving->weights === null ? [] : ($arriving->weights)();
+        $below = [];
+        $table = $arriving->map(function (array $values, string $key) use ($weights, $spacing, &$below): array {
+            [$above, $divisors] = Weights::parts($values, $weights[$key] ?? null);
+            $below[$key] = $this->rolled($divisors, $spacing);
+
+            return Weights::quotients($this->rolled($above, $spacing), $below[$key]);
+        });
+        $open = $arriving->open();
+
+        return new Outcome(
+            $table
+                ->weighedBy(static fn(): array => $below)
+                ->reaching(
+                    $open === null ? $arriving->extent : $arriving->extent?->openFrom(max(0, $open - $this->ahead())),
+                ),
+            $this->shortRemark($arriving),
             $this->needed === 0 ? '' : "at least {$this->needed} of {$this->window}",
         );
     }
@@ -215,7 +256,10 @@ final readonly class Rolling implements Stop
         $span = PeriodRange::between($arriving->axis->period($first), $arriving->axis->period($last))->label();
 
         return Explanation::of(
-            self::NAMES[$this->statistic] . ' of ' . count($inputs) . " values, {$span}",
+            ($this->isWeighted($arriving) ? 'ratio of sums' : self::NAMES[$this->statistic]) .
+                ' of ' .
+                count($inputs) .
+                " values, {$span}",
             $position,
             $inputs,
         );

@@ -36,7 +36,7 @@
         <form method="post" action="{{ route('datasets.measures', $dataset) }}">@csrf @method('patch')
             <div class="sample">
                 <table class="table is-narrow edits">
-                    <thead><tr><th scope="col">Name</th><th scope="col">Unit</th><th scope="col">Type</th><th scope="col">Better</th><th scope="col">Decimals</th><th scope="col">Periods</th><td></td></tr></thead>
+                    <thead><tr><th scope="col">Name</th><th scope="col">Unit</th><th scope="col">Type</th><th scope="col">Better</th><th scope="col">Weighted by</th><th scope="col">Decimals</th><th scope="col">Periods</th><td></td></tr></thead>
                     <tbody>
                         @foreach ($dataset->measures as $measure)
                             <tr>
@@ -44,6 +44,7 @@
                                 <td><input class="input is-small short" name="measures[{{ $measure->id }}][unit]" value="{{ $measure->unit }}" aria-label="Unit of {{ $measure->name }}"></td>
                                 <td><span class="select is-small"><select name="measures[{{ $measure->id }}][kind]" aria-label="Type of {{ $measure->name }}">@foreach (\DuskRail\Data\MeasureKind::cases() as $kind)<option value="{{ $kind->value }}" @selected($kind === $measure->kind)>{{ \DuskRail\Settings\Setting::capital($kind->meaning()) }}</option>@endforeach</select></span></td>
                                 <td><span class="select is-small"><select name="measures[{{ $measure->id }}][better]" aria-label="Better direction of {{ $measure->name }}">@foreach (['neither' => 'Neither', 'higher' => 'Higher', 'lower' => 'Lower'] as $value => $label)<option value="{{ $value }}" @selected($value === $measure->better->value)>{{ $label }}</option>@endforeach</select></span></td>
+                                <td>@if ($measure->kind === \DuskRail\Data\MeasureKind::Rate)<span class="select is-small"><select name="measures[{{ $measure->id }}][per]" aria-label="{{ $measure->name }} is per" title="What this rate is per. Years, groups and rolling windows of it are then ratios of sums."><option value="">–</option>@foreach ($dataset->measures as $other)@if ($other->kind !== \DuskRail\Data\MeasureKind::Rate)<option value="{{ $other->key }}" @selected($other->key === $measure->per)>{{ $other->name }}</option>@endif @endforeach</select></span>@endif</td>
                                 <td><input class="input is-small tiny" name="measures[{{ $measure->id }}][decimals]" value="{{ $measure->decimals }}" aria-label="Decimals of {{ $measure->name }}" placeholder="automatic" inputmode="numeric"></td>
                                 <td class="quiet">{{ $measure->frequency->adjective() }}{{ $measure->formula === '' ? '' : " = {$measure->formula}" }}</td>
                                 <td><a href="{{ route('datasets.figures', [$dataset, $measure->key]) }}">View values</a></td>
@@ -62,7 +63,7 @@
 
         <h2 id="peer-sets">Peer sets</h2>
         @if ($sets === [])
-            <p class="quiet">A peer set says whom an entity is compared with: those most like it, those that meet conditions, or those you choose. Every study of this data set can use it.</p>
+            <p class="quiet">A peer set holds the entities to compare with: the nearest to one, those that meet conditions, or those you choose. Every study of this data set can use it.</p>
         @else
             <ul class="peer-sets">
                 @foreach ($sets as $set)<li><a href="{{ route('peer-sets.show', [$dataset, $set->rules->key]) }}">{{ $set->rules->name }}</a> <span class="quiet">{{ $set->inWords() }}</span></li>@endforeach

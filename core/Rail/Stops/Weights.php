@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Rail\Stops;
+
+use DuskRail\Data\Cell;
+use DuskRail\Data\DataSource;
+use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Data\SeriesTable;
+
+/** What quotients are weighed by, so that several of them together are a ratio of sums. */
+final class Weights
+{
+    /** A published rate with the measure that it is per, where that is known and can be a denominator. */
+    public static function givenTo(SeriesTable $rates, Measure $measure, DataSource $data, ?Cell $cell): SeriesTable
+    {
+        $per = $data->measures()[$measure->per] ?? null;
+        if ($measure->kind !== MeasureKind::Rate || $per === null || !$per->canDivide()) {
+            return $rates;
+        }
+
+        return $rates->weighedBy(static function () use ($rates, $per, $data, $cell): array {
+            $denominators = $data->table($per->key, $cell);
+
+            // A level goes on; what was run in a period that is not in yet is not known.
+            $holds = $per->kind === MeasureKind::Stock;
+
+            return self::laid($denominators, Alignment::of($denominators, $rates->axis, Between::Carried, $holds));
+        });
+    }
+
+    /** @return array<string, list<float>> by entity key, along the axis that denominators are laid on */
+    public static function laid(SeriesTable $denominators, Alignment $alignment): array
+    {
+        $weights = [];
+        foreach ($denominators->series as $key => $series) {
+            [$figures, $places] = $alignment->laid($series);
+            $weights[$key] = array_map(static fn(int $place): float => $figures[$place], $places);
+        }
+
+        return $weights;
+    }
+
+    /**
+     * Quotients times what they were divided by, and what they were divided by, missing where either is.
+     *
+     * @param list<float> $quotients
+     * @param list<float>|null $weights null where nothing is known of them
+     * @return array{list<float>, list<float>}
+     */
+    public static function parts(array $quotients, ?array $weights): array
+    {
+        $above = $below = [];
+        foreach ($quotients as $i => $quotient) {
+            $above[] = $part = $quotient * ($weights[$i] ?? NAN);
+            $below[] = is_nan($part) ? NAN : $weights[$i] ?? NAN;
+        }
+
+        return [$above, $below];
+    }
+
+    /**
+     * @param list<float> $above
+     * @param list<float> $below
+     * @return list<float> NAN where there is nothing to divide by
+     */
+    public static function quotients(array $above, array $below): array
+    {
+        $quotients = [];
+        foreach ($above as $i => $part) {
+            $quotients[] = is_nan($below[$i]) || $below[$i] <= 0.0 ? NAN : $part / $below[$i];
+        }
+
+        return $quotients;
+    }
+}

@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Divisor;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Time\Frequency;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** A rate that says what it is per: several of its values together are a ratio of sums, as one would divide by hand. */
+final class WeightsTest extends TestCase
+{
+    /** 80 % of 10, 90 % of 30, 50 % of 20, … : 8 + 27 = 35 of 40. */
+    public function testYearsWindowsGroupsAndPeersOfARateAreRatiosOfSums(): void
+    {
+        $data = self::punctuality();
+        self::assertSame(
+            [
+                ['a' => [65.0, 75.0], 'b' => [91.666667, null], 'home' => [70.0, 70.0], 'g:North' => [79.545455, 75.0]],
+                'ratio of sums of 4 values',
+            ],
+            self::ends($data, ['period', ['to' => 'year']], 'a'),
+        );
+        [$rolled, $how] = self::ends($data, ['rolling', ['window' => 2]], 'a', 1);
+        self::assertSame([null, 87.5, 74.0, 50.0], array_slice($rolled['a'], 0, 4));
+        self::assertSame('ratio of sums of 2 values, Q1 2020 – Q2 2020', $how);
+        // What is rolled keeps its weights, so that a year of it is still the whole year's.
+        $study = self::study($data)->withPart(new PeersPart(line: PeerLine::Pooled));
+        $comparison = Comparison::of($study, $data);
+        // a and b in the second quarter: 27 of 30 and 36 of 40.
+        self::assertEqualsWithDelta(90.0, $comparison->peerLine[1], 1e-9);
+        $plain = new PeersPart(line: PeerLine::Mean);
+        self::assertEqualsWithDelta((80 + 95) / 2, Comparison::of($study->withPart($plain), $data)->peerLine[0], 1e-9);
+    }
+
+    public function testWhatHasNoWeightIsSaidAndHasNoYear(): void
+    {
+        $data = self::punctuality();
+        $run = Comparison::of(self::study($data, ['period', ['to' => 'year']]), $data)->run;
+        self::assertStringContainsString(
+            'B: 4.2 % of all values have nothing to be weighted by',
+            $run->steps[0]->outcome->remarks[0]->sentence,
+        );
+        // Without a weight there is no year of a rate, and the way out is said.
+        $unknown = self::punctuality(per: '');
+        $run = Comparison::of(self::study($unknown, ['period', ['to' => 'year']]), $unknown)->run;
+        self::assertStringContainsString('neither the sum nor the mean', (string) $run->refused()?->refusal);
+    }
+
+    /** Equal weights make a mean; and a division and a window can change places. */
+    public function testAWeightedMeanOfEqualWeightsIsTheMeanAndDivisionsRollBothParts(): void
+    {
+        mt_srand(16);
+        for ($round = 0; $round < 40; $round++) {
+            $rates = array_map(static fn(): float => mt_rand(0, 1000) / 10, range(1, 12));
+            $same = self::table(['home' => $rates], ['home' => array_fill(0, 12, 7.0)]);
+            $means = self::ends($same, ['rolling', ['window' => 4]], 'home')[0]['home'];
+            foreach (range(3, 11) as $i) {
+                self::assertEqualsWithDelta(array_sum(array_slice($rates, $i - 3, 4)) / 4, $means[$i], 1e-5);
+            }
+            $divisors = array_map(static fn(): float => (float) mt_rand(1, 500), range(1, 12));
+            $amounts = array_map(static fn(): float => (float) mt_rand(0, 900), range(1, 12));
+            $data = Make::data([
+                'amount' => ['Ml', MeasureKind::Flow, '2020-Q1', ['home' => $amounts]],
+                'divisor' => ['km', MeasureKind::Flow, '2020-Q1', ['home' => $divisors]],
+            ]);
+            $per = ['per-denominator', ['measure' => 'divisor', 'times' => 1]];
+            foreach (['rolling' => ['window' => 4], 'period' => ['to' => 'year']] as $stop => $settings) {
+                $study = Make::study(
+                    $data,
+                    StopCatalogue::make($per[0], $per[1]),
+                    StopCatalogue::make($stop, $settings),
+                );
+                $values = Comparison::of($study, $data)->lines[0]->values;
+                foreach ($stop === 'rolling' ? range(3, 11) : [0, 1, 2] as $i) {
+                    $from = $stop === 'rolling' ? $i - 3 : 4 * $i;
+                    self::assertEqualsWithDelta(
+                        array_sum(array_slice($amounts, $from, 4)) / array_sum(array_slice($divisors, $from, 4)),
+                        $values[$i],
+                        1e-9,
+                    );
+                }
+            }
+        }
+    }
+
+    #[TestWith(['Leakage per connection', 'l', 'connections'])]
+    #[TestWith(['Waste', 'kg/person', 'people'])]
+    #[TestWith(['Mean wait per patients', 'days', ''])]
+    #[TestWith(['Spending per head', 'kr', 'people'])]
+    #[TestWith(['Punctuality', '%', ''])]
+    #[TestWith(['Rate per rate', '%', ''])]
+    public function testANameOrAUnitTellsWhatARateIsPer(string $name, string $unit, string $per): void
+    {
+        $others = [];
+        foreach (
+            ['connections' => MeasureKind::Stock, 'people' => MeasureKind::Stock, 'rate' => MeasureKind::Rate]
+            as $key => $kind
+        ) {
+            $others[] = Measure::of($key, ucfirst($key), '', $kind, Frequency::Year);
+        }
+        self::assertSame($per, Divisor::guess($name, $unit, $others));
+    }
+
+    /**
+     * @param array{string, array<string, mixed>} $stop
+     * @return array{array<string, list<float|null>>, string} values by line, and how one of them came about
+     */
+    private static function ends(DataInMemory $data, array $stop, string $explained, int $at = 0): array
+    {
+        $comparison = Comparison::of(self::study($data, $stop), $data);
+        $run = $comparison->run;
+        $ends = [];
+        foreach ($comparison->lines as $line) {
+            $ends[$line->key] = Make::values($run, $line->key);
+        }
+        $step = $run->steps[0];
+        $how = $step->placed->stop->explain($step->arriving, $step->outcome->table, $comparison->data, $explained, $at);
+
+        return [$ends, $how->text];
+    }
+
+    /** @param array{string, array<string, mixed>} ...$stops */
+    private static function study(DataInMemory $data, array ...$stops): Study
+    {
+        $rail = Rail::of();
+        foreach ($stops as $stop) {
+            $rail = $rail->with(StopCatalogue::make($stop[0], $stop[1]));
+        }
+
+        return Study::first('S', 'rate', $data)->withRail($rail)->withPart(new LinesPart(groups: ['North']));
+    }
+
+    private static function punctuality(string $per = 'run'): DataInMemory
+    {
+        return self::table(
+            [
+                'a' => [80, 90, 50, 50, 75, 75, 75, 75],
+                'b' => [95, 90, 95, 90, 90, 90, 90, 90],
+                'home' => array_fill(0, 8, 70),
+            ],
+            [
+                'a' => [10, 30, 20, 40, 10, 10, 10, 10],
+                'b' => [20, 40, 20, 0 + 40, 10, 10, 10, null],
+                'home' => array_fill(0, 8, 100),
+            ],
+            $per,
+        );
+    }
+
+    /**
+     * @param array<string, list<float|int|null>> $rates
+     * @param array<string, list<float|int|null>> $weights
+     */
+    private static function table(array $rates, array $weights, string $per = 'run'): DataInMemory
+    {
+        $rate = Make::measure('rate', '%', MeasureKind::Rate, '2020-Q1')->withPer($per);
+        $run = Make::measure('run', 'km', MeasureKind::Flow, '2020-Q1');
+        $entities = array_map(
+            static fn(string $k): Entity => new Entity(
+                $k,
+                ucfirst($k),
+                $k === 'home' ? 'South' : 'North',
+                $k === 'home',
+            ),
+            array_keys($rates),
+        );
+
+        return new DataInMemory([$rate, $run], $entities, [
+            'rate' => Make::table($rate, '2020-Q1', $rates),
+            'run' => Make::table($run, '2020-Q1', $weights),
+        ]);
+    }
+}
