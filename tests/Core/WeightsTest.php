@@ -46,6 +46,24 @@ final class WeightsTest extends TestCase
         self::assertEqualsWithDelta((80 + 95) / 2, Comparison::of($study->withPart($plain), $data)->peerLine[0], 1e-9);
     }
 
+    /** The years of the late ones are 100 less those of the punctual ones; so with what is worked out as a measure. */
+    public function testWhatIsMissingToAHundredKeepsItsWeights(): void
+    {
+        $data = self::punctuality();
+        $late = self::study($data, ['formula', ['text' => '100 − here']], ['period', ['to' => 'year']]);
+        $ends = [];
+        foreach (Comparison::of($late, $data)->lines as $line) {
+            $ends[$line->key] = array_map(
+                static fn(float $v): ?float => is_nan($v) ? null : round($v, 6),
+                $line->values,
+            );
+        }
+        self::assertSame(
+            ['a' => [35.0, 25.0], 'b' => [8.333333, null], 'home' => [30.0, 30.0], 'g:North' => [20.454545, 25.0]],
+            $ends,
+        );
+    }
+
     public function testWhatHasNoWeightIsSaidAndHasNoYear(): void
     {
         $data = self::punctuality();

@@ -149,6 +149,8 @@ final readonly class Formula implements Stop
                     $series,
                 ),
             );
+        } elseif ($this->keepsWeights($expression, $arriving, $scope) && $arriving->weights !== null) {
+            $table = $table->weighedBy($arriving->weights);
         }
 
         return new Outcome($table, [
@@ -164,6 +166,30 @@ final readonly class Formula implements Stop
                 ? [Remark::saying('A formula that divides twice has no value for groups.')]
                 : [],
         ]);
+    }
+
+    /**
+     * Whether what comes out is weighed as what came in: 100 − a rate, a rate and another per the same.
+     *
+     * Quantity sees to it that rates are only added and scaled, so that a weighted mean of them means the same.
+     */
+    private function keepsWeights(Expression $expression, SeriesTable $arriving, Scope $scope): bool
+    {
+        if ($arriving->weights === null || $arriving->nature !== Nature::Quotient || $expression->divisor() !== null) {
+            return false;
+        }
+        foreach (array_diff($expression->measures(), [self::HERE]) as $key) {
+            $other = $scope->table($key);
+            if (
+                $other->weights === null ||
+                $other->axis != $arriving->axis ||
+                ($other->weights)() != ($arriving->weights)()
+            ) {
+                return false;
+            }
+        }
+
+        return in_array(self::HERE, $expression->measures(), true);
     }
 
     /**
