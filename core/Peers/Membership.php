@@ -203,19 +203,60 @@ final readonly class Membership
      */
     private static function nearest(Nearness $nearness, array $open, Characteristics $like): array
     {
+        $parts = self::parts($nearness, array_keys($open), $like);
+        $distances = [];
+        foreach (array_keys($open) as $key) {
+            $distance = self::distance($nearness, $parts[$key] ?? []);
+            if ($distance !== null) {
+                $distances[$key] = $distance;
+            }
+        }
+        asort($distances);
+        $in = array_slice($distances, 0, $nearness->count, true);
+        $candidates = [];
+        foreach ($open as $key => $entity) {
+            $known = $parts[$key] ?? [];
+            $unknown = array_map(
+                static fn(string $of): string => mb_strtolower($like->name($of)),
+                array_keys(array_diff_key($nearness->weights, $known)),
+            );
+            $values = [];
+            foreach (array_keys($nearness->weights) as $of) {
+                $values[$of] = $like->of($of)[$key] ?? null;
+            }
+            $candidates[$key] = new Candidate(
+                (string) $key,
+                $entity->name,
+                isset($in[$key]),
+                match (true) {
+                    !isset($distances[$key]) => 'too little is known: no ' . self::listed($unknown),
+                    $unknown !== [] => 'compared without ' . self::listed($unknown),
+                    default => '',
+                },
+                $values,
+                $known,
+                $distances[$key] ?? null,
+            );
+        }
+
+        return $candidates;
+    }
+
+    /**
+     * How far entities are from the one, in each characteristic that is known of both.
+     *
+     * @param list<int|string> $keys
+     * @return array<string, array<string, float>> by entity and characteristic
+     */
+    private static function parts(Nearness $nearness, array $keys, Characteristics $like): array
+    {
         $parts = [];
         foreach (array_keys($nearness->weights) as $of) {
             $values = $like->of($of);
             $own = $values[$nearness->to] ?? null;
-            $numbers = array_values(
-                array_filter(
-                    array_intersect_key($values, $open + [$nearness->to => true]),
-                    static fn(float|string|null $v): bool => is_float($v),
-                ),
-            );
-            /** @var list<float> $numbers */
-            $scale = RobustScale::of($numbers);
-            foreach (array_keys($open) as $key) {
+            $compared = array_intersect_key($values, array_flip([...$keys, $nearness->to]));
+            $scale = RobustScale::of(array_values(array_filter($compared, is_float(...))));
+            foreach ($keys as $key) {
                 $value = $values[$key] ?? null;
                 if ($own !== null && $value !== null) {
                     $parts[$key][$of] =
@@ -227,57 +268,25 @@ final readonly class Membership
                 }
             }
         }
-        $distances = [];
-        $whole = array_sum($nearness->weights);
-        foreach (array_keys($open) as $key) {
-            $known = array_intersect_key($nearness->weights, $parts[$key] ?? []);
-            if (array_sum($known) * 2.0 < $whole) {
-                continue;
-            }
-            $sum = 0.0;
-            foreach ($known as $of => $weight) {
-                $sum += $weight * $parts[$key][$of] ** 2;
-            }
-            $distances[$key] = sqrt($sum / array_sum($known));
-        }
-        asort($distances);
-        $in = array_slice($distances, 0, $nearness->count, true);
-        $candidates = [];
-        foreach ($open as $key => $entity) {
-            $known = $parts[$key] ?? [];
-            $unknown = array_map(
-                static fn(string $of): string => mb_strtolower($like->name($of)),
-                array_keys(array_diff_key($nearness->weights, $known)),
-            );
-            $candidates[$key] = new Candidate(
-                (string) $key,
-                $entity->name,
-                isset($in[$key]),
-                match (true) {
-                    !isset($distances[$key]) => 'too little is known: no ' . self::listed($unknown),
-                    $unknown !== [] => 'compared without ' . self::listed($unknown),
-                    default => '',
-                },
-                array_map(
-                    static fn(array $values): float|string|null => $values[$key] ?? null,
-                    self::all($nearness, $like),
-                ),
-                $known,
-                $distances[$key] ?? null,
-            );
-        }
 
-        return $candidates;
+        return $parts;
     }
 
-    /** @return array<string, array<string, float|string|null>> */
-    private static function all(Nearness $nearness, Characteristics $like): array
+    /**
+     * @param array<string, float> $parts
+     * @return float|null null where too little is known
+     */
+    private static function distance(Nearness $nearness, array $parts): ?float
     {
-        $all = [];
-        foreach (array_keys($nearness->weights) as $of) {
-            $all[$of] = $like->of($of);
+        $known = array_intersect_key($nearness->weights, $parts);
+        if (array_sum($known) * 2.0 < array_sum($nearness->weights)) {
+            return null;
+        }
+        $sum = 0.0;
+        foreach ($known as $of => $weight) {
+            $sum += $weight * $parts[$of] ** 2;
         }
 
-        return $all;
+        return sqrt($sum / array_sum($known));
     }
 }
