@@ -246,7 +246,7 @@ final readonly class Membership
      * How far entities are from the one, in each characteristic that is known of both.
      *
      * @param list<int|string> $keys
-     * @return array<string, array<string, float>> by entity and characteristic
+     * @return array<array-key, array<string, float>> by entity and characteristic
      */
     private static function parts(Nearness $nearness, array $keys, Characteristics $like): array
     {

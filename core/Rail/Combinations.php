@@ -108,19 +108,24 @@ final class Combinations
     }
 
     /**
-     * Money spent, trips made, people and prices of four entities, by the month.
+     * Money spent, trips made, people and prices of fourteen entities, by the month.
      *
      * @param callable(int, int): float $spend of an entity, from 1, and a month, from 0
      */
     public static function data(callable $spend): DataInMemory
     {
         $entities = $spent = $trips = $people = [];
-        foreach (['a' => 'North', 'b' => 'North', 'c' => 'South', 'd' => 'South'] as $key => $group) {
+        // As many as a fit across peers needs.
+        foreach (range('a', 'n') as $key) {
+            $group = $key < 'c' ? 'North' : 'South';
             $number = count($entities) + 1;
             $entities[] = new Entity($key, strtoupper($key), $group, $key === 'a');
             $months = range(0, 12 * self::YEARS - 1);
             $spent[] = new Series($key, array_map(static fn(int $i): float => $spend($number, $i), $months));
-            $trips[] = new Series($key, array_map(static fn(int $i): float => 50.0 * $number + $i, $months));
+            $trips[] = new Series(
+                $key,
+                array_map(static fn(int $i): float => 50.0 * $number + $i + 9.0 * ($number % 4), $months),
+            );
             $people[] = new Series($key, array_map(static fn(int $i): float => 900.0 + $i, range(1, self::YEARS)));
         }
         $prices = [new Series('a', array_map(static fn(int $i): float => 100.0 + $i, range(0, 12 * self::YEARS - 1)))];

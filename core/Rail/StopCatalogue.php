@@ -20,6 +20,7 @@ final class StopCatalogue
         Stops\Change::class,
         Stops\RunningTotal::class,
         Stops\Share::class,
+        Stops\AllowFor::class,
         Stops\Against::class,
         Stops\Rank::class,
         Stops\Standardise::class,

@@ -13,4 +13,9 @@ return new class extends Migration {
             $table->text('peer_sets')->default('[]');
         });
     }
+
+    public function down(): void
+    {
+        Schema::table('datasets', static fn(Blueprint $table) => $table->dropColumn('peer_sets'));
+    }
 };

@@ -13,4 +13,9 @@ return new class extends Migration {
             $table->string('per')->default('');
         });
     }
+
+    public function down(): void
+    {
+        Schema::table('measures', static fn(Blueprint $table) => $table->dropColumn('per'));
+    }
 };

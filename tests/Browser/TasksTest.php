@@ -89,7 +89,7 @@ final class TasksTest extends BrowserTestCase
         $browser->see('.headline', $town);
         // The class was read as the group, and its heading is the set.
         $browser->run(
-            "[...document.querySelectorAll('.rows h2 .group')].find((b) => b.textContent.trim() === '{$class}').click()",
+            "[...document.querySelectorAll('.rows h2 .group')].find((b) => b.innerText === '{$class}').click()",
         );
         $of = count($latest[$class]);
         $browser->see('.compared', "in {$class}");

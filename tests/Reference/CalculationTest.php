@@ -17,6 +17,7 @@ use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Statistics\LeastSquares;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\QuantileType;
@@ -522,5 +523,35 @@ final class CalculationTest extends TestCase
             [new Entity('e', 'E')],
             ['x' => new SeriesTable($axis, $measure->unit, MeasureKind::Stock, [new Series('e', $values)])],
         );
+    }
+
+    /** lm() of R on longley, mtcars and state.x77, and Theil and Sen's medians written out; made by make/expected.R. */
+    public function testFitsAgreeWithR(): void
+    {
+        $rows = iterator_to_array(Table::rows('expected.csv'), false);
+        $compared = 0;
+        while ($rows !== []) {
+            [$name, $drivers, , $intercept] = $head = array_shift($rows);
+            $slopes = Table::numbers(array_slice($head, 4, (int) $drivers));
+            $columns = array_map(Table::numbers(...), array_splice($rows, 0, (int) $drivers + 1));
+            $y = array_shift($columns) ?? [];
+            if ($name === 'medians') {
+                self::assertEqualsWithDelta(
+                    [$slopes[0], (float) $intercept],
+                    TheilSen::through($columns[0], $y),
+                    1e-12,
+                );
+            } else {
+                $fit = LeastSquares::through(array_values($columns), $y);
+                foreach ([(float) $intercept, ...$slopes, (float) end($head)] as $j => $wanted) {
+                    $own = [$fit->intercept ?? NAN, ...$fit->slopes ?? [], $fit->rSquared ?? NAN][$j];
+                    self::assertEqualsWithDelta($wanted, $own, abs($wanted) * 1e-10);
+                }
+            }
+            $compared++;
+        }
+        self::assertSame(6, $compared);
+        // A driver that follows from the others says nothing of its own.
+        self::assertNull(LeastSquares::through([[1.0, 2.0, 3.0, 4.0], [2.0, 4.0, 6.0, 8.0]], [1.0, 3.0, 2.0, 4.0]));
     }
 }
