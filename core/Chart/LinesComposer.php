@@ -7,6 +7,7 @@ namespace DuskRail\Chart;
 use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Variation;
 use DuskRail\Time\PeriodAxis;
 
 /** Lines along an axis, named and valued at their ends: the Lines view, and years laid over each other. */
@@ -93,6 +94,7 @@ final readonly class LinesComposer
                 $this->base($lineup, $plot),
                 ...$marks->behind(),
                 $this->clipped($painter->band(), $lineup, $axis),
+                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->variation()),
                 $axes->values($ticks, $scale, $plot, $axisType),
                 $baseLabel,
                 $axes->places(
@@ -107,6 +109,7 @@ final readonly class LinesComposer
                     $axisType,
                 ),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
+                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->beyond()),
                 ...$targets,
                 ...$annotations,
                 ...(new PointLabels($this->measure, $lineup, $plot, $scale, $room))->groups(),
@@ -124,7 +127,9 @@ final readonly class LinesComposer
     private static function scale(Lineup $lineup, float $bottom, float $top, AxisPart $axis): Scale
     {
         [$low, $high] = $lineup->extremes();
-        foreach ($low <= $high ? MarksPainter::levels($lineup) : [] as $levels) {
+        $variation = $lineup->axis instanceof PeriodAxis ? Variation::of($lineup->comparison) : null;
+        $limits = $variation === null ? [] : [[$variation->chart->lower, $variation->chart->upper]];
+        foreach ($low <= $high ? [...MarksPainter::levels($lineup), ...$limits] : [] as $levels) {
             $levels = array_filter($levels, static fn(float $v): bool => !is_nan($v));
             [$low, $high] = [min([$low, ...$levels]), max([$high, ...$levels])];
         }

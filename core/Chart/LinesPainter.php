@@ -13,6 +13,7 @@ use DuskRail\Document\Parts\OwnLook;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\LineRole;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Variation;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
@@ -60,6 +61,52 @@ final readonly class LinesPainter
         }
 
         return new Group('band', [new Area($outlines, Ink::Peer, 0.45)]);
+    }
+
+    /** @return list<Group> the limits that a line's own variation has, behind the lines, with its mean; none as a rule */
+    public function variation(): array
+    {
+        $variation = $this->variationShown();
+        if ($variation === null) {
+            return [];
+        }
+        $ink = Ink::of($variation->line, Ink::Text);
+        [$left, $right] = [$this->plot->left, $this->plot->right];
+        $at = fn(float $value): float => max($this->plot->top, min($this->plot->bottom, $this->scale->at($value)));
+        [$top, $bottom] = [$at($variation->chart->upper), $at($variation->chart->lower)];
+        $middle = $this->scale->at($variation->chart->middle);
+
+        return [
+            new Group('variation', [
+                new Box($left, $top, $right - $left, max(0.0, $bottom - $top), $ink, 0.0, 0.09),
+                ...is_nan($middle) ? [] : [new Stroke([[$left, $middle, $right, $middle]], $ink, 0.7, [5.0, 4.0])],
+            ]),
+        ];
+    }
+
+    /** @return list<Group> rings where the rules find more than ordinary variation */
+    public function beyond(): array
+    {
+        $variation = $this->variationShown();
+        if ($variation === null) {
+            return [];
+        }
+        $marks = [];
+        foreach ($variation->beyond as $position) {
+            $y = $this->scale->at($variation->line->values[$position] ?? NAN);
+            if (!is_nan($y) && $position >= $this->plot->from && $position <= $this->plot->to) {
+                $ring = Shape::at('ring', $this->plot->x($position), $y, 3.4, Ink::of($variation->line, Ink::Text));
+                $marks = [...$marks, ...$ring];
+            }
+        }
+
+        return $marks === [] ? [] : [new Group('beyond', $marks)];
+    }
+
+    private function variationShown(): ?Variation
+    {
+        // Along years laid over each other, a line has other positions than in the data.
+        return $this->lineup->axis instanceof PeriodAxis ? Variation::of($this->lineup->comparison) : null;
     }
 
     /** @return list<Group> quiet lines first, then what sums them up, then the focus, the first chosen on top */

@@ -26,6 +26,7 @@ final class PartCatalogue
         Parts\FiguresPart::class,
         Parts\MarksPart::class,
         Parts\LabelsPart::class,
+        Parts\VariationPart::class,
         Parts\TonePart::class,
         Parts\TextPart::class,
     ];

@@ -16,8 +16,11 @@ use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\MarksPart;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\TonePart;
+use DuskRail\Document\Parts\VariationPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facets;
+use DuskRail\Outcome\Variation;
+use DuskRail\Words\AxisName;
 
 /** Lines along time, named and valued at their ends. */
 final readonly class LinesView extends View
@@ -49,6 +52,7 @@ final readonly class LinesView extends View
             AxisPart::class,
             LabelsPart::class,
             MarksPart::class,
+            VariationPart::class,
             LookPart::class,
             TonePart::class,
         ];
@@ -72,6 +76,17 @@ final readonly class LinesView extends View
     public function time(Comparison $comparison, ?Scene $picture, TextMeasure $measure, array $size): ?PlotArea
     {
         return $picture === null ? null : $picture->plot?->enlarged($picture->zoom);
+    }
+
+    protected function subtitle(Comparison $comparison): string
+    {
+        $variation = $this->isSplit($comparison->study) ? null : Variation::of($comparison);
+        $baseline = $comparison->study->part(VariationPart::class)->baseline;
+
+        return AxisName::of($comparison) .
+            ($variation === null
+                ? ''
+                : '; shaded: ordinary variation' . ($baseline === '' ? '' : ", baseline {$baseline}"));
     }
 
     public function facets(Comparison $comparison): array

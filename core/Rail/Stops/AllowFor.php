@@ -128,7 +128,7 @@ final readonly class AllowFor implements Stop
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        return 'for ' . implode(', ', $this->names($scope));
+        return 'allow for ' . implode(', ', $this->names($scope));
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string

@@ -16,6 +16,7 @@ final class Sentences
         WidestGap::class,
         LongestRun::class,
         RecordAtEnd::class,
+        BeyondOrdinary::class,
     ];
 
     /** @return list<Claim> */

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Document\Parts\VariationPart;
+use DuskRail\Statistics\IndividualsChart;
+use DuskRail\Time\PeriodRange;
+use DuskRail\Time\UnknownPeriod;
+
+/** The ordinary variation of the first line in focus, where it is asked for, and what of the line lies beyond it. */
+final readonly class Variation
+{
+    /** @param list<int> $beyond positions that the rules find, within the periods shown */
+    private function __construct(public Line $line, public IndividualsChart $chart, public array $beyond) {}
+
+    /** @return self|null null where it is not asked for, or the baseline is too short */
+    public static function of(Comparison $comparison): ?self
+    {
+        $part = $comparison->study->part(VariationPart::class);
+        $line = $comparison->focus()[0] ?? null;
+        if ($part->limits !== 'shown' || $line === null || $comparison->run->table()->nature->isPlace()) {
+            return null;
+        }
+        // What is not finished would lie outside for being short.
+        $until = $comparison->finished();
+        $values = array_slice($line->values, 0, $until + 1);
+        [$from, $to] = self::baseline($comparison, $part->baseline) ?? [$comparison->from, $until];
+        $chart = IndividualsChart::of($values, $from, min($to, $until));
+        if ($chart === null) {
+            return null;
+        }
+        $beyond = [
+            ...$part->outside ? $chart->outside() : [],
+            ...$part->run ? $chart->runs() : [],
+            ...$part->trend ? $chart->trends() : [],
+        ];
+        $shown = array_filter($beyond, static fn(int $at): bool => $at >= $comparison->from && $at <= $until);
+        sort($shown);
+
+        return new self($line, $chart, array_values(array_unique($shown)));
+    }
+
+    /**
+     * Since when the line has been outside the limits, or on one side of the middle, up to its newest value.
+     *
+     * @return int|null position; null where its newest value is ordinary
+     */
+    public function since(): ?int
+    {
+        $flagged = array_flip([...$this->chart->outside(), ...$this->chart->runs()]);
+        $since = null;
+        for ($at = $this->line->at; $at !== null && $at >= 0; $at--) {
+            if (isset($flagged[$at])) {
+                $since = $at;
+            } elseif (!is_nan($this->line->values[$at])) {
+                break;
+            }
+        }
+
+        return $since;
+    }
+
+    /** @return array{int, int}|null positions; null for no baseline of its own */
+    private static function baseline(Comparison $comparison, string $baseline): ?array
+    {
+        try {
+            $range = $baseline === '' ? null : PeriodRange::parse($baseline)->at($comparison->axis->frequency);
+
+            return $range === null ? null : $comparison->axis->positions($range);
+        } catch (UnknownPeriod) {
+            return null;
+        }
+    }
+}
