@@ -10,6 +10,7 @@ use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\OwnLook;
+use DuskRail\Outcome\Chance;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\LineRole;
 use DuskRail\Outcome\Lineup;
@@ -40,6 +41,9 @@ final readonly class LinesPainter
     /** Where the middle of the quiet lines lies, shaded. */
     public function band(): Group
     {
+        if ($this->lineup->summary->part->band === Band::Chance) {
+            return $this->chanceBand();
+        }
         $lines = $this->lineup->summary->values;
         $band = $this->lineup->summary->part->band;
         if ($band === Band::None || count($lines) < ($band === Band::Range ? 2 : 4)) {
@@ -61,6 +65,34 @@ final readonly class LinesPainter
         }
 
         return new Group('band', [new Area($outlines, Ink::Peer, 0.45)]);
+    }
+
+    /** Between which rates the first line in focus would lie by chance alone, 95 % darker than 99.8 %. */
+    private function chanceBand(): Group
+    {
+        $comparison = $this->lineup->comparison;
+        $line = $comparison->focus()[0] ?? null;
+        $chance = $line === null || !($this->lineup->axis instanceof PeriodAxis) ? null : Chance::of($comparison);
+        if ($line === null || $chance === null) {
+            return new Group('band', []);
+        }
+        $limits = [];
+        foreach (array_keys($line->values) as $i) {
+            $isShown = $i >= $this->plot->from && $i <= $this->plot->to;
+            $limits[] = $isShown ? $chance->limits($i, $chance->exposure($line->key, $i)) : array_fill(0, 4, NAN);
+        }
+        $areas = [];
+        foreach ([[0, 3, 0.25], [1, 2, 0.4]] as [$low, $high, $opacity]) {
+            $outlines = [];
+            $upper = Pieces::of(array_column($limits, $high), $this->plot, $this->scale);
+            $lower = Pieces::of(array_column($limits, $low), $this->plot, $this->scale);
+            foreach ($upper as $n => $piece) {
+                $outlines[] = self::between($piece, $lower[$n]);
+            }
+            $areas[] = new Area($outlines, Ink::Peer, $opacity);
+        }
+
+        return new Group('band', $areas);
     }
 
     /** @return list<Group> the limits that a line's own variation has, behind the lines, with its mean; none as a rule */

@@ -47,6 +47,7 @@ final readonly class ScatterComposer
                 $axes->values($ticks, $up, $plot, $type),
                 $this->horizontalAxis($scatter, $along, $plot, $type),
                 $this->titles($scatter, $plot, $type),
+                ...$this->funnel($scatter, $along, $up, $plot),
                 ...$this->fits($scatter, $along, $up, $plot, $hues),
                 ...$this->points($scatter, $along, $up, $hues),
                 $this->cornerNames($scatter, $plot),
@@ -241,6 +242,45 @@ final readonly class ScatterComposer
         }
 
         return new Group('corners', $marks);
+    }
+
+    /** @return list<Group> the ratio of sums, and the limits of chance around it by size */
+    private function funnel(Scattered $scatter, Scale $along, Scale $up, PlotArea $plot): array
+    {
+        $funnel = $scatter->vertical->study->part(ScatterPart::class)->funnel ? $scatter->funnel() : null;
+        if ($funnel === null) {
+            return [];
+        }
+        [$chance, $at, $times] = $funnel;
+        $curves = [[], [], [], []];
+        for ($x = $plot->left + 2.0; $x <= $plot->right; $x += 6.0) {
+            $size = $along->value($x);
+            foreach ($size <= 0.0 ? [] : $chance->limits($at, $size * $times) as $n => $limit) {
+                $y = is_nan($limit) ? NAN : $up->at($limit);
+                if (!is_nan($y) && $y >= $plot->top && $y <= $plot->bottom) {
+                    array_push($curves[$n], $x, $y);
+                }
+            }
+        }
+        $marks = [];
+        foreach ($curves as $n => $curve) {
+            if (count($curve) >= 4) {
+                $isOuter = $n === 0 || $n === 3;
+                $marks[] = new Stroke([$curve], Ink::Median, $isOuter ? 1.4 : 1.0, $isOuter ? [] : [4.0, 3.0]);
+                $marks[] = Words::plain(
+                    $plot->right - 3.0,
+                    $curve[count($curve) - 1] + ($n < 2 ? 12.0 : -4.0),
+                    $isOuter ? '99.8 %' : '95 %',
+                    Type::text(11.5),
+                    Ink::Quiet,
+                    'end',
+                );
+            }
+        }
+        $middle = $up->at($chance->expected[$at]);
+        $marks[] = new Stroke([[$plot->left, $middle, $plot->right, $middle]], Ink::Median, 1.2);
+
+        return [new Group('funnel', $marks)];
     }
 
     private static function cutName(Scattered $scatter): string

@@ -100,6 +100,49 @@ final readonly class Scattered
         );
     }
 
+    /**
+     * The limits between which rates lie by chance alone, where the horizontal axis is what the counts are per.
+     *
+     * @return array{Chance, int, float}|null with the position that is looked at, and what a place along the axis is
+     *     multiplied by to be an exposure
+     */
+    public function funnel(): ?array
+    {
+        $study = $this->vertical->study;
+        $chance = $study->part(ScatterPart::class)->at === 'latest' ? Chance::of($this->vertical) : null;
+        if ($chance === null) {
+            return null;
+        }
+        $at = null;
+        $ratios = [];
+        foreach ($this->points as $point) {
+            $at ??= self::positionOf($point, $this->vertical);
+            $exposure = $at === null ? NAN : $chance->exposure($point->line->key, $at);
+            if (!is_nan($exposure) && $point->x > 0.0) {
+                $ratios[] = $exposure / $point->x;
+            }
+        }
+        if ($at === null || count($ratios) < 2) {
+            return null;
+        }
+        $usual = Quantile::of($ratios, 0.5);
+
+        // Of figures of the same time they would be alike; a year's level beside a month's is nearly so.
+        return max($ratios) > 1.1 * $usual || min($ratios) < 0.9 * $usual ? null : [$chance, $at, $usual];
+    }
+
+    /** Where a point's value stands in its line. */
+    private static function positionOf(ScatterPoint $point, Comparison $vertical): ?int
+    {
+        for ($at = $vertical->to; $at >= $vertical->from; $at--) {
+            if ($point->line->values[$at] === $point->y) {
+                return $at;
+            }
+        }
+
+        return null;
+    }
+
     /** Along the horizontal axis; what flows in shorter periods is added up to those of the vertical one. */
     private static function horizontal(Study $turned, Comparison $vertical): Comparison
     {
@@ -288,6 +331,10 @@ final readonly class Scattered
      */
     private static function cut(array $points, ScatterPart $part, array $sizes): array
     {
+        // Who is not of the peer set cuts nothing.
+        $points = array_values(
+            array_filter($points, static fn(ScatterPoint $p): bool => $p->line->role !== LineRole::Outside),
+        );
         $weights = array_map(static fn(ScatterPoint $p): float => $sizes[$p->line->key] ?? 0.0, $points);
 
         return [

@@ -22,6 +22,7 @@ final class Signals
         BaseDecides::class,
         UnfinishedEnd::class,
         UnsettledEnd::class,
+        UnfitChance::class,
         UnfitVariation::class,
         StepInFocus::class,
         EndedLines::class,

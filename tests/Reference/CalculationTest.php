@@ -17,6 +17,7 @@ use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Statistics\ChanceLimits;
 use DuskRail\Statistics\LeastSquares;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\Quantile;
@@ -553,5 +554,25 @@ final class CalculationTest extends TestCase
         self::assertSame(6, $compared);
         // A driver that follows from the others says nothing of its own.
         self::assertNull(LeastSquares::through([[1.0, 2.0, 3.0, 4.0], [2.0, 4.0, 6.0, 8.0]], [1.0, 3.0, 2.0, 4.0]));
+    }
+
+    /** ppois() and pbinom() of R, between whole counts as Spiegelhalter (2005) has it; made by make/chance.R. */
+    public function testChanceLimitsAgreeWithR(): void
+    {
+        $compared = 0;
+        foreach (Table::rows('chance.csv') as [$which, $of, $probability, $share, $limit]) {
+            $own =
+                $which === 'poisson'
+                    ? ChanceLimits::poisson((float) $of, (float) $share)
+                    : ChanceLimits::binomial((float) $of, (float) $probability, (float) $share);
+            self::assertEqualsWithDelta(
+                (float) $limit,
+                $own,
+                1e-6 * max(1.0, (float) $limit),
+                "{$which} {$of} {$share}",
+            );
+            $compared++;
+        }
+        self::assertSame(7 * 4 + 4 * 3 * 4, $compared);
     }
 }

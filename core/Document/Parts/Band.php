@@ -11,6 +11,7 @@ enum Band: string
     case Quartiles = 'quartiles';
     case Deciles = 'deciles';
     case Range = 'range';
+    case Chance = 'chance';
 
     public function label(): string
     {
@@ -19,6 +20,7 @@ enum Band: string
             self::Quartiles => 'Quartiles (middle 50 %)',
             self::Deciles => 'Deciles (middle 80 %)',
             self::Range => 'Lowest to highest',
+            self::Chance => 'Chance limits (95 and 99.8 %)',
         };
     }
 

@@ -24,6 +24,7 @@ final readonly class PeersPart implements Part
      * @param string $set whom lines are compared with: nothing for all, `group:` and a group, `set:` and the key of a
      *     peer set of the data set
      * @param 'faint'|'hidden' $outside how entities are drawn that are not of the set
+     * @param 'allowed'|'ignored' $dispersion whether chance limits are wider where peers vary more than by chance
      * @param Targets $target in the unit that the rail ends in
      */
     public function __construct(
@@ -62,6 +63,16 @@ final readonly class PeersPart implements Part
             ),
         ]
         public Targets $target = new Targets(),
+        #[
+            Choice(
+                'over-dispersion',
+                ['allowed' => 'allowed for', 'ignored' => 'ignored'],
+                lead: 'over-dispersion',
+                when: ['band' => 'chance'],
+                about: 'whether chance limits are wider where the peers vary more than by chance',
+            ),
+        ]
+        public string $dispersion = 'allowed',
     ) {}
 
     public static function from(array $settings): static

@@ -6,6 +6,7 @@ namespace DuskRail\Words\Sentences;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\Numerals;
+use DuskRail\Outcome\Chance;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Peers\Position;
@@ -26,6 +27,7 @@ final class PlaceAmongPeers implements ClaimFinder
             return [];
         }
         $claims = [];
+        $chance = Chance::of($comparison);
         foreach ($comparison->focus() as $line) {
             $first = $line->first($comparison->from);
             if ($first === null || $line->at === null || $line->at - $first < 2) {
@@ -33,7 +35,10 @@ final class PlaceAmongPeers implements ClaimFinder
             }
             $now = $comparison->peers->place($line, $line->at);
             $then = $comparison->peers->place($line, $first);
-            if ($now !== null && $now->of >= self::COMPANY) {
+            $isEnd = $now !== null && ($now->rank === 1 || $now->rank === $now->of);
+            // The smallest lie at the ends by chance alone.
+            $mayBeChance = $isEnd && $chance?->mayBe($line, $line->at) === true;
+            if ($now !== null && $now->of >= self::COMPANY && !$mayBeChance) {
                 $claims[] = self::claim($comparison, $line, $first, $now, $then);
             }
         }

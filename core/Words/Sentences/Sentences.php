@@ -17,6 +17,7 @@ final class Sentences
         LongestRun::class,
         RecordAtEnd::class,
         BeyondOrdinary::class,
+        BeyondChance::class,
     ];
 
     /** @return list<Claim> */

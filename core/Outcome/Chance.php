@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\MeasureKind;
+use DuskRail\Data\ValueType;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\Stops\ChangeOfPeriod;
+use DuskRail\Rail\Stops\PerDenominator;
+use DuskRail\Rail\Stops\Rolling;
+use DuskRail\Statistics\ChanceLimits;
+
+/**
+ * How far rates made of counts may lie from the ratio of sums of the peers by chance alone, given how much each entity
+ * has of what they are per. Where the peers vary more than chance would make them, the limits are as much wider, unless
+ * the study says otherwise.
+ */
+final readonly class Chance
+{
+    /**
+     * @param list<float> $expected ratio of sums of the peers, along the axis
+     * @param array<array-key, list<float>> $exposures by entity: what a rate is multiplied by to be a count
+     * @param float $of times an exposure that counts are out of, for proportions; 0 where they are out of nothing
+     * @param list<float> $dispersion along the axis, 1 for none
+     */
+    private function __construct(
+        public array $expected,
+        private array $exposures,
+        private float $of,
+        private array $dispersion,
+    ) {}
+
+    /** Why there are no limits; nothing where there are. */
+    public static function reason(Comparison $comparison): string
+    {
+        $measure = $comparison->measure;
+        $table = $comparison->run->table();
+        if ($measure->kind === MeasureKind::Rate || !$measure->unit->counts()) {
+            return "{$measure->name} is not a count";
+        }
+        $isDivided = false;
+        foreach ($comparison->run->inUse() as $step) {
+            $stop = $step->placed->stop;
+            $isDivided = $isDivided || $stop instanceof PerDenominator;
+            $keepsCounts =
+                $stop instanceof PerDenominator ||
+                $stop instanceof ChangeOfPeriod ||
+                ($stop instanceof Rolling && in_array($stop->statistic, ['mean', 'sum'], true));
+            if (!$keepsCounts) {
+                return "“{$stop::title()}” leaves no counts";
+            }
+        }
+
+        return $isDivided && $table->weights !== null ? '' : 'the counts are not divided by a measure';
+    }
+
+    /** @return self|null null where figures are not counts divided by something */
+    public static function of(Comparison $comparison): ?self
+    {
+        $table = $comparison->run->table();
+        if (self::reason($comparison) !== '' || $table->weights === null) {
+            return null;
+        }
+        $times = $periods = 1.0;
+        foreach ($comparison->run->inUse() as $step) {
+            $stop = $step->placed->stop;
+            $times = $stop instanceof PerDenominator ? $stop->times : $times;
+            $periods *= $stop instanceof Rolling && $stop->statistic === 'mean' ? $stop->window : 1;
+        }
+        $weights = ($table->weights)();
+        $exposures = [];
+        foreach ($weights as $key => $own) {
+            $exposures[$key] = array_map(static fn(float $w): float => ($w * $periods) / $times, $own);
+        }
+        $peers = $comparison->data->peers($table);
+        $expected = PeerFigures::weightedMean($peers, $weights);
+        $isShare = $table->unit->sort === ValueType::Percent;
+        $dispersion = array_fill(0, count($expected), 1.0);
+        foreach ($comparison->study->part(PeersPart::class)->dispersion === 'allowed' ? $expected : [] as $i => $rate) {
+            $scores = [];
+            foreach ($peers as $key => $values) {
+                $exposure = $exposures[$key][$i] ?? NAN;
+                $variance = ($rate * ($isShare ? 1.0 - $rate / $times : 1.0)) / $exposure;
+                $score = $variance > 0.0 ? ($values[$i] - $rate) / sqrt($variance) : NAN;
+                if (!is_nan($score)) {
+                    $scores[] = $score;
+                }
+            }
+            $dispersion[$i] = ChanceLimits::dispersion($scores);
+        }
+
+        return new self($expected, $exposures, $isShare ? $times : 0.0, array_values($dispersion));
+    }
+
+    /** What an entity's rate is multiplied by to be its count. */
+    public function exposure(string $key, int $position): float
+    {
+        return $this->exposures[$key][$position] ?? NAN;
+    }
+
+    /** How many times as large as chance alone the variance of the peers is. */
+    public function dispersion(int $position): float
+    {
+        return $this->dispersion[$position];
+    }
+
+    /**
+     * The rates that an entity of a size lies between by chance alone: 99.8, 95, 95 and 99.8 % limits, from the lowest.
+     *
+     * @return list<float> of ChanceLimits::TAILS; NAN where nothing is known
+     */
+    public function limits(int $position, float $exposure): array
+    {
+        $rate = $this->expected[$position] ?? NAN;
+        $wider = sqrt($this->dispersion[$position] ?? 1.0);
+        $limits = [];
+        foreach (ChanceLimits::TAILS as $share) {
+            $count =
+                $this->of > 0.0
+                    ? ChanceLimits::binomial($exposure * $this->of, $rate / $this->of, $share)
+                    : ChanceLimits::poisson($rate * $exposure, $share);
+            $limits[] = is_nan($count) ? NAN : max(0.0, $rate + ($count / $exposure - $rate) * $wider);
+        }
+
+        return $limits;
+    }
+
+    /** Whether a line's value lies within the 95 % limits, so that it may be chance; null where that is not known. */
+    public function mayBe(Line $line, ?int $position): ?bool
+    {
+        if ($position === null) {
+            return null;
+        }
+        $limits = $this->limits($position, $this->exposure($line->key, $position));
+        $value = $line->values[$position];
+
+        return is_nan($limits[1]) || is_nan($value) ? null : $value >= $limits[1] && $value <= $limits[2];
+    }
+}

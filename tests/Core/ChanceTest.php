@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Chart\Group;
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Entity;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Parts\ScatterPart;
+use DuskRail\Document\Study;
+use DuskRail\Outcome\Chance;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Scattered;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Signals\Notice;
+use DuskRail\Signals\Signals;
+use DuskRail\Statistics\ChanceLimits;
+use DuskRail\Words\Sentences\Claim;
+use DuskRail\Words\Sentences\Sentences;
+use PHPUnit\Framework\TestCase;
+
+/** How far a rate made of counts may lie from its peers by chance alone. */
+final class ChanceTest extends TestCase
+{
+    /**
+     * 100 bursts on 5,000 km of the peers are 2 per 100 km; on home's 1,000 km 20 are expected, and by chance alone
+     * 8.4 to 35.7, as qpois() of R has it between whole counts (tests/Reference/data/chance.csv).
+     */
+    public function testLimitsAreThoseOfTheCountThatIsExpected(): void
+    {
+        $data = self::bursts(['home' => [41, 1000], 'a' => [30, 1500], 'b' => [50, 2500], 'c' => [20, 1000]]);
+        $comparison = self::compared($data, ['dispersion' => 'ignored']);
+        $chance = Chance::of($comparison);
+        self::assertNotNull($chance);
+        self::assertEqualsWithDelta(2.0, $chance->expected[0], 1e-9);
+        self::assertEqualsWithDelta(10.0, $chance->exposure('home', 0), 1e-9);
+        $limits = $chance->limits(0, 10.0);
+        foreach (ChanceLimits::TAILS as $n => $share) {
+            self::assertEqualsWithDelta(ChanceLimits::poisson(20.0, $share) / 10.0, $limits[$n], 1e-12);
+        }
+        self::assertFalse($chance->mayBe($comparison->line('home') ?? self::fail(), 0));
+        self::assertTrue($chance->mayBe($comparison->line('a') ?? self::fail(), 0));
+        // The smaller, the wider.
+        $width = static fn(float $exposure): float => $chance->limits(0, $exposure)[3] -
+            $chance->limits(0, $exposure)[0];
+        self::assertGreaterThan($width(10.0), $width(5.0));
+        self::assertGreaterThan($width(100.0), $width(10.0));
+        $said = array_map(static fn(Claim $c): string => $c->sentence, Sentences::of($comparison));
+        self::assertContains('Home is above what chance alone explains beside its 3 peers', $said);
+    }
+
+    /** A place that may be chance is not proposed as one; the same value of a larger entity is. */
+    public function testTheHighestIsNotProposedWhereItIsNoMoreThanChance(): void
+    {
+        $said = static function (int $count, int $length): string {
+            $others = ['a' => [30, 1500], 'b' => [50, 2500], 'c' => [20, 1000], 'd' => [19, 1000]];
+            $data = self::bursts(['home' => [$count, $length], ...$others], 4);
+            $claims = Sentences::of(self::compared($data, ['dispersion' => 'ignored']));
+
+            return implode('; ', array_map(static fn(Claim $c): string => $c->sentence, $claims));
+        };
+        self::assertStringNotContainsString('highest of all', $said(3, 100));
+        self::assertStringContainsString('highest of all', $said(300, 10_000));
+    }
+
+    public function testWhatVariesMoreThanByChanceHasWiderLimits(): void
+    {
+        $rows = ['home' => [20, 1000]];
+        foreach ([[5, 1000], [45, 1000], [8, 1000], [40, 1000], [22, 1000], [12, 1000]] as $n => $row) {
+            $rows["p{$n}"] = $row;
+        }
+        $data = self::bursts($rows);
+        $plain = Chance::of(self::compared($data, ['dispersion' => 'ignored']));
+        $wide = Chance::of(self::compared($data, []));
+        self::assertNotNull($plain);
+        self::assertNotNull($wide);
+        self::assertSame(1.0, $plain->dispersion(0));
+        // 132 on 6,000 km: 22 expected of each; z = −17, 23, −14, 18, 0 and −10 over the root of 22, the outermost
+        // tenth pulled in to −15.5 and 20.5.
+        self::assertEqualsWithDelta(
+            (15.5 ** 2 + 20.5 ** 2 + 14 ** 2 + 18 ** 2 + 0 + 10 ** 2) / 22 / 6,
+            $wide->dispersion(0),
+            1e-9,
+        );
+        self::assertGreaterThan($plain->limits(0, 10.0)[3], $wide->limits(0, 10.0)[3]);
+    }
+
+    /** A year's sum, a window's mean and a window's sum before the division all know how many counts they hold. */
+    public function testSumsAndMeansOfMonthsKnowTheirCounts(): void
+    {
+        $data = self::bursts(['home' => [2, 1000], 'a' => [3, 1500], 'b' => [5, 2500]], 12);
+        foreach (
+            [
+                [['period', ['to' => 'year']], ['per-denominator', ['measure' => 'mains', 'times' => 100]]],
+                [['per-denominator', ['measure' => 'mains', 'times' => 100]], ['rolling', ['window' => 12]]],
+                [
+                    ['rolling', ['window' => 12, 'statistic' => 'sum']],
+                    ['per-denominator', ['measure' => 'mains', 'times' => 100]],
+                ],
+            ]
+            as $stops
+        ) {
+            $comparison = self::compared($data, ['dispersion' => 'ignored'], ...$stops);
+            $chance = Chance::of($comparison);
+            $last = $comparison->axis->count - 1;
+            $rate = $comparison->line('home')->values[$last] ?? NAN;
+            self::assertEqualsWithDelta(24.0, $rate * ($chance?->exposure('home', $last) ?? NAN), 1e-9);
+        }
+    }
+
+    public function testFiguresThatAreNoCountsAreRefusedInWords(): void
+    {
+        $data = self::bursts(['home' => [41, 1000], 'a' => [30, 1500], 'b' => [50, 2500]]);
+        $said = static fn(Comparison $c): string => implode(
+            ' ',
+            array_map(static fn(Notice $n): string => $n->sentence, Signals::of($c)),
+        );
+        $chance = new PeersPart(band: Band::Chance);
+        $plain = Study::first('S', 'bursts', $data)->withPart($chance);
+        self::assertStringContainsString('not divided by a measure', $said(Comparison::of($plain, $data)));
+        $index = self::compared(
+            $data,
+            [],
+            ['per-denominator', ['measure' => 'mains', 'times' => 100]],
+            ['standardise', []],
+        );
+        self::assertStringContainsString('“Standardise” leaves no counts', $said($index));
+        $mains = Study::first('S', 'mains', $data)->withPart($chance);
+        self::assertStringContainsString('Mains is not a count', $said(Comparison::of($mains, $data)));
+    }
+
+    public function testAFunnelIsDrawnWhereTheSizeIsAlongTheAxis(): void
+    {
+        $data = self::bursts(['home' => [41, 1000], 'a' => [30, 1500], 'b' => [50, 2500], 'c' => [20, 800]]);
+        $funnel = static fn(string $along): Comparison => Comparison::of(
+            self::compared($data, [])
+                ->study->withView('scatter')
+                ->withPart(ScatterPart::from(['measure' => $along, 'funnel' => true])),
+            $data,
+        );
+        [$chance, $at, $times] = Scattered::of($funnel('mains'))->funnel() ?? self::fail();
+        self::assertSame([0, 0.01], [$at, round($times, 9)]);
+        self::assertEqualsWithDelta(2.0833333, $chance->expected[0], 1e-6);
+        $roles = array_map(
+            static fn(object $mark): string => $mark instanceof Group ? $mark->role : '',
+            Make::picture($funnel('mains'))->marks,
+        );
+        self::assertContains('funnel', $roles);
+        self::assertNull(Scattered::of($funnel('people'))->funnel());
+    }
+
+    /**
+     * @param array<string, mixed> $peers
+     * @param array{string, array<string, mixed>} ...$stops
+     */
+    private static function compared(DataInMemory $data, array $peers, array ...$stops): Comparison
+    {
+        $rail = Rail::of();
+        foreach ($stops === [] ? [['per-denominator', ['measure' => 'mains', 'times' => 100]]] : $stops as $stop) {
+            $rail = $rail->with(StopCatalogue::make($stop[0], $stop[1]));
+        }
+        $study = Study::first('S', 'bursts', $data)
+            ->withRail($rail)
+            ->withPart(PeersPart::from(['band' => 'chance', ...$peers]));
+
+        return Comparison::of($study, $data);
+    }
+
+    /** @param array<string, array{int, int}> $rows bursts in a month, and km of mains */
+    private static function bursts(array $rows, int $months = 1): DataInMemory
+    {
+        $bursts = $mains = $people = [];
+        foreach ($rows as $key => [$count, $length]) {
+            $bursts[$key] = array_fill(0, $months, $count);
+            $mains[$key] = [$length];
+            $people[$key] = [strlen($key) * 1000 + $count];
+        }
+        $measures = $tables = [];
+        foreach (
+            [
+                'bursts' => ['bursts', MeasureKind::Flow, '2020-01', $bursts],
+                'mains' => ['km', MeasureKind::Stock, '2020', $mains],
+                'people' => ['people', MeasureKind::Stock, '2020', $people],
+            ]
+            as $name => [$unit, $kind, $first, $series]
+        ) {
+            $measures[] = $measure = Make::measure($name, $unit, $kind, $first);
+            $tables[$name] = Make::table($measure, $first, $series);
+        }
+        $entities = array_map(
+            static fn(string $k): Entity => new Entity($k, ucfirst($k), home: $k === 'home'),
+            array_keys($rows),
+        );
+
+        return new DataInMemory($measures, $entities, $tables);
+    }
+}
