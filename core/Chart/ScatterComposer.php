@@ -16,6 +16,9 @@ use DuskRail\Statistics\StraightLine;
 /** The Scatter view: points cut into four corners, with paths, sizes and straight fits where they are wished. */
 final readonly class ScatterComposer
 {
+    /** Pixels from one point of a curve to the next. */
+    private const STEP = 6.0;
+
     /** Among more points than this hardly a name finds a place; those in focus have theirs. */
     private const NAME_ALL = 150;
 
@@ -36,7 +39,12 @@ final readonly class ScatterComposer
         $left = $axes->room($ticks, $type);
         $along = self::scale($xs, $left + 8.0, $width - 26.0);
         $plot = new PlotArea($left, $width - 18.0, self::TOP, $bottom, 0, 1);
-        $obstacles = $this->obstacles($scatter, $along, $up);
+        $funnel = self::funnelCurves($scatter, $along, $up, $plot);
+        $obstacles = [
+            ...$this->obstacles($scatter, $along, $up),
+            ...self::alongCurves($funnel),
+            ...$this->cuts($scatter, $along, $up, $plot),
+        ];
         $hues = self::groupHues($scatter);
 
         return new Scene(
@@ -47,7 +55,7 @@ final readonly class ScatterComposer
                 $axes->values($ticks, $up, $plot, $type),
                 $this->horizontalAxis($scatter, $along, $plot, $type),
                 $this->titles($scatter, $plot, $type),
-                ...$this->funnel($scatter, $along, $up, $plot),
+                ...$this->funnel($scatter, $up, $plot, $funnel),
                 ...$this->fits($scatter, $along, $up, $plot, $hues),
                 ...$this->points($scatter, $along, $up, $hues),
                 $this->cornerNames($scatter, $plot),
@@ -244,8 +252,12 @@ final readonly class ScatterComposer
         return new Group('corners', $marks);
     }
 
-    /** @return list<Group> the ratio of sums, and the limits of chance around it by size */
-    private function funnel(Scattered $scatter, Scale $along, Scale $up, PlotArea $plot): array
+    /**
+     * The limits of chance around the ratio of sums by size, as far as they are within the plot.
+     *
+     * @return list<list<float>> x and y in turn, of each of ChanceLimits::TAILS
+     */
+    private static function funnelCurves(Scattered $scatter, Scale $along, Scale $up, PlotArea $plot): array
     {
         $funnel = $scatter->vertical->study->part(ScatterPart::class)->funnel ? $scatter->funnel() : null;
         if ($funnel === null) {
@@ -253,7 +265,7 @@ final readonly class ScatterComposer
         }
         [$chance, $at, $times] = $funnel;
         $curves = [[], [], [], []];
-        for ($x = $plot->left + 2.0; $x <= $plot->right; $x += 6.0) {
+        for ($x = $plot->left + 2.0; $x <= $plot->right; $x += self::STEP) {
             $size = $along->value($x);
             foreach ($size <= 0.0 ? [] : $chance->limits($at, $size * $times) as $n => $limit) {
                 $y = is_nan($limit) ? NAN : $up->at($limit);
@@ -261,6 +273,20 @@ final readonly class ScatterComposer
                     array_push($curves[$n], $x, $y);
                 }
             }
+        }
+
+        return array_values($curves);
+    }
+
+    /**
+     * @param list<list<float>> $curves
+     * @return list<Group> the ratio of sums, and the curves with what they are
+     */
+    private function funnel(Scattered $scatter, Scale $up, PlotArea $plot, array $curves): array
+    {
+        $funnel = $curves === [] ? null : $scatter->funnel();
+        if ($funnel === null) {
+            return [];
         }
         $marks = [];
         foreach ($curves as $n => $curve) {
@@ -277,10 +303,54 @@ final readonly class ScatterComposer
                 );
             }
         }
-        $middle = $up->at($chance->expected[$at]);
+        $middle = $up->at($funnel[0]->expected[$funnel[1]]);
         $marks[] = new Stroke([[$plot->left, $middle, $plot->right, $middle]], Ink::Median, 1.2);
 
         return [new Group('funnel', $marks)];
+    }
+
+    /**
+     * Boxes along curves, for names to keep off.
+     *
+     * @param list<list<float>> $curves
+     * @return list<array{float, float, float, float}>
+     */
+    private static function alongCurves(array $curves): array
+    {
+        $boxes = [];
+        foreach ($curves as $curve) {
+            for ($i = 0; $i + 3 < count($curve); $i += 2) {
+                [$y, $next] = [$curve[$i + 1], $curve[$i + 3]];
+                $boxes[] = [$curve[$i], min($y, $next) - 1.0, $curve[$i + 2], max($y, $next) + 1.0];
+            }
+        }
+
+        return $boxes;
+    }
+
+    /**
+     * The lines that cut the axes, with what is written on them, for names to keep off.
+     *
+     * @return list<array{float, float, float, float}>
+     */
+    private function cuts(Scattered $scatter, Scale $along, Scale $up, PlotArea $plot): array
+    {
+        $boxes = [];
+        $type = Type::text(12.5);
+        [$cutX, $cutY] = $scatter->cut;
+        [$x, $y] = [is_nan($cutX) ? NAN : $along->at($cutX), is_nan($cutY) ? NAN : $up->at($cutY)];
+        if ($y > $plot->top && $y < $plot->bottom) {
+            $width = $this->measure->width(self::cutName($scatter) . $scatter->vertical->format($cutY), $type);
+            $boxes[] = [$plot->right - 6.0 - $width, $y - 18.0, $plot->right, $y];
+            $boxes[] = [$plot->left, $y - 0.6, $plot->right, $y + 0.6];
+        }
+        if ($x > $plot->left && $x < $plot->right) {
+            $width = $this->measure->width(self::cutName($scatter) . $scatter->horizontal->format($cutX), $type);
+            $boxes[] = [$x, $plot->bottom - 19.0, $x + 7.0 + $width, $plot->bottom];
+            $boxes[] = [$x - 0.6, $plot->top, $x + 0.6, $plot->bottom];
+        }
+
+        return $boxes;
     }
 
     private static function cutName(Scattered $scatter): string

@@ -131,6 +131,25 @@ final readonly class Scattered
         return max($ratios) > 1.1 * $usual || min($ratios) < 0.9 * $usual ? null : [$chance, $at, $usual];
     }
 
+    /** @return list<string>|null names of those outside the 99.8 % limits; null where there are no limits */
+    public function beyondChance(): ?array
+    {
+        $funnel = $this->funnel();
+        if ($funnel === null) {
+            return null;
+        }
+        [$chance, $at] = $funnel;
+        $beyond = [];
+        foreach ($this->points as $point) {
+            $limits = $chance->limits($at, $chance->exposure($point->line->key, $at));
+            if (!is_nan($limits[0]) && ($point->y < $limits[0] || $point->y > $limits[3])) {
+                $beyond[] = $point->line->name;
+            }
+        }
+
+        return $beyond;
+    }
+
     /** Where a point's value stands in its line. */
     private static function positionOf(ScatterPoint $point, Comparison $vertical): ?int
     {

@@ -168,9 +168,25 @@ final readonly class ScatterView extends View
 
     protected function headline(Comparison $comparison): string
     {
-        $horizontal = mb_strtolower($this->outcome($comparison)->horizontal->measure->name);
+        $scatter = $this->outcome($comparison);
+        $beyond = $comparison->study->part(ScatterPart::class)->funnel ? $scatter->beyondChance() : null;
+        if ($beyond !== null) {
+            $names = implode(', ', array_slice($beyond, 0, 3));
 
-        return "{$comparison->measure->name} against {$horizontal}";
+            return match (true) {
+                $beyond === [] => "{$comparison->measure->name}: nobody lies outside what chance alone explains",
+                count($beyond) > 3 => "{$comparison->measure->name}: " .
+                    count($beyond) .
+                    ' of ' .
+                    count($scatter->points) .
+                    ' lie outside what chance alone explains',
+                default => "{$comparison->measure->name}: only {$names} " .
+                    (count($beyond) === 1 ? 'lies' : 'lie') .
+                    ' outside what chance alone explains',
+            };
+        }
+
+        return "{$comparison->measure->name} against " . mb_strtolower($scatter->horizontal->measure->name);
     }
 
     protected function subtitle(Comparison $comparison): string

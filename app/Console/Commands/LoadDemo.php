@@ -11,10 +11,15 @@ use App\Formats\DelimitedFile;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Study;
+use DuskRail\Data\PeerSetRules;
 use DuskRail\Document\OwnWords;
+use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\RosterSort;
 use DuskRail\Document\Study as StudyOfCore;
+use DuskRail\Peers\Likes;
 use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
@@ -128,6 +133,38 @@ final class LoadDemo extends Command
             }
             RevisionWriter::begin($forum, $study);
         }
+        $this->likeWithLike($forum);
+    }
+
+    /** Veldmere among those of its own size, and whether anybody has more bursts than chance would have it. */
+    private function likeWithLike(Dataset $forum): void
+    {
+        $like = Likes::home(new StoredData($forum));
+        $set = PeerSetRules::from([...$like->toArray(), 'key' => 'like-veldmere']);
+        $forum->update(['peer_sets' => [$set->toArray()]]);
+        $perConnection = self::stop('s1', 'per-denominator', ['measure' => 'connections', 'times' => 1e6]);
+        $perKilometre = self::stop('s1', 'per-denominator', ['measure' => 'mains-length', 'times' => 100]);
+        $mean = self::stop('s2', 'rolling', ['window' => 12]);
+        RevisionWriter::begin(
+            $forum,
+            (new StudyOfCore(
+                'Veldmere among utilities of its size',
+                'leakage',
+                Rail::of($perConnection, $mean),
+                ['veldmere-water' => 1],
+                sort: RosterSort::Lowest,
+            ))->withPart(new PeersPart('set:like-veldmere', band: Band::Quartiles)),
+        );
+        RevisionWriter::begin(
+            $forum,
+            (new StudyOfCore(
+                'Bursts: more than chance?',
+                'bursts',
+                Rail::of($perKilometre, $mean),
+                ['veldmere-water' => 1],
+                view: 'scatter',
+            ))->withPart(ScatterPart::from(['measure' => 'mains-length', 'line' => 'none', 'funnel' => true])),
+        );
     }
 
     /** Half of the studies on one page, as they would go to a board. */
