@@ -386,13 +386,13 @@ final class ViewsTest extends BrowserTestCase
         );
         $keys(WebDriverKeys::TAB, ' litres', WebDriverKeys::ENTER);
         $browser->see('.words.headline .shown .bold', 'Now')->see('.words.headline .shown .in-focus-1', 'half of it');
-        self::assertSame('Now half of it, 2,338 litres', $browser->text('.words.headline .shown'));
+        self::assertSame('Now half of it, 2,337 litres', $browser->text('.words.headline .shown'));
         // Escape closes what is offered first, and then leaves the words as they were.
         $browser->click('.words.headline .shown');
         $keys('{cha');
         $browser->see('.words.headline .completions', '{change Veldmere Water since');
         $keys(WebDriverKeys::ESCAPE, WebDriverKeys::ESCAPE);
-        $browser->see('.words.headline .shown', 'Now half of it, 2,338 litres');
+        $browser->see('.words.headline .shown', 'Now half of it, 2,337 litres');
         $browser->click('[data-history=undo]')->see('.words.headline .shown', 'Veldmere Water: ');
     }
 
@@ -436,7 +436,7 @@ final class ViewsTest extends BrowserTestCase
         $browser
             ->click('[data-present]')
             ->until('one study to fill the screen', fn(): bool => $this->many('.brief-study.now') === 1);
-        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.brief-study.now', ': 2,338');
+        $browser->press(WebDriverKeys::ARROW_RIGHT)->see('.brief-study.now', ': 2,337');
         $browser
             ->press(WebDriverKeys::ESCAPE)
             ->until('the page again', fn(): bool => $this->many('.brief-study.now') === 0);

@@ -14,12 +14,14 @@ use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Chance;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\PlaceRange;
 use DuskRail\Outcome\Scattered;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
 use DuskRail\Statistics\ChanceLimits;
+use DuskRail\Statistics\Redraw;
 use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\Sentences;
 use PHPUnit\Framework\TestCase;
@@ -111,6 +113,31 @@ final class ChanceTest extends TestCase
             $rate = $comparison->line('home')->values[$last] ?? NAN;
             self::assertEqualsWithDelta(24.0, $rate * ($chance?->exposure('home', $last) ?? NAN), 1e-9);
         }
+    }
+
+    /** Few counts leave a place open, many settle it; and what is drawn has the mean and variance of its law. */
+    public function testAPlaceSaysHowSureItIs(): void
+    {
+        $redraw = new Redraw(7);
+        foreach ([0.4, 5.0, 30.0, 900.0] as $mean) {
+            $drawn = array_map(static fn(): float => $redraw->poisson($mean), range(1, 4000));
+            $own = array_sum($drawn) / 4000;
+            $variance = array_sum(array_map(static fn(float $v): float => ($v - $own) ** 2, $drawn)) / 3999;
+            // Four standard errors of a mean of 4,000, and of a variance.
+            self::assertEqualsWithDelta($mean, $own, 4 * sqrt($mean / 4000));
+            self::assertEqualsWithDelta($mean, $variance, 4 * $mean * sqrt((2 + 1 / $mean) / 4000));
+        }
+        $range = static function (int $times): string {
+            $rows = [];
+            foreach (['home' => 12, 'a' => 10, 'b' => 14, 'c' => 9, 'd' => 20] as $key => $count) {
+                $rows[$key] = [$count * $times, 1000];
+            }
+            $comparison = self::compared(self::bursts($rows), []);
+
+            return PlaceRange::of($comparison, $comparison->line('home') ?? self::fail())?->inWords() ?? '';
+        };
+        self::assertSame('1–5', $range(1));
+        self::assertSame('3', $range(10_000));
     }
 
     public function testFiguresThatAreNoCountsAreRefusedInWords(): void

@@ -17,7 +17,8 @@
                     <tr class="hue-{{ $standing->line->hue }}">
                         <th scope="row">{{ $standing->line->name }}</th>
                         <td>{{ $number($standing->line->latest()) }}</td>
-                        <td>{{ \DuskRail\Words\PlaceWords::short($standing->now) }}</td>
+                        @php($range = \DuskRail\Outcome\PlaceRange::of($comparison, $standing->line))
+                        <td>{{ \DuskRail\Words\PlaceWords::short($standing->now) }}@if ($range !== null)<small title="Ranks in 95 of 100 redraws of the counts"> {{ $range->inWords() }} by chance</small>@endif</td>
                         <td>{{ $before === null ? '–' : \DuskRail\Words\PlaceWords::short($before) }}</td>
                         <td>{{ number_format($standing->now->percentile) }}</td>
                         <td>{{ $signed($standing->line->latest() - $standing->now->median) }}</td>
