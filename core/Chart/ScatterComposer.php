@@ -8,6 +8,7 @@ use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\SameResult;
 use DuskRail\Outcome\Scattered;
 use DuskRail\Outcome\ScatterPoint;
 use DuskRail\Rail\Explanation;
@@ -52,6 +53,7 @@ final readonly class ScatterComposer
             $height,
             [
                 $this->corners($scatter, $plot, $along, $up),
+                ...self::sameResult($scatter, $along, $plot),
                 $axes->values($ticks, $up, $plot, $type),
                 $this->horizontalAxis($scatter, $along, $plot, $type),
                 $this->titles($scatter, $plot, $type),
@@ -252,6 +254,24 @@ final readonly class ScatterComposer
         return new Group('corners', $marks);
     }
 
+    /** @return list<Group> the strip in which others come to the same as the first in focus */
+    private static function sameResult(Scattered $scatter, Scale $along, PlotArea $plot): array
+    {
+        $same = SameResult::of($scatter);
+        $within = $scatter->vertical->study->part(ScatterPart::class)->likeness->within ?? 0.0;
+        if ($same === null) {
+            return [];
+        }
+        $left = max($plot->left, $along->at($same->subject->x - $within));
+        $right = min($plot->right, $along->at($same->subject->x + $within));
+
+        return [
+            new Group('same-result', [
+                new Box($left, $plot->top, max(0.0, $right - $left), $plot->bottom - $plot->top, Ink::Tint),
+            ]),
+        ];
+    }
+
     /**
      * The limits of chance around the ratio of sums by size, as far as they are within the plot.
      *
@@ -259,7 +279,7 @@ final readonly class ScatterComposer
      */
     private static function funnelCurves(Scattered $scatter, Scale $along, Scale $up, PlotArea $plot): array
     {
-        $funnel = $scatter->vertical->study->part(ScatterPart::class)->funnel ? $scatter->funnel() : null;
+        $funnel = $scatter->vertical->study->part(ScatterPart::class)->likeness->funnel ? $scatter->funnel() : null;
         if ($funnel === null) {
             return [];
         }

@@ -19,7 +19,7 @@ final class UnfitChance implements Signal
     {
         $isScatter = $comparison->study->view === 'scatter';
         $isAsked = $isScatter
-            ? $comparison->study->part(ScatterPart::class)->funnel
+            ? $comparison->study->part(ScatterPart::class)->likeness->funnel
             : $comparison->study->part(PeersPart::class)->band === Band::Chance;
         if (!$isAsked) {
             return null;

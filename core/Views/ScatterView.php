@@ -20,6 +20,7 @@ use DuskRail\Outcome\Scattered;
 use DuskRail\Outcome\ScatterPoint;
 use DuskRail\Outcome\ValueTable;
 use DuskRail\Words\AxisName;
+use DuskRail\Words\SameResultWords;
 
 /** Two measures against each other, a point for each line. */
 final readonly class ScatterView extends View
@@ -169,7 +170,11 @@ final readonly class ScatterView extends View
     protected function headline(Comparison $comparison): string
     {
         $scatter = $this->outcome($comparison);
-        $beyond = $comparison->study->part(ScatterPart::class)->funnel ? $scatter->beyondChance() : null;
+        $same = SameResultWords::of($scatter);
+        if ($same !== '') {
+            return $same;
+        }
+        $beyond = $comparison->study->part(ScatterPart::class)->likeness->funnel ? $scatter->beyondChance() : null;
         if ($beyond !== null) {
             $names = implode(', ', array_slice($beyond, 0, 3));
 

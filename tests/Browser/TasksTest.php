@@ -742,6 +742,8 @@ final class TasksTest extends BrowserTestCase
     #[TestWith(['/studies/6', 1280, 800])]
     #[TestWith(['/datasets/1', 1280, 800])]
     #[TestWith(['/datasets/1/figures/leakage?entity=tarrow&at=3', 1280, 800])]
+    #[TestWith(['/datasets/1/peer-sets/like-veldmere', 1280, 800])]
+    #[TestWith(['/datasets/1/peer-sets/new?study=1', 390, 844])]
     #[TestWith(['/help', 1280, 800])]
     #[TestWith(['/finish', 390, 844])]
     #[TestWith(['/studies/6', 1024, 768])]

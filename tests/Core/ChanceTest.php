@@ -15,9 +15,12 @@ use DuskRail\Document\Study;
 use DuskRail\Outcome\Chance;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\PlaceRange;
+use DuskRail\Outcome\SameResult;
 use DuskRail\Outcome\Scattered;
+use DuskRail\Outcome\ScatterPoint;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Settings\InvalidSetting;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
 use DuskRail\Statistics\ChanceLimits;
@@ -179,6 +182,35 @@ final class ChanceTest extends TestCase
         );
         self::assertContains('funnel', $roles);
         self::assertNull(Scattered::of($funnel('people'))->funnel());
+    }
+
+    /** Home has 40 bursts per 100 km at 1,000 km; with mains within 300 km are b with 50 and c with 20. */
+    public function testWhoHasTheSameResultIsListedAndHasAPlace(): void
+    {
+        $data = self::bursts([
+            'home' => [400, 1000],
+            'a' => [30, 2000],
+            'b' => [600, 1200],
+            'c' => [180, 900],
+            'd' => [9, 100],
+        ]);
+        $study = self::compared($data, [])->study->withView('scatter');
+        $of = static fn(?float $within): Comparison => Comparison::of(
+            $study->withPart(ScatterPart::from(['measure' => 'mains', 'within' => $within])),
+            $data,
+        );
+        $same = SameResult::of(Scattered::of($of(300.0)));
+        self::assertSame(
+            ['c', 'home', 'b'],
+            array_map(static fn(ScatterPoint $p): string => $p->line->key, $same->points ?? []),
+        );
+        self::assertSame(
+            'Home has the 2nd highest bursts of 3 with the same mains',
+            Make::wording($of(300.0), '')->headline,
+        );
+        self::assertSame('Bursts against mains', Make::wording($of(null), '')->headline);
+        $this->expectException(InvalidSetting::class);
+        ScatterPart::from(['within' => 0]);
     }
 
     /**

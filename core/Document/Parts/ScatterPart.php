@@ -26,8 +26,8 @@ final readonly class ScatterPart implements Part
      * @param 'none'|'mean'|'median'|'weighted'|'value' $line where each axis is cut in two
      * @param string $size key of the measure that the points are as large as; nothing for all alike
      * @param bool $fits a straight line through each group
-     * @param bool $funnel limits between which rates of counts lie by chance alone, by what they are per
      * @param list<string> $corners names of the four corners: upper left, upper right, lower left, lower right
+     * @param Likeness $likeness who is taken for alike
      * @param Bounds $bounds what lies outside is left out
      * @param 'y'|'x' $editing which of the two rails is shown to be changed
      */
@@ -69,7 +69,6 @@ final readonly class ScatterPart implements Part
         public ?float $lineX = null,
         #[Chosen('size', of: 'sizes', none: 'Equal', lead: 'point size')] public string $size = '',
         #[Flag('trend lines', 'one per group', 'none')] public bool $fits = false,
-        #[Flag('chance limits by size (funnel)', 'shown', 'hidden')] public bool $funnel = false,
         #[
             Several(
                 'quadrant names',
@@ -79,6 +78,7 @@ final readonly class ScatterPart implements Part
             ),
         ]
         public array $corners = ['', '', '', ''],
+        #[Embedded] public Likeness $likeness = new Likeness(),
         #[Embedded] public Bounds $bounds = new Bounds(),
         #[
             Choice('rail being edited', ['y' => 'vertical axis', 'x' => 'horizontal axis'], shown: false),

@@ -7,7 +7,7 @@
 @endphp
 <h2>{{ count($peers) }} {{ Str::plural('peer', count($peers)) }}</h2>
 <p>{{ $membership->inWords() }}</p>
-<div class="sample">
+<div class="sample" tabindex="0" role="group" aria-label="Members">
 <table class="table is-narrow members">
     <thead><tr><th scope="col">Entity</th>@if ($screen->rules->nearest !== null)<th scope="col" title="Root of the weighted mean of the squared differences, in robust standard deviations">Distance</th>@endif @foreach ($screen->columns() as $of)<th scope="col">{{ $membership->nameOf($of) }}</th>@endforeach<th scope="col">Note</th></tr></thead>
     @foreach (['In the set' => $in, 'Not in the set' => $out] as $label => $candidates)

@@ -53,7 +53,7 @@
             <label class="check"><input type="checkbox" name="keep" value="1" @checked($rules->frozen !== null)> Keep these members when new data arrive</label>
             <p><button class="button">{{ $study === null ? 'Save peer set' : 'Save and compare' }}</button></p>
         </form>
-        <section class="column" aria-label="Members"><div id="members" role="status">@include('data.peer-set-members')</div></section>
+        <section class="column"><div id="members" aria-live="polite">@include('data.peer-set-members')</div></section>
         </div>
         @if ($rules->key !== '')<form method="post" action="{{ route('peer-sets.destroy', [$screen->dataset, $rules->key]) }}" data-confirm="Delete the peer set “{{ $rules->name }}”?">@csrf @method('delete')<button class="plain small">Delete this peer set</button></form>@endif
     </main>
