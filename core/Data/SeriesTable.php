@@ -53,6 +53,20 @@ final readonly class SeriesTable
         );
     }
 
+    /** @param callable(string): bool $isKept of the key of a series */
+    public function only(callable $isKept): self
+    {
+        return new self(
+            $this->axis,
+            $this->unit,
+            $this->kind,
+            array_values(array_filter($this->series, static fn(Series $s): bool => $isKept($s->key))),
+            $this->weights,
+            $this->extent,
+            $this->nature,
+        );
+    }
+
     /** @param Closure(): array<string, list<float>> $weights */
     public function weighedBy(Closure $weights): self
     {

@@ -75,6 +75,7 @@ final class Sliced implements DataSource
                     $key,
                     $isLine ? $name : "{$entity->name}, {$name}",
                     $isLine ? '' : $name,
+                    !$isLine && $entity->home,
                     attributes: $isTotal ? ['summary' => 'total'] : [],
                 );
             }
@@ -86,6 +87,12 @@ final class Sliced implements DataSource
     public function peerSets(): array
     {
         return $this->data->peerSets();
+    }
+
+    /** Whether it has a line for each entity and category, which stand in panels by category. */
+    public function hasPanels(): bool
+    {
+        return $this->panels !== '';
     }
 
     public function splitBy(string $measureKey): array

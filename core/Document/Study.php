@@ -187,6 +187,16 @@ final readonly class Study
      */
     public function chosenPeers(DataSource $data): ChosenPeers
     {
+        $chosen = $this->peersOfSet($data);
+
+        // Of several categories side by side, each is compared within itself.
+        return $data instanceof Sliced && $data->hasPanels()
+            ? $chosen->within(array_map(static fn(Entity $e): string => $e->group, $data->entities()))
+            : $chosen;
+    }
+
+    private function peersOfSet(DataSource $data): ChosenPeers
+    {
         $part = $this->part(PeersPart::class);
         $homeToo = $this->part(ConventionsPart::class)->conventions()->homeIsPeer;
         $entities = $data->entities();

@@ -71,7 +71,15 @@ final class Facets
             if ($overlaid) {
                 throw InvalidStudy::because('Overlay shows one line. Split by entity, or use the Lines view.');
             }
-            $facets[] = new Facet("g:{$group}", (string) $group, $whole->only($lines));
+            $lineup = $whole->only($lines);
+            // A category has peers of its own, and so a line and a band.
+            $facets[] = new Facet(
+                "g:{$group}",
+                (string) $group,
+                $comparison->peers->chosen->strata === []
+                    ? $lineup
+                    : $lineup->with(PeerSummary::beside($comparison, $lines[0])),
+            );
         }
 
         return $facets;

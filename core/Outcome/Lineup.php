@@ -62,6 +62,12 @@ final readonly class Lineup
         return $this->copy($lines, $this->from, $this->to, $this->summary->withoutBand());
     }
 
+    /** The same picture with other peers summed up. */
+    public function with(PeerSummary $summary): self
+    {
+        return $this->copy($this->lines, $this->from, $this->to, $summary);
+    }
+
     /** The same picture of a part of the time. */
     public function within(int $from, int $to): self
     {

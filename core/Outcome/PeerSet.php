@@ -24,7 +24,7 @@ final class PeerSet
     /** @var array<string, list<float>> values then, from the lowest, by kind of line and position */
     private array $sorted = [];
 
-    /** @var array<int, array{float, float}> by position */
+    /** @var array<string, array{float, float}> by kind of line and position */
     private array $yardsticks = [];
 
     /**
@@ -66,10 +66,28 @@ final class PeerSet
         return array_map(static fn(Line $line): array => $line->values, $this->peers);
     }
 
-    /** How many peers have a value at a position. */
-    public function count(int $at): int
+    /** How many peers have a value at a position; of one line, those that it is compared with. */
+    public function count(int $at, ?Line $of = null): int
     {
-        return count($this->then('peers', $this->peers, $at));
+        return count($this->then('peers', $this->peers, $at, $this->stratum($of)));
+    }
+
+    /**
+     * The peers that a line is compared with.
+     *
+     * @return list<list<float>>
+     */
+    public function valuesBeside(Line $line): array
+    {
+        $stratum = $this->stratum($line);
+        $peers = array_filter($this->peers, fn(Line $l): bool => $this->stratum($l) === $stratum);
+
+        return array_values(array_map(static fn(Line $l): array => $l->values, $peers));
+    }
+
+    private function stratum(?Line $line): string
+    {
+        return $line === null ? '' : $this->chosen->stratum($line->key);
     }
 
     /** Whether all that take part are the peers: no set is chosen, and nobody is home. */
@@ -79,9 +97,9 @@ final class PeerSet
     }
 
     /** How many of them there are, with a value or without. */
-    public function size(): int
+    public function size(?Line $of = null): int
     {
-        return count($this->peers);
+        return $of === null ? count($this->peers) : count($this->valuesBeside($of));
     }
 
     /** Whether a line is one of its own peers: it is not home, and of the set if there is one. */
@@ -99,13 +117,13 @@ final class PeerSet
         }
         $values = $line->isGroup()
             ? $this->then('groups', $this->groups, $at)
-            : $this->then('present', $this->present, $at);
+            : $this->then('present', $this->present, $at, $this->stratum($line));
         if ($line->state === LineState::Off || !$this->isAmong($line)) {
             $values[] = $value;
             sort($values);
         }
 
-        return Position::among($value, $values, $this->yardsticks($at), $this->lowerIsBetter);
+        return Position::among($value, $values, $this->yardsticks($at, $this->stratum($line)), $this->lowerIsBetter);
     }
 
     /** What a number of places is of, where it is not of all: ` in Upland`, or ` of itself and Upland`. */
@@ -122,7 +140,9 @@ final class PeerSet
     /** Whether a place of the one counts the other: of all, or of the set and the line itself. */
     public function counts(Line $line, Line $other): bool
     {
-        return $other->isGroup() === $line->isGroup() && ($other->key === $line->key || $this->isAmong($other));
+        return $other->isGroup() === $line->isGroup() &&
+            $this->stratum($other) === $this->stratum($line) &&
+            ($other->key === $line->key || $this->isAmong($other));
     }
 
     private function isAmong(Line $line): bool
@@ -131,11 +151,11 @@ final class PeerSet
     }
 
     /** @return array{float, float} median and best quartile of the peers, NAN without any */
-    private function yardsticks(int $at): array
+    private function yardsticks(int $at, string $stratum): array
     {
-        $values = $this->then('peers', $this->peers, $at);
+        $values = $this->then('peers', $this->peers, $at, $stratum);
 
-        return $this->yardsticks[$at] ??= [
+        return $this->yardsticks["{$stratum} {$at}"] ??= [
             Quantile::of($values, 0.5),
             Quantile::of($values, $this->lowerIsBetter ? 0.25 : 0.75, $this->conventions->quantiles),
         ];
@@ -145,13 +165,14 @@ final class PeerSet
      * @param list<Line> $lines
      * @return list<float>
      */
-    private function then(string $kind, array $lines, int $at): array
+    private function then(string $kind, array $lines, int $at, string $stratum = ''): array
     {
+        $kind .= " {$stratum} ";
         if (!isset($this->sorted["{$kind}{$at}"])) {
             $values = [];
             foreach ($lines as $line) {
                 $value = $line->values[$at] ?? NAN;
-                if (!is_nan($value)) {
+                if (!is_nan($value) && ($stratum === '' || $this->stratum($line) === $stratum)) {
                     $values[] = $value;
                 }
             }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
+use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Peers\PeerFigures;
 
 /** What stands for all the quiet lines of a picture, and which of it is drawn. */
 final readonly class PeerSummary
@@ -33,6 +35,24 @@ final readonly class PeerSummary
             $comparison->peerLine,
             $part->lineName($comparison->peers->chosen),
             $comparison->peers->values(),
+        );
+    }
+
+    /** Of the peers that a line is compared with, where these are of its own kind alone. */
+    public static function beside(Comparison $comparison, Line $line): self
+    {
+        $part = $comparison->study->part(PeersPart::class);
+        $values = $comparison->peers->valuesBeside($line);
+
+        return new self(
+            $part,
+            match ($part->line) {
+                PeerLine::Median => PeerFigures::quantile($values, 0.5),
+                PeerLine::Mean => PeerFigures::mean($values),
+                default => [],
+            },
+            $part->lineName($comparison->peers->chosen),
+            $values,
         );
     }
 

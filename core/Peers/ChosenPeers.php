@@ -14,6 +14,8 @@ final readonly class ChosenPeers
      * @param array<string, true>|null $members keys of all that belong to the set; null for all
      * @param string $among what follows “the 12 peers”: ` in Upland`, ` like Veldmere`
      * @param bool $isGroup whether the set is a group, whose name goes before “peers”
+     * @param array<array-key, string> $strata where lines are compared only with those of their own kind, as figures of
+     *     women with those of women: which one it is, by key
      */
     private function __construct(
         public string $name,
@@ -21,6 +23,7 @@ final readonly class ChosenPeers
         private bool $homeToo,
         public string $among = '',
         public bool $isGroup = false,
+        public array $strata = [],
     ) {}
 
     public static function all(bool $homeToo): self
@@ -41,6 +44,18 @@ final readonly class ChosenPeers
     public static function set(string $name, array $members, string $among, bool $homeToo): self
     {
         return new self($name, array_fill_keys($members, true), $homeToo, $among);
+    }
+
+    /** @param array<array-key, string> $strata by key, as the property has them */
+    public function within(array $strata): self
+    {
+        return new self($this->name, $this->members, $this->homeToo, $this->among, $this->isGroup, $strata);
+    }
+
+    /** The kind that a line is compared within; nothing where all are of one. */
+    public function stratum(string $key): string
+    {
+        return $this->strata[$key] ?? '';
     }
 
     public function isAll(): bool

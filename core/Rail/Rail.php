@@ -106,7 +106,9 @@ final readonly class Rail
         foreach ($this->stops as $placed) {
             $refusal = $placed->bypassed ? null : $placed->stop->refusal($table, $scope);
             $outcome =
-                $placed->bypassed || $refusal !== null ? new Outcome($table) : $placed->stop->apply($table, $scope);
+                $placed->bypassed || $refusal !== null
+                    ? new Outcome($table)
+                    : self::applied($placed->stop, $table, $scope);
             foreach ($scope->pools as $pool) {
                 $outcome = $outcome->withTable($pool->weighed($outcome->table));
             }
@@ -115,6 +117,49 @@ final readonly class Rail
         }
 
         return new Run($origin, $steps, $scope);
+    }
+
+    /** Where lines are compared within their own kind, what places them among others is done kind by kind. */
+    private static function applied(Stop $stop, SeriesTable $table, Scope $scope): Outcome
+    {
+        $strata = array_unique($scope->chosen->strata ?? []);
+        if ($strata === [] || $stop::isFor() !== Purpose::Place) {
+            return $stop->apply($table, $scope);
+        }
+        $series = $remarks = [];
+        $outcome = null;
+        foreach ($table->series as $key => $one) {
+            // One line of each kind stands for all of it.
+            if (isset($series[$key])) {
+                continue;
+            }
+            $outcome = $stop->apply($scope->beside($table, (string) $key), $scope);
+            foreach ($outcome->table->series as $other => $result) {
+                $series[$other] = $result;
+            }
+            foreach ($outcome->remarks as $remark) {
+                $remarks[$remark->sentence] = $remark;
+            }
+        }
+        if ($outcome === null) {
+            return $stop->apply($table, $scope);
+        }
+        $whole = $outcome->table;
+
+        return new Outcome(
+            new SeriesTable(
+                $whole->axis,
+                $whole->unit,
+                $whole->kind,
+                array_values(array_replace(array_intersect_key($table->series, $series), $series)),
+                null,
+                $whole->extent,
+                $whole->nature,
+            ),
+            array_values($remarks),
+            count($strata) > 1 ? '' : $outcome->note,
+            $outcome->better,
+        );
     }
 
     private function position(string $id): ?int

@@ -186,6 +186,16 @@ final readonly class Scope implements DataSource
         return $this->chosen === null || $this->chosen->holds($key);
     }
 
+    /** The lines that one is compared within; of all, where there is one kind of them. */
+    public function beside(SeriesTable $table, string $key): SeriesTable
+    {
+        $stratum = $this->chosen?->stratum($key) ?? '';
+
+        return $stratum === ''
+            ? $table
+            : $table->only(fn(string $other): bool => $this->chosen?->stratum($other) === $stratum);
+    }
+
     /** What follows “all” where only those of a set are meant: ` in Upland`; nothing otherwise. */
     public function among(): string
     {

@@ -36,7 +36,11 @@ final readonly class Working
         $at = $position;
         foreach (array_reverse($run->inUse()) as $step) {
             $leaving = $step->outcome->table;
-            $explanation = $step->placed->stop->explain($step->arriving, $leaving, $scope, $key, $at);
+            $arriving =
+                $step->placed->stop::isFor() === Purpose::Place
+                    ? $scope->beside($step->arriving, $key)
+                    : $step->arriving;
+            $explanation = $step->placed->stop->explain($arriving, $leaving, $scope, $key, $at);
             $inputs = [];
             foreach ($explanation->inputs as $input) {
                 $inputs[] = [

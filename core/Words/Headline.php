@@ -10,6 +10,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Overlay;
+use DuskRail\Outcome\PeerSummary;
 use DuskRail\Outcome\Stacked;
 use DuskRail\Time\Frequency;
 
@@ -28,8 +29,10 @@ final class Headline
         }
         $value = $comparison->format($focus->latest());
         $when = self::when($comparison, $focus->at);
-        $level = $comparison->peerLine[$focus->at] ?? NAN;
-        if ($comparison->peers->count($focus->at) < 2 || is_nan($level)) {
+        $isOfItsKind = $comparison->peers->chosen->strata !== [];
+        $line = $isOfItsKind ? PeerSummary::beside($comparison, $focus)->line : $comparison->peerLine;
+        $level = $line[$focus->at] ?? NAN;
+        if ($comparison->peers->count($focus->at, $focus) < 2 || is_nan($level)) {
             return "{$focus->name}: {$value} {$when}";
         }
 
@@ -91,7 +94,7 @@ final class Headline
     {
         $part = $comparison->study->part(PeersPart::class);
         $chosen = $comparison->peers->chosen;
-        $count = $comparison->peers->count((int) $line->at);
+        $count = $comparison->peers->count((int) $line->at, $line);
         $whose = match (true) {
             $comparison->peers->isAll() => "all {$count}",
             $chosen->isGroup => "the {$count} " . mb_strtolower($chosen->name) . ' peers',

@@ -12,8 +12,10 @@ final class PeersInWords
     public static function of(Comparison $comparison): string
     {
         $peers = $comparison->peers;
-        $size = $peers->size();
-        $there = $comparison->spoken < 0 ? 0 : $peers->count($comparison->spoken);
+        // Where lines are compared within their own kind, those of the first in focus are meant.
+        $of = $peers->chosen->strata === [] ? null : $comparison->focus()[0] ?? ($comparison->lines[0] ?? null);
+        $size = $peers->size($of);
+        $there = $comparison->spoken < 0 ? 0 : $peers->count($comparison->spoken, $of);
         $noun = $size === 1 ? 'peer' : 'peers';
 
         return "{$size} {$noun}{$peers->chosen->among}" . ($there === $size ? '' : ", {$there} with a value");

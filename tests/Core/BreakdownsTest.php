@@ -16,14 +16,19 @@ use DuskRail\Document\Study;
 use DuskRail\Document\StudyDocument;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\Facet;
+use DuskRail\Outcome\Facets;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Stacked;
+use DuskRail\Outcome\Standing;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Rail\Working;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
 use DuskRail\Time\Frequency;
+use DuskRail\Words\PeersInWords;
 use PHPUnit\Framework\TestCase;
 
 /** Figures that are split by sex and age: one category, all added up, as the lines, as the panels. */
@@ -143,6 +148,57 @@ final class BreakdownsTest extends TestCase
         self::assertSame(['The others add up to 90 % of “Total” in 2024.'], array_values($said($less)));
         $rank = Make::run($data, 'rank', []);
         self::assertSame([1.0, 1.0], $rank->table()->series['c']->values);
+    }
+
+    /**
+     * Women are compared with women. Home has 50 of women and 500 of men; the others have 10, 20, 60 of women and 100,
+     * 700, 900 of men.
+     */
+    public function testCategoriesInPanelsAreComparedEachWithinItself(): void
+    {
+        $cases = Make::measure('cases', '', MeasureKind::Stock, '2024');
+        $tables = [];
+        foreach (['f' => [50, 10, 20, 60], 'm' => [500, 100, 700, 900]] as $sex => $values) {
+            $tables['cases/' . Cell::of(['sex' => $sex])] = Make::table($cases, '2024', [
+                'home' => [$values[0]],
+                'a' => [$values[1]],
+                'b' => [$values[2]],
+                'c' => [$values[3]],
+            ]);
+        }
+        $entities = array_map(static fn(string $k): Entity => new Entity($k, ucfirst($k), home: $k === 'home'), [
+            'home',
+            'a',
+            'b',
+            'c',
+        ]);
+        $breakdown = new Breakdown('sex', 'Sex', ['f' => 'Women', 'm' => 'Men'], '');
+        $data = new DataInMemory([$cases], $entities, $tables, breakdowns: ['sex' => $breakdown]);
+        $study = self::changed(Study::first('Cases', 'cases', $data), 'sex', 'panels', $data);
+        $focus = static fn(Study $of): Study => $of->withFocus(['home:f' => 1, 'home:m' => 2]);
+        $comparison = Comparison::of($focus($study), $data);
+        $places = [];
+        foreach (Standing::of($comparison) as $standing) {
+            $places[$standing->line->key] = [$standing->now->rank, $standing->now->of, $standing->now->median];
+        }
+        self::assertSame(['home:f' => [2, 4, 20.0], 'home:m' => [3, 4, 700.0]], $places);
+        self::assertSame(
+            [700.0, 20.0],
+            array_map(static fn(Facet $f): float => $f->lineup->summary->line[0], Facets::of($comparison)),
+        );
+        self::assertSame('3 peers', PeersInWords::of($comparison));
+        self::assertStringContainsString('median of its 3 peers is 20', Make::wording($comparison, '')->headline);
+        // So are the stops that place lines among others, and their working.
+        $gap = $focus($study->withRail(Rail::of()->with(StopCatalogue::make('against', ['as' => 'difference']))));
+        $comparison = Comparison::of($gap, $data);
+        self::assertSame(
+            [30.0, -200.0],
+            array_map(static fn(string $k): float => $comparison->line($k)->values[0] ?? NAN, ['home:f', 'home:m']),
+        );
+        $working = Working::of($comparison->run, $comparison->data, 'cases', 'home:m', 0);
+        self::assertStringContainsString('500 − 700 (peer median)', $working->text());
+        $ranked = Comparison::of($focus($study->withRail(Rail::of()->with(StopCatalogue::make('rank', [])))), $data);
+        self::assertSame([1.0, 1.0], [$ranked->line('c:f')->values[0] ?? 0.0, $ranked->line('c:m')->values[0] ?? 0.0]);
     }
 
     private static function changed(Study $study, string $breakdown, string $choice, DataInMemory $data): Study

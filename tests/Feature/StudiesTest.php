@@ -325,7 +325,7 @@ final class StudiesTest extends ApplicationTestCase
             );
             self::assertEquals($study->document(), StudyDocument::read($study->revision->document));
         }
-        self::assertSame(6, Study::count());
+        self::assertSame(8, Study::count());
     }
 
     /** @param array{int, int, int} $colour */

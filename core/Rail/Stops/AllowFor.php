@@ -96,7 +96,7 @@ final readonly class AllowFor implements Stop
 
     public static function isFor(): Purpose
     {
-        return Purpose::Compare;
+        return Purpose::Place;
     }
 
     /** The driver that explains most of the newest period. */

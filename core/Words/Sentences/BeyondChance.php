@@ -23,7 +23,7 @@ final class BeyondChance implements ClaimFinder
             if (is_nan($limits[0]) || ($value >= $limits[0] && $value <= $limits[3])) {
                 continue;
             }
-            $count = $comparison->peers->count($line->at);
+            $count = $comparison->peers->count($line->at, $line);
             $claims[] = Claim::of(
                 "{$line->name} is " .
                     ($value > $limits[3] ? 'above' : 'below') .
