@@ -2,7 +2,7 @@
     <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">Studies and data sets</a><span class="right"><button type="button" class="plain ground" data-ground-switch title="Switch theme"><span class="to-night">Dark</span><span class="to-day">Light</span></button></span></header>
     <main class="page help">
         <h1>Help</h1>
-        <nav aria-label="On this page"><a href="#rail">Rail</a><a href="#units">Units</a><a href="#views">Views</a><a href="#roster">Roster and focus</a><a href="#signals">Signals</a><a href="#files">Files</a></nav>
+        <nav aria-label="On this page"><a href="#rail">Rail</a><a href="#units">Units</a><a href="#views">Views</a><a href="#roster">Roster and focus</a><a href="#peers">Peers</a><a href="#signals">Signals</a><a href="#files">Files</a></nav>
 
         <section id="rail">
             <h2>Rail</h2>
@@ -40,6 +40,17 @@
         <section id="roster">
             <h2>Roster and focus</h2>
             <p>Click a name to put its line in focus; click again to remove it. × hides a line: it is then in no median, rank or total. A focus rule chooses the lines by their values and is updated with the data. Totals and means in the data are shown and are never peers.</p>
+        </section>
+
+        <section id="peers">
+            <h2>Peers</h2>
+            <p>A study compares with one peer set: all entities, a group (click its heading in the roster), or a set of the data set. <em>Like …</em> under <em>Peers</em> takes the entities nearest to one in size. Medians, bands, ranks, shares, scores and sentences go by the set; the line above the roster names it and says how many have a value. Focus changes no value.</p>
+            <dl>
+                <div><dt>Allow for</dt><dd>a stop: what is expected of an entity, given what it cannot help, by a fit across its peers.</dd></div>
+                <div><dt>Variation</dt><dd>limits of what a line does by itself. A value outside is more than ordinary variation.</dd></div>
+                <div><dt>Chance limits</dt><dd>how far counts divided by a measure can lie from the peers by chance; wide for small entities. A band in Lines, a funnel in Scatter.</dd></div>
+                <div><dt>Weighted by</dt><dd>on the page of the data set: what a rate is per, so that its years and groups are ratios of sums.</dd></div>
+            </dl>
         </section>
 
         <section id="signals">
