@@ -269,6 +269,15 @@ final class MoreStopsTest extends TestCase
         self::assertSame(2.0, $gap(['to' => 'mean', 'as' => 'ratio']));
         self::assertSame(6.5, $gap(['to' => 'quartile']));
         self::assertSame(-2.0, $gap(['to' => 'target', 'target' => '12']));
+        // Older studies have a number; a target can be one's own, and another from a period on.
+        self::assertSame(-2.0, $gap(['to' => 'target', 'target' => 12.0]));
+        self::assertSame(-5.0, $gap(['to' => 'target', 'target' => '12; Home 15']));
+        // A gap is to the target of then.
+        $years = Make::data(['rate' => ['h', MeasureKind::Stock, '2020', ['home' => [20, 20, 20, 20]]]]);
+        $then = self::stops($years, 'rate', ['against', ['to' => 'target', 'target' => '2020 18; 2022 12']]);
+        self::assertSame([2.0, 2.0, 8.0, 8.0], Make::values($then, 'home'));
+        $odd = self::stops($data, 'rate', ['against', ['to' => 'target', 'target' => 'Nobody 12']]);
+        self::assertStringContainsString('No entity is called “Nobody”', (string) $odd->refused()?->refusal);
         self::assertSame(8.0, $gap(['to' => 'entity', 'entity' => 'a']));
         self::assertSame(0.0, $gap(['to' => 'focus']));
         // It begins with the per cent of amounts, and with the difference of what is no amount.

@@ -10,7 +10,7 @@ use DuskRail\Data\Status;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\Parts\ScatterPart;
-use DuskRail\Document\Targets;
+use DuskRail\Rail\Targets;
 use DuskRail\Reading\Alternative;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;

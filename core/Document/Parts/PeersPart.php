@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
-use DuskRail\Document\Targets;
 use DuskRail\Peers\ChosenPeers;
+use DuskRail\Rail\Targets;
 use DuskRail\Settings\Declaration;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;

@@ -17,9 +17,10 @@ use DuskRail\Rail\Purpose;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
+use DuskRail\Rail\Targets;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
-use DuskRail\Settings\Kinds\Number;
+use DuskRail\Settings\Kinds\Parsed;
 use DuskRail\Settings\ReadsSettings;
 
 /**
@@ -62,7 +63,17 @@ final readonly class Against implements Stop
             ),
         ]
         public string $to = 'median',
-        #[Number('target', lead: 'target value', when: ['to' => 'target'])] public float $target = 0.0,
+        #[
+            Parsed(
+                'target',
+                Targets::class,
+                hint: '120; 2024 110; Veldmere 95',
+                allowed: 'a value, with a start period or a name before it; several with `;`',
+                lead: 'target value',
+                when: ['to' => 'target'],
+            ),
+        ]
+        public Targets $target = new Targets(),
         #[Chosen('entity', of: 'entities', none: 'Choose …', when: ['to' => 'entity'])] public string $entity = '',
     ) {}
 
@@ -112,6 +123,12 @@ final readonly class Against implements Stop
                 '“Difference”.',
             $this->to === 'focus' && $scope->focus === []
                 => 'No line is in focus. Choose one in the roster, or compare with the peer median.',
+            $this->to === 'target' && $this->target->isNone()
+                => 'Enter a target, for example 120, or 2024 110 for one from a period on.',
+            $this->to === 'target' && $this->target->unknownIn($scope->entities()) !== []
+                => "No entity is called “{$this->target->unknownIn(
+                $scope->entities(),
+            )[0]}” (target). Enter the name as " . 'in the roster, or its first word.',
             $this->to === 'entity' && $this->entity !== '' && !isset($arriving->series[$this->entity])
                 => 'This entity has no values here. Choose another.',
             $this->to === 'weighted' && $arriving->weights === null
@@ -126,7 +143,7 @@ final readonly class Against implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $yardstick = $this->values($arriving, $scope);
+        $all = $this->values($arriving, $scope);
         $as = $this->as;
         $unit = match ($as) {
             'difference' => $arriving->unit->difference(),
@@ -136,7 +153,8 @@ final readonly class Against implements Stop
 
         return new Outcome(
             $arriving->map(
-                static function (array $values) use ($yardstick, $as): array {
+                function (array $values, string $key) use ($all, $as, $arriving, $scope): array {
+                    $yardstick = $this->of($key, $all, $arriving, $scope);
                     $gaps = [];
                     foreach ($values as $i => $value) {
                         $to = $yardstick[$i];
@@ -159,7 +177,7 @@ final readonly class Against implements Stop
                     default => Nature::Factor,
                 },
             ),
-            [...$this->remarks($arriving, $scope), ...$this->unfit($yardstick)],
+            [...$this->remarks($arriving, $scope), ...$this->unfit($all)],
         );
     }
 
@@ -219,7 +237,7 @@ final readonly class Against implements Stop
         int $position,
     ): Explanation {
         $own = $arriving->series[$key]->values[$position];
-        $other = $this->values($arriving, $scope)[$position];
+        $other = $this->of($key, $this->values($arriving, $scope), $arriving, $scope)[$position];
         $value = Explanation::number($own, $other);
         $to = Explanation::number($other, $own) . " ({$this->yardstick($scope)})";
 
@@ -233,6 +251,19 @@ final readonly class Against implements Stop
         );
     }
 
+    /**
+     * What a line is compared with: a target may be its own, and another from a period on.
+     *
+     * @param list<float> $all what all are compared with
+     * @return list<float>
+     */
+    private function of(string $key, array $all, SeriesTable $arriving, Scope $scope): array
+    {
+        return $this->to === 'target' && $this->target->isOwn($scope->nameOf($key))
+            ? array_values($this->target->along($scope->nameOf($key), $arriving->axis, 0, $arriving->axis->count - 1))
+            : $all;
+    }
+
     /** @return list<float> */
     private function values(SeriesTable $arriving, Scope $scope): array
     {
@@ -241,7 +272,7 @@ final readonly class Against implements Stop
         $values = match ($this->to) {
             'focus' => $arriving->series[$scope->focus[0] ?? '']->values ?? $none,
             'entity' => $arriving->series[$this->entity]->values ?? $none,
-            'target' => array_fill(0, $arriving->axis->count, $this->target),
+            'target' => array_values($this->target->along('', $arriving->axis, 0, $arriving->axis->count - 1)),
             'mean' => PeerFigures::mean($peers),
             'weighted' => PeerFigures::weightedMean($peers, $arriving->weights === null ? [] : ($arriving->weights)()),
             'quartile' => PeerFigures::quantile(
@@ -260,7 +291,7 @@ final readonly class Against implements Stop
         return match ($this->to) {
             'focus' => $scope->focus === [] ? 'focus' : $scope->nameOf($scope->focus[0]),
             'entity' => $this->entity === '' ? 'another entity' : $scope->nameOf($this->entity),
-            'target' => 'target ' . rtrim(rtrim(number_format($this->target, 4), '0'), '.'),
+            'target' => "target {$this->target->label()}",
             'mean' => 'peer mean',
             'weighted' => 'weighted peer mean',
             'quartile' => 'best quartile',

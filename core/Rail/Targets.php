@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace DuskRail\Document;
+namespace DuskRail\Rail;
 
 use DuskRail\Data\Entity;
 use DuskRail\Data\Numerals;
