@@ -14,6 +14,7 @@ use App\Http\Controllers\FirstPageController;
 use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\HelpController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\MergerController;
 use App\Http\Controllers\OrdersController;
 use App\Http\Controllers\PaletteController;
 use App\Http\Controllers\PeerSetController;
@@ -48,6 +49,7 @@ Route::get('/datasets/{dataset}/peer-sets/{key}', [PeerSetController::class, 'sh
 Route::post('/datasets/{dataset}/peer-sets', [PeerSetController::class, 'store'])->name('peer-sets.store');
 Route::delete('/datasets/{dataset}/peer-sets/{key}', [PeerSetController::class, 'destroy'])->name('peer-sets.destroy');
 Route::post('/studies/{study}/peer-sets', [PeerSetController::class, 'like'])->name('peer-sets.like');
+Route::post('/datasets/{dataset}/mergers', [MergerController::class, 'store'])->name('mergers.store');
 Route::get('/datasets/{dataset}/out/{format}', [DatasetController::class, 'out'])
     ->whereIn('format', array_keys(DatasetFormats::ALL))
     ->name('datasets.out');

@@ -96,7 +96,10 @@ final class StoredData implements DataSource
             $this->entities = [];
             $hues = HouseFinish::current()->hues;
             // Plain rows: hundreds of entities are read with every edit, and models would cost more than the edit.
-            /** @var object{id: int, key: string, name: string, home: int, about: string, note: string} $row */
+            /**
+             * @var object{id: int, key: string, name: string, home: int, about: string, note: string, part_of: string,
+             *     part_since: int} $row
+             */
             foreach (EntityModel::where('dataset_id', $this->dataset->id)->orderBy('id')->toBase()->get() as $row) {
                 /** @var array<string, string> $about */
                 $about = json_decode($row->about, true, 8, JSON_THROW_ON_ERROR);
@@ -108,6 +111,8 @@ final class StoredData implements DataSource
                     $about,
                     $hues[$row->key] ?? 0,
                     $row->note,
+                    // Before the merger they were two.
+                    $row->part_since <= $this->version ? $row->part_of : '',
                 );
                 $this->entityKeys[$row->id] = $row->key;
             }

@@ -19,6 +19,9 @@ enum VersionKind: string
     /** One figure, set by hand. */
     case Correction = 'correction';
 
+    /** Several entities that became one. */
+    case Merger = 'merger';
+
     /** An older version, gone back to. */
     case Restored = 'restored';
 

@@ -34,6 +34,11 @@ final readonly class VersionSource
         return new self(VersionKind::Restored, "version {$version}", str_repeat('0', 64), 0, [], '');
     }
 
+    public static function merger(string $what): self
+    {
+        return new self(VersionKind::Merger, $what, str_repeat('0', 64), 0, [], '');
+    }
+
     public static function correction(Correction $correction, string $why): self
     {
         $none = str_repeat('0', 64);

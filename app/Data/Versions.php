@@ -73,6 +73,10 @@ final readonly class Versions
             foreach (array_diff_key($now, $old) as $series) {
                 $new->end($series);
             }
+            // What had not merged by then has not now.
+            Entity::where('dataset_id', $this->dataset->id)
+                ->where('part_since', '>', $version)
+                ->update(['part_of' => '', 'part_since' => 0]);
         });
     }
 

@@ -12,6 +12,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $name
  * @property bool $home
  * @property string $note what became of it: merged, renamed
+ * @property string $part_of name of the entity that it has become part of; nothing as a rule
+ * @property int $part_since version since which it is
  * @property array<string, string> $about
  */
 final class Entity extends Model
@@ -19,6 +21,8 @@ final class Entity extends Model
     public $timestamps = false;
 
     protected $guarded = [];
+
+    protected $attributes = ['part_of' => '', 'part_since' => 0];
 
     protected $casts = ['home' => 'boolean', 'about' => 'array'];
 }

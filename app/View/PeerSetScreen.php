@@ -156,7 +156,7 @@ final readonly class PeerSetScreen
     /** @return array<string, Entity> that can be chosen by hand */
     public function entities(): array
     {
-        return array_filter($this->data->entities(), static fn(Entity $e): bool => !$e->isSummary());
+        return array_filter($this->data->entities(), static fn(Entity $e): bool => !$e->isApart());
     }
 
     public function value(Candidate $candidate, string $of): string

@@ -11,6 +11,7 @@ final readonly class Entity
      * @param array<string, string> $attributes by name, as in the attribute file
      * @param int $hue 1–6 that it has wherever it is in focus; 0 for whichever is free
      * @param string $note what became of it: merged, renamed
+     * @param string $partOf name of the entity that it has become part of; nothing as a rule
      */
     public function __construct(
         public string $key,
@@ -20,7 +21,14 @@ final readonly class Entity
         public array $attributes = [],
         public int $hue = 0,
         public string $note = '',
+        public string $partOf = '',
     ) {}
+
+    /** Whether it is compared with nobody: it stands for others together, or has become part of one. */
+    public function isApart(): bool
+    {
+        return $this->isSummary() || $this->partOf !== '';
+    }
 
     /** Whether it stands for others together, as their total or mean: it is drawn, but compared with nobody. */
     public function isSummary(): bool

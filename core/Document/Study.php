@@ -72,10 +72,10 @@ final readonly class Study
         $focus = null;
         $off = [];
         foreach ($entities as $entity) {
-            $isFirst = $focus === null && !$entity->isSummary();
+            $isFirst = $focus === null && !$entity->isApart();
             $focus = $entity->home || $isFirst ? $entity->key : $focus;
             // Beside its parts a total would leave them no room.
-            if ($entity->isSummary() && !$entity->home) {
+            if ($entity->isApart() && !$entity->home) {
                 $off[] = $entity->key;
             }
         }
@@ -347,7 +347,7 @@ final readonly class Study
     {
         $pools = [];
         foreach ($this->part(LinesPart::class)->groups as $group) {
-            $isMember = static fn(Entity $e): bool => !$e->isSummary() && $e->group === $group;
+            $isMember = static fn(Entity $e): bool => !$e->isApart() && $e->group === $group;
             $pools[] = Pool::sum("g:{$group}", $group, $this->present($data, $isMember));
         }
         $peers = $this->part(PeersPart::class);

@@ -334,9 +334,7 @@ final readonly class Comparison
             null,
             false,
             $absent,
-            role: ($this->data->entities()[$key] ?? null)?->isSummary() ?? false
-                ? LineRole::Summary
-                : LineRole::Compared,
+            role: ($this->data->entities()[$key] ?? null)?->isApart() ?? false ? LineRole::Summary : LineRole::Compared,
         );
     }
 

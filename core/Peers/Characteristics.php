@@ -83,7 +83,7 @@ final class Characteristics
         $last = $this->lastHeldByHalf(
             $table->series === [] ? [] : array_map(static fn($s) => $s->values, $table->series),
         );
-        $year = max(1, (int) round($table->axis->frequency->inAYear()));
+        $year = max(1, $table->axis->frequency->inAYear());
         $figures = [];
         foreach ($table->series as $key => $series) {
             $values = array_filter(

@@ -72,6 +72,6 @@ final readonly class ChosenPeers
     /** Whether an entity is one of the peers. */
     public function isPeer(Entity $entity): bool
     {
-        return !$entity->isSummary() && ($this->homeToo || !$entity->home) && $this->holds($entity->key);
+        return !$entity->isApart() && ($this->homeToo || !$entity->home) && $this->holds($entity->key);
     }
 }

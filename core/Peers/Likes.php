@@ -37,7 +37,7 @@ final class Likes
                 $data->entities(),
                 static fn(Entity $e): bool => $e->key !== $entity && str_starts_with($e->name, $first),
             );
-        $others = count(array_filter($data->entities(), static fn(Entity $e): bool => !$e->isSummary())) - 1;
+        $others = count(array_filter($data->entities(), static fn(Entity $e): bool => !$e->isApart())) - 1;
 
         return new PeerSetRules(
             '',

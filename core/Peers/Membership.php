@@ -173,8 +173,8 @@ final readonly class Membership
         Attendance $attendance,
         Characteristics $like,
     ): string {
-        if ($entity->isSummary()) {
-            return 'a summary of others';
+        if ($entity->isApart()) {
+            return $entity->partOf === '' ? 'a summary of others' : "merged into {$entity->partOf}";
         }
         $chosen = $rules->hand ?? $rules->frozen;
         if ($chosen !== null && !in_array($entity->key, $chosen, true)) {

@@ -158,7 +158,7 @@ final readonly class Scope implements DataSource
         $apart = [...$this->off, ...array_map(static fn(Pool $pool): string => $pool->key, $this->pools)];
         foreach ($table->series as $key => $series) {
             // What stands for the others together is none of them.
-            if (!in_array($key, $apart, true) && !($entities[$key] ?? null)?->isSummary()) {
+            if (!in_array($key, $apart, true) && !($entities[$key] ?? null)?->isApart()) {
                 $values[$key] = $series->values;
             }
         }

@@ -26,7 +26,7 @@ final class PartsOfATotal implements Signal
         }
         $sum = 0.0;
         foreach ($table->series as $key => $series) {
-            $isPart = isset($entities[$key]) && !$entities[$key]->isSummary();
+            $isPart = isset($entities[$key]) && !$entities[$key]->isApart();
             $sum += $isPart && !is_nan($series->values[$at]) ? $series->values[$at] : 0.0;
         }
         $whole = $total->values[$at];

@@ -45,6 +45,12 @@ final class AllowForTest extends TestCase
             ['Home lies 67 % above the highest peer in Density; what is expected of it is extrapolated in 2020'],
             array_map(static fn(Remark $r): string => $r->sentence, $run->steps[0]->outcome->remarks),
         );
+        $low = self::towns(static fn(float $density): float => 3 + 2 * $density, 0.5, 4.0);
+        self::assertSame(
+            'Home lies 50 % below the lowest peer in Density; what is expected of it is extrapolated in 2020',
+            self::compared($low, ['driver' => 'density', 'scale' => 'plain'])->run->steps[0]->outcome->remarks[0]
+                ->sentence,
+        );
     }
 
     /** Ten times the density is a hundred times the cost: a line in logarithms, asked for by the scales. */

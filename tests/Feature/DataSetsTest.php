@@ -12,6 +12,8 @@ use App\Models\Dataset;
 use App\Models\ImportedFile;
 use App\Models\Study;
 use App\Models\Upload;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 use DuskRail\Reading\NearNames;
 use DuskRail\Time\Period;
 use Illuminate\Support\Facades\DB;
@@ -769,5 +771,81 @@ final class DataSetsTest extends ApplicationTestCase
         sort($told);
 
         return $told;
+    }
+
+    /**
+     * Marl and Tarrow become Marltar in March: 3 + 5 and 4 + 6 before, its own 20 from then on. Waste per head is
+     * weighed by people; what a rate is per that nobody knows is not joined.
+     */
+    public function testAMergerJoinsValuesIsAVersionAndIsUndoneByGoingBack(): void
+    {
+        $study = $this->imported(
+            "Utility,Month,Leakage (Ml),People,Waste per person (kg),Score (%)\n" .
+                "Veldmere,2024-01,9,100,1,50\nVeldmere,2024-02,9,101,1,51\nVeldmere,2024-03,9,100,2,50\n" .
+                "Marl,2024-01,3,10,2,10\nMarl,2024-02,4,11,2,11\nMarl,2024-03,4,10,2,10\n" .
+                "Tarrow,2024-01,5,30,6,20\nTarrow,2024-02,6,33,6,21\n" .
+                "Marltar,2024-03,20,44,5,30\n",
+        );
+        $dataset = $study->dataset;
+        $ids = $dataset
+            ->entities()
+            ->whereIn('key', ['marl', 'tarrow'])
+            ->pluck('id')
+            ->all();
+        $form = ['parts' => $ids, 'whole' => 'Marltar', 'from' => '2024-03', 'back' => '1'];
+        $this->get(route('datasets.show', $dataset))->assertSee('Record merger');
+        foreach (
+            [
+                'two' => [...$form, 'parts' => [$ids[0]]],
+                'not a period' => [...$form, 'from' => 'spring'],
+                'is one of those' => [...$form, 'whole' => 'marl'],
+            ]
+            as $said => $wrong
+        ) {
+            $this->from(route('datasets.show', $dataset))
+                ->followingRedirects()
+                ->post(route('mergers.store', $dataset), $wrong)
+                ->assertSee($said);
+        }
+        self::assertSame(1, $dataset->refresh()->version);
+        $this->post(route('mergers.store', $dataset), $form)->assertSessionHas(
+            'message',
+            static fn(string $said): bool => str_contains($said, 'Marltar is the merged entity'),
+        );
+        self::assertSame(2, $dataset->refresh()->version);
+        $values = static fn(string $measure, string $entity): array => array_map(
+            static fn(float $v): ?float => is_nan($v) ? null : round($v, 6),
+            (new StoredData(Dataset::findOrFail($dataset->id)))->table($measure)->series[$entity]->values,
+        );
+        self::assertSame([8.0, 10.0, 20.0], $values('leakage', 'marltar'));
+        self::assertSame([3.0, 4.0, null], $values('leakage', 'marl'));
+        // 2 and 6 kg of 10 and 30 people.
+        self::assertSame([5.0, 5.0, 5.0], $values('waste-per-person', 'marltar'));
+        self::assertSame([null, null, 30.0], $values('score', 'marltar'));
+        $after = new StoredData($dataset);
+        self::assertSame(
+            [true, true, false],
+            array_map(static fn(string $key): bool => $after->entities()[$key]->isApart(), [
+                'marl',
+                'tarrow',
+                'marltar',
+            ]),
+        );
+        $comparison = Comparison::of($study->refresh()->document(), $after);
+        self::assertSame(
+            ['veldmere', 'marltar'],
+            array_values(
+                array_filter(
+                    array_map(static fn(Line $l): string => $l->key, $comparison->lines),
+                    static fn(string $key): bool => !$after->entities()[$key]->isApart(),
+                ),
+            ),
+        );
+        // A study of the version before still sees two.
+        self::assertFalse((new StoredData($dataset, 1))->entities()['marl']->isApart());
+        $this->post(route('versions.restore', [$dataset, 1]));
+        self::assertSame([3.0, 4.0, 4.0], $values('leakage', 'marl'));
+        self::assertSame([null, null, 20.0], $values('leakage', 'marltar'));
+        self::assertFalse((new StoredData($dataset->refresh()))->entities()['marl']->isApart());
     }
 }

@@ -23,6 +23,7 @@ final class PlainInput
         'measures',
         'entities',
         'breakdowns',
+        'parts',
         'conditions',
         'weights',
         'hand',

@@ -128,6 +128,15 @@
             </div>
             <p><button class="button is-small">Save entities</button>@if ($entities->hasPages()) Page {{ $entities->currentPage() }} of {{ $entities->lastPage() }} @if ($entities->previousPageUrl())<a href="{{ $entities->previousPageUrl() }}">Previous</a>@endif @if ($entities->nextPageUrl())<a href="{{ $entities->nextPageUrl() }}">Next</a>@endif @endif</p>
         </form>
+        <h2>Merger</h2>
+        <form method="post" action="{{ route('mergers.store', $dataset) }}" class="correction merger">@csrf
+            <label>Merged entities <span class="select is-small is-multiple"><select name="parts[]" multiple size="4" required>@foreach ($entities as $entity)<option value="{{ $entity->id }}" @selected(in_array((string) $entity->id, old('parts', []), true))>{{ $entity->name }}</option>@endforeach</select></span></label>
+            <label>became <input class="input is-small" name="whole" value="{{ old('whole') }}" placeholder="name, new or in the list" required maxlength="120" autocomplete="off"></label>
+            <label>from <input class="input is-small short" name="from" value="{{ old('from') }}" placeholder="2023-04" required maxlength="40"></label>
+            <label class="check"><input type="checkbox" name="back" value="1" checked> Join their earlier values as its history</label>
+            <button class="button is-small">Record merger</button>
+        </form>
+        <p class="quiet">The values of the parts are joined from that period on and are no longer compared. This is a new version; restore the one before to undo it.</p>
         <form method="post" action="{{ route('datasets.destroy', $dataset) }}" data-confirm="Delete the data set “{{ $dataset->name }}” and all its studies?">@csrf @method('delete')<button class="plain small">Delete this data set</button></form>
     </main>
 </x-layout>

@@ -6,7 +6,7 @@
 @endphp
 <p class="set">{{ \DuskRail\Words\PeersInWords::of($screen->comparison) }}.</p>
 <div class="acts">
-    @if ($subject !== null && ! $subject->isSummary() && count($screen->comparison->lines) > 3)<form method="post" action="{{ route('peer-sets.like', $study) }}">@csrf<input type="hidden" name="entity" value="{{ $subject->key }}"><button class="act" title="The entities nearest to it in size">Like {{ $subject->name }}</button></form>@endif
+    @if ($subject !== null && ! $subject->isApart() && count($screen->comparison->lines) > 3)<form method="post" action="{{ route('peer-sets.like', $study) }}">@csrf<input type="hidden" name="entity" value="{{ $subject->key }}"><button class="act" title="The entities nearest to it in size">Like {{ $subject->name }}</button></form>@endif
     <a class="act" href="{{ route('peer-sets.create', [$study->dataset, 'study' => $study->id]) }}" title="Define a peer set by conditions, by nearness or by hand">New peer set …</a>
     @if (str_starts_with($key, 'set:') && ! $chosen->isAll())<a class="act" href="{{ route('peer-sets.show', [$study->dataset, substr($key, 4), 'study' => $study->id]) }}" title="Who is in the set, who is not, and why">Members …</a>@endif
 </div>

@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use App\Models\Dataset;
+use App\Models\Entity;
+use App\Models\Measure;
+use App\Models\StoredSeries;
+use DuskRail\Data\Better;
+use DuskRail\Data\Cell;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Pool;
+use DuskRail\Rail\Scope;
+use DuskRail\Reading\ReadSeries;
+use DuskRail\Time\Period;
+use Illuminate\Support\Str;
+
+/**
+ * Several entities that became one on a date, as a version of the data: their values are joined to those of the one,
+ * and end on that date themselves. Amounts are added up; rates are weighed by what they are per, and left alone where
+ * that is not known. Going back to an earlier version undoes it.
+ */
+final readonly class Merger
+{
+    private const JOINED = '~joined';
+
+    /**
+     * @param list<Entity> $parts
+     * @param string $whole name of the one, which may be new
+     * @param Period $from the first period of the one
+     * @param bool $back whether what the parts had before is joined to be the history of the one
+     */
+    public function __construct(
+        private Dataset $dataset,
+        private array $parts,
+        private string $whole,
+        private Period $from,
+        private bool $back,
+    ) {}
+
+    public function carryOut(): void
+    {
+        $data = new StoredData($this->dataset, null, true);
+        $names = implode(' and ', array_map(static fn(Entity $e): string => $e->name, $this->parts));
+        $source = VersionSource::merger("{$names} became {$this->whole} in {$this->from->label()}");
+        VersionWriter::write(
+            $this->dataset,
+            $source,
+            function (VersionWriter $version) use ($data): void {
+                $whole = $this->whole();
+                foreach ($this->dataset->measures()->where('formula', '')->get() as $measure) {
+                    $this->join($version, $measure, $whole, $data);
+                }
+                foreach ($this->parts as $part) {
+                    $part->update([
+                        'part_of' => $whole->name,
+                        'part_since' => $this->dataset->version + 1,
+                        'note' => "merged into {$whole->name} in {$this->from->label()}",
+                    ]);
+                }
+            },
+            $this->dataset->version,
+        );
+        $this->dataset->describeAnew();
+    }
+
+    private function whole(): Entity
+    {
+        $known = $this->dataset->entities()->get();
+        $same = $known->first(fn(Entity $e): bool => mb_strtolower($e->name) === mb_strtolower($this->whole));
+        if ($same !== null) {
+            return $same;
+        }
+        $slug = Str::slug($this->whole);
+        $key = $free = $slug === '' ? 'merged' : $slug;
+        for ($n = 2; $known->contains('key', $key); $n++) {
+            $key = "{$free}-{$n}";
+        }
+
+        return Entity::create([
+            'dataset_id' => $this->dataset->id,
+            'key' => $key,
+            'name' => $this->whole,
+            'home' => false,
+            'note' => '',
+            'about' => array_intersect_key($this->parts[0]->about, ['group' => '']),
+        ]);
+    }
+
+    private function join(VersionWriter $version, Measure $measure, Entity $whole, StoredData $data): void
+    {
+        $ids = [$whole->id, ...array_map(static fn(Entity $e): int => $e->id, $this->parts)];
+        $stored = [];
+        foreach (
+            StoredSeries::query()
+                ->inVersion($this->dataset->version)
+                ->where('measure_id', $measure->id)
+                ->whereIn('entity_id', $ids)
+                ->get()
+            as $one
+        ) {
+            $stored[$one->cell][$one->entity_id] = $one;
+        }
+        foreach ($stored as $cell => $byEntity) {
+            $table = $this->joined($measure, $data, (string) $cell);
+            $series = $this->seriesOf($table, $byEntity[$whole->id] ?? null, $measure);
+            if ($series !== null) {
+                $packed = PackedSeries::of($series);
+                $version->put($measure->id, $whole->id, $packed, $byEntity[$whole->id] ?? null, (string) $cell);
+            }
+            foreach ($this->parts as $part) {
+                $own = $byEntity[$part->id] ?? null;
+                $until = $own === null ? null : $this->until($own, $measure);
+                if ($own !== null && $until !== null) {
+                    $version->put($measure->id, $part->id, PackedSeries::of($until), $own, (string) $cell);
+                }
+            }
+        }
+    }
+
+    /** The values of all parts as one, along the axis of the measure. */
+    private function joined(Measure $measure, StoredData $data, string $cell): ?SeriesTable
+    {
+        if ($measure->kind === MeasureKind::Rate && ($data->measures()[$measure->per] ?? null) === null) {
+            return null;
+        }
+        $keys = array_map(static fn(Entity $e): string => $e->key, $this->parts);
+        $pool = Pool::sum(self::JOINED, $this->whole, $keys);
+
+        return Scope::of($data, [], [], Better::Neither, [$pool])->table($measure->key, Cell::parse($cell));
+    }
+
+    /** What the one has from now on: its own, and where it has none what the parts had. */
+    private function seriesOf(?SeriesTable $table, ?StoredSeries $own, Measure $measure): ?ReadSeries
+    {
+        $joined = $table->series[self::JOINED]->values ?? [];
+        $values = [];
+        foreach ($joined as $i => $value) {
+            $ordinal = ($table->axis->first ?? 0) + $i;
+            $isBefore = Period::at($measure->frequency, $ordinal)->firstDay() < $this->from->firstDay();
+            if (!is_nan($value) && ($this->back || !$isBefore)) {
+                $values[$ordinal] = $value;
+            }
+        }
+        $statuses = [];
+        [$first, $there, $said] = $own === null ? [0, [], []] : [$own->first, $own->values, $own->statuses];
+        foreach ($there as $i => $value) {
+            if (!is_nan($value)) {
+                $values[$first + $i] = $value;
+                $statuses[$first + $i] = $said[$i] ?? 0;
+            }
+        }
+        if ($values === []) {
+            return null;
+        }
+        $all = range(min(array_keys($values)), max(array_keys($values)));
+
+        return new ReadSeries(
+            0,
+            0,
+            $all[0],
+            array_map(static fn(int $at): float => $values[$at] ?? NAN, $all),
+            array_map(static fn(int $at): int => $statuses[$at] ?? 0, $all),
+            array_fill(0, count($all), -1),
+        );
+    }
+
+    /** A part as far as it went; null where it had ended by then, or had not begun. */
+    private function until(StoredSeries $own, Measure $measure): ?ReadSeries
+    {
+        $kept = 0;
+        foreach (array_keys($own->values) as $i) {
+            $period = Period::at($measure->frequency, $own->first + $i);
+            $kept += $period->firstDay() < $this->from->firstDay() ? 1 : 0;
+        }
+
+        return $kept === count($own->values) || $kept === 0
+            ? null
+            : new ReadSeries(
+                0,
+                0,
+                $own->first,
+                array_slice($own->values, 0, $kept),
+                array_slice([...$own->statuses, ...array_fill(0, $kept, 0)], 0, $kept),
+                array_slice([...$own->places, ...array_fill(0, $kept, -1)], 0, $kept),
+            );
+    }
+}
