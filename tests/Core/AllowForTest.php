@@ -53,6 +53,27 @@ final class AllowForTest extends TestCase
         );
     }
 
+    /** A line that falls is written as one; places have nothing expected of them, and differences no ratio. */
+    public function testWhatIsExpectedIsWrittenWithItsSignAndRefusedOfWhatIsNoAmount(): void
+    {
+        $data = self::towns(static fn(float $density): float => 100 - 2 * $density, 6.0, 90.0);
+        $comparison = self::compared($data, ['driver' => 'density', 'scale' => 'plain']);
+        $step = $comparison->run->steps[0];
+        $how = $step->placed->stop->explain($step->arriving, $step->outcome->table, $comparison->data, 'home', 0);
+        self::assertStringStartsWith('90 − (100 − 2 × 6 (density))', $how->text);
+        $after = static function (string $stop, array $settings, string $as) use ($data): string {
+            $rail = Rail::of()
+                ->with(StopCatalogue::make($stop, $settings))
+                ->with(StopCatalogue::make('allow-for', ['driver' => 'density', 'as' => $as]));
+
+            return (string) Comparison::of(Study::first('S', 'cost', $data)->withRail($rail), $data)->run->refused()
+                ?->refusal;
+        };
+        self::assertStringContainsString('no expected value', $after('rank', [], 'difference'));
+        self::assertStringContainsString('Use the difference', $after('against', ['as' => 'difference'], 'ratio'));
+        self::assertSame('', $after('against', ['as' => 'difference'], 'difference'));
+    }
+
     /** Ten times the density is a hundred times the cost: a line in logarithms, asked for by the scales. */
     public function testLogarithmsAreTakenWhereTheScalesAskForThem(): void
     {
