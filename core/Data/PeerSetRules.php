@@ -16,6 +16,9 @@ final readonly class PeerSetRules
     /** Entities that can be nearest to one. */
     public const MOST = 500;
 
+    /** Conditions, and characteristics that entities are alike in. */
+    private const MOST_RULES = 20;
+
     /**
      * @param list<string>|null $hand keys of its members, where they were chosen by hand; null where rules find them
      * @param list<PeerCondition> $conditions that all its members meet
@@ -103,6 +106,9 @@ final readonly class PeerSetRules
             }
         }
         $conditions = [];
+        if (count(self::list($given['conditions'] ?? [])) > self::MOST_RULES) {
+            throw InvalidPeerSet::because('A peer set can have at most ' . self::MOST_RULES . ' conditions.');
+        }
         foreach (self::list($given['conditions'] ?? []) as $one) {
             $conditions[] = self::condition(self::list($one));
         }
@@ -158,6 +164,11 @@ final readonly class PeerSetRules
                 throw InvalidPeerSet::because('A weight must be a number above 0, at most 1,000.');
             }
             $weights[self::characteristic($of)] = $number;
+        }
+        if (count($weights) > self::MOST_RULES) {
+            throw InvalidPeerSet::because(
+                'Entities can be compared in at most ' . self::MOST_RULES . ' characteristics.',
+            );
         }
         if ($weights === []) {
             throw InvalidPeerSet::because('Choose at least one measure or attribute by which entities are alike.');

@@ -29,7 +29,7 @@ const has = (tool) => chart().dataset.tools.split(' ').includes(tool);
 const series = (key) =>
     [...chart().querySelectorAll('.series:not(.beside .series)')].find((one) => one.dataset.line === key);
 
-async function forget() {
+function forget() {
     const kept = reading.current;
     reading.asked = null;
     reading.lines = new Map();
@@ -37,8 +37,11 @@ async function forget() {
     reading.current = null;
     // Whoever was reading points by keys goes on at the same point of the chart drawn anew.
     if (!kept || !chart() || document.activeElement !== chart()) return;
-    const point = (await lines()).get(kept.key)?.find((other) => other.position === kept.position);
-    if (point && reading.current === null) show(point, false);
+    // Keys that are pressed meanwhile wait for it.
+    reading.keys = reading.keys.then(async () => {
+        const point = (await lines()).get(kept.key)?.find((other) => other.position === kept.position);
+        if (point && reading.current === null) show(point, false);
+    });
 }
 always(forget);
 document.addEventListener('chart:drawn', forget);

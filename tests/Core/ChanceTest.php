@@ -48,6 +48,8 @@ final class ChanceTest extends TestCase
         foreach (ChanceLimits::TAILS as $n => $share) {
             self::assertEqualsWithDelta(ChanceLimits::poisson(20.0, $share) / 10.0, $limits[$n], 1e-12);
         }
+        self::assertNan(ChanceLimits::binomial(NAN, 0.3, 0.975));
+        self::assertNan(ChanceLimits::binomial(60.0, 1.0, 0.975));
         // Of so and so many, a share has a whole number.
         self::assertSame(ChanceLimits::binomial(60.0, 0.3, 0.975), ChanceLimits::binomial(59.6, 0.3, 0.975));
         self::assertFalse($chance->mayBe($comparison->line('home') ?? self::fail(), 0));

@@ -14,6 +14,7 @@ use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Standing;
 use DuskRail\Peers\Candidate;
+use DuskRail\Peers\Likes;
 use DuskRail\Peers\Membership;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
@@ -164,6 +165,28 @@ final class PeerSetsTest extends TestCase
         self::assertSame('too little is known: no size', $said['none']);
     }
 
+    /** Twelve of its own size, by levels; where there are none by attributes that are numbers, and then by what there is. */
+    public function testWhoIsAlikeIsProposedBySize(): void
+    {
+        $towns = static function (MeasureKind $kind, string $size): DataInMemory {
+            $entities = $values = [];
+            foreach (range(1, 40) as $n) {
+                $entities[] = new Entity("t{$n}", "Town {$n}", home: $n === 7, attributes: ['size' => $size . $n]);
+                $values["t{$n}"] = [$n];
+            }
+            $measure = Make::measure('flow', 'Ml', $kind, '2020');
+
+            return new DataInMemory([$measure], $entities, ['flow' => Make::table($measure, '2020', $values)]);
+        };
+        $weights = static fn(MeasureKind $kind, string $size): array => Likes::home($towns($kind, $size))->nearest
+            ->weights ?? [];
+        self::assertSame(['measure:flow' => 1.0, 'about:size' => 1.0], $weights(MeasureKind::Stock, ''));
+        self::assertSame(['about:size' => 1.0], $weights(MeasureKind::Flow, ''));
+        self::assertSame(['measure:flow' => 1.0], $weights(MeasureKind::Flow, 'class '));
+        $rules = Likes::home($towns(MeasureKind::Stock, ''));
+        self::assertSame(['Like Town 7', 't7', 12], [$rules->name, $rules->nearest?->to, $rules->nearest?->count]);
+    }
+
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function wrong(): iterable
     {
@@ -185,6 +208,10 @@ final class PeerSetsTest extends TestCase
             'at least one measure',
         ];
         yield 'no weight' => [['nearest' => ['to' => 'a', 'count' => 3, 'weights' => ['measure:x' => 0]]], 'above 0'];
+        yield 'too many conditions' => [
+            ['conditions' => array_fill(0, 21, ['of' => 'measure:people', 'from' => 1])],
+            'at most 20 conditions',
+        ];
         yield 'too many' => [['nearest' => ['to' => 'a', 'count' => 501, 'weights' => ['measure:x' => 1]]], '1 to 500'];
         yield 'no period' => [['since' => 'spring'], '“spring” is not a period'];
     }

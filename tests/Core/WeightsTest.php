@@ -64,6 +64,34 @@ final class WeightsTest extends TestCase
         );
     }
 
+    /** Late and cancelled are both per kilometre, and so is their sum; what is per something else is not added so. */
+    public function testSumsOfRatesPerTheSameKeepTheirWeight(): void
+    {
+        $year = static function (string $per): array {
+            $late = Make::measure('rate', '%', MeasureKind::Rate, '2020-Q1')->withPer('run');
+            $lost = Make::measure('lost', '%', MeasureKind::Rate, '2020-Q1')->withPer($per);
+            $run = Make::measure('run', 'km', MeasureKind::Flow, '2020-Q1');
+            $trips = Make::measure('trips', 'trips', MeasureKind::Flow, '2020-Q1');
+            $data = new DataInMemory(
+                [$late, $lost, $run, $trips],
+                [new Entity('a', 'A'), new Entity('b', 'B')],
+                [
+                    'rate' => Make::table($late, '2020-Q1', ['a' => [10, 20, 30, 40], 'b' => [1, 1, 1, 1]]),
+                    'lost' => Make::table($lost, '2020-Q1', ['a' => [1, 2, 3, 4], 'b' => [1, 1, 1, 1]]),
+                    'run' => Make::table($run, '2020-Q1', ['a' => [40, 30, 20, 10], 'b' => [1, 1, 1, 1]]),
+                    'trips' => Make::table($trips, '2020-Q1', ['a' => [1, 1, 1, 7], 'b' => [1, 1, 1, 1]]),
+                ],
+            );
+            $study = self::study($data, ['formula', ['text' => 'here + Lost']], ['period', ['to' => 'year']]);
+            $comparison = Comparison::of($study, $data);
+
+            return [$comparison->lines[0]->values[0], $comparison->run->refused()?->placed->id];
+        };
+        // 11 × 40 + 22 × 30 + 33 × 20 + 44 × 10 of 100.
+        self::assertSame([22.0, null], $year('run'));
+        self::assertNotNull($year('trips')[1]);
+    }
+
     public function testWhatHasNoWeightIsSaidAndHasNoYear(): void
     {
         $data = self::punctuality();
