@@ -124,8 +124,8 @@ final class AllowForTest extends TestCase
         // Without one or the other of peers that do not lie on one line, something else is expected.
         $step = self::compared($data, ['driver' => 'density', 'scale' => 'plain'])->run->steps[0];
         $how = $step->placed->stop->explain($step->arriving, $step->outcome->table, $scope, 'home', 0);
-        self::assertSame(1, preg_match('/expected ([\d.]+) to ([\d.]+)$/', $how->text, $found));
-        self::assertLessThan((float) $found[2], (float) $found[1]);
+        preg_match('/expected ([\d.]+) to ([\d.]+)$/', $how->text, $found);
+        self::assertLessThan((float) ($found[2] ?? 0), (float) ($found[1] ?? 0));
     }
 
     /** @param array<string, mixed> $settings */
