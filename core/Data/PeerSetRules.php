@@ -105,23 +105,31 @@ final readonly class PeerSetRules
                 throw InvalidPeerSet::because("“{$since}” is not a period. Enter a year or a month: 2019 or 2019-03.");
             }
         }
-        $conditions = [];
-        if (count(self::list($given['conditions'] ?? [])) > self::MOST_RULES) {
-            throw InvalidPeerSet::because('A peer set can have at most ' . self::MOST_RULES . ' conditions.');
-        }
-        foreach (self::list($given['conditions'] ?? []) as $one) {
-            $conditions[] = self::condition(self::list($one));
-        }
         $frozen = $given['frozen'] ?? null;
 
         return new self(
             self::text($given['key'] ?? ''),
             $name,
             is_array($hand) ? self::texts($hand) : null,
-            $conditions,
+            self::conditions(self::list($given['conditions'] ?? [])),
             $since,
             is_array($nearest) ? self::nearness($nearest) : null,
             is_array($frozen) ? self::texts($frozen) : null,
+        );
+    }
+
+    /**
+     * @param array<array-key, mixed> $given
+     * @return list<PeerCondition>
+     */
+    private static function conditions(array $given): array
+    {
+        if (count($given) > self::MOST_RULES) {
+            throw InvalidPeerSet::because('A peer set can have at most ' . self::MOST_RULES . ' conditions.');
+        }
+
+        return array_values(
+            array_map(static fn(mixed $one): PeerCondition => self::condition(self::list($one)), $given),
         );
     }
 
