@@ -37,7 +37,11 @@ final class Weights
         $weights = [];
         foreach ($denominators->series as $key => $series) {
             [$figures, $places] = $alignment->laid($series);
-            $weights[$key] = array_map(static fn(int $place): float => $figures[$place], $places);
+            $own = [];
+            foreach ($places as $place) {
+                $own[] = $figures[$place];
+            }
+            $weights[$key] = $own;
         }
 
         return $weights;
@@ -53,6 +57,14 @@ final class Weights
     public static function parts(array $quotients, ?array $weights): array
     {
         $above = $below = [];
+        // A sum is a number exactly when every value is, and asking it is far cheaper than asking each of them.
+        if ($weights !== null && is_finite(array_sum($quotients) + array_sum($weights))) {
+            foreach ($quotients as $i => $quotient) {
+                $above[] = $quotient * $weights[$i];
+            }
+
+            return [$above, $weights];
+        }
         foreach ($quotients as $i => $quotient) {
             $above[] = $part = $quotient * ($weights[$i] ?? NAN);
             $below[] = is_nan($part) ? NAN : $weights[$i] ?? NAN;
@@ -69,6 +81,13 @@ final class Weights
     public static function quotients(array $above, array $below): array
     {
         $quotients = [];
+        if ($below !== [] && min($below) > 0.0 && is_finite(array_sum($below))) {
+            foreach ($above as $i => $part) {
+                $quotients[] = $part / $below[$i];
+            }
+
+            return $quotients;
+        }
         foreach ($above as $i => $part) {
             $quotients[] = is_nan($below[$i]) || $below[$i] <= 0.0 ? NAN : $part / $below[$i];
         }
