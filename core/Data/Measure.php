@@ -13,6 +13,17 @@ use DuskRail\Time\Frequency;
  */
 final readonly class Measure
 {
+    /** What names and units of money have in them; common practice, no source. */
+    private const MONEY =
+        '/€|\$|£|¥|\b(eur|usd|gbp|chf|sek|nok|dkk|kr|crowns?|euros?|dollars?|pounds?|francs?|costs?|price|' .
+        'spend(ing)?|expenditure|revenue|income|wages?|salar(y|ies)|turnover|sales|budget|bill|investment|' .
+        'capex|opex)\b/iu';
+
+    /** What is measured and not counted, though its unit has no prefix; common practice, no source. */
+    private const MEASURED =
+        '/^(h|hrs?|hours?|min|minutes?|s|seconds?|days?|weeks?|months?|years?|km²?|ha|hectares?|acres?|miles?|mi|ft|' .
+        'tonnes?|tons?|fte|litres?|points?|degrees?|%)$/iu';
+
     private function __construct(
         public string $key,
         public string $name,
@@ -69,6 +80,21 @@ final readonly class Measure
     public function unitEach(): Unit
     {
         return $this->kind === MeasureKind::Flow ? $this->unit->each($this->frequency) : $this->unit;
+    }
+
+    /** Whether its name or unit says that it is money. */
+    public function isMoney(): bool
+    {
+        return preg_match(self::MONEY, "{$this->name} {$this->unit->text()}") === 1;
+    }
+
+    /** Whether it counts things or events, as far as its name and unit tell. */
+    public function isCount(): bool
+    {
+        return $this->kind !== MeasureKind::Rate &&
+            $this->unit->counts() &&
+            !$this->isMoney() &&
+            preg_match(self::MEASURED, $this->unit->amount) !== 1;
     }
 
     /** Whether others can be divided by it: a quotient is divided by nothing more. */

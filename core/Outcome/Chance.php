@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\SeriesTable;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Peers\PeerFigures;
@@ -38,7 +39,7 @@ final readonly class Chance
     {
         $measure = $comparison->measure;
         $table = $comparison->run->table();
-        if ($measure->kind === MeasureKind::Rate || !$measure->unit->counts()) {
+        if (!$measure->isCount() || !self::areWhole($comparison->run->origin)) {
             return "{$measure->name} is not a count";
         }
         $isDivided = false;
@@ -55,6 +56,29 @@ final readonly class Chance
         }
 
         return $isDivided && $table->weights !== null ? '' : 'the counts are not divided by a measure';
+    }
+
+    /** Whether all values are whole numbers from 0, as counts are. */
+    private static function areWhole(SeriesTable $table): bool
+    {
+        foreach ($table->series as $series) {
+            foreach ($series->values as $value) {
+                if (!is_nan($value) && ($value < 0.0 || $value !== floor($value))) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * The same where nobody asked for it: of events over time alone, since a level, as people or beds, does not come
+     * about by chance anew in each period.
+     */
+    public static function ofEvents(Comparison $comparison): ?self
+    {
+        return $comparison->measure->kind === MeasureKind::Flow ? self::of($comparison) : null;
     }
 
     /** @return self|null null where figures are not counts divided by something */

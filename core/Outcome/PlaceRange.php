@@ -22,7 +22,7 @@ final readonly class PlaceRange
     /** @return self|null null where figures are not counts divided by something, or the line has no value */
     public static function of(Comparison $comparison, Line $line): ?self
     {
-        $chance = Chance::of($comparison);
+        $chance = Chance::ofEvents($comparison);
         $at = $line->at;
         if ($chance === null || $at === null || $line->isGroup()) {
             return null;

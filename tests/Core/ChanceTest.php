@@ -164,6 +164,17 @@ final class ChanceTest extends TestCase
             ['standardise', []],
         );
         self::assertStringContainsString('“Standardise” leaves no counts', $said($index));
+        // Whole numbers of money are no counts, nor are hours, nor parts of a thing.
+        foreach (['crowns' => 'not a count', 'h' => 'not a count', 'bursts' => ''] as $unit => $why) {
+            self::assertStringContainsString(
+                $why,
+                Chance::reason(
+                    self::compared(self::bursts(['home' => [41, 1000], 'a' => [30, 1500]], unit: $unit), []),
+                ),
+            );
+        }
+        $half = self::bursts(['home' => [41.5, 1000], 'a' => [30, 1500]]);
+        self::assertStringContainsString('not a count', Chance::reason(self::compared($half, [])));
         $mains = Study::first('S', 'mains', $data)->withPart($chance);
         self::assertStringContainsString('Mains is not a count', $said(Comparison::of($mains, $data)));
     }
@@ -234,25 +245,25 @@ final class ChanceTest extends TestCase
         return Comparison::of($study, $data);
     }
 
-    /** @param array<string, array{int, int}> $rows bursts in a month, and km of mains */
-    private static function bursts(array $rows, int $months = 1): DataInMemory
+    /** @param array<string, array{int|float, int}> $rows bursts in a month, and km of mains */
+    private static function bursts(array $rows, int $months = 1, string $unit = 'bursts'): DataInMemory
     {
         $bursts = $mains = $people = [];
         foreach ($rows as $key => [$count, $length]) {
             $bursts[$key] = array_fill(0, $months, $count);
             $mains[$key] = [$length];
-            $people[$key] = [strlen($key) * 1000 + $count];
+            $people[$key] = [strlen($key) * 1000 + (int) $count];
         }
         $measures = $tables = [];
         foreach (
             [
-                'bursts' => ['bursts', MeasureKind::Flow, '2020-01', $bursts],
+                'bursts' => [$unit, MeasureKind::Flow, '2020-01', $bursts],
                 'mains' => ['km', MeasureKind::Stock, '2020', $mains],
                 'people' => ['people', MeasureKind::Stock, '2020', $people],
             ]
-            as $name => [$unit, $kind, $first, $series]
+            as $name => [$in, $kind, $first, $series]
         ) {
-            $measures[] = $measure = Make::measure($name, $unit, $kind, $first);
+            $measures[] = $measure = Make::measure($name, $in, $kind, $first);
             $tables[$name] = Make::table($measure, $first, $series);
         }
         $entities = array_map(

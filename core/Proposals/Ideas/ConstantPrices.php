@@ -14,11 +14,6 @@ use DuskRail\Time\PeriodRange;
 /** Money over years in which prices changed is compared at the prices of one of them. */
 final class ConstantPrices implements Idea
 {
-    private const MONEY =
-        '/€|\$|£|¥|\b(eur|usd|gbp|chf|sek|nok|dkk|kr|crowns?|euros?|dollars?|pounds?|francs?|costs?|price|' .
-        'spend(ing)?|expenditure|revenue|income|wages?|salar(y|ies)|turnover|sales|budget|bill|investment|' .
-        'capex|opex)\b/iu';
-
     /** Smaller changes of prices than this share make no difference that can be seen. */
     private const LEAST = 0.05;
 
@@ -27,7 +22,7 @@ final class ConstantPrices implements Idea
         $measure = $at->comparison->measure;
         $prices = self::prices($at);
         $axis = $at->table->axis;
-        if ($prices === null || preg_match(self::MONEY, "{$measure->name} {$measure->unit->text()}") !== 1) {
+        if ($prices === null || !$measure->isMoney()) {
             return null;
         }
         $table = $at->scope->table($prices->key);

@@ -12,7 +12,7 @@ final class BeyondChance implements ClaimFinder
 {
     public function claims(Comparison $comparison): array
     {
-        $chance = Chance::of($comparison);
+        $chance = Chance::ofEvents($comparison);
         $claims = [];
         foreach ($chance === null ? [] : $comparison->focus() as $line) {
             if ($line->at === null || $line->isGroup() || $chance === null) {

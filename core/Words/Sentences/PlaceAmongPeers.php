@@ -27,7 +27,7 @@ final class PlaceAmongPeers implements ClaimFinder
             return [];
         }
         $claims = [];
-        $chance = Chance::of($comparison);
+        $chance = Chance::ofEvents($comparison);
         foreach ($comparison->focus() as $line) {
             $first = $line->first($comparison->from);
             if ($first === null || $line->at === null || $line->at - $first < 2) {
