@@ -26,8 +26,8 @@ final readonly class Variation
         // What is not finished would lie outside for being short.
         $until = $comparison->finished();
         $values = array_slice($line->values, 0, $until + 1);
-        [$from, $to] = self::baseline($comparison, $part->baseline) ?? [$comparison->from, $until];
-        $chart = IndividualsChart::of($values, $from, min($to, $until));
+        $baseline = $part->baseline === '' ? [$comparison->from, $until] : self::baseline($comparison, $part->baseline);
+        $chart = $baseline === null ? null : IndividualsChart::of($values, $baseline[0], min($baseline[1], $until));
         if ($chart === null) {
             return null;
         }
@@ -62,13 +62,11 @@ final readonly class Variation
         return $since;
     }
 
-    /** @return array{int, int}|null positions; null for no baseline of its own */
+    /** @return array{int, int}|null positions; null where the data have no such periods */
     private static function baseline(Comparison $comparison, string $baseline): ?array
     {
         try {
-            $range = $baseline === '' ? null : PeriodRange::parse($baseline)->at($comparison->axis->frequency);
-
-            return $range === null ? null : $comparison->axis->positions($range);
+            return $comparison->axis->positions(PeriodRange::parse($baseline)->at($comparison->axis->frequency));
         } catch (UnknownPeriod) {
             return null;
         }

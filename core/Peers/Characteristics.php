@@ -7,6 +7,7 @@ namespace DuskRail\Peers;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\UnknownMeasure;
+use DuskRail\Time\Frequency;
 
 /**
  * What entities are like: the latest year of a measure, or an attribute. Each is read once.
@@ -83,7 +84,9 @@ final class Characteristics
         $last = $this->lastHeldByHalf(
             $table->series === [] ? [] : array_map(static fn($s) => $s->values, $table->series),
         );
-        $year = max(1, $table->axis->frequency->inAYear());
+        // Of data that are shorter than a year, what there is.
+        $isNumbers = $table->axis->frequency === Frequency::Number;
+        $year = $isNumbers ? 1 : max(1, min($table->axis->frequency->inAYear(), ($last ?? 0) + 1));
         $figures = [];
         foreach ($table->series as $key => $series) {
             $values = array_filter(

@@ -134,8 +134,12 @@ final readonly class Rail
                 continue;
             }
             $outcome = $stop->apply($scope->beside($table, (string) $key), $scope);
+            // A whole group is of no kind: it is placed among all, and the others keep what they have.
+            $stratum = $scope->chosen?->stratum((string) $key);
             foreach ($outcome->table->series as $other => $result) {
-                $series[$other] = $result;
+                if ($scope->chosen?->stratum((string) $other) === $stratum) {
+                    $series[$other] = $result;
+                }
             }
             foreach ($outcome->remarks as $remark) {
                 $remarks[$remark->sentence] = $remark;

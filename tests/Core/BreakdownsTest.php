@@ -12,6 +12,7 @@ use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\Changes\Changes;
 use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Study;
 use DuskRail\Document\StudyDocument;
 use DuskRail\Outcome\Comparison;
@@ -195,6 +196,9 @@ final class BreakdownsTest extends TestCase
             [30.0, -200.0],
             array_map(static fn(string $k): float => $comparison->line($k)->values[0] ?? NAN, ['home:f', 'home:m']),
         );
+        $withGroup = Comparison::of($gap->withPart(new LinesPart(groups: ['Women'])), $data);
+        self::assertSame(30.0, $withGroup->line('home:f')->values[0] ?? NAN);
+        self::assertSame(-200.0, $withGroup->line('home:m')->values[0] ?? NAN);
         $working = Working::of($comparison->run, $comparison->data, 'cases', 'home:m', 0);
         self::assertStringContainsString('500 − 700 (peer median)', $working->text());
         $ranked = Comparison::of($focus($study->withRail(Rail::of()->with(StopCatalogue::make('rank', [])))), $data);

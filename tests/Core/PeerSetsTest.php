@@ -187,6 +187,17 @@ final class PeerSetsTest extends TestCase
         self::assertSame(['Like Town 7', 't7', 12], [$rules->name, $rules->nearest?->to, $rules->nearest?->count]);
     }
 
+    /** Three months are what there is of a young table: they are compared, and two of them are half of it. */
+    public function testAYoungTableIsComparedByWhatItHas(): void
+    {
+        $values = ['home' => [5, 7, 9], 'a' => [6, null, 8], 'b' => [null, null, 8], 'c' => [90, 90, 90]];
+        $entities = array_map(static fn(string $k): Entity => new Entity($k, ucfirst($k)), array_keys($values));
+        $rules = self::set(['nearest' => ['to' => 'home', 'count' => 1, 'weights' => ['measure:flow' => 1]]]);
+        $set = Membership::of($rules, self::with(['flow' => $values], $entities, '2024-01'), 'flow');
+        self::assertSame(['home', 'a'], $set->members());
+        self::assertSame('too little is known: no flow', array_column($set->candidates, 'why', 'key')['b']);
+    }
+
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function wrong(): iterable
     {

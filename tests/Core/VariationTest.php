@@ -81,6 +81,12 @@ final class VariationTest extends TestCase
             $data,
         );
         self::assertStringContainsString('at least 8 different values', implode(' ', $said($short)));
+        // Periods that the data do not have are no baseline, and nothing else is taken for it.
+        $long = Comparison::of(
+            $shown->withPart(VariationPart::from(['limits' => 'shown', 'baseline' => '1990'])),
+            $data,
+        );
+        self::assertNull(Variation::of($long));
         $this->expectException(InvalidSetting::class);
         VariationPart::from(['limits' => 'shown', 'baseline' => 'long ago']);
     }
