@@ -55,7 +55,11 @@ final readonly class Merger
                     $this->join($version, $measure, $whole, $data);
                 }
                 foreach ($this->parts as $part) {
+                    if ($part->home) {
+                        $whole->update(['home' => true]);
+                    }
                     $part->update([
+                        'home' => false,
                         'part_of' => $whole->name,
                         'part_since' => $this->dataset->version + 1,
                         'note' => "merged into {$whole->name} in {$this->from->label()}",
@@ -114,7 +118,9 @@ final readonly class Merger
             foreach ($this->parts as $part) {
                 $own = $byEntity[$part->id] ?? null;
                 $until = $own === null ? null : $this->until($own, $measure);
-                if ($own !== null && $until !== null) {
+                if ($own !== null && $until === null && $this->beginsAfter($own, $measure)) {
+                    $version->end($own);
+                } elseif ($own !== null && $until !== null) {
                     $version->put($measure->id, $part->id, PackedSeries::of($until), $own, (string) $cell);
                 }
             }
@@ -166,6 +172,11 @@ final readonly class Merger
             array_map(static fn(int $at): int => $statuses[$at] ?? 0, $all),
             array_fill(0, count($all), -1),
         );
+    }
+
+    private function beginsAfter(StoredSeries $own, Measure $measure): bool
+    {
+        return Period::at($measure->frequency, $own->first)->firstDay() >= $this->from->firstDay();
     }
 
     /** A part as far as it went; null where it had ended by then, or had not begun. */

@@ -841,6 +841,7 @@ final class DataSetsTest extends ApplicationTestCase
                 ),
             ),
         );
+        self::assertFalse($after->entities()['marltar']->home);
         // A study of the version before still sees two.
         self::assertFalse((new StoredData($dataset, 1))->entities()['marl']->isApart());
         $this->post(route('versions.restore', [$dataset, 1]));

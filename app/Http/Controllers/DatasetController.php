@@ -40,6 +40,7 @@ final class DatasetController
             'entities' => $dataset->entities()->paginate(self::AT_ONCE),
             'versions' => new Versions($dataset),
             'sets' => self::sets($dataset),
+            'mergeable' => $dataset->entities()->where('part_of', '')->pluck('name', 'id')->all(),
             'formats' => DatasetFormats::ALL,
         ]);
     }

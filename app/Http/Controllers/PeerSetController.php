@@ -17,6 +17,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /** Peer sets of a data set: defined once, chosen by its studies. */
@@ -54,12 +55,11 @@ final class PeerSetController
                 ->withInput()
                 ->withErrors(['set' => $problem->getMessage()]);
         }
-        $rules = $this->named($dataset, $rules);
         if ($request->boolean('keep')) {
             $screen = PeerSetScreen::of($dataset, $rules, $request->string('measure')->value());
             $rules = $rules->frozenAs($screen->membership->members());
         }
-        $this->put($dataset, $rules);
+        $rules = $this->put($dataset, $rules);
         $study = $dataset->studies()->find($request->integer('study'));
         if ($study instanceof Study) {
             $this->choose($study, $rules);
@@ -90,8 +90,7 @@ final class PeerSetController
                 return redirect()->route('studies.show', $study);
             }
         }
-        $rules = $this->named($study->dataset, $rules);
-        $this->put($study->dataset, $rules);
+        $rules = $this->put($study->dataset, $rules);
         $this->choose($study, $rules);
 
         return redirect()
@@ -101,9 +100,13 @@ final class PeerSetController
 
     public function destroy(Dataset $dataset, string $key): RedirectResponse
     {
-        $sets = $dataset->asPeerSets();
-        $name = ($sets[$key] ?? abort(404))->name;
-        $this->write($dataset, array_diff_key($sets, [$key => true]));
+        $name = DB::transaction(function () use ($dataset, $key): string {
+            $sets = $dataset->refresh()->asPeerSets();
+            $name = ($sets[$key] ?? abort(404))->name;
+            $this->write($dataset, array_diff_key($sets, [$key => true]));
+
+            return $name;
+        });
 
         return redirect()
             ->route('datasets.show', $dataset)
@@ -148,9 +151,15 @@ final class PeerSetController
         return PeerSetRules::from([...$rules->toArray(), 'key' => $key, 'name' => $name]);
     }
 
-    private function put(Dataset $dataset, PeerSetRules $rules): void
+    /** The set with its own key and name, written beside those that are there by now. */
+    private function put(Dataset $dataset, PeerSetRules $rules): PeerSetRules
     {
-        $this->write($dataset, [...$dataset->asPeerSets(), $rules->key => $rules]);
+        return DB::transaction(function () use ($dataset, $rules): PeerSetRules {
+            $own = $this->named($dataset->refresh(), $rules);
+            $this->write($dataset, [...$dataset->asPeerSets(), $own->key => $own]);
+
+            return $own;
+        });
     }
 
     /** @param array<string, PeerSetRules> $sets */

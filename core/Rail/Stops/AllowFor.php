@@ -109,7 +109,7 @@ final readonly class AllowFor implements Stop
             if ($stop->refusal($arriving, $scope) !== null) {
                 continue;
             }
-            $rows = $stop->rows($arriving, $scope);
+            $rows = $stop->rows($arriving, $scope, $stop->laid($arriving, $scope));
             [$fit] = self::newest($rows, $stop->fits($rows));
             // What explains everything is the same thing.
             if ($fit !== null && $fit->rSquared > $most && $fit->rSquared < 0.999) {
@@ -179,9 +179,9 @@ final readonly class AllowFor implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $rows = $this->rows($arriving, $scope);
-        $fits = $this->fits($rows);
         $laid = $this->laid($arriving, $scope);
+        $rows = $this->rows($arriving, $scope, $laid);
+        $fits = $this->fits($rows);
         // What is expected of several together does not follow from their sums.
         $pools = array_flip(array_map(static fn(Pool $pool): string => $pool->key, $scope->pools));
         $as = $this->as;
@@ -225,13 +225,14 @@ final readonly class AllowFor implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $rows = $this->rows($arriving, $scope);
+        $laid = $this->laid($arriving, $scope);
+        $rows = $this->rows($arriving, $scope, $laid);
         $fit = $this->fits($rows)[$position] ?? null;
         $value = Explanation::number($arriving->series[$key]->values[$position]);
         if ($fit === null) {
             return Explanation::of("{$value} without a fit: too few peers have all values", $position);
         }
-        $drivers = self::driversAt($this->laid($arriving, $scope), $key, $position);
+        $drivers = self::driversAt($laid, $key, $position);
         $names = $this->names($scope);
         $terms = Explanation::number($fit->intercept);
         foreach ($fit->slopes as $j => $slope) {
@@ -301,11 +302,11 @@ final readonly class AllowFor implements Stop
     /**
      * The peers that have their value and all drivers, by position.
      *
+     * @param list<array<array-key, list<float>>> $laid the drivers, as laid() has them
      * @return list<array<array-key, list<float>>> rows by entity: the value, then the drivers
      */
-    private function rows(SeriesTable $arriving, Scope $scope): array
+    private function rows(SeriesTable $arriving, Scope $scope, array $laid): array
     {
-        $laid = $this->laid($arriving, $scope);
         $rows = array_fill(0, $arriving->axis->count, []);
         foreach ($scope->peers($arriving) as $key => $values) {
             foreach ($values as $i => $value) {

@@ -130,7 +130,7 @@
         </form>
         <h2>Merger</h2>
         <form method="post" action="{{ route('mergers.store', $dataset) }}" class="correction merger">@csrf
-            <label>Merged entities <span class="select is-small is-multiple"><select name="parts[]" multiple size="4" required>@foreach ($entities as $entity)<option value="{{ $entity->id }}" @selected(in_array((string) $entity->id, old('parts', []), true))>{{ $entity->name }}</option>@endforeach</select></span></label>
+            <label>Merged entities <span class="select is-small is-multiple"><select name="parts[]" multiple size="4" required>@foreach ($mergeable as $id => $name)<option value="{{ $id }}" @selected(in_array((string) $id, old('parts', []), true))>{{ $name }}</option>@endforeach</select></span></label>
             <label>became <input class="input is-small" name="whole" value="{{ old('whole') }}" placeholder="name, new or in the list" required maxlength="120" autocomplete="off"></label>
             <label>from <input class="input is-small short" name="from" value="{{ old('from') }}" placeholder="2023-04" required maxlength="40"></label>
             <label class="check"><input type="checkbox" name="back" value="1" checked> Join their earlier values as its history</label>
