@@ -8,6 +8,7 @@ use App\Http\Controllers\BinController;
 use App\Http\Controllers\BreakdownController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\DatasetController;
+use App\Http\Controllers\EditorController;
 use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\FinishController;
 use App\Http\Controllers\FirstPageController;
@@ -95,6 +96,7 @@ Route::get('/studies/{study}/readouts', [ReadoutController::class, 'index'])->na
 Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'])->name('readouts.show');
 Route::get('/studies/{study}/figures/{stop}', [FiguresController::class, 'show'])->name('figures.show');
 Route::get('/studies/{study}/proposals', [ProposalsController::class, 'show'])->name('proposals.show');
+Route::get('/studies/{study}/editors/{id}', [EditorController::class, 'show'])->name('editors.show');
 Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])->name('orders.show');
 Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->name('sentences.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');

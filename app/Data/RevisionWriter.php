@@ -107,8 +107,9 @@ final class RevisionWriter
     private static function pointTo(Study $study, StudyRevision $revision): void
     {
         // Written whatever the model at hand believes to be there: another may have changed it since.
-        Study::whereKey($study->id)->update(['revision_id' => $revision->id, 'name' => $revision->document['name']]);
-        $study->refresh();
+        $now = ['revision_id' => $revision->id, 'name' => $revision->document['name']];
+        Study::whereKey($study->id)->update($now);
+        $study->forceFill($now)->syncOriginalAttributes(array_keys($now));
         $study->setRelation('revision', $revision);
     }
 }

@@ -6,7 +6,6 @@ namespace App\Data;
 
 use App\Models\Casts\PackedDoubles;
 use App\Models\Dataset;
-use App\Models\Entity as EntityModel;
 use App\Models\HouseFinish;
 use App\Models\ImportedFile;
 use App\Models\Measure as MeasureModel;
@@ -25,7 +24,8 @@ use DuskRail\Data\UnknownMeasure;
 use DuskRail\Rail\Derived;
 use DuskRail\Reading\Observations;
 use DuskRail\Time\PeriodAxis;
-use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as QueryBuilder;
+use Illuminate\Support\Facades\DB;
 
 /** One version of a data set in the database; what has been read once is kept for the request. */
 final class StoredData implements DataSource
@@ -48,8 +48,7 @@ final class StoredData implements DataSource
     /** @var array<string, Breakdown>|null */
     private ?array $breakdowns = null;
 
-    /** @var array<string, list<list<string>>> by measure key */
-    private array $splitting = [];
+    private ?Facts $facts = null;
 
     private readonly int $version;
 
@@ -72,13 +71,15 @@ final class StoredData implements DataSource
     {
         if ($this->measures === null) {
             $this->measures = [];
-            foreach (
-                MeasureModel::where('dataset_id', $this->dataset->id)
-                    ->when($this->storedOnly, static fn(Builder $q): Builder => $q->where('formula', ''))
-                    ->orderBy('id')
-                    ->get()
-                as $measure
-            ) {
+            $rows = $this->facts()->get(
+                'measures',
+                fn(): array => self::rows(DB::table('measures')->where('dataset_id', $this->dataset->id)),
+            );
+            foreach ($rows as $row) {
+                $measure = (new MeasureModel())->newFromBuilder($row);
+                if ($this->storedOnly && $measure->formula !== '') {
+                    continue;
+                }
                 $this->measures[$measure->key] = $measure->asCore();
                 $this->measureIds[$measure->key] = $measure->id;
                 if ($measure->formula !== '') {
@@ -96,29 +97,55 @@ final class StoredData implements DataSource
             $this->entities = [];
             $hues = HouseFinish::current()->hues;
             // Plain rows: hundreds of entities are read with every edit, and models would cost more than the edit.
+            $rows = $this->facts()->get(
+                'entities',
+                fn(): array => array_map(
+                    static fn(array $row): array => [
+                        ...$row,
+                        'about' => json_decode((string) $row['about'], true, 8, JSON_THROW_ON_ERROR),
+                    ],
+                    self::rows(
+                        DB::table('entities')
+                            ->where('dataset_id', $this->dataset->id)
+                            ->select(['id', 'key', 'name', 'home', 'about', 'note', 'part_of', 'part_since']),
+                    ),
+                ),
+            );
             /**
-             * @var object{id: int, key: string, name: string, home: int, about: string, note: string, part_of: string,
-             *     part_since: int} $row
+             * @var array{id: int, key: string, name: string, home: int, about: array<string, string>, note: string,
+             *     part_of: string, part_since: int} $row
              */
-            foreach (EntityModel::where('dataset_id', $this->dataset->id)->orderBy('id')->toBase()->get() as $row) {
-                /** @var array<string, string> $about */
-                $about = json_decode($row->about, true, 8, JSON_THROW_ON_ERROR);
-                $this->entities[$row->key] = new Entity(
-                    $row->key,
-                    $row->name,
-                    $about['group'] ?? '',
-                    (bool) $row->home,
-                    $about,
-                    $hues[$row->key] ?? 0,
-                    $row->note,
+            foreach ($rows as $row) {
+                $this->entities[$row['key']] = new Entity(
+                    $row['key'],
+                    $row['name'],
+                    $row['about']['group'] ?? '',
+                    (bool) $row['home'],
+                    $row['about'],
+                    $hues[$row['key']] ?? 0,
+                    $row['note'],
                     // Before the merger they were two.
-                    $row->part_since <= $this->version ? $row->part_of : '',
+                    $row['part_since'] <= $this->version ? $row['part_of'] : '',
                 );
-                $this->entityKeys[$row->id] = $row->key;
+                $this->entityKeys[$row['id']] = $row['key'];
             }
         }
 
         return $this->entities;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function rows(QueryBuilder $query): array
+    {
+        return array_map(
+            static fn(object $row): array => get_object_vars($row),
+            array_values($query->orderBy('id')->get()->all()),
+        );
+    }
+
+    private function facts(): Facts
+    {
+        return $this->facts ??= Facts::of($this->dataset, $this->version);
     }
 
     public function breakdowns(): array
@@ -187,19 +214,24 @@ final class StoredData implements DataSource
     {
         $this->measures();
 
-        return $this->splitting[$measureKey] ??= array_values(
-            StoredSeries::query()
-                ->inVersion($this->version)
-                ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
-                ->toBase()
-                ->distinct()
-                ->pluck('cell')
-                ->map(
-                    static fn(mixed $cell): array => array_keys(Cell::parse(is_string($cell) ? $cell : '')->categories),
-                )
-                ->unique()
-                ->sortByDesc(static fn(array $keys): int => count($keys))
-                ->all(),
+        return $this->facts()->get(
+            "cells of {$measureKey}",
+            fn(): array => array_values(
+                StoredSeries::query()
+                    ->inVersion($this->version)
+                    ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
+                    ->toBase()
+                    ->distinct()
+                    ->pluck('cell')
+                    ->map(
+                        static fn(mixed $cell): array => array_keys(
+                            Cell::parse(is_string($cell) ? $cell : '')->categories,
+                        ),
+                    )
+                    ->unique()
+                    ->sortByDesc(static fn(array $keys): int => count($keys))
+                    ->all(),
+            ),
         );
     }
 
@@ -207,11 +239,19 @@ final class StoredData implements DataSource
     {
         $this->measures();
         $this->entities();
+        $cell = $this->cell($measureKey, $cell);
+
+        return $this->facts()->get("unsettled {$measureKey} {$cell}", fn(): array => $this->open($measureKey, $cell));
+    }
+
+    /** @return array<string, int> by entity, the ordinal from which on its figures are not settled */
+    private function open(string $measureKey, string $cell): array
+    {
         $unsettled = [];
         $series = StoredSeries::query()
             ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
             ->where('statuses', '!=', '')
-            ->where('cell', $this->cell($measureKey, $cell))
+            ->where('cell', $cell)
             ->inVersion($this->version)
             ->get(['entity_id', 'first', 'values', 'statuses']);
         foreach ($series as $one) {

@@ -27,6 +27,8 @@ final class Brief extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'briefs';
+
     protected $guarded = [];
 
     protected $casts = ['controls' => 'array'];

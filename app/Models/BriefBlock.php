@@ -21,6 +21,8 @@ final class BriefBlock extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'brief_blocks';
+
     protected $guarded = [];
 
     /** @return BelongsTo<Study, $this> */

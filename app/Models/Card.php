@@ -20,6 +20,8 @@ final class Card extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'cards';
+
     protected $guarded = [];
 
     protected $casts = ['content' => 'array'];

@@ -29,6 +29,8 @@ final class Dataset extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'datasets';
+
     protected $guarded = [];
 
     protected $casts = ['breakdowns' => 'array', 'peer_sets' => 'array'];

@@ -20,6 +20,8 @@ final class Entity extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'entities';
+
     protected $guarded = [];
 
     protected $attributes = ['part_of' => '', 'part_since' => 0];

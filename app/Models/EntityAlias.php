@@ -16,5 +16,7 @@ final class EntityAlias extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'entity_aliases';
+
     protected $guarded = [];
 }

@@ -21,6 +21,8 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class HouseFinish extends Model
 {
+    protected $table = 'house_finishes';
+
     protected $guarded = [];
 
     protected $attributes = ['finish' => null, 'hues' => '{}', 'source' => 'Source: {source}', 'ground' => 'system'];

@@ -23,6 +23,8 @@ use Illuminate\Support\Carbon;
  */
 final class ImportedFile extends Model
 {
+    protected $table = 'imported_files';
+
     protected $guarded = [];
 
     protected $casts = ['plan' => 'array', 'way' => VersionKind::class];

@@ -26,6 +26,8 @@ final class Measure extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'measures';
+
     protected $guarded = [];
 
     protected $attributes = ['per' => ''];

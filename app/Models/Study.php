@@ -28,9 +28,14 @@ final class Study extends Model
 {
     use SoftDeletes;
 
+    // Told, since working it out from the name takes a while.
+    protected $table = 'studies';
+
     protected $guarded = [];
 
     private ?StoredData $data = null;
+
+    private ?string $changesAddress = null;
 
     /** @return BelongsTo<Dataset, $this> */
     public function dataset(): BelongsTo
@@ -48,6 +53,12 @@ final class Study extends Model
     public function data(): StoredData
     {
         return $this->data ??= new StoredData($this->dataset, $this->version);
+    }
+
+    /** Where its edits go, which dozens of buttons of a page say. */
+    public function changesAddress(): string
+    {
+        return $this->changesAddress ??= route('changes.store', $this);
     }
 
     /** What stands under its picture, as the house words it. */
@@ -70,6 +81,7 @@ final class Study extends Model
     /** The revision that redo leads to. */
     public function redoable(): ?StudyRevision
     {
-        return StudyRevision::after($this->revision_id);
+        // Nothing was made from one that was written just now.
+        return $this->revision->wasRecentlyCreated ? null : StudyRevision::after($this->revision_id);
     }
 }

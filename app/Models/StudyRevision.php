@@ -16,6 +16,8 @@ final class StudyRevision extends Model
 {
     public const UPDATED_AT = null;
 
+    protected $table = 'study_revisions';
+
     protected $guarded = [];
 
     protected $casts = ['document' => 'array'];

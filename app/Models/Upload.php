@@ -41,6 +41,8 @@ final class Upload extends Model
 {
     use HasUuids;
 
+    protected $table = 'uploads';
+
     protected $guarded = [];
 
     protected $casts = [

@@ -16,6 +16,7 @@ use Illuminate\Filesystem\Filesystem;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Session\SessionManager;
+use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\ServiceProvider;
 use PDO;
 
@@ -42,6 +43,11 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Blade::directive('region', static fn(): string => '<?php ob_start(); ?>');
+        Blade::directive(
+            'endregion',
+            static fn(): string => '<?php echo \App\View\Regions::of(request())->told((string) ob_get_clean()); ?>',
+        );
         Model::preventSilentlyDiscardingAttributes();
         // Whose word on the client and on HTTPS is believed; nobody's unless they are named.
         TrustProxies::at(array_filter(config()->array('duskrail.proxies'), is_string(...)));

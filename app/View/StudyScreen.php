@@ -46,13 +46,14 @@ final readonly class StudyScreen
     /** Why the figures cannot be looked at this way, and what to do instead; or nothing. */
     public string $refusal;
 
-    /** @param string $opened id of the stop whose editor is to stand open */
+    /** @param string $added id of an editor that is to be opened */
     private function __construct(
         public Study $study,
         public Comparison $comparison,
         TextMeasure $measure,
         SheetSize $size,
-        public string $opened,
+        public OpenEditors $open,
+        public string $added,
     ) {
         $this->view = $view = Views::of($comparison->study);
         $this->width = $size->width;
@@ -94,9 +95,9 @@ final readonly class StudyScreen
         $this->track = $comparison->axis->count === 0 ? null : $this->track($measure, $size);
     }
 
-    public static function of(Study $study, SheetSize $size, TextMeasure $measure): self
+    public static function of(Study $study, SheetSize $size, TextMeasure $measure, OpenEditors $open): self
     {
-        return self::showing(Comparison::of($study->document(), $study->data()), $study, $size, $measure);
+        return self::showing(Comparison::of($study->document(), $study->data()), $study, $size, $measure, $open);
     }
 
     /** A comparison that was carried out already, of a document that need not be a revision of the study. */
@@ -105,9 +106,10 @@ final readonly class StudyScreen
         Study $study,
         SheetSize $size,
         TextMeasure $measure,
-        string $opened = '',
+        OpenEditors $open,
+        string $added = '',
     ): self {
-        return new self($study, $comparison, $measure, $size, $opened);
+        return new self($study, $comparison, $measure, $size, $added === '' ? $open : $open->with($added), $added);
     }
 
     /** The strip of time lines up with the chart where that has the same time along it. */

@@ -70,12 +70,17 @@ final readonly class Spacing
         $tried = $sparse = 0;
         $all = array_values($table->series);
         for ($n = 0, $step = max(1, intdiv(count($all), self::LOOKED_AT)); $n < count($all); $n += $step) {
-            $series = $all[$n];
-            $at = array_keys(array_filter($series->values, static fn(float $v): bool => !is_nan($v)));
-            $count = count($at);
+            $count = $first = $last = 0;
+            foreach ($all[$n]->values as $i => $value) {
+                if (!is_nan($value)) {
+                    $first = $count === 0 ? $i : $first;
+                    $last = $i;
+                    $count++;
+                }
+            }
             if ($count >= 3) {
                 $tried++;
-                $sparse += $count < self::SPARSE * ($at[$count - 1] - $at[0] + 1) ? 1 : 0;
+                $sparse += $count < self::SPARSE * ($last - $first + 1) ? 1 : 0;
             }
         }
 

@@ -1,5 +1,6 @@
 // Editors and menus stand under what they belong to, and stay open while their study is drawn anew.
 import htmx from 'htmx.org/dist/htmx.esm.js';
+import { tell } from './server.js';
 
 /** The editor that was open before a swap, and the menu that something was chosen from. */
 export const editors = {
@@ -39,21 +40,48 @@ document.addEventListener('change', (event) => {
     if (event.target.matches('.editor input.input')) event.target.dataset.sent = event.target.value;
 });
 
+/** What is being fetched into editors. */
+const fetched = new WeakMap();
+
 /** What an editor only shows once it is open. */
 async function fill(popover) {
-    for (const part of popover.querySelectorAll('[data-lazy]')) {
-        const response = await fetch(part.dataset.lazy);
-        if (!response.ok || isTyping(part)) continue;
-        const held = part.contains(document.activeElement) ? document.activeElement.id : '';
-        const opened = [...part.querySelectorAll('details')].map((details) => details.open);
-        part.innerHTML = await response.text();
-        htmx.process(part);
-        part.querySelectorAll('details').forEach((details, i) => {
-            details.open = opened[i] ?? false;
-        });
-        if (held) document.getElementById(held)?.focus();
-    }
+    await Promise.all([...popover.querySelectorAll('[data-lazy]')].map(filled));
     place(popover);
+}
+
+/** Puts into one part what it is to hold, and into what came what that is to hold in turn. */
+async function filled(part) {
+    const coming = fetch(part.dataset.lazy);
+    fetched.set(part, coming);
+    const response = await coming;
+    const text = response.ok ? await response.text() : null;
+    // Another request for it has been sent meanwhile, or the study is drawn anew.
+    if (text === null || fetched.get(part) !== coming || !part.isConnected || isTyping(part)) return;
+    const held = part.contains(document.activeElement) ? document.activeElement.id : '';
+    const opened = [...part.querySelectorAll('details')].map((details) => details.open);
+    part.innerHTML = text;
+    htmx.process(part);
+    part.querySelectorAll('details').forEach((details, i) => {
+        details.open = opened[i] ?? false;
+    });
+    if (held) document.getElementById(held)?.focus();
+    await Promise.all([...part.querySelectorAll('[data-lazy]')].map(filled));
+}
+
+/** Fetches what is in an editor before it is opened: the pointer is on its button already. */
+function ahead(event) {
+    const id = event.target.closest?.('[popovertarget]')?.getAttribute('popovertarget');
+    const part = id && document.querySelector(`#${id} > .inside[data-lazy]:empty`);
+    if (part && !fetched.has(part)) filled(part).catch(() => fetched.delete(part));
+}
+document.addEventListener('pointerover', ahead);
+
+/** What was fetched shows the study as it was: editors that are closed fetch it anew. */
+function empty() {
+    for (const part of document.querySelectorAll('.editor:not(:popover-open) > .inside[data-lazy]')) {
+        fetched.delete(part);
+        part.replaceChildren();
+    }
 }
 
 document.addEventListener(
@@ -68,11 +96,28 @@ document.addEventListener(
         }
         if (!event.target.matches?.('.editor:not(.working)') || event.newState !== 'open') return;
         place(event.target);
-        fill(event.target);
-        event.target.querySelector('select, input:not([type=hidden]), button, a')?.focus();
+        opened(event.target);
     },
     true,
 );
+
+async function opened(popover) {
+    const inside = popover.querySelector(':scope > .inside');
+    if (inside?.dataset.lazy && inside.childElementCount > 0) {
+        // Fetched ahead.
+        place(popover);
+        first(popover);
+        return;
+    }
+    if (inside?.childElementCount !== 0) first(popover);
+    await fill(popover).catch(() => tell('No answer from the server. Try again later.'));
+    if (inside && popover.matches(':popover-open') && !popover.contains(document.activeElement)) first(popover);
+}
+
+/** The keyboard goes to the first field. */
+function first(popover) {
+    popover.querySelector('select, input:not([type=hidden]), button, a')?.focus();
+}
 
 // An editor that is closed while an answer is on its way is not opened again by it.
 document.addEventListener(
@@ -105,6 +150,7 @@ document.addEventListener('htmx:before:swap', (event) => {
     editors.open = document.querySelector('.editor:not(.working):popover-open')?.id;
 });
 document.addEventListener('htmx:after:swap', () => {
+    empty();
     const added = document.querySelector('.editor[data-open]');
     const popover = added ?? (editors.open && document.getElementById(editors.open));
     added?.removeAttribute('data-open');

@@ -107,11 +107,27 @@ document.addEventListener('htmx:after:swap', () => {
         } else field.value = field.getAttribute('value') ?? '';
     }
 });
-// An edit says which revision it was made on.
+/** Fingerprints of the regions that the page has. */
+function regions() {
+    return [...document.querySelectorAll('#workspace [data-region]')].map(({ dataset }) => dataset.region).join();
+}
+// Where another answer has come between, regions are no longer those that were not sent: all are asked for.
+document.addEventListener('htmx:before:swap', ({ detail: { ctx } }) => {
+    if (ctx) ctx.isLate = ctx.target?.id === 'workspace' && ctx.has !== regions();
+});
+document.addEventListener('htmx:after:swap', ({ detail: { ctx } }) => {
+    if (!ctx?.isLate) return;
+    for (const part of document.querySelectorAll('[data-region]')) part.removeAttribute('data-region');
+    redraw();
+});
+// An edit says which revision it was made on, which editors are to be drawn with the answer, and which regions of the
+// page need not be sent if they come out the same.
 document.addEventListener('htmx:config:request', (event) => {
     const revision = workspace()?.dataset.revision;
     const { ctx } = event.detail;
     if (revision) ctx.request.headers['X-Revision'] = revision;
+    ctx.request.headers['X-Open'] = [...document.querySelectorAll('.editor:popover-open')].map(({ id }) => id).join();
+    ctx.has = ctx.request.headers['X-Has'] = regions();
     if ((ctx.request.method ?? 'GET').toUpperCase() !== 'GET') requests.edits += 1;
     ctx.edits = requests.edits;
 });

@@ -296,6 +296,13 @@ final class DrawingTest extends TestCase
         // A label of 14 letters at 15 px, measured in the browser: 94 px, give or take kerning.
         self::assertEqualsWithDelta(94.0, $fonts->width('Harrowfell 106', $text), 6.0);
         self::assertGreaterThan(0.0, $fonts->width(' ', $text));
+        // What was measured beforehand is what is measured now, give or take FreeType's rounding; and what was not is.
+        $file = dirname(__DIR__, 2) . '/resources/fonts/' . ShippedFonts::file($text);
+        foreach (['W', 'é', '–', 'Ж'] as $character) {
+            $now = ShippedFonts::measured($file, $character);
+            self::assertGreaterThan(0.2, $now, $character);
+            self::assertEqualsWithDelta($now, $fonts->width($character, Type::text(1)), 0.01, $character);
+        }
     }
 
     /** @return list<list<float>> pieces with x and y in turn */

@@ -24,7 +24,7 @@ final class OwnThingsTest extends ApplicationTestCase
         $study = $this->imported();
         StopCatalogue::extended([CapAtPercentile::class], function () use ($study): void {
             // The menu, the rail, the editor.
-            $this->get(route('studies.show', $study))
+            $this->get(route('editors.show', [$study, 'editor-add']))
                 ->assertSee('Cap at a percentile')
                 ->assertSee('keeps single high values from ruling the picture');
             $this->change($study, 'add-stop', ['stop' => 'cap'])
@@ -78,8 +78,8 @@ final class OwnThingsTest extends ApplicationTestCase
                 ->assertOk()
                 ->assertSee('Undo: Switch to Latest')
                 ->assertSee('3 lines as they stand')
-                ->assertSee('Tarrow 7')
-                ->assertSee('settings[points]', false);
+                ->assertSee('Tarrow 7');
+            $this->get(route('editors.show', [$study, 'set-look']))->assertSee('settings[points]', false);
             $document = StudyDocument::write($study->refresh()->document());
             self::assertEquals($study->document(), StudyDocument::read($document));
             self::assertTrue($this->isValid($document));

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Data\RevisionWriter;
 use App\Models\Study;
 use App\Models\StudyRevision;
+use App\View\OpenEditors;
 use DOMDocument;
 use DuskRail\Document\StudyDocument;
 use DuskRail\Rail\StopCatalogue;
@@ -67,10 +68,25 @@ final class StudiesTest extends ApplicationTestCase
         $this->change($study, 'add-stop', ['stop' => 'index'])
             ->assertOk()
             ->assertSee('settings[base]', false);
-        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['at' => 'highest']])
+        // What is in an editor comes with the answer where the window has it open, and else when it is asked for.
+        $highest = ['id' => 's1', 'settings' => ['at' => 'highest']];
+        $this->withHeader(OpenEditors::HEADER, 'editor-s1')
+            ->change($study, 'change-stop', $highest)
             ->assertOk()
             ->assertSee('settings[at]', false)
             ->assertDontSee('settings[base]', false);
+        $this->flushHeaders();
+        $this->change($study, 'rename', ['name' => 'Other'])
+            ->assertOk()
+            ->assertDontSee('settings[at]', false);
+        $this->get(route('editors.show', [$study, 'editor-s1']))
+            ->assertOk()
+            ->assertSee('settings[at]', false)
+            ->assertDontSee('settings[base]', false);
+        $this->get(route('studies.show', [$study, 'open' => 'set-axis']))->assertSee('name="settings[view]"', false);
+        foreach (['editor-s9', 'set-nothing', 'other'] as $unknown) {
+            $this->get(route('editors.show', [$study, $unknown]))->assertNotFound();
+        }
     }
 
     public function testAPreviewDrawsTheChartAndStoresNothing(): void

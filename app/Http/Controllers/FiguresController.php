@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Study;
+use App\View\OpenEditors;
 use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
@@ -34,6 +35,7 @@ final class FiguresController
                 $study,
                 SheetSize::of($request),
                 $measure,
+                OpenEditors::none(),
             ),
         ]);
     }

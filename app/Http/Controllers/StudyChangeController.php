@@ -11,6 +11,7 @@ use App\Http\Requests\ChangeStudyRequest;
 use App\Http\SeenRevision;
 use App\Models\Study;
 use App\Models\StudyRevision;
+use App\View\OpenEditors;
 use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
@@ -33,18 +34,19 @@ final class StudyChangeController
 
     public function store(ChangeStudyRequest $request, Study $study, TextMeasure $measure): Response
     {
+        [$size, $open] = [SheetSize::of($request), OpenEditors::of($request)];
         try {
             $change = $request->change();
             if ($request->boolean('preview')) {
                 $comparison = Edit::of($change, $study->document(), $study->data());
-                $screen = StudyScreen::showing($comparison, $study, SheetSize::of($request), $measure);
+                $screen = StudyScreen::showing($comparison, $study, $size, $measure, $open);
 
                 return response()->view('study.chart', ['screen' => $screen]);
             }
             $seen = SeenRevision::of($request, $study);
             [$before, $comparison, $between] = $this->carriedOut($change, $study, $seen);
         } catch (Clash $problem) {
-            $screen = StudyScreen::of($study, SheetSize::of($request), $measure);
+            $screen = StudyScreen::of($study, $size, $measure, $open);
 
             return response()->view(
                 'study.workspace',
@@ -57,8 +59,8 @@ final class StudyChangeController
                 ->view('study.message', ['message' => $problem->getMessage()], 422)
                 ->withHeaders(['HX-Retarget' => '#message', 'HX-Reswap' => 'outerHTML']);
         }
-        $opened = self::added($before, $comparison->study);
-        $screen = StudyScreen::showing($comparison, $study, SheetSize::of($request), $measure, $opened);
+        $added = self::added($before, $comparison->study);
+        $screen = StudyScreen::showing($comparison, $study, $size, $measure, $open, $added);
 
         return response()->view('study.workspace', ['screen' => $screen, 'message' => ucfirst($between)]);
     }
@@ -125,7 +127,7 @@ final class StudyChangeController
         return [$before, $comparison, $between];
     }
 
-    /** Id of a stop that is new on the rail, to be opened at once. */
+    /** Id of the editor of a stop that is new on the rail, to be opened at once; nothing where none is. */
     private static function added(StudyOfCore $before, StudyOfCore $after): string
     {
         $ids = static fn(StudyOfCore $study): array => array_map(
@@ -133,6 +135,8 @@ final class StudyChangeController
             $study->rail->stops,
         );
 
-        return array_values(array_diff($ids($after), $ids($before)))[0] ?? '';
+        $new = array_values(array_diff($ids($after), $ids($before)))[0] ?? '';
+
+        return $new === '' ? '' : "editor-{$new}";
     }
 }

@@ -10,6 +10,7 @@ use App\Data\StoredData;
 use App\Keeping\Bin;
 use App\Models\Dataset;
 use App\Models\Study;
+use App\View\OpenEditors;
 use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
@@ -31,7 +32,7 @@ final class StudyController
     /** The page; to htmx, which asks again when the window has changed its size, the workspace alone. */
     public function show(Request $request, Study $study, TextMeasure $measure): View
     {
-        $screen = StudyScreen::of($study, SheetSize::of($request), $measure);
+        $screen = StudyScreen::of($study, SheetSize::of($request), $measure, OpenEditors::of($request));
 
         return view($request->hasHeader('HX-Request') ? 'study.workspace' : 'study.show', ['screen' => $screen]);
     }

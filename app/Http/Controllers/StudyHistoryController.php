@@ -8,6 +8,7 @@ use App\Data\ChangedMeanwhile;
 use App\Data\RevisionWriter;
 use App\Http\SeenRevision;
 use App\Models\Study;
+use App\View\OpenEditors;
 use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
@@ -35,7 +36,7 @@ final class StudyHistoryController
                 ' Look at it first, then try again.',
             ];
         }
-        $screen = StudyScreen::of($study, SheetSize::of($request), $measure);
+        $screen = StudyScreen::of($study, SheetSize::of($request), $measure, OpenEditors::of($request));
 
         return response()->view('study.workspace', ['screen' => $screen, 'message' => $message], $status);
     }

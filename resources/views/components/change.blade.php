@@ -8,4 +8,4 @@
         }
     }
 @endphp
-<button type="button" {{ $attributes }} hx-post="{{ route('changes.store', $study) }}" hx-vals="{{ json_encode($values, JSON_THROW_ON_ERROR) }}" hx-target="#workspace" hx-swap="outerMorph">{{ $slot }}</button>
+<button type="button" {{ $attributes }} hx-post="{{ $study->changesAddress() }}" hx-vals="{{ json_encode($values, JSON_THROW_ON_ERROR) }}" hx-target="#workspace" hx-swap="outerMorph">{{ $slot }}</button>

@@ -3,7 +3,7 @@
 @php($own = $screen->comparison->study->part($part)->own)
 @php($settings = \DuskRail\Settings\Declaration::of($of)->settings)
 @if ($screen->lineup->focus() !== [])
-    <form class="own-looks" hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+    <form class="own-looks" hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
         <input type="hidden" name="change" value="set">
         <input type="hidden" name="part" value="{{ $part::name() }}">
         @foreach ($screen->lineup->focus() as $line)

@@ -1,6 +1,6 @@
 {{-- The fields of one part of a study, read as a sentence; each change is made at once. --}}
 @props(['screen', 'part'])
-<form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+<form hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
     <input type="hidden" name="change" value="set">
     <input type="hidden" name="part" value="{{ $part::name() }}">
     @if ($part === \DuskRail\Document\Parts\AxisPart::class)<input type="hidden" name="settings[view]" value="{{ $screen->view->name() }}">@endif

@@ -1,6 +1,7 @@
-{{-- A button of the chart's menu: a drawing of what it is about, and its name. --}}
-@props(['of', 'label'])
+{{-- A button of the chart's menu: a drawing of what it is about, and its name; and the editor that it opens. --}}
+@props(['of', 'label' => null, 'screen' => null])
 @php
+    $label ??= \App\View\Editor::label($of);
     $drawings = [
         'lines' => 'M1 4h14M1 8h14M1 12h14',
         'peers' => 'M1 11 6 8l4 2 5-5M1 14l5-2 4 1 5-2',
@@ -33,3 +34,4 @@
     ];
 @endphp
 <button type="button" class="tool" title="{{ $titles[$of] ?? $label }}" popovertarget="{{ in_array($of, ['sentences', 'standing'], true) ? $of : 'set-'.$of }}"><svg width="16" height="16" aria-hidden="true"><path d="{{ $drawing }}"/></svg>{{ $label }}</button>
+@if ($screen !== null)<x-editor :screen="$screen" :id="'set-'.$of" />@endif

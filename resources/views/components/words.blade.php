@@ -2,7 +2,7 @@
 @props(['screen', 'part', 'text', 'empty'])
 @php($written = $screen->comparison->study->words->toArray()[$part] ?? $text)
 @php($runs = $part === 'headline' && $text !== '' ? \DuskRail\Words\Wording::coloured($text, $screen->comparison) : [['text' => $text === '' ? $empty : $text, 'ink' => '', 'bold' => false]])
-<form class="words {{ $part }}" data-part="{{ $part }}" hx-post="{{ route('changes.store', $screen->study) }}" hx-target="#workspace" hx-swap="outerMorph">
+<form class="words {{ $part }}" data-part="{{ $part }}" hx-post="{{ $screen->study->changesAddress() }}" hx-target="#workspace" hx-swap="outerMorph">
     <input type="hidden" name="change" value="words">
     <input type="hidden" name="part" value="{{ $part }}">
     @if ($part === 'headline')<h1>@else<p>@endif<button type="button" class="shown" title="Edit the {{ $part }}">@foreach ($runs as $run)<span @class(['in-'.$run['ink'] => $run['ink'] !== '', 'bold' => $run['bold']])>{{ $run['text'] }}</span>@endforeach</button>@if ($part === 'headline')</h1>@else</p>@endif

@@ -21,7 +21,7 @@
 <aside class="roster" id="roster" aria-label="Roster">
     <div class="find">
         <input type="search" id="find" placeholder="Search" aria-label="Search the roster" autocomplete="off" spellcheck="false">
-        <form hx-post="{{ route('changes.store', $screen->study) }}" hx-trigger="change" hx-target="#workspace" hx-swap="outerMorph">
+        <form hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="change" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="sort">
             <select name="sort" aria-label="Sort the roster">
                 @foreach (\DuskRail\Document\RosterSort::cases() as $case)
@@ -32,9 +32,7 @@
     </div>
     @if ($screen->view->dimension($screen->comparison->study) === 'e')
         <div class="rule">
-            <x-settings :screen="$screen" :part="\DuskRail\Document\Parts\RulePart::class" :label="$screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by === 'hand' ? 'Focus rule' : 'Focus rule: on'">
-                @if ($screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by !== 'hand')<p class="leaves">Updated when new data arrive. <x-change :study="$screen->study" change="set" :with="['part' => 'rule', 'settings' => ['by' => 'hand']]" class="remedy">Keep these lines, turn the rule off</x-change></p>@endif
-            </x-settings>
+            <x-tool of="rule" :screen="$screen" :label="$screen->comparison->study->part(\DuskRail\Document\Parts\RulePart::class)->by === 'hand' ? 'Focus rule' : 'Focus rule: on'" />
         </div>
     @endif
     @if ($isCompared)<button type="button" class="plain small compared" popovertarget="set-peers" title="Choose the peer set">Compared with {{ \DuskRail\Words\PeersInWords::of($comparison) }}</button>@endif
@@ -44,7 +42,7 @@
                 @php($isSet = $set === "group:{$group}")
                 <h2><x-change :study="$screen->study" change="set" :with="['part' => 'peers', 'settings' => ['set' => $isSet ? '' : 'group:'.$group]]" class="plain group" :title="$isSet ? 'Compare with all again' : 'Compare with this group'" :aria-pressed="$isSet ? 'true' : 'false'">{{ $group }}{{ $isSet ? ' ×' : '' }}</x-change></h2>
             @elseif ($group !== '')<h2>{{ $group }}</h2>@endif
-            <x-roster-rows :lineup="$years ? $screen->lineup : \DuskRail\Outcome\Lineup::of($comparison)" :lines="$lines" />
+            <x-roster-rows :group="$group" :lineup="$years ? $screen->lineup : \DuskRail\Outcome\Lineup::of($comparison)" :lines="$lines" />
         @endforeach
         <p class="nothing" hidden>No name matches.</p>
     </div>

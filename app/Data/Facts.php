@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use App\Models\Card;
+use App\Models\Dataset;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What is asked of a version of a data set with every edit, and is the same as long as the version and the names, units
+ * and kinds are: kept beside the data, so that it goes where they go.
+ *
+ * It is thrown away when another version is in force, or when a row of measures or entities was written, which the
+ * database counts by itself (datasets.described). Of versions that are not in force nothing is kept.
+ */
+final class Facts
+{
+    private const KIND = 'facts';
+
+    /** @param array<string, mixed> $content */
+    private function __construct(
+        private readonly int $dataset,
+        private readonly string $stamp,
+        private readonly bool $isKept,
+        private array $content,
+    ) {}
+
+    public static function of(Dataset $dataset, int $version): self
+    {
+        // As it stands in the database now: the model may have been read before it was described anew.
+        /** @var object{version: int, described: int, made_of: ?string, content: ?string}|null $row */
+        $row = DB::table('datasets')
+            ->leftJoin(
+                'cards',
+                static fn($join) => $join->on('cards.of', '=', 'datasets.id')->where('cards.kind', self::KIND),
+            )
+            ->where('datasets.id', $dataset->id)
+            ->first(['datasets.version', 'datasets.described', 'cards.made_of', 'cards.content']);
+        $stamp = $row === null ? '' : "{$row->version} {$row->described}";
+        $isKept = $row !== null && $row->version === $version;
+        $content =
+            $isKept && $row->made_of === $stamp && $row->content !== null
+                ? json_decode($row->content, true, 16, JSON_THROW_ON_ERROR)
+                : [];
+
+        return new self($dataset->id, $stamp, $isKept, is_array($content) ? $content : []);
+    }
+
+    /**
+     * @template T of array
+     *
+     * @param callable(): T $make what it is, of numbers, texts, lists and null
+     * @return T
+     */
+    public function get(string $name, callable $make): array
+    {
+        if (!isset($this->content[$name])) {
+            $this->content[$name] = $make();
+            if ($this->isKept) {
+                Card::keep(self::KIND, $this->dataset, $this->stamp, $this->content);
+            }
+        }
+
+        /** @var T */
+        return $this->content[$name];
+    }
+}

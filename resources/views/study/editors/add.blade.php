@@ -1,0 +1,13 @@
+{{-- The calculations that fit next, and all by what they are for. --}}
+<div data-lazy="{{ route('proposals.show', $screen->study) }}" hx-morph-skip-children></div>
+<div class="all">
+@foreach (\DuskRail\Rail\Purpose::cases() as $purpose)
+    <section>
+    <p class="head">{{ $purpose->label() }}</p>
+    @foreach (\DuskRail\Rail\StopCatalogue::all() as $type => $stop)
+        @continue($stop::isFor() !== $purpose)
+        <x-change :study="$screen->study" change="add-stop" :with="['stop' => $type]"><b>{{ $stop::title() }}</b> <span>{{ $stop::purpose() }}</span></x-change>
+    @endforeach
+    </section>
+@endforeach
+</div>

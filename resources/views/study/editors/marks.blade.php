@@ -1,0 +1,17 @@
+{{-- What is marked on the picture, and the form that marks more. --}}
+@php($marks = $screen->comparison->study->part($part)->marks)
+@if ($marks !== [])
+    <ul class="marks">
+        @foreach ($marks as $number => $mark)
+            <li><span>{{ \DuskRail\Settings\Setting::capital($mark->label()) }}{{ $mark->text === '' ? '' : " “{$mark->text}”" }}</span> <button type="button" class="act" data-edit-mark="{{ $number }}" data-mark="{{ json_encode($mark->settings(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE) }}" aria-label="Edit annotation {{ $number + 1 }}">Edit</button><x-change :study="$screen->study" change="remove-mark" :with="['number' => $number]" class="act" aria-label="Remove annotation {{ $number + 1 }}">×</x-change></li>
+        @endforeach
+    </ul>
+@endif
+<form hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="submit" hx-target="#workspace" hx-swap="outerMorph">
+    <input type="hidden" name="change" value="add-mark">
+    <input type="hidden" name="number" value="" id="set-marks-number">
+    @foreach (\DuskRail\Outcome\ComparisonOffer::fieldsOf($screen->comparison, new \DuskRail\Document\Parts\Mark(line: $screen->comparison->focus()[0]->key ?? '', size: 'usual')) as $field)
+        <x-field :field="$field" id="set-marks-{{ $field->name }}" />
+    @endforeach
+    <div class="acts"><button class="button is-small"><span class="adds">Add annotation</span><span class="edits">Save annotation</span></button> <button type="reset" class="act edits">Cancel</button></div>
+</form>

@@ -1,0 +1,43 @@
+{{-- Which measure enters the rail, and what of its breakdowns. --}}
+@php
+    $comparison = $screen->railed;
+    $document = $screen->comparison->study;
+@endphp
+<form hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+    <input type="hidden" name="change" value="measure">
+    <label class="lead" for="origin-measure">Measure</label>
+    <span class="select is-small"><select id="origin-measure" name="measure">
+        @foreach ($comparison->data->measures() as $measure)
+            <option value="{{ $measure->key }}" @selected($measure->key === $comparison->measure->key)>{{ $measure->name }}, {{ $measure->frequency->adjective() }}</option>
+        @endforeach
+    </select></span>
+</form>
+@foreach ($comparison->data->breakdowns() as $key => $breakdown)
+    @continue(! in_array($key, $comparison->data->splitBy($comparison->measure->key), true))
+    @php($shown = $document->part(\DuskRail\Document\Parts\BreakdownsPart::class))
+    @php($chosen = $shown->of($key)->show === 'one' ? 'one:'.$shown->held($breakdown) : $shown->of($key)->show)
+    <form hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+        <input type="hidden" name="change" value="breakdown">
+        <input type="hidden" name="breakdown" value="{{ $key }}">
+        <label class="lead" for="breakdown-{{ $loop->index }}">{{ $breakdown->name }}</label>
+        <span class="select is-small"><select id="breakdown-{{ $loop->index }}" name="choice">
+            @foreach ($breakdown->categories as $category => $name)
+                <option value="one:{{ $category }}" @selected($chosen === "one:{$category}")>{{ $name }}</option>
+            @endforeach
+            <option value="lines" @selected($chosen === 'lines')>One line each, for one entity</option>
+            <option value="panels" @selected($chosen === 'panels')>One panel each</option>
+            <option value="sum" @selected($chosen === 'sum')>Sum of all</option>
+        </select></span>
+    </form>
+    @if ($chosen === 'lines')
+        <form hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+            <input type="hidden" name="change" value="set">
+            <input type="hidden" name="part" value="lines">
+            <label class="lead" for="breakdown-of">Entity</label>
+            <span class="select is-small"><select id="breakdown-of" name="settings[of]">
+                @foreach ($comparison->wholeData()->entities() as $entity)<option value="{{ $entity->key }}" @selected($entity->key === $comparison->brokenDown()?->key)>{{ $entity->name }}</option>@endforeach
+            </select></span>
+        </form>
+    @endif
+@endforeach
+<p class="leaves">{{ implode(', ', array_filter([$comparison->measure->kind->meaning(), $comparison->run->origin->unit->text()])) }}</p>

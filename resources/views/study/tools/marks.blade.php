@@ -1,1 +1,0 @@
-<x-marks :screen="$screen" />
