@@ -91,8 +91,6 @@ final class Server
             300,
         );
         $process->mustRun();
-            fwrite(STDERR, '[' . $process->getOutput() . $process->getErrorOutput() . ']');
-        }
         /** @var array{seconds: float, megabytes: float} $figures */
         $figures = json_decode($process->getOutput(), true, 8, JSON_THROW_ON_ERROR);
 

@@ -6,6 +6,7 @@ namespace App\Data;
 
 use App\Models\Card;
 use App\Models\Dataset;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -34,18 +35,21 @@ final class Facts
         $row = DB::table('datasets')
             ->leftJoin(
                 'cards',
-                static fn($join) => $join->on('cards.of', '=', 'datasets.id')->where('cards.kind', self::KIND),
+                static fn(JoinClause $join): JoinClause => $join
+                    ->on('cards.of', '=', 'datasets.id')
+                    ->where('cards.kind', self::KIND),
             )
             ->where('datasets.id', $dataset->id)
             ->first(['datasets.version', 'datasets.described', 'cards.made_of', 'cards.content']);
         $stamp = $row === null ? '' : "{$row->version} {$row->described}";
         $isKept = $row !== null && $row->version === $version;
+        /** @var array<string, mixed>|null $content */
         $content =
             $isKept && $row->made_of === $stamp && $row->content !== null
                 ? json_decode($row->content, true, 16, JSON_THROW_ON_ERROR)
-                : [];
+                : null;
 
-        return new self($dataset->id, $stamp, $isKept, is_array($content) ? $content : []);
+        return new self($dataset->id, $stamp, $isKept, $content ?? []);
     }
 
     /**

@@ -102,7 +102,12 @@ final class StoredData implements DataSource
                 fn(): array => array_map(
                     static fn(array $row): array => [
                         ...$row,
-                        'about' => json_decode((string) $row['about'], true, 8, JSON_THROW_ON_ERROR),
+                        'about' => json_decode(
+                            is_string($row['about']) ? $row['about'] : '[]',
+                            true,
+                            8,
+                            JSON_THROW_ON_ERROR,
+                        ),
                     ],
                     self::rows(
                         DB::table('entities')
@@ -137,10 +142,8 @@ final class StoredData implements DataSource
     /** @return list<array<string, mixed>> */
     private static function rows(QueryBuilder $query): array
     {
-        return array_map(
-            static fn(object $row): array => get_object_vars($row),
-            array_values($query->orderBy('id')->get()->all()),
-        );
+        /** @var list<array<string, mixed>> */
+        return $query->orderBy('id')->get()->map(static fn(object $row): array => get_object_vars($row))->all();
     }
 
     private function facts(): Facts

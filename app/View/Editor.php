@@ -9,8 +9,8 @@ use DuskRail\Document\Parts\LinesPart;
 use Illuminate\Support\Facades\View;
 
 /**
- * An editor of the study page: known by its id, so that the page can show the button alone, and what is in the editor is
- * fetched once it is opened.
+ * An editor of the study page: known by its id, so that the page can show the button alone, and fetch what is in the
+ * editor once it is opened.
  */
 final readonly class Editor
 {
@@ -30,10 +30,14 @@ final readonly class Editor
         'variation' => 'Variation',
     ];
 
-    /** @param array<string, mixed> $with what its template needs beside the screen */
+    /**
+     * @param view-string $template
+     * @param array<string, mixed> $with what its template needs beside the screen
+     */
     private function __construct(
         public string $id,
         public string $label,
+        /** @var view-string */
         public string $template,
         public array $with = [],
         public bool $isMenu = false,
@@ -77,8 +81,10 @@ final readonly class Editor
         if ($part === null && $name !== 'finish') {
             return null;
         }
+        /** @var view-string $own */
         $own = "study.editors.{$name}";
+        $template = View::exists($own) ? $own : 'study.editors.part';
 
-        return new self($id, self::label($name), View::exists($own) ? $own : 'study.editors.part', ['part' => $part]);
+        return new self($id, self::label($name), $template, ['part' => $part]);
     }
 }

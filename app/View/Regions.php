@@ -7,9 +7,9 @@ namespace App\View;
 use Illuminate\Http\Request;
 
 /**
- * Regions of the study page that a window has already: it says with an edit which, and those that would come out the
- * same are answered with their outermost tag alone, whose children the window then leaves as they are. A region has an id,
- * by which the window finds it wherever it stands.
+ * Regions of the study page that a window has already. It says with an edit which, and those that would come out the
+ * same are answered with their outermost tag alone; the window then leaves their children as they are. A region has an
+ * id, by which the window finds it wherever it stands.
  */
 final readonly class Regions
 {
