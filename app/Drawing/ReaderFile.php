@@ -138,7 +138,7 @@ final readonly class ReaderFile
                 $prefix,
             ),
             'readouts' => $readouts,
-            'points' => $readouts === [] ? [] : Points::of($scene),
+            'points' => Points::forPage($readouts === [] ? [] : Points::of($scene)),
             'from' => $scene->plot->from ?? 0,
         ];
     }

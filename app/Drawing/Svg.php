@@ -15,6 +15,7 @@ use DuskRail\Chart\Placed;
 use DuskRail\Chart\Reused;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\Stroke;
+use DuskRail\Chart\Thicket;
 use DuskRail\Chart\Words;
 
 /**
@@ -160,6 +161,7 @@ final readonly class Svg
         return match (true) {
             $mark instanceof Stroke => $this->stroke($mark),
             $mark instanceof Words => $this->words($mark),
+            $mark instanceof Thicket => $this->thicket($mark),
             $mark instanceof Group => $this->group($mark),
             $mark instanceof Box => $this->box($mark),
             $mark instanceof Area => sprintf(
@@ -212,6 +214,29 @@ final readonly class Svg
             '" stroke-width="' .
             self::number($stroke->width / $stroke->grain) .
             "\"{$dash} stroke-linejoin=\"round\" stroke-linecap=\"round\"/>";
+    }
+
+    /** Upright strokes as wide as a pixel, each from where the one before ended. */
+    private function thicket(Thicket $thicket): string
+    {
+        $d = '';
+        [$x, $y] = [0, 0];
+        foreach ($thicket->columns as $column => $runs) {
+            $toX = Thicket::FINE * $column + 1;
+            for ($n = 0, $count = count($runs); $n < $count; $n += 2) {
+                $d .= 'm' . ($toX - $x) . ($runs[$n] < $y ? $runs[$n] - $y : ' ' . $runs[$n] - $y);
+                $d .= 'v' . ($runs[$n + 1] - $runs[$n]);
+                [$x, $y] = [$toX, $runs[$n + 1]];
+            }
+        }
+
+        return sprintf(
+            '<path transform="scale(%s)" d="%s" stroke="%s" stroke-width="%d" shape-rendering="crispEdges"/>',
+            1 / Thicket::FINE,
+            $d,
+            $this->ink($thicket->ink),
+            Thicket::FINE,
+        );
     }
 
     private function words(Words $words): string

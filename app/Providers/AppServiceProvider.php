@@ -8,6 +8,7 @@ use App\Data\ForgivingConnector;
 use App\Data\WritingConnection;
 use App\Drawing\ShippedFonts;
 use App\Http\KeptSessions;
+use App\View\Regions;
 use Closure;
 use DuskRail\Chart\TextMeasure;
 use Illuminate\Database\Connection;
@@ -16,8 +17,8 @@ use Illuminate\Filesystem\Filesystem;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Session\SessionManager;
-use Illuminate\Support\Facades\Blade;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\View\Compilers\BladeCompiler;
 use PDO;
 
 final class AppServiceProvider extends ServiceProvider
@@ -43,11 +44,15 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        Blade::directive('region', static fn(): string => '<?php ob_start(); ?>');
-        Blade::directive(
-            'endregion',
-            static fn(): string => '<?php echo \App\View\Regions::of(request())->told((string) ob_get_clean()); ?>',
-        );
+        $this->callAfterResolving('blade.compiler', static function (BladeCompiler $blade): void {
+            $blade->directive('region', static fn(): string => '<?php ob_start(); ?>');
+            $blade->directive(
+                'endregion',
+                static fn(): string => '<?php echo ' .
+                    Regions::class .
+                    '::of(request())->told((string) ob_get_clean()); ?>',
+            );
+        });
         Model::preventSilentlyDiscardingAttributes();
         // Whose word on the client and on HTTPS is believed; nobody's unless they are named.
         TrustProxies::at(array_filter(config()->array('duskrail.proxies'), is_string(...)));

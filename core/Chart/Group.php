@@ -14,8 +14,8 @@ final readonly class Group implements Mark
      * @param list<Mark> $marks
      * @param bool $clipped whether it is cut off at the edges of the plot
      * @param array<string, string> $facts what the pointer needs to know of it, by name
-     * @param (Closure(): list<array{float, float}|null>)|null $points where the pointer reads it, as Points has them;
-     *     worked out when they are asked for
+     * @param (Closure(): array{list<float>, list<float|null>})|null $points where the pointer reads it, as Points has
+     *     them; worked out when they are asked for
      */
     public function __construct(
         public string $role,
@@ -31,7 +31,7 @@ final readonly class Group implements Mark
         return new self($this->role, $this->marks, $this->facts, true, $this->points);
     }
 
-    /** @param Closure(): list<array{float, float}|null> $points */
+    /** @param Closure(): array{list<float>, list<float|null>} $points */
     public function readAt(Closure $points): self
     {
         return new self($this->role, $this->marks, $this->facts, $this->clipped, $points);

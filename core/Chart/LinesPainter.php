@@ -144,14 +144,14 @@ final readonly class LinesPainter
     /** @return list<Group> quiet lines first, then what sums them up, then the focus, the first chosen on top */
     public function lines(): array
     {
-        $groups = [];
         $quiet = $this->lineup->inState(LineState::Peer);
         $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
         $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
         // Who is not compared lies behind those who are.
         usort($quiet, static fn(Line $a, Line $b): int => self::isOutside($b) <=> self::isOutside($a));
-        foreach ($this->lineup->summary->drawsLines ? $quiet : [] as $line) {
-            $ink = Ink::of($line, self::isOutside($line) ? Ink::Hair : Ink::Peer);
+        [$groups, $single] = $this->lineup->summary->drawsLines ? $this->thickets($quiet, $width) : [[], []];
+        foreach ($single as $line) {
+            $ink = self::quietInk($line);
             $groups[] = new Group(
                 'series',
                 [
@@ -178,6 +178,42 @@ final readonly class LinesPainter
         }
 
         return $groups;
+    }
+
+    /**
+     * Lines of one colour that are too many to be told from each other, as one mark.
+     *
+     * @param list<Line> $quiet
+     * @return array{list<Group>, list<Line>} what is drawn so, and the lines that are drawn one by one
+     */
+    private function thickets(array $quiet, float $width): array
+    {
+        $isPlain = fn(Line $line): bool => $line->tone === null && $this->dash($line) === [];
+        $many = array_values(array_filter($quiet, $isPlain));
+        $points = count($many) * ($this->plot->to - $this->plot->from);
+        if ($points <= self::MANY_POINTS || $this->look->course !== 'straight' || $this->look->gaps === 'hair') {
+            return [[], $quiet];
+        }
+        $byInk = $groups = [];
+        foreach ($many as $line) {
+            $byInk[self::quietInk($line)->value][] = $line;
+            // It can be pointed at like any other.
+            $groups[] = new Group('series', [], self::facts($line), points: $this->points($line));
+        }
+        $open = $this->lineup->axis instanceof PeriodAxis ? $this->lineup->open : null;
+        $cover = new Cover($this->plot, $this->scale, $width, $open);
+        foreach ($byInk as $ink => $lines) {
+            $thicket = $cover->thicket(array_column($lines, 'values'), array_column($lines, 'absent'), Ink::from($ink));
+            array_unshift($groups, new Group('thicket', [$thicket]));
+        }
+        $single = array_values(array_filter($quiet, static fn(Line $line): bool => !$isPlain($line)));
+
+        return [$groups, $single];
+    }
+
+    private static function quietInk(Line $line): Ink
+    {
+        return Ink::of($line, self::isOutside($line) ? Ink::Hair : Ink::Peer);
     }
 
     private static function isOutside(Line $line): bool
@@ -384,7 +420,7 @@ final readonly class LinesPainter
         return $upper;
     }
 
-    /** @return Closure(): list<array{float, float}|null> where the pointer reads a line */
+    /** @return Closure(): array{list<float>, list<float|null>} where the pointer reads a line */
     public function points(Line $line): Closure
     {
         return self::pointsOf($line->values, $this->plot, $this->scale);
@@ -392,18 +428,19 @@ final readonly class LinesPainter
 
     /**
      * @param list<float> $values along the axis
-     * @return Closure(): list<array{float, float}|null>
+     * @return Closure(): array{list<float>, list<float|null>}
      */
     public static function pointsOf(array $values, PlotArea $plot, Scale $scale): Closure
     {
         return static function () use ($values, $plot, $scale): array {
-            $points = [];
+            $x = $y = [];
             for ($i = $plot->from; $i <= $plot->to; $i++) {
-                $y = $scale->at($values[$i] ?? NAN);
-                $points[] = is_nan($y) ? null : [$plot->x($i), $y];
+                $at = $scale->at($values[$i] ?? NAN);
+                $x[] = $plot->x($i);
+                $y[] = is_nan($at) ? null : $at;
             }
 
-            return $points;
+            return [$x, $y];
         };
     }
 

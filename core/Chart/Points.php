@@ -8,12 +8,12 @@ namespace DuskRail\Chart;
  * Where the pointer reads a picture: the points of its lines in the picture's own pixels, to a tenth, as data beside
  * the drawing.
  *
- * Each list has an entry for every position from the first one shown; null where a line has no value. The points of a
- * scatter are those of its path in the order of time.
+ * Of each line two lists, of x and of y, have an entry for every position from the first one shown; y is null where a
+ * line has no value. The points of a scatter are those of its path in the order of time.
  */
 final class Points
 {
-    /** @return array<string, list<array{float, float}|null>> x and y, by line */
+    /** @return array<string, array{list<float>, list<float|null>}> x and y, by line */
     public static function of(Scene $scene): array
     {
         return self::within($scene->marks, 0.0, 0.0);
@@ -23,7 +23,7 @@ final class Points
      * The points of the line that each panel is about, in the panel's own pixels.
      *
      * @param list<Scene> $rows
-     * @return array<string, list<array{float, float}|null>> by key of the panel
+     * @return array<string, array{list<float>, list<float|null>}> by key of the panel
      */
     public static function ofPanels(array $rows): array
     {
@@ -32,8 +32,9 @@ final class Points
             foreach ($row->marks as $mark) {
                 foreach ($mark instanceof Placed ? $mark->marks : [] as $panel) {
                     if ($panel instanceof Group && $panel->role === 'panel') {
-                        $points[$panel->facts['key']] =
-                            self::of(new Scene(0, 0, $panel->marks))[$panel->facts['line']] ?? [];
+                        $points[$panel->facts['key']] = self::of(new Scene(0, 0, $panel->marks))[
+                            $panel->facts['line']
+                        ] ?? [[], []];
                     }
                 }
             }
@@ -43,24 +44,48 @@ final class Points
     }
 
     /**
-     * @param list<Mark> $marks
-     * @return array<string, list<array{float, float}|null>>
+     * The same for a page: what lines share of x is told once.
+     *
+     * @param array<string, array{list<float>, list<float|null>}> $points
+     * @return array{x: list<list<float>>, y: array<string, array{int, list<float|null>}>} of each line the number of its
+     *     list of x, and its y
      */
-    private static function within(array $marks, float $x, float $y): array
+    public static function forPage(array $points): array
+    {
+        $lists = $lines = [];
+        foreach ($points as $key => [$x, $y]) {
+            $number = array_search($x, array_slice($lists, -1, null, true), true);
+            if ($number === false) {
+                $number = count($lists);
+                $lists[] = $x;
+            }
+            $lines[$key] = [$number, $y];
+        }
+
+        return ['x' => $lists, 'y' => $lines];
+    }
+
+    /**
+     * @param list<Mark> $marks
+     * @return array<string, array{list<float>, list<float|null>}>
+     */
+    private static function within(array $marks, float $left, float $top): array
     {
         $points = [];
         foreach ($marks as $mark) {
             if ($mark instanceof Placed) {
-                $points += self::within($mark->marks, $x + $mark->x, $y + $mark->y);
+                $points += self::within($mark->marks, $left + $mark->x, $top + $mark->y);
             } elseif ($mark instanceof Group && $mark->points !== null) {
-                $points[$mark->facts['line'] ?? ''] = array_map(
-                    static fn(?array $at): ?array => $at === null
-                        ? null
-                        : [round($at[0] + $x, 1), round($at[1] + $y, 1)],
-                    ($mark->points)(),
-                );
+                [$x, $y] = ($mark->points)();
+                foreach ($x as $i => $at) {
+                    $x[$i] = round($at + $left, 1);
+                }
+                foreach ($y as $i => $at) {
+                    $y[$i] = $at === null ? null : round($at + $top, 1);
+                }
+                $points[$mark->facts['line'] ?? ''] = [$x, $y];
             } elseif ($mark instanceof Group && $mark->role !== 'beside') {
-                $points += self::within($mark->marks, $x, $y);
+                $points += self::within($mark->marks, $left, $top);
             }
         }
 

@@ -458,7 +458,7 @@ final readonly class ScatterComposer
                 'series',
                 $marks,
                 LinesPainter::facts($point->line),
-                points: static fn(): array => $spots,
+                points: static fn(): array => [array_column($spots, 0), array_column($spots, 1)],
             );
         }
 

@@ -9,6 +9,7 @@ export function light(key) {
     if (key === shown.lit) return;
     shown.lit = key;
     show();
+    document.dispatchEvent(new Event('chart:lit'));
 }
 
 export function show() {

@@ -2,7 +2,7 @@
 import { always, change } from './server.js';
 import { openWorking } from './reading.js';
 import { light } from './light.js';
-import { placed } from './points.js';
+import { placed, pointsOf as pointsIn } from './points.js';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -39,8 +39,8 @@ const panels = () => [...board().querySelectorAll('.panel')];
 async function pointsOf(panel) {
     const { key, from } = panel.dataset;
     const given = (await fetched('points')) ?? {};
-    const points = placed({ [key]: given[key] ?? [] }, Number(from)).get(key) ?? [];
-    return new Map(points.map((point) => [point.position, point]));
+    const line = placed({ x: given.x, y: given.y?.[key] ? { [key]: given.y[key] } : {} }, Number(from)).get(key);
+    return new Map(pointsIn(line).map((point) => [point.position, point]));
 }
 
 async function read(position, held, aloud) {

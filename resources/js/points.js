@@ -6,68 +6,112 @@
  */
 
 /**
- * Points by line, in the order in which the lines are drawn.
- *
- * @param {Record<string, ([number, number] | null)[]>} given x and y from the first position shown on, by line
- * @param {number} from the first position shown
- * @param {string[]} order keys of lines; others come after them
- * @returns {Map<string, Point[]>}
+ * A line's points: x and y by place from the first position shown on; y is NaN where it has no value.
+ * @typedef {{key: string, from: number, x: number[], y: Float64Array, ascends: boolean}} Line
  */
-export function placed(given, from, order = Object.keys(given)) {
+
+/**
+ * Lines by key, in the order in which they are drawn.
+ *
+ * @param {{x?: number[][], y?: Record<string, [number, (number | null)[]]>}} given lists of x, and of each line the
+ *     number of its own and its y
+ * @param {number} from the first position shown
+ * @param {string[]} order keys of lines; others come before them
+ * @returns {Map<string, Line>}
+ */
+export function placed(given, from, order = []) {
+    const lists = (given.x ?? []).map((x) => ({ x, ascends: x.every((at, i) => i === 0 || at >= x[i - 1]) }));
+    const rest = new Set(Object.keys(given.y ?? {}));
+    for (const key of order) rest.delete(key);
     const lines = new Map();
-    for (const key of order) {
-        const points = (given[key] ?? []).flatMap((at, i) =>
-            at ? [{ key, position: from + i, x: at[0], y: at[1] }] : [],
-        );
-        if (points.length > 0) lines.set(key, points);
+    for (const key of [...rest, ...order]) {
+        const [list, heights] = given.y?.[key] ?? [0, []];
+        const y = Float64Array.from(heights, (at) => at ?? NaN);
+        if (y.some((at) => !Number.isNaN(at))) lines.set(key, { key, from, ...lists[list], y });
     }
     return lines;
 }
 
 /**
+ * @param {Line | undefined} line
+ * @returns {Point | null} null where it has no value
+ */
+export function pointAt(line, position) {
+    const i = position - (line?.from ?? 0);
+    if (!line || Number.isNaN(line.y[i] ?? NaN)) return null;
+    return { key: line.key, position, x: line.x[i], y: line.y[i] };
+}
+
+/**
+ * @param {Line | undefined} line
+ * @returns {Point[]} those that it has
+ */
+export function pointsOf(line) {
+    return [...(line?.y ?? [])].flatMap((_, i) => pointAt(line, line.from + i) ?? []);
+}
+
+/** The first place of an ascending list that is not below a value. */
+function lowest(list, value) {
+    let [low, high] = [0, list.length];
+    while (low < high) {
+        const middle = (low + high) >> 1;
+        if (list[middle] < value) low = middle + 1;
+        else high = middle;
+    }
+    return low;
+}
+
+/**
  * The point next to a place, not farther than so many pixels; of two equally near the one that is drawn first.
  *
- * @param {Map<string, Point[]>} lines
+ * @param {Map<string, Line>} lines
  * @returns {(Point & {far: number}) | null} with its distance in pixels
  */
 export function nearest(lines, x, y, within) {
     let best = null;
+    let at = 0;
     let least = within * within;
-    for (const points of lines.values()) {
-        for (const point of points) {
-            const dx = point.x - x;
-            if (dx > within || dx < -within) continue;
-            const dy = point.y - y;
+    // Lines share their x as a rule: which places are near enough is looked up once.
+    let looked = null;
+    let [first, end] = [0, 0];
+    for (const line of lines.values()) {
+        if (looked !== line.x) {
+            looked = line.x;
+            first = line.ascends ? lowest(line.x, x - within) : 0;
+            end = line.ascends ? lowest(line.x, x + within + 1e-9) : line.x.length;
+        }
+        for (let i = first; i < end; i += 1) {
+            const dx = line.x[i] - x;
+            const dy = line.y[i] - y;
             const far = dx * dx + dy * dy;
-            if (far < least || (best === null && far <= least)) [best, least] = [point, far];
+            // Nothing is less than NaN.
+            if (far < least || (best === null && far <= least)) [best, at, least] = [line, i, far];
         }
     }
-    return best && { ...best, far: Math.sqrt(least) };
+    return best && { ...pointAt(best, best.from + at), far: Math.sqrt(least) };
 }
 
 /**
  * The points of all lines at one position, the uppermost first.
  *
- * @param {Map<string, Point[]>} lines
+ * @param {Map<string, Line>} lines
  * @returns {Point[]}
  */
 export function column(lines, position) {
-    return [...lines.values()]
-        .flatMap((points) => points.filter((point) => point.position === position))
-        .sort((a, b) => a.y - b.y);
+    return [...lines.values()].flatMap((line) => pointAt(line, position) ?? []).sort((a, b) => a.y - b.y);
 }
 
 /**
  * Where an arrow key leads from a point: along its line, or to its neighbour above or below.
  *
- * @param {Map<string, Point[]>} lines
+ * @param {Map<string, Line>} lines
  * @param {Point | null} current null before any point is read; then it starts at the end of the line drawn last
  * @param {string} key of the keyboard
  * @returns {Point | null} null where the key is none of these
  */
 export function stepped(lines, current, key) {
-    const line = current ? lines.get(current.key) : [...lines.values()].at(-1);
-    if (!line) return null;
+    const line = pointsOf(current ? lines.get(current.key) : [...lines.values()].at(-1));
+    if (line.length === 0) return null;
     const last = line.length - 1;
     if (key === 'ArrowUp' || key === 'ArrowDown') {
         const here = current ?? line[last];

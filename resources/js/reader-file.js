@@ -39,22 +39,24 @@
         });
     }
 
-    /** The points of a picture's lines, in the picture's own pixels. */
+    /** The lists of x, and of each line the number of its own and its y, in the picture's own pixels. */
     function points(picture) {
-        picture.points ??= Object.entries(JSON.parse(picture.dataset.points)).flatMap(([key, line]) =>
-            line.flatMap((at, i) =>
-                at ? [{ key, position: Number(picture.dataset.from) + i, x: at[0], y: at[1] }] : [],
-            ),
-        );
+        picture.points ??= JSON.parse(picture.dataset.points);
         return picture.points;
     }
 
     /** The point next to the pointer, with its distance in pixels; null where none is near. */
     function nearest(picture, x, y) {
         let best = null;
-        for (const point of points(picture)) {
-            const far = Math.hypot(point.x - x, point.y - y);
-            if (far < 40 && (!best || far < best.far)) best = { ...point, far };
+        const { x: lists, y: lines } = points(picture);
+        for (const [key, [list, heights]] of Object.entries(lines)) {
+            for (let i = 0; i < heights.length; i += 1) {
+                const dx = lists[list][i] - x;
+                if (dx > 40 || dx < -40 || heights[i] === null) continue;
+                const far = Math.hypot(dx, heights[i] - y);
+                if (far < 40 && (!best || far < best.far))
+                    best = { key, position: Number(picture.dataset.from) + i, x: lists[list][i], y: heights[i], far };
+            }
         }
         return best;
     }

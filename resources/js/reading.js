@@ -2,8 +2,8 @@
 import { always, change } from './server.js';
 import { onAxis } from './axis.js';
 import { labelAt, pushed } from './labels.js';
-import { light } from './light.js';
-import { nearest, placed, raised, stepped } from './points.js';
+import { light, shown } from './light.js';
+import { nearest, placed, pointAt, raised, stepped } from './points.js';
 
 const NEAR = 42;
 const ON_LINE = 14;
@@ -11,9 +11,9 @@ const SVG = 'http://www.w3.org/2000/svg';
 
 /** What is being read now. Lines and readouts belong to one picture, and are forgotten with it. */
 export const reading = {
-    /** @type {Promise<Map<string, import('./points.js').Point[]>> | null} */
+    /** @type {Promise<Map<string, import('./points.js').Line>> | null} */
     asked: null,
-    /** @type {Map<string, import('./points.js').Point[]>} */
+    /** @type {Map<string, import('./points.js').Line>} */
     lines: new Map(),
     readouts: new Map(),
     /** @type {import('./points.js').Point | null} */
@@ -39,7 +39,7 @@ function forget() {
     if (!kept || !chart() || document.activeElement !== chart()) return;
     // Keys that are pressed meanwhile wait for it.
     reading.keys = reading.keys.then(async () => {
-        const point = (await lines()).get(kept.key)?.find((other) => other.position === kept.position);
+        const point = pointAt((await lines()).get(kept.key), kept.position);
         if (point && reading.current === null) show(point, false);
     });
 }
@@ -108,6 +108,17 @@ async function show(point, aloud) {
         document.getElementById('spoken').textContent = `${title.textContent}: ${value}. ${rest}. Enter: working`;
 }
 
+/** The way of a line over its gaps, which it leaves open. */
+function course(line) {
+    let d = '';
+    let pen = 'M';
+    line?.y.forEach((y, i) => {
+        if (!Number.isNaN(y)) d += `${pen}${line.x[i]} ${y}`;
+        pen = Number.isNaN(y) ? 'M' : 'L';
+    });
+    return d || 'M0 0';
+}
+
 function mark(point) {
     const group = document.createElementNS(SVG, 'g');
     group.setAttribute('class', 'cursor');
@@ -126,13 +137,28 @@ function mark(point) {
         ],
         ['circle', { cx: point.x, cy: point.y, r: 5, fill: 'var(--sheet)', stroke: ink, 'stroke-width': 2.5 }],
     ];
-    for (const [tag, attributes] of parts) {
-        const part = document.createElementNS(SVG, tag);
-        for (const [name, value] of Object.entries(attributes)) part.setAttribute(name, String(value));
-        group.append(part);
-    }
+    for (const [tag, attributes] of parts) group.append(drawn(tag, attributes));
     chart().append(group);
 }
+
+/** @param {Record<string, string | number>} attributes */
+function drawn(tag, attributes) {
+    const part = document.createElementNS(SVG, tag);
+    for (const [name, value] of Object.entries(attributes)) part.setAttribute(name, String(value));
+    return part;
+}
+
+// A line of a thicket has no drawing of its own until it is lit.
+document.addEventListener('chart:lit', async () => {
+    document.querySelector('#chart .alone')?.remove();
+    const key = shown.lit;
+    if (key === null || !chart()?.querySelector('.thicket') || series(key)) return;
+    const line = (await lines()).get(key);
+    if (line && shown.lit === key && !chart().querySelector('.alone'))
+        chart()
+            .querySelector('.thicket')
+            .after(drawn('path', { class: 'alone', d: course(line) }));
+});
 
 document.addEventListener('pointermove', (event) => {
     if (!event.target.closest?.('#chart .chart')) return;

@@ -298,10 +298,7 @@ final class ViewsTest extends BrowserTestCase
             as $title => $stop
         ) {
             $browser->press(WebDriverKeys::ESCAPE)->click('#stop-add .name');
-            $browser->until(
-                'the list of calculations',
-                static fn(): bool => $browser->find('#editor-add')->isDisplayed(),
-            );
+            $browser->until('the list of calculations', fn(): bool => $this->many('#editor-add .all button') > 0);
             $browser->run(
                 "[...document.querySelectorAll('#editor-add button')].find((b) => " .
                     "b.textContent.startsWith('{$title}')).click()",

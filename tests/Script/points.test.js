@@ -1,23 +1,15 @@
 // @vitest-environment node
 // What the pointer and the arrow keys find among the points that the server gives.
 import { describe, expect, it } from 'vitest';
-import { column, nearest, placed, raised, stepped } from '../../resources/js/points.js';
+import { column, nearest, placed, pointAt, pointsOf, raised, stepped } from '../../resources/js/points.js';
 
 // Two lines over the periods 5 to 8, ten pixels apart; the second has a gap in period 6.
-const given = {
-    tarrow: [
-        [0, 50],
-        [10, 40],
-        [20, 30],
-        [30, 20],
-    ],
-    marl: [[0, 10], null, [20, 12], [30, 60]],
-};
+const given = { x: [[0, 10, 20, 30]], y: { tarrow: [0, [50, 40, 30, 20]], marl: [0, [10, null, 12, 60]] } };
 const lines = placed(given, 5, ['marl', 'tarrow']);
 
 describe('points of lines', () => {
     it('counts positions from the first period shown, and leaves gaps out', () => {
-        expect(lines.get('marl')).toEqual([
+        expect(pointsOf(lines.get('marl'))).toEqual([
             { key: 'marl', position: 5, x: 0, y: 10 },
             { key: 'marl', position: 7, x: 20, y: 12 },
             { key: 'marl', position: 8, x: 30, y: 60 },
@@ -25,8 +17,18 @@ describe('points of lines', () => {
         expect([...lines.keys()]).toEqual(['marl', 'tarrow']);
     });
 
-    it('leaves out lines that are drawn but have no point, and those that are not drawn', () => {
-        expect([...placed({ a: [null], b: [[1, 1]], c: [[2, 2]] }, 0, ['a', 'b', 'unknown']).keys()]).toEqual(['b']);
+    it('leaves out lines without a point, and has those of a thicket behind those that are drawn alone', () => {
+        const some = { x: [[1], [2]], y: { a: [0, [null]], b: [0, [1]], c: [1, [2]] } };
+        const placedThem = placed(some, 0, ['a', 'b', 'unknown']);
+        expect([...placedThem.keys()]).toEqual(['c', 'b']);
+        expect(pointAt(placedThem.get('c'), 0)).toEqual({ key: 'c', position: 0, x: 2, y: 2 });
+        expect(pointAt(placedThem.get('c'), 1)).toBeNull();
+        expect(pointAt(undefined, 0)).toBeNull();
+    });
+
+    it('finds the nearest point of a path that goes to and fro', () => {
+        const path = placed({ x: [[30, 5, 20]], y: { a: [0, [1, 2, 3]] } }, 0);
+        expect(nearest(path, 6, 2, 10)).toMatchObject({ key: 'a', position: 1, far: 1 });
     });
 
     it('finds the nearest point in both directions, and none beyond the reach', () => {
@@ -44,7 +46,7 @@ describe('points of lines', () => {
 });
 
 describe('arrow keys', () => {
-    const at = (key, position) => lines.get(key).find((point) => point.position === position);
+    const at = (key, position) => pointAt(lines.get(key), position);
 
     it('start at the end of the line that is drawn last', () => {
         expect(stepped(lines, null, 'ArrowLeft')).toEqual(at('tarrow', 8));

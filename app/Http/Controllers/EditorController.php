@@ -12,6 +12,7 @@ use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\View as ViewFacade;
 
 /** What is in an editor of the study page, asked for when it is opened. */
 final class EditorController
@@ -22,6 +23,6 @@ final class EditorController
         $editor = Editor::of($screen, $id);
         abort_if($editor === null, 404, 'The study has no such setting in this view.');
 
-        return view($editor->template, ['screen' => $screen, ...$editor->with]);
+        return ViewFacade::make($editor->template, ['screen' => $screen, ...$editor->with]);
     }
 }

@@ -30,6 +30,8 @@ final class PointsController
             abort(404, $problem->getMessage());
         }
 
-        return response()->json((object) $points);
+        $points = Points::forPage($points);
+
+        return response()->json(['x' => $points['x'], 'y' => (object) $points['y']]);
     }
 }
