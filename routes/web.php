@@ -22,6 +22,7 @@ use App\Http\Controllers\PeerSetController;
 use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ProposalsController;
 use App\Http\Controllers\ReadoutController;
+use App\Http\Controllers\RosterController;
 use App\Http\Controllers\SentencesController;
 use App\Http\Controllers\StandingController;
 use App\Http\Controllers\StudyChangeController;
@@ -97,6 +98,7 @@ Route::get('/studies/{study}/readouts/{line}', [ReadoutController::class, 'show'
 Route::get('/studies/{study}/figures/{stop}', [FiguresController::class, 'show'])->name('figures.show');
 Route::get('/studies/{study}/proposals', [ProposalsController::class, 'show'])->name('proposals.show');
 Route::get('/studies/{study}/editors/{id}', [EditorController::class, 'show'])->name('editors.show');
+Route::get('/studies/{study}/roster', [RosterController::class, 'show'])->name('roster.show');
 Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])->name('orders.show');
 Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->name('sentences.show');
 Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');

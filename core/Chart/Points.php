@@ -47,8 +47,8 @@ final class Points
      * The same for a page: what lines share of x is told once.
      *
      * @param array<string, array{list<float>, list<float|null>}> $points
-     * @return array{x: list<list<float>>, y: array<string, array{int, list<float|null>}>} of each line the number of its
-     *     list of x, and its y
+     * @return array{x: list<list<float>>, y: array<string, array{int, list<float|null>}>} of each line the number of
+     *     its list of x, and its y
      */
     public static function forPage(array $points): array
     {

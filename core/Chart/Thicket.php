@@ -15,8 +15,8 @@ final readonly class Thicket implements Mark
     public const FINE = 2;
 
     /**
-     * @param array<int, list<int>> $columns by column of pixels in ascending order: from which and until which height it
-     *     is covered, in turn, in parts of a pixel from the top
+     * @param array<int, list<int>> $columns by column of pixels in ascending order: from which and until which height
+     *     it is covered, in turn, in parts of a pixel from the top
      */
     public function __construct(public array $columns, public Ink $ink) {}
 }

@@ -108,11 +108,15 @@ final class Courses
     /** The same rail on the same figures, its rolling windows left out; null where it then ends on another axis. */
     private static function withoutWindows(Run $run): ?SeriesTable
     {
+        $arriving = null;
         $rail = Rail::of();
         foreach ($run->inUse() as $step) {
-            $rail = $step->placed->stop instanceof Rolling ? $rail : $rail->with($step->placed->stop);
+            // What arrives at the first window is there already.
+            $arriving ??= $step->placed->stop instanceof Rolling ? $step->arriving : null;
+            $rail =
+                $arriving === null || $step->placed->stop instanceof Rolling ? $rail : $rail->with($step->placed->stop);
         }
-        $table = $rail->run($run->origin, $run->data)->table();
+        $table = $rail->run($arriving ?? $run->table(), $run->data)->table();
 
         return $table->axis == $run->table()->axis ? $table : null;
     }

@@ -14,6 +14,11 @@ final class Gaps implements Signal
     {
         $gaps = [];
         foreach ($comparison->present() as $line) {
+            $shown = array_slice($line->values, $comparison->from, ($line->last ?? -1) - $comparison->from + 1);
+            if (!is_nan(array_sum($shown))) {
+                // None is missing, which is known at once.
+                continue;
+            }
             $missing = 0;
             $begun = false;
             for ($i = $comparison->from; $i <= ($line->last ?? -1); $i++) {

@@ -22,7 +22,7 @@ function search() {
 
 /** One row can be reached by Tab; the arrows go on from there. */
 function rove(to) {
-    const picks = rows().map((row) => row.querySelector('.pick'));
+    const picks = rows().flatMap((row) => row.querySelector('.pick') ?? []);
     const current = picks.includes(to) ? to : (picks.find((pick) => pick.tabIndex === 0) ?? picks[0]);
     for (const pick of document.querySelectorAll('#rows .pick')) pick.tabIndex = pick === current ? 0 : -1;
 }
@@ -31,7 +31,61 @@ always(() => {
     search();
     rove(document.activeElement);
     show();
+    watch();
 });
+
+/** The keyboard goes to a row, which may have to be drawn first. */
+function go(row) {
+    const pick = row?.querySelector('.pick');
+    later.awaited = pick ? null : row?.dataset.line;
+    if (!pick) return row?.scrollIntoView({ block: 'nearest' });
+    pick.focus();
+    rove(pick);
+}
+
+/** Rows that are in sight and not drawn yet, the time until they are asked for, and the one the keyboard goes to. */
+export const later = { wanted: new Set(), timer: undefined, watcher: null, awaited: null };
+
+/** How many rows are asked for at a time, as the server has it. */
+const ASKED = 200;
+
+/** Looks out for rows of a long roster that are scrolled to. */
+function watch() {
+    later.watcher?.disconnect();
+    later.wanted.clear();
+    const rows = document.querySelectorAll('#rows .later');
+    if (rows.length === 0) return;
+    later.watcher = new IntersectionObserver(
+        (seen) => {
+            for (const { target, isIntersecting } of seen)
+                later.wanted[isIntersecting ? 'add' : 'delete'](target.dataset.line);
+            clearTimeout(later.timer);
+            // Whoever scrolls past does not want them.
+            if (later.wanted.size > 0) later.timer = setTimeout(ask, 90);
+        },
+        { root: document.getElementById('rows'), rootMargin: '300px 0px' },
+    );
+    for (const row of rows) later.watcher.observe(row);
+}
+
+async function ask() {
+    const list = document.getElementById('rows');
+    const keys = [...later.wanted].slice(0, ASKED);
+    for (const key of keys) later.wanted.delete(key);
+    const address = list.dataset.rows;
+    const response = await fetch(`${address}&lines=${keys.map(encodeURIComponent).join()}`).catch(() => null);
+    // The study may have been drawn anew meanwhile.
+    if (!response?.ok || document.getElementById('rows')?.dataset.rows !== address) return;
+    for (const [key, row] of Object.entries(await response.json())) {
+        const place = document.getElementById(`row-${key.replaceAll(':', '-')}`);
+        if (place?.matches('.later')) place.outerHTML = row;
+    }
+    search();
+    rove(document.activeElement);
+    show();
+    if (later.awaited) go(document.getElementById(`row-${later.awaited.replaceAll(':', '-')}`));
+    if (later.wanted.size > 0) ask();
+}
 
 document.addEventListener('input', (event) => {
     if (event.target.id === 'find') {
@@ -65,7 +119,7 @@ document.addEventListener('keydown', (event) => {
     if (event.target.id !== 'find') return;
     if (event.key === 'ArrowDown' || event.key === 'Enter') {
         event.preventDefault();
-        rows()[0]?.querySelector('.pick').focus();
+        go(rows()[0]);
     }
     if (event.key === 'Escape') {
         event.target.value = '';
@@ -79,9 +133,7 @@ document.addEventListener('keydown', (event) => {
     const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: list.length - 1 }[event.key];
     if (to !== undefined) {
         event.preventDefault();
-        const pick = list[Math.max(0, Math.min(list.length - 1, to))]?.querySelector('.pick');
-        pick?.focus();
-        if (pick) rove(pick);
+        go(list[Math.max(0, Math.min(list.length - 1, to))]);
     }
-    if (event.key === 'o' || event.key === 'Delete') list[at]?.querySelector('.away').click();
+    if (event.key === 'o' || event.key === 'Delete') list[at]?.querySelector('.away')?.click();
 });

@@ -36,13 +36,14 @@
         </div>
     @endif
     @if ($isCompared)<button type="button" class="plain small compared" popovertarget="set-peers" title="Choose the peer set">Compared with {{ \DuskRail\Words\PeersInWords::of($comparison) }}</button>@endif
-    <div class="rows" id="rows">
+    @php($drawn = \App\View\RosterRow::drawn(array_merge(...array_values($groups ?: [[]]))))
+    <div class="rows" id="rows" @if ($drawn !== null) data-rows="{{ route('roster.show', $screen->study) }}?at={{ $screen->study->revision_id }}" @endif>
         @foreach ($groups as $group => $lines)
             @if ($group !== '' && $isCompared && count($groups) > 1 && ! in_array($group, ['Groups', 'Whole groups'], true))
                 @php($isSet = $set === "group:{$group}")
                 <h2><x-change :study="$screen->study" change="set" :with="['part' => 'peers', 'settings' => ['set' => $isSet ? '' : 'group:'.$group]]" class="plain group" :title="$isSet ? 'Compare with all again' : 'Compare with this group'" :aria-pressed="$isSet ? 'true' : 'false'">{{ $group }}{{ $isSet ? ' ×' : '' }}</x-change></h2>
             @elseif ($group !== '')<h2>{{ $group }}</h2>@endif
-            <x-roster-rows :group="$group" :lineup="$years ? $screen->lineup : \DuskRail\Outcome\Lineup::of($comparison)" :lines="$lines" />
+            <x-roster-rows :group="$group" :drawn="$drawn" :at="$screen->study->revision_id" :lineup="$years ? $screen->lineup : \DuskRail\Outcome\Lineup::of($comparison)" :lines="$lines" />
         @endforeach
         <p class="nothing" hidden>No name matches.</p>
     </div>
