@@ -85,8 +85,7 @@ prepare() {
 serve() {
     local limits=(-d upload_max_filesize=200M -d post_max_size=210M -d memory_limit=512M -d max_execution_time=120)
     local cache=("${opcache[@]}" -d opcache.revalidate_freq=10 -d realpath_cache_size=4M)
-    # Compressed, as bin/serve does it too.
-    cache+=(-d zlib.output_compression=On -d opcache.preload="$PWD/deploy/preload.php" ${opcache_user:+-d opcache.preload_user="$opcache_user"})
+    cache+=(-d opcache.preload="$PWD/deploy/preload.php" ${opcache_user:+-d opcache.preload_user="$opcache_user"})
     cd public
     PHP_CLI_SERVER_WORKERS=$2 exec php "${limits[@]}" "${cache[@]}" -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
 }

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Failures;
+use App\Http\Middleware\Compressed;
 use App\Http\Middleware\KnownHosts;
 use App\Http\Middleware\OnceOnly;
 use App\Http\Middleware\PlainInput;
@@ -20,6 +21,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->prepend(KnownHosts::class);
+        $middleware->prepend(Compressed::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->appendToGroup('web', [PlainInput::class, OnceOnly::class]);
         // Set by the browser, not by us, so they are not encrypted.

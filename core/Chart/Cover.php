@@ -56,7 +56,7 @@ final readonly class Cover
             );
         }
         $columns = [];
-        foreach (array_chunk($this->changes($lines, $absent), $this->rows) as $column => $changes) {
+        foreach (array_chunk($this->changes($lines, $absent), max(1, $this->rows)) as $column => $changes) {
             $covering = 0;
             $runs = [];
             foreach ($changes as $row => $change) {
@@ -78,7 +78,7 @@ final readonly class Cover
     /**
      * @param list<list<float>> $lines values, or their logarithms
      * @param list<array<int, true>> $absent
-     * @return list<int> by column and row: how many lines begin to cover here, less those that have ended
+     * @return array<int, int> by column and row: how many lines begin to cover here, less those that have ended
      */
     private function changes(array $lines, array $absent): array
     {

@@ -14,16 +14,17 @@ final class Gaps implements Signal
     {
         $gaps = [];
         foreach ($comparison->present() as $line) {
-            $shown = array_slice($line->values, $comparison->from, ($line->last ?? -1) - $comparison->from + 1);
-            if (!is_nan(array_sum($shown))) {
+            [$from, $last] = [$comparison->from, $line->last ?? -1];
+            while ($from <= $last && is_nan($line->values[$from])) {
+                $from++;
+            }
+            if ($from > $last || !is_nan(array_sum(array_slice($line->values, $from, $last - $from + 1)))) {
                 // None is missing, which is known at once.
                 continue;
             }
             $missing = 0;
-            $begun = false;
-            for ($i = $comparison->from; $i <= ($line->last ?? -1); $i++) {
-                $begun = $begun || !is_nan($line->values[$i]);
-                $missing += $begun && is_nan($line->values[$i]) && !isset($line->absent[$i]) ? 1 : 0;
+            for ($i = $from; $i <= $last; $i++) {
+                $missing += is_nan($line->values[$i]) && !isset($line->absent[$i]) ? 1 : 0;
             }
             if ($missing > 0) {
                 $gaps[$line->name] = $missing;

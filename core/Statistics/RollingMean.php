@@ -90,4 +90,47 @@ final class RollingMean
 
         return $means;
     }
+
+    /**
+     * Ratios of trailing means, and the means of what is below, of quotients and of what they were divided by: what
+     * trailing() gives of both parts, to the last bit, in one go.
+     *
+     * @param list<float> $quotients
+     * @param list<float> $weights
+     * @return array{list<float>, list<float>}|null null where a quotient or a weight is missing, or no weight is above
+     *     zero
+     */
+    public static function ratios(array $quotients, array $weights, int $window, int $needed): ?array
+    {
+        $isWhole = $weights !== [] && is_finite(array_sum($quotients)) && is_finite(array_sum($weights));
+        if (!$isWhole || min($weights) <= 0.0 || count($weights) !== count($quotients)) {
+            return null;
+        }
+        $count = count($quotients);
+        $ratios = $means = [];
+        $aboveTail = $belowTail = array_fill(0, $window + 1, 0.0);
+        for ($start = 0; $start < $count; $start += $window) {
+            $end = min($start + $window, $count);
+            $above = $below = 0.0;
+            for ($i = $start, $place = 1; $i < $end; $i++, $place++) {
+                $weight = $weights[$i];
+                $above += $quotients[$i] * $weight;
+                $below += $weight;
+                $there = $start === 0 ? $place : $window;
+                if ($there < $needed) {
+                    $ratios[] = $means[] = NAN;
+                    continue;
+                }
+                $means[] = $mean = ($below + $belowTail[$place]) / $there;
+                $ratios[] = ($above + $aboveTail[$place]) / $there / $mean;
+            }
+            $above = $below = 0.0;
+            for ($i = $end - 1, $place = $end - $start - 1; $place > 0; $i--, $place--) {
+                $aboveTail[$place] = $above += $quotients[$i] * $weights[$i];
+                $belowTail[$place] = $below += $weights[$i];
+            }
+        }
+
+        return [$ratios, $means];
+    }
 }

@@ -2,6 +2,9 @@
 import { always, change } from './server.js';
 import { light, show } from './light.js';
 
+/** Rows that are in sight and not drawn yet, the time until they are asked for, and the one the keyboard goes to. */
+export const later = { wanted: new Set(), timer: undefined, watcher: null, awaited: null };
+
 const rows = () => [...document.querySelectorAll('#rows .row:not([hidden])')];
 
 function search() {
@@ -42,9 +45,6 @@ function go(row) {
     pick.focus();
     rove(pick);
 }
-
-/** Rows that are in sight and not drawn yet, the time until they are asked for, and the one the keyboard goes to. */
-export const later = { wanted: new Set(), timer: undefined, watcher: null, awaited: null };
 
 /** How many rows are asked for at a time, as the server has it. */
 const ASKED = 200;

@@ -13,6 +13,7 @@ use DuskRail\Rail\Remark;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Rail\Stops\Weights;
 use DuskRail\Rail\Working;
 use DuskRail\Settings\InvalidSetting;
 use DuskRail\Statistics\RollingMean;
@@ -233,6 +234,30 @@ final class StopsTest extends TestCase
             RollingMean::trailing(array_fill(0, 30, 0.1), 7, 7)[29],
             RollingMean::trailing($values, 7, 7)[29],
         );
+    }
+
+    public function testBothPartsOfARatioRolledInOneGoAreAsRolledOneByOne(): void
+    {
+        mt_srand(11);
+        for ($round = 0; $round < 60; $round++) {
+            $count = mt_rand(1, 60);
+            $quotients = array_map(static fn(): float => mt_rand(-500, 500) / 7, array_fill(0, $count, 0));
+            $weights = array_map(static fn(): float => mt_rand(1, 900) / 3, array_fill(0, $count, 0));
+            $window = mt_rand(1, 14);
+            $needed = mt_rand(1, $window);
+            [$above, $below] = Weights::parts($quotients, $weights);
+            $below = RollingMean::trailing($below, $window, $needed);
+            $slow = [Weights::quotients(RollingMean::trailing($above, $window, $needed), $below), $below];
+            // NAN is no number, so the two are compared as they would be written.
+            self::assertSame(var_export($slow, true), var_export(
+                RollingMean::ratios($quotients, $weights, $window, $needed),
+                true,
+            ));
+            foreach ([[NAN, $weights[0]], [$quotients[0], NAN], [$quotients[0], 0.0]] as [$quotient, $weight]) {
+                $holed = [array_replace($quotients, [$quotient]), array_replace($weights, [$weight])];
+                self::assertNull(RollingMean::ratios(...$holed, window: $window, needed: $needed));
+            }
+        }
     }
 
     public function testAMissingValueSpreadsNoFurtherThanItsWindow(): void

@@ -177,6 +177,9 @@ final readonly class Rolling implements Stop
             default => RollingMean::trailing(...),
         };
         $absent = $spacing->absentIn($values);
+        if ($absent === [] && !$this->isCentred()) {
+            return $statistic($values, $window, $needed);
+        }
         $beyond = array_fill(0, $this->ahead(), NAN);
         $all = $values;
         $values = $absent === [] ? $values : array_values(array_diff_key($values, $absent));
@@ -202,6 +205,14 @@ final readonly class Rolling implements Stop
         $weights = $arriving->weights === null ? [] : ($arriving->weights)();
         $below = [];
         $table = $arriving->map(function (array $values, string $key) use ($weights, $spacing, &$below): array {
+            $needed = $this->needed === 0 ? $this->window : $this->needed;
+            $isPlain = !$this->isCentred() && !$spacing->isFree;
+            $ratios = $isPlain ? RollingMean::ratios($values, $weights[$key] ?? [], $this->window, $needed) : null;
+            if ($ratios !== null) {
+                [$own, $below[$key]] = $ratios;
+
+                return $own;
+            }
             [$above, $divisors] = Weights::parts($values, $weights[$key] ?? null);
             $below[$key] = $this->rolled($divisors, $spacing);
 
