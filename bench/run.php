@@ -45,39 +45,27 @@ printf("%-62s %-26s %-24s %s\n%s\n", 'Work', 'Measured', 'Budget', '', str_repea
 
 // Calculation.
 $data = BenchData::memory(8_334, 120, Frequency::Month);
-$stops = [
-    'per denominator' => StopCatalogue::make('per-denominator', ['measure' => 'people', 'times' => 1e6]),
-    'rolling mean of 12' => StopCatalogue::make('rolling', ['window' => 12]),
-    'index to the average of a year' => StopCatalogue::make('index', ['base' => '2015']),
-    'index to one month' => StopCatalogue::make('index', ['base' => '2018-06']),
+/** @var array<string, array{string, array<string, mixed>}> $calculations */
+$calculations = require __DIR__ . '/calculations.php';
+// What cannot be done in one pass over the values has a budget of its own.
+$slow = [
+    'rank' => 300,
+    'seasons' => 300,
+    'rolling median of 12' => 230,
+    'rolling highest of 12' => 80,
+    'share of all' => 100,
+    'against the peer median' => 100,
+    'standardise' => 100,
 ];
-foreach ($stops as $name => $stop) {
-    $took = $milliseconds(static fn() => Rail::of()->with($stop)->run($data->table('flow'), $data));
-    $row("{$name}, 1,000,000 values", sprintf('%.0f ms', $took), '60 ms', $took <= 60);
-}
-$slow = ['rank' => 250, 'seasons' => 250];
-foreach (
-    [
-        'straight lines between denominators' => ['per-denominator', ['measure' => 'people', 'between' => 'straight']],
-        'per day' => ['per-day', []],
-        'months to years' => ['period', ['to' => 'year']],
-        'rolling highest of 12' => ['rolling', ['statistic' => 'highest']],
-        'rolling median of 12' => ['rolling', ['statistic' => 'median']],
-        'change on a year ago' => ['change', []],
-        'year to date' => ['running-total', []],
-        'share of all' => ['share', []],
-        'against the peer median' => ['against', []],
-        'standardise' => ['standardise', []],
-        'rank' => ['rank', ['first' => 'highest']],
-        'seasons' => ['seasonal', []],
-    ]
-    as $name => [$type, $settings]
-) {
+$stops = [];
+foreach ($calculations as $name => [$type, $settings]) {
     $stop = StopCatalogue::make($type, $settings);
     $took = $milliseconds(static fn() => Rail::of()->with($stop)->run($data->table('flow'), $data), 3);
     $budget = $slow[$name] ?? 60;
     $row("{$name}, 1,000,000 values", sprintf('%.0f ms', $took), "{$budget} ms", $took <= $budget);
+    $stops[] = $stop;
 }
+$stops = array_slice($stops, 0, 4);
 $rail = array_reduce($stops, static fn(Rail $rail, $stop): Rail => $rail->with($stop), Rail::of());
 $took = $milliseconds(static fn() => $rail->run($data->table('flow'), $data));
 $row('these four stops on one rail, 1,000,000 values', sprintf('%.0f ms', $took), '250 ms', $took <= 250);
@@ -133,16 +121,22 @@ $import = $server->import($file);
 $row(
     'import of a long CSV of 1,000,080 rows',
     sprintf('%.1f s, %.0f MB', $import['seconds'], $import['megabytes']),
-    '8 s, 200 MB',
-    $import['seconds'] <= 8 && $import['megabytes'] <= 200,
+    '2.5 s, 250 MB',
+    $import['seconds'] <= 2.5 && $import['megabytes'] <= 250,
 );
-foreach ([[24, 118], [200, 120]] as [$series, $periods]) {
-    $edits = $server->edits(BenchData::csv("{$server->folder}/edits.csv", $series, $periods), 60);
+foreach ([[24, 118, 60, 30, 15], [200, 120, 90, 60, 80]] as [$series, $periods, $slowest, $used, $sent]) {
+    $edits = $server->edits(BenchData::csv("{$server->folder}/edits.csv", $series, $periods), 100);
     $row(
-        "edit of a study of {$series} × {$periods}, p50 and p95",
-        sprintf('%.0f, %.0f ms, %.0f kB gz', $edits['p50'], $edits['p95'], $edits['kilobytes']),
-        'p95 60 ms, 15 kB',
-        $edits['p95'] <= 80 && $edits['kilobytes'] <= 150,
+        "edit of a study of {$series} × {$periods}: p50, p95, processor",
+        sprintf('%.0f, %.0f, %.0f ms', $edits['p50'], $edits['p95'], $edits['processor']),
+        "p95 {$slowest} ms, processor {$used} ms",
+        $edits['p95'] <= $slowest && $edits['processor'] <= $used,
+    );
+    $row(
+        'its answer as it is sent, p95',
+        sprintf('%.1f kB', $edits['kilobytes']),
+        "{$sent} kB",
+        $edits['kilobytes'] <= $sent,
     );
 }
 
@@ -151,8 +145,8 @@ $out = $server->rendered();
 $row(
     'a slide as PNG, 1,280 and 2,560 pixels wide',
     sprintf('%.0f, %.0f ms', ...$out['png']),
-    '400 ms',
-    ($out['png'][1] ?? 0.0) <= 400,
+    '150, 350 ms',
+    ($out['png'][0] ?? 0.0) <= 150 && ($out['png'][1] ?? 0.0) <= 350,
 );
 $row('24 briefs of six pictures as PDF', sprintf('%.1f s', $out['briefs']), '60 s', $out['briefs'] <= 60);
 $server->stop();
@@ -184,12 +178,18 @@ $score = require __DIR__ . '/corpus.php';
 [$right, $tried] = $score;
 $row('open tables read right at first guess', "{$right} of {$tried}", '95 %', $tried > 0 && $right >= 0.95 * $tried);
 
-// Scripts.
+// Styles and scripts.
 $bytes = 0;
 foreach (glob(__DIR__ . '/../public/build/assets/app-*.js') ?: [] as $script) {
     $bytes += strlen((string) gzencode((string) file_get_contents($script), 9));
 }
 $row('own JavaScript, gzipped', sprintf('%.1f kB', $bytes / 1e3), '25 kB', $bytes <= 25_000);
+
+$styles = 0;
+foreach (glob(__DIR__ . '/../public/build/assets/app-*.css') ?: [] as $sheet) {
+    $styles += (int) filesize($sheet);
+}
+$row('styles', sprintf('%.0f kB', $styles / 1e3), '100 kB', $styles <= 100_000);
 
 printf("Of the processor time wanted meanwhile, other machines took %.0f %%.\n", 100 * $processor->stolenSince());
 

@@ -39,6 +39,9 @@ missing_packages() {
         command -v pdftotext >/dev/null || missing+=(poppler-utils)
         command -v chromedriver >/dev/null || missing+=(chromium-driver)
     fi
+    if [ "${1:-}" = scripted ]; then
+        /usr/bin/python3 -c 'import pandas, matplotlib' 2>/dev/null || missing+=(python3-pandas python3-matplotlib)
+    fi
     if [ "${1:-}" = engines ]; then
         command -v firefox-esr >/dev/null || missing+=(firefox-esr)
         command -v WebKitWebDriver >/dev/null || missing+=(webkit2gtk-driver)

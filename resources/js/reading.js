@@ -7,6 +7,9 @@ import { nearest, placed, pointAt, raised, stepped } from './points.js';
 
 const NEAR = 42;
 const ON_LINE = 14;
+
+/** Milliseconds after which the pointer is taken to rest. */
+const RESTS = 120;
 const SVG = 'http://www.w3.org/2000/svg';
 
 /** What is being read now. Lines and readouts belong to one picture, and are forgotten with it. */
@@ -89,6 +92,11 @@ async function show(point, aloud) {
         return;
     }
     mark(point);
+    // Of very many lines what is said of one is asked for where the pointer rests, and not of all that it passes.
+    if (!aloud && chart().querySelector('.thicket') && !reading.readouts.has(point.key)) {
+        await new Promise((rested) => setTimeout(rested, RESTS));
+        if (reading.current !== point) return;
+    }
     const about = await readout(point.key);
     const [period, value, rest] = about?.points[point.position] ?? [];
     if (reading.current !== point || !period) return;

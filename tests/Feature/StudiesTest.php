@@ -89,6 +89,31 @@ final class StudiesTest extends ApplicationTestCase
         }
     }
 
+    public function testOfALongRosterTheRowsInSightAreDrawnAndTheOthersWhenTheyAreAskedFor(): void
+    {
+        $table = "Town,2020,2021,2022\n";
+        for ($i = 1; $i <= 320; $i++) {
+            $table .= sprintf("Town %03d,%d,%d,%d\n", $i, $i, 2 * $i, 3 * $i);
+        }
+        $study = $this->imported($table, 'towns.csv');
+        $this->change($study, 'state', ['entity' => 'town-300', 'state' => 'focus'])->assertOk();
+        $page = (string) $this->get(route('studies.show', $study))->getContent();
+        // All can be found by name; those at the top and those in focus are drawn.
+        self::assertSame(320, substr_count($page, 'data-name="town '));
+        self::assertSame(320 - 81, substr_count($page, 'class="row later"'));
+        self::assertStringContainsString('title="Town 300"', $page);
+        self::assertStringNotContainsString('title="Town 299"', $page);
+        $rows = $this->getJson(route('roster.show', [$study, 'lines' => 'town-299,town-301,unknown']))->json();
+        self::assertIsArray($rows);
+        self::assertSame(['town-299', 'town-301'], array_keys($rows));
+        self::assertStringContainsString('<em>897</em>', $rows['town-299']);
+        // What was drawn later is of one revision alone: after an edit the window cannot keep it.
+        preg_match_all('/data-at="(\d+)"/', $page, $at);
+        self::assertSame([(string) $study->refresh()->revision_id], array_unique($at[1]));
+        // Few are drawn at once.
+        $this->get(route('studies.show', $this->imported()))->assertDontSee('row later', false);
+    }
+
     public function testAPreviewDrawsTheChartAndStoresNothing(): void
     {
         $study = $this->imported();

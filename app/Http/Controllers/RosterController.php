@@ -18,11 +18,11 @@ final class RosterController
     {
         $comparison = Comparison::of($study->document(), $study->data());
         $lineup = Lineup::of($comparison);
+        $asked = array_slice(explode(',', $request->string('lines')->value()), 0, RosterRow::ASKED);
         $rows = [];
-        foreach (array_slice(explode(',', $request->string('lines')->value()), 0, RosterRow::ASKED) as $key) {
-            $line = $comparison->lines[$key] ?? null;
-            if ($line !== null) {
-                $rows[$key] = RosterRow::of($lineup, $line);
+        foreach ($comparison->lines as $line) {
+            if (in_array($line->key, $asked, true)) {
+                $rows[$line->key] = RosterRow::of($lineup, $line);
             }
         }
 
