@@ -19,6 +19,9 @@ final readonly class DelimitedFile
 
     private const SAMPLE_BYTES = 1_100_000;
 
+    /** Bytes that are cut up at a time. */
+    private const AT_ONCE = 262_144;
+
     /** Characters of a row; no table that people read has longer ones. */
     private const LONGEST = 1_000_000;
 
@@ -67,7 +70,8 @@ final readonly class DelimitedFile
     }
 
     /**
-     * Lines without a quotation mark, which most are, only need to be cut up; the others are PHP's own fgetcsv's.
+     * Lines without a quotation mark, which most are, only need to be cut up, many at a time; the others are PHP's own
+     * fgetcsv's.
      *
      * @param resource $file
      * @return iterable<int, list<string>>
@@ -75,16 +79,57 @@ final readonly class DelimitedFile
     private function quick($file): iterable
     {
         $number = 0;
-        while (($line = fgets($file, self::LONGEST + 2)) !== false) {
+        $delimiter = $this->dialect->delimiter ?: ',';
+        $rest = '';
+        do {
+            $read = (string) fread($file, self::AT_ONCE);
+            $isEnd = $read === '';
+            $read = $rest . $read;
+            $end = $isEnd ? strlen($read) : strrpos($read, "\n");
+            if ($end === false || $read === '') {
+                // The line goes on.
+                $rest = $read;
+            } elseif (str_contains($read, '"')) {
+                $rest = '';
+                fseek($file, -strlen($read), SEEK_CUR);
+                foreach ($this->marked($file, (int) ftell($file) + $end) as $row) {
+                    yield $number++ => $row;
+                }
+            } else {
+                $rest = $isEnd ? '' : substr($read, $end + 1);
+                foreach (explode("\n", substr($read, 0, $end)) as $line) {
+                    if (strlen($line) > self::LONGEST) {
+                        throw self::tooLong($number);
+                    }
+                    yield $number++ => explode($delimiter, rtrim($line, "\r"));
+                }
+            }
+            if (strlen($rest) > self::LONGEST) {
+                throw self::tooLong($number);
+            }
+        } while (!$isEnd);
+    }
+
+    /**
+     * Line by line until a place, some of them with quotation marks.
+     *
+     * @param resource $file
+     * @return iterable<list<string>>
+     */
+    private function marked($file, int $until): iterable
+    {
+        $number = 0;
+        while (ftell($file) <= $until && ($line = fgets($file, self::LONGEST + 2)) !== false) {
             if (strlen($line) > self::LONGEST) {
                 throw self::tooLong($number);
             }
+            $number++;
             if (!str_contains($line, '"')) {
-                yield $number++ => explode($this->dialect->delimiter ?: ',', rtrim($line, "\r\n"));
+                yield explode($this->dialect->delimiter ?: ',', rtrim($line, "\r\n"));
                 continue;
             }
             fseek($file, -strlen($line), SEEK_CUR);
-            yield $number++ => $this->quotedRow($file) ?? [''];
+            yield $this->quotedRow($file) ?? [''];
         }
     }
 

@@ -26,6 +26,12 @@ final class Reader
                 $gathering->heading($number, $row);
                 continue;
             }
+            if (!isset($asides[$number]) && $gathering->plain($number, $row)) {
+                if ($progress !== null && $gathering->rowCount % self::TELL === 0) {
+                    $progress($gathering->rowCount, $gathering->problemCount);
+                }
+                continue;
+            }
             $isEmpty = trim($row[0] ?? '') === '' && trim(implode('', $row)) === '';
             if ($isEmpty || isset($asides[$number]) || $gathering->isAside($row)) {
                 continue;

@@ -57,6 +57,59 @@ final class ReadingTest extends TestCase
         self::assertSame(0, $read->problemCount);
     }
 
+    public function testPlainRowsReadManyAtATimeAreReadAsOneByOne(): void
+    {
+        mt_srand(5);
+        $odd = ['', '..', 'many', '-0', '12 p', '1e400', '(3)', ' 7'];
+        foreach (range(1, 60) as $_) {
+            $rows = [['Utility', 'Month', 'Leakage', 'Bursts']];
+            for ($n = mt_rand(3, 80); $n > 0; $n--) {
+                $period = mt_rand(0, 30) === 0 ? 'some time' : sprintf('2024-%02d', mt_rand(1, 12));
+                $cells = array_map(
+                    static fn(): string => mt_rand(0, 12) === 0
+                        ? $odd[array_rand($odd)]
+                        : (string) (mt_rand(-500, 900) / 4),
+                    [0, 1],
+                );
+                $rows[] = match (mt_rand(0, 40)) {
+                    0 => ['Veldmere', $period, $cells[0]],
+                    1 => ['Tarrow', $period, ...$cells, 'more'],
+                    2 => $rows[0],
+                    3 => ['A note'],
+                    default => [['Veldmere', 'Tarrow', 'Marl'][mt_rand(0, 2)], $period, ...$cells],
+                };
+            }
+            $plan = Detection::of(new Sample($rows, 'plain.csv', ','))->plan->with([
+                'shape' => 'long',
+                'duplicates' => ['ask', 'first', 'sum'][mt_rand(0, 2)],
+            ]);
+            // The same figures, written so that each row is looked at by itself.
+            $slow = array_map(
+                static fn(array $row): array => array_map(
+                    static fn(string $cell): string => preg_match('/^-?\\d+(\\.\\d+)?$/', $cell) === 1
+                        ? "{$cell}e0"
+                        : $cell,
+                    $row,
+                ),
+                $rows,
+            );
+            $written = static fn(Observations $read): string => var_export(
+                [
+                    $read->entities,
+                    $read->rowCount,
+                    $read->duplicateCount,
+                    [...$read->series()],
+                    array_map(
+                        static fn(Problem $p): string => str_replace('e0', '', var_export($p, true)),
+                        $read->problems,
+                    ),
+                ],
+                true,
+            );
+            self::assertSame($written(Reader::read($slow, $plan)), $written(Reader::read($rows, $plan)));
+        }
+    }
+
     public function testALongTableWithMeasuresInAColumnKeepsStatusAndUnits(): void
     {
         [, $read] = self::understood(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Formats\DelimitedFile;
 use App\Formats\JsonRecords;
 use App\Formats\JsonStatFile;
 use App\Formats\TableSource;
@@ -397,5 +398,34 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->post(route('imports.store', $upload));
         $this->get(route('uploads.show', $upload))->assertSee($said);
         self::assertSame(1, $study->dataset->refresh()->version);
+    }
+
+    public function testLinesCutUpManyAtATimeAreTheRowsThatPhpReads(): void
+    {
+        mt_srand(3);
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        foreach (["\n", "\r\n"] as $end) {
+            foreach ([0, 3] as $marked) {
+                $text = '';
+                // More than is cut up at a time, so that lines lie across the cut, and so do quoted cells.
+                while (strlen($text) < 700_000) {
+                    $cell = str_repeat('x', mt_rand(0, 40));
+                    $quoted = mt_rand(0, 1000) < $marked ? "\"two, {$end}and \"\"three\"\"\"" : $cell;
+                    $text .= "{$cell},{$quoted}," . mt_rand(0, 999) . $end . (mt_rand(0, 500) === 0 ? $end : '');
+                }
+                foreach ([$text, rtrim($text)] as $content) {
+                    file_put_contents($path, $content);
+                    $file = fopen($path, 'rb');
+                    self::assertNotFalse($file);
+                    $expected = [];
+                    while (($row = fgetcsv($file, null, ',', '"', '')) !== false) {
+                        $expected[] = array_map(strval(...), $row);
+                    }
+                    fclose($file);
+                    self::assertSame($expected, [...DelimitedFile::open($path)->rows()]);
+                }
+            }
+        }
+        unlink($path);
     }
 }

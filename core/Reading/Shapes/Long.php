@@ -218,6 +218,7 @@ class Long extends Shape
                 $gathering->put($place, $row[$column], $measure, $subject, $ordinal, $status);
             }
         }
+        $gathering->wasPlain();
     }
 
     /** @param list<string> $row */
