@@ -249,13 +249,13 @@ final class StopsTest extends TestCase
             $below = RollingMean::trailing($below, $window, $needed);
             $slow = [Weights::quotients(RollingMean::trailing($above, $window, $needed), $below), $below];
             // NAN is no number, so the two are compared as they would be written.
-            self::assertSame(var_export($slow, true), var_export(
-                RollingMean::ratios($quotients, $weights, $window, $needed),
-                true,
-            ));
+            self::assertSame(
+                var_export($slow, true),
+                var_export(RollingMean::ratios($quotients, $weights, $window, $needed), true),
+            );
             foreach ([[NAN, $weights[0]], [$quotients[0], NAN], [$quotients[0], 0.0]] as [$quotient, $weight]) {
                 $holed = [array_replace($quotients, [$quotient]), array_replace($weights, [$weight])];
-                self::assertNull(RollingMean::ratios(...$holed, window: $window, needed: $needed));
+                self::assertNull(RollingMean::ratios($holed[0], $holed[1], $window, $needed));
             }
         }
     }
