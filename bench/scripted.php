@@ -64,7 +64,9 @@ foreach (['500 lines of 120 months' => [500, 120], '8,334 lines of 120 months' =
     $row("{$name}, from stored data to the picture", $draw, $stored, 's');
 }
 $data = BenchData::memory(8_334, 120, Frequency::Month);
-foreach (require __DIR__ . '/calculations.php' as $name => [$type, $settings]) {
+/** @var array<string, array{string, array<string, mixed>}> $calculations */
+$calculations = require __DIR__ . '/calculations.php';
+foreach ($calculations as $name => [$type, $settings]) {
     $stop = StopCatalogue::make($type, $settings);
     $took = $least(static fn() => Rail::of()->with($stop)->run($data->table('flow'), $data));
     $row("{$name}, 1,000,000 values", $took, $theirs[$name] ?? NAN, 'ms');

@@ -106,6 +106,7 @@ final class StudiesTest extends ApplicationTestCase
         $rows = $this->getJson(route('roster.show', [$study, 'lines' => 'town-299,town-301,unknown']))->json();
         self::assertIsArray($rows);
         self::assertSame(['town-299', 'town-301'], array_keys($rows));
+        self::assertIsString($rows['town-299']);
         self::assertStringContainsString('<em>897</em>', $rows['town-299']);
         // What was drawn later is of one revision alone: after an edit the window cannot keep it.
         preg_match_all('/data-at="(\d+)"/', $page, $at);
