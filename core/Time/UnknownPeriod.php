@@ -19,6 +19,17 @@ final class UnknownPeriod extends Refusal
         );
     }
 
+    public static function asPartOfYear(string $text): self
+    {
+        return new self(
+            sprintf(
+                '“%s” is not a part of the year. Enter the first and the last month or week, for example Dec–Feb or ' .
+                    'W48–W09.',
+                mb_strimwidth($text, 0, 40, '…'),
+            ),
+        );
+    }
+
     public static function outOfBounds(int $value, int $low, int $high, string $what): self
     {
         return new self("There is no {$what} {$value}; it runs from {$low} to {$high}.");

@@ -82,6 +82,13 @@ function readout(key) {
     return reading.readouts.get(key);
 }
 
+/** Of very many lines what is said of one is asked for where the pointer rests, and not of all that it passes. */
+async function rests(point) {
+    if (chart().querySelector('.thicket') && !reading.readouts.has(point.key))
+        await new Promise((rested) => setTimeout(rested, RESTS));
+    return reading.current === point;
+}
+
 async function show(point, aloud) {
     reading.current = point;
     const box = document.getElementById('readout');
@@ -92,11 +99,7 @@ async function show(point, aloud) {
         return;
     }
     mark(point);
-    // Of very many lines what is said of one is asked for where the pointer rests, and not of all that it passes.
-    if (!aloud && chart().querySelector('.thicket') && !reading.readouts.has(point.key)) {
-        await new Promise((rested) => setTimeout(rested, RESTS));
-        if (reading.current !== point) return;
-    }
+    if (!aloud && !(await rests(point))) return;
     const about = await readout(point.key);
     const [period, value, rest] = about?.points[point.position] ?? [];
     if (reading.current !== point || !period) return;

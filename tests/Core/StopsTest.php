@@ -236,6 +236,37 @@ final class StopsTest extends TestCase
         );
     }
 
+    public function testAPartOfTheYearIsAddedUpAndKeptByTheYearItBeginsIn(): void
+    {
+        // January 2020 is 1, February 2020 is 2 …, until February 2022.
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020-01', ['home' => range(1, 26)]]]);
+        $winter = Make::run($data, 'period', ['to' => 'year', 'season' => 'Dec–Feb']);
+        self::assertSame('2019/20', $winter->table()->axis->period(0)->label());
+        // The first winter lacks its December.
+        self::assertEquals([null, 12 + 13 + 14, 24 + 25 + 26], Make::values($winter, 'home'));
+        self::assertSame('Ml per season', $winter->table()->unit->text());
+        $summer = Make::run($data, 'period', ['to' => 'year', 'season' => '6–8']);
+        self::assertSame('2020', $summer->table()->axis->period(0)->label());
+        self::assertEquals([6 + 7 + 8, 18 + 19 + 20], Make::values($summer, 'home'));
+        // Weeks: 2020 has a 53rd, so this winter has fifteen.
+        $weeks = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020-W40', ['home' => array_fill(0, 80, 1)]]]);
+        $winters = Make::run($weeks, 'period', ['to' => 'year', 'season' => 'W48..W09']);
+        self::assertEquals([15, 14], Make::values($winters, 'home'));
+        $step = $winters->steps[0];
+        self::assertSame('W48–W09 by the year', $step->placed->stop->label($step->arriving, $winters->data));
+        // Whatever was written comes back; what is no part of the year is refused with what one is.
+        $stop = StopCatalogue::make('period', ['season' => 'w48 to W9']);
+        self::assertSame('W48..W09', $stop->settings()['season']);
+        self::assertSame('6..8', StopCatalogue::make('period', ['season' => 'June – aug'])->settings()['season']);
+        self::assertStringContainsString(
+            'Enter months for monthly or daily values',
+            (string) Make::run($data, 'period', ['season' => 'W48–W09'])->steps[0]->refusal,
+        );
+        $this->expectException(InvalidSetting::class);
+        $this->expectExceptionMessage('“winter” is not a part of the year. Enter the first and the last month or week');
+        StopCatalogue::make('period', ['season' => 'winter']);
+    }
+
     public function testBothPartsOfARatioRolledInOneGoAreAsRolledOneByOne(): void
     {
         mt_srand(11);

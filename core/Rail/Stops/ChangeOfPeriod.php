@@ -19,10 +19,13 @@ use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Parsed;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
+use DuskRail\Time\Season;
 
 /**
  * Coarser periods: a flow is added up; of a stock the last, first or mean level is taken; a rate is refused, since a
@@ -70,6 +73,16 @@ final readonly class ChangeOfPeriod implements Stop
             ),
         ]
         public string $unfinished = 'kept',
+        #[
+            Parsed(
+                'part of the year',
+                Season::class,
+                hint: 'all; or Dec–Feb, W48–W09',
+                allowed: 'the first and the last month or week of a part of the year; nothing for all of it',
+                when: ['to' => 'year'],
+            ),
+        ]
+        public Season $season = new Season(),
     ) {}
 
     public static function type(): string
@@ -99,7 +112,7 @@ final readonly class ChangeOfPeriod implements Stop
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        return "by the {$this->to->value}";
+        return trim("{$this->season->label()} by the {$this->to->value}");
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -118,6 +131,9 @@ final readonly class ChangeOfPeriod implements Stop
                 "{$arriving->axis->frequency->noun()}s several times. Move this stop before “Rolling window”.",
             // Of figures of single dates one is taken, and none are added up.
             Spacing::of($arriving)->isIrregular => null,
+            !$this->season->isWhole() && !$this->season->fits($arriving->axis->frequency)
+                => "“{$this->season->label()}” cannot be made of {$arriving->axis->frequency->adjective()} values. Enter " .
+                'months for monthly or daily values, weeks for weekly values.',
             $this->isWeighted($arriving) => $this->unfitWeeks($arriving),
             $arriving->nature === Nature::Daily,
             $arriving->kind === MeasureKind::Rate
@@ -156,6 +172,9 @@ final readonly class ChangeOfPeriod implements Stop
         if (Spacing::of($arriving)->isIrregular) {
             return new Outcome($this->ofDates($arriving, $target));
         }
+        if (!$this->season->isWhole()) {
+            $target = $this->seasons($axis);
+        }
         [$taken, $extent] = $this->taken($arriving, $target);
         if ($this->isWeighted($arriving)) {
             return $this->ofParts($arriving, $target, $taken, $extent, $scope);
@@ -173,7 +192,7 @@ final readonly class ChangeOfPeriod implements Stop
         }
         $table = new SeriesTable(
             $target,
-            $arriving->unit->insteadOf($axis->frequency, $this->to->noun()),
+            $arriving->unit->insteadOf($axis->frequency, $this->season->isWhole() ? $this->to->noun() : 'season'),
             $arriving->kind,
             $series,
             nature: $arriving->nature,
@@ -329,6 +348,9 @@ final readonly class ChangeOfPeriod implements Stop
     private function taken(SeriesTable $arriving, PeriodAxis $target): array
     {
         $axis = $arriving->axis;
+        if (!$this->season->isWhole()) {
+            return [$this->takenOfSeasons($axis, $target), Extent::whole($axis->frequency)];
+        }
         $taken = array_fill(0, $target->count, []);
         for ($i = 0; $i < $axis->count; $i++) {
             $taken[$axis->period($i)->in($this->to)->ordinal - $target->first][] = $i;
@@ -362,6 +384,37 @@ final readonly class ChangeOfPeriod implements Stop
         }
 
         return [$taken, $extent];
+    }
+
+    /** An axis of the years that have the season, whole or in part. */
+    private function seasons(PeriodAxis $axis): PeriodAxis
+    {
+        $years = [];
+        for ($i = 0; $i < $axis->count; $i++) {
+            $years[] = $this->season->yearOf($axis->period($i));
+        }
+        $years = array_filter($years, is_int(...)) ?: [$axis->period(0)->yearNumber()];
+        $at = fn(int $year): Period => $this->season->turns() ? Period::fiscalYear($year) : Period::year($year);
+
+        return PeriodAxis::along(PeriodRange::between($at(min($years)), $at(max($years))));
+    }
+
+    /** @return list<list<int>> positions of each season; none of one that the data do not have whole */
+    private function takenOfSeasons(PeriodAxis $axis, PeriodAxis $target): array
+    {
+        $taken = array_fill(0, $target->count, []);
+        for ($i = 0; $i < $axis->count; $i++) {
+            $year = $this->season->yearOf($axis->period($i));
+            if ($year !== null) {
+                $taken[$year - $target->first][] = $i;
+            }
+        }
+        foreach ($taken as $n => $positions) {
+            $whole = $this->season->in($target->first + $n, $axis->frequency)->count();
+            $taken[$n] = count($positions) === $whole ? $positions : [];
+        }
+
+        return $taken;
     }
 
     /** Position of the newest value of any line, or −1. */
