@@ -14,6 +14,9 @@ final class Server
 {
     private string $token = '';
 
+    /** Fingerprints of the regions of the last page. */
+    private string $regions = '';
+
     /** Bytes of the last answer as they came over the wire. */
     private int $sent = 0;
 
@@ -227,7 +230,8 @@ final class Server
                 CURLOPT_COOKIEFILE => '',
                 CURLOPT_ENCODING => 'gzip',
                 CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
-                CURLOPT_HTTPHEADER => ["X-CSRF-TOKEN: {$this->token}"],
+                // As a page does: which regions it has already.
+                CURLOPT_HTTPHEADER => ["X-CSRF-TOKEN: {$this->token}", "X-Has: {$this->regions}"],
             ] + ($method === 'GET' ? [] : [CURLOPT_POSTFIELDS => http_build_query($fields)]),
         );
         $answer = curl_exec($this->curl);
@@ -235,6 +239,9 @@ final class Server
         $this->sent = (int) curl_getinfo($this->curl, CURLINFO_SIZE_DOWNLOAD_T);
         if (!is_string($answer) || $status >= 400) {
             throw new RuntimeException("{$method} {$path} answered {$status}.");
+        }
+        if (preg_match_all('/data-region="(\w+)"/', $answer, $regions) > 0) {
+            $this->regions = implode(',', $regions[1]);
         }
         if (preg_match('/X-CSRF-TOKEN&quot;: &quot;(\w+)|X-CSRF-TOKEN": "(\w+)/', $answer, $m) === 1) {
             $this->token = end($m);

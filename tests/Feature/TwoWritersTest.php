@@ -294,6 +294,24 @@ final class TwoWritersTest extends ApplicationTestCase
         self::assertSame([], (new Check(DB::connection()))->problems());
     }
 
+    public function testPeerSetsThatTwoWindowsSaveAtOnceAreBothKept(): void
+    {
+        $dataset = $this->imported()->dataset;
+        $set = static fn(string $name): array => ['name' => $name, 'kind' => 'hand', 'hand' => ['tarrow', 'marl']];
+        // The data set has been read, and the set is about to be written: that is when another window saves its own.
+        $saved = false;
+        Event::listen(TransactionBeginning::class, function () use ($dataset, $set, &$saved): void {
+            if (!$saved) {
+                $saved = true;
+                $this->post(route('peer-sets.store', $dataset), $set('First'))->assertRedirect();
+            }
+        });
+        $this->post(route('peer-sets.store', $dataset), $set('Second'))->assertRedirect();
+        $names = array_column(Dataset::findOrFail($dataset->id)->asPeerSets(), 'name');
+        sort($names);
+        self::assertSame(['First', 'Second'], $names);
+    }
+
     public function testTheSameSentTwiceIsDoneOnce(): void
     {
         $upload = $this->brought(self::MONTHLY);
