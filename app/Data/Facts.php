@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Data;
 
 use App\Models\Card;
-use App\Models\Dataset;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
@@ -28,7 +27,7 @@ final class Facts
         private array $content,
     ) {}
 
-    public static function of(Dataset $dataset, int $version): self
+    public static function of(int $dataset, int $version): self
     {
         // As it stands in the database now: the model may have been read before it was described anew.
         /** @var object{version: int, described: int, made_of: ?string, content: ?string}|null $row */
@@ -39,7 +38,7 @@ final class Facts
                     ->on('cards.of', '=', 'datasets.id')
                     ->where('cards.kind', self::KIND),
             )
-            ->where('datasets.id', $dataset->id)
+            ->where('datasets.id', $dataset)
             ->first(['datasets.version', 'datasets.described', 'cards.made_of', 'cards.content']);
         $stamp = $row === null ? '' : "{$row->version} {$row->described}";
         $isKept = $row !== null && $row->version === $version;
@@ -49,7 +48,7 @@ final class Facts
                 ? json_decode($row->content, true, 16, JSON_THROW_ON_ERROR)
                 : null;
 
-        return new self($dataset->id, $stamp, $isKept, $content ?? []);
+        return new self($dataset, $stamp, $isKept, $content ?? []);
     }
 
     /**

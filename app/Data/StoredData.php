@@ -148,7 +148,7 @@ final class StoredData implements DataSource
 
     private function facts(): Facts
     {
-        return $this->facts ??= Facts::of($this->dataset, $this->version);
+        return $this->facts ??= Facts::of($this->dataset->id, $this->version);
     }
 
     public function breakdowns(): array

@@ -132,8 +132,8 @@ final readonly class ChangeOfPeriod implements Stop
             // Of figures of single dates one is taken, and none are added up.
             Spacing::of($arriving)->isIrregular => null,
             !$this->season->isWhole() && !$this->season->fits($arriving->axis->frequency)
-                => "“{$this->season->label()}” cannot be made of {$arriving->axis->frequency->adjective()} values. Enter " .
-                'months for monthly or daily values, weeks for weekly values.',
+                => "“{$this->season->label()}” cannot be made of {$arriving->axis->frequency->adjective()} values. " .
+                'Enter months for monthly or daily values, weeks for weekly values.',
             $this->isWeighted($arriving) => $this->unfitWeeks($arriving),
             $arriving->nature === Nature::Daily,
             $arriving->kind === MeasureKind::Rate
