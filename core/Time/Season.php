@@ -60,11 +60,7 @@ final readonly class Season
 
     public function code(): string
     {
-        return match (true) {
-            $this->isWhole() => '',
-            $this->isOfWeeks => sprintf('W%02d..W%02d', $this->from, $this->to),
-            default => "{$this->from}..{$this->to}",
-        };
+        return str_replace('–', '..', $this->label());
     }
 
     public function label(): string

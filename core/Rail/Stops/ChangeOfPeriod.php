@@ -77,7 +77,7 @@ final readonly class ChangeOfPeriod implements Stop
             Parsed(
                 'part of the year',
                 Season::class,
-                hint: 'all; or Dec–Feb, W48–W09',
+                hint: 'Dec–Feb, W48–W09',
                 allowed: 'the first and the last month or week of a part of the year; nothing for all of it',
                 when: ['to' => 'year'],
             ),
