@@ -70,8 +70,8 @@ install_packages() {
     "${sudo[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends $missing >/dev/null
 }
 
-# Preloading as root needs to be told whose code it is.
-opcache_user=$([ "$(id -u)" = 0 ] && echo www-data || true)
+# Preloading as root needs to be told so; another user might not be let into the folder.
+opcache_user=$([ "$(id -u)" = 0 ] && id -un || true)
 
 # How PHP compiles and keeps code, where users are served and where tests run.
 opcache=(-d opcache.enable=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000)

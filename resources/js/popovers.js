@@ -40,8 +40,9 @@ document.addEventListener('change', (event) => {
     if (event.target.matches('.editor input.input')) event.target.dataset.sent = event.target.value;
 });
 
-/** What is being fetched into editors. */
+/** What is being fetched into editors, and what of it was asked for before they were opened. */
 const fetched = new WeakMap();
+const early = new WeakMap();
 
 /** What an editor only shows once it is open. */
 async function fill(popover) {
@@ -72,7 +73,9 @@ async function filled(part) {
 function ahead(event) {
     const id = event.target.closest?.('[popovertarget]')?.getAttribute('popovertarget');
     const part = id && document.querySelector(`#${id} > .inside[data-lazy]:empty`);
-    if (part && !fetched.has(part)) filled(part).catch(() => fetched.delete(part));
+    if (!part || fetched.has(part)) return;
+    early.set(part, filled(part));
+    early.get(part).catch(() => fetched.delete(part));
 }
 document.addEventListener('pointerover', ahead);
 
@@ -80,6 +83,7 @@ document.addEventListener('pointerover', ahead);
 function empty() {
     for (const part of document.querySelectorAll('.editor:not(:popover-open) > .inside[data-lazy]')) {
         fetched.delete(part);
+        early.delete(part);
         part.replaceChildren();
     }
 }
@@ -110,7 +114,10 @@ async function opened(popover) {
         return;
     }
     if (inside?.childElementCount !== 0) first(popover);
-    await fill(popover).catch(() => tell('No answer from the server. Try again later.'));
+    // What is on its way already is waited for.
+    await (early.get(inside) ?? fill(popover)).catch(() => undefined);
+    if (inside?.childElementCount === 0) tell('No answer from the server. Close the editor, and open it again.');
+    place(popover);
     if (inside && popover.matches(':popover-open') && !popover.contains(document.activeElement)) first(popover);
 }
 

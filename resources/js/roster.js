@@ -46,8 +46,8 @@ function go(row) {
     rove(pick);
 }
 
-/** How many rows are asked for at a time, as the server has it. */
-const ASKED = 200;
+/** Characters of the keys that are asked for at a time, so that the address does not become too long. */
+const ASKED = 3500;
 
 /** Looks out for rows of a long roster that are scrolled to. */
 function watch() {
@@ -70,8 +70,12 @@ function watch() {
 
 async function ask() {
     const list = document.getElementById('rows');
-    const keys = [...later.wanted].slice(0, ASKED);
-    for (const key of keys) later.wanted.delete(key);
+    const keys = [];
+    for (const key of later.wanted) {
+        if (keys.join().length + key.length > ASKED) break;
+        keys.push(key);
+        later.wanted.delete(key);
+    }
     const address = list.dataset.rows;
     const response = await fetch(`${address}&lines=${keys.map(encodeURIComponent).join()}`).catch(() => null);
     // The study may have been drawn anew meanwhile.

@@ -107,9 +107,13 @@ document.addEventListener('htmx:after:swap', () => {
         } else field.value = field.getAttribute('value') ?? '';
     }
 });
+/** Of so many regions at most the page says that it has them, so that a request does not become too long. */
+const REGIONS = 200;
+
 /** Fingerprints of the regions that the page has. */
 function regions() {
-    return [...document.querySelectorAll('#workspace [data-region]')].map(({ dataset }) => dataset.region).join();
+    const all = [...document.querySelectorAll('#workspace [data-region]')].slice(0, REGIONS);
+    return all.map(({ dataset }) => dataset.region).join();
 }
 // Where another answer has come between, regions are no longer those that were not sent: all are asked for.
 document.addEventListener('htmx:before:swap', ({ detail: { ctx } }) => {
