@@ -110,6 +110,18 @@ final class ReadingTest extends TestCase
         }
     }
 
+    public function testATableOfMoreValuesThanFindRoomIsRefusedWithTheWayOut(): void
+    {
+        $plan = Detection::of(
+            new Sample([['Town', '2020', '2021'], ['Elm', '1', '2'], ['Oak', '3', '4']], 'a.csv', ','),
+        )->plan;
+        $rows = static fn(int $count): array => [['Town', '2020', '2021'], ...array_fill(0, $count, ['Elm', '1', ''])];
+        self::assertSame(5, Reader::read($rows(5), $plan->with(['duplicates' => 'last']), null, 10)->rowCount);
+        $this->expectException(NotATable::class);
+        $this->expectExceptionMessage('The table has more than 10 values.');
+        Reader::read($rows(7), $plan->with(['duplicates' => 'last']), null, 10);
+    }
+
     public function testALongTableWithMeasuresInAColumnKeepsStatusAndUnits(): void
     {
         [, $read] = self::understood(
