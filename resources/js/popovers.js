@@ -8,7 +8,12 @@ export const editors = {
     chosen: undefined,
     /** What had the keyboard before a swap, by id, and the editor that it was in. */
     held: null,
+    /** The timer of what the pointer rests on. */
+    coming: undefined,
 };
+
+/** Milliseconds after which the pointer does not just pass over a button. */
+const RESTS = 60;
 
 function place(popover) {
     // Beside or under the chart, which gives way.
@@ -77,7 +82,10 @@ function ahead(event) {
     early.set(part, filled(part));
     early.get(part).catch(() => fetched.delete(part));
 }
-document.addEventListener('pointerover', ahead);
+document.addEventListener('pointerover', (event) => {
+    clearTimeout(editors.coming);
+    editors.coming = setTimeout(() => ahead(event), RESTS);
+});
 
 /** What was fetched shows the study as it was: editors that are closed fetch it anew. */
 function empty() {
