@@ -70,7 +70,7 @@ final class Numerals
         $number = (float) strtr($text, ['.' => $decimal === '.' ? '.' : '', ',' => $decimal === ',' ? '.' : '']);
 
         // Nothing below zero is nothing.
-        return is_finite($number) ? $number + 0.0 : null;
+        return is_finite($number) ? ($number === 0.0 ? 0.0 : $number) : null;
     }
 
     /** The mark of the decimals in a number, or nothing where it has none. */

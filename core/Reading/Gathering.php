@@ -264,8 +264,9 @@ final class Gathering
         $this->rowCount++;
         $this->title = null;
         foreach ($measures as $column => $measure) {
-            // There is no zero below zero.
-            $this->values[$measure][$subject][$ordinal] = (float) $row[$column] + 0.0;
+            $value = (float) $row[$column];
+            // There is no zero below zero; adding 0.0 would do, but compilers leave that out.
+            $this->values[$measure][$subject][$ordinal] = $value === 0.0 ? 0.0 : $value;
             $this->places[$measure][$subject][$ordinal] = $number * Observations::COLUMNS + $column;
         }
 

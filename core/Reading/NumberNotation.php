@@ -174,7 +174,7 @@ enum NumberNotation: string
     /** Too large for a number is none; nothing below zero is nothing. */
     private static function finite(float $number): ?float
     {
-        return is_finite($number) ? $number + 0.0 : null;
+        return is_finite($number) ? ($number === 0.0 ? 0.0 : $number) : null;
     }
 
     /** @param list<string> $texts */
