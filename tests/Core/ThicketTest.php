@@ -84,6 +84,8 @@ final class ThicketTest extends TestCase
         // One value alone is a dot, as wide as the line.
         $dot = (new Cover($plot, $scale, 1.0))->thicket([[NAN, NAN, 50.0, NAN, NAN]], [[]], Ink::Peer);
         self::assertSame([20 => [99, 101]], $dot->columns);
+        $thick = (new Cover($plot, $scale, 1.3))->thicket([[NAN, NAN, 50.0, NAN, NAN]], [[]], Ink::Peer);
+        self::assertSame([20 => [99, 102]], $thick->columns);
     }
 
     public function testUnfinishedPeriodsAreDashedAndWhatLeavesThePictureIsCutOff(): void
@@ -94,6 +96,7 @@ final class ThicketTest extends TestCase
         self::assertSame([...range(0, 24), ...range(30, 34)], array_values(array_diff(array_keys($dashed), [40])));
         $out = (new Cover($plot, $scale, 1.0))->thicket([[50.0, 1e6, -1e6, 50.0, 50.0]], [[]], Ink::Peer);
         foreach ($out->columns as $runs) {
+            self::assertSame(0, count($runs) % 2);
             self::assertGreaterThanOrEqual(0, min([0, ...$runs]));
             self::assertLessThanOrEqual(208, max([0, ...$runs]));
         }
