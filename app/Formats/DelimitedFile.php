@@ -92,9 +92,10 @@ final readonly class DelimitedFile
             } elseif (str_contains($read, '"')) {
                 $rest = '';
                 fseek($file, -strlen($read), SEEK_CUR);
-                foreach ($this->marked($file, (int) ftell($file) + $end) as $row) {
-                    yield $number++ => $row;
+                foreach ($this->marked($file, (int) ftell($file) + $end, $number) as $number => $row) {
+                    yield $number => $row;
                 }
+                $number++;
             } else {
                 $rest = $isEnd ? '' : substr($read, $end + 1);
                 foreach (explode("\n", substr($read, 0, $end)) as $line) {
@@ -114,22 +115,21 @@ final readonly class DelimitedFile
      * Line by line until a place, some of them with quotation marks.
      *
      * @param resource $file
-     * @return iterable<list<string>>
+     * @param int $number of the first of them
+     * @return iterable<int, list<string>>
      */
-    private function marked($file, int $until): iterable
+    private function marked($file, int $until, int $number): iterable
     {
-        $number = 0;
         while (ftell($file) <= $until && ($line = fgets($file, self::LONGEST + 2)) !== false) {
             if (strlen($line) > self::LONGEST) {
                 throw self::tooLong($number);
             }
-            $number++;
             if (!str_contains($line, '"')) {
-                yield explode($this->dialect->delimiter ?: ',', rtrim($line, "\r\n"));
+                yield $number++ => explode($this->dialect->delimiter ?: ',', rtrim($line, "\r\n"));
                 continue;
             }
             fseek($file, -strlen($line), SEEK_CUR);
-            yield $this->quotedRow($file) ?? [''];
+            yield $number++ => $this->quotedRow($file) ?? [''];
         }
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\View;
 
 use DuskRail\Document\PartCatalogue;
-use DuskRail\Document\Parts\LinesPart;
 use Illuminate\Support\Facades\View;
 
 /**
@@ -14,7 +13,7 @@ use Illuminate\Support\Facades\View;
  */
 final readonly class Editor
 {
-    /** Names of views under their buttons, where the part's own title says too little there. */
+    /** What buttons say, where the title of the part says too little there. */
     private const LABELS = [
         'lines' => 'Compare',
         'rule' => 'Focus rule',
@@ -61,7 +60,7 @@ final readonly class Editor
     /** What the button says that opens the settings of a part. */
     public static function label(string $part): string
     {
-        return self::LABELS[$part] ?? (PartCatalogue::all()[$part] ?? LinesPart::class)::title();
+        return self::LABELS[$part] ?? PartCatalogue::named($part)::title();
     }
 
     private static function ofStop(StudyScreen $screen, string $id, string $name): ?self

@@ -18,13 +18,15 @@ final readonly class Season
     public function __construct(private bool $isOfWeeks = false, private int $from = 0, private int $to = 0) {}
 
     /**
-     * @param string $text `Dec–Feb`, `12–2`, `W48–W09`; nothing for the whole year
+     * @param string $text `Dec–Feb`, `12–2`, `W48–W09`, `July`; nothing for the whole year
      *
      * @throws UnknownPeriod
      */
     public static function parse(string $text): self
     {
-        $ends = preg_split('/\s*(?:–|—|-|\.\.|to)\s*/u', trim($text), 2) ?: [];
+        $ends = preg_split('/\s*(?:–|—|-|\.\.|(?<=\s)to(?=\s))\s*/u', trim($text), 2) ?: [];
+        // One month or week is a part as well.
+        $ends = count($ends) === 1 ? [$ends[0], $ends[0]] : $ends;
         if (trim($text) === '') {
             return new self();
         }

@@ -258,6 +258,17 @@ final class StopsTest extends TestCase
         $stop = StopCatalogue::make('period', ['season' => 'w48 to W9']);
         self::assertSame('W48..W09', $stop->settings()['season']);
         self::assertSame('Jun..Aug', StopCatalogue::make('period', ['season' => 'June – aug'])->settings()['season']);
+        $whole = StopCatalogue::make('period', ['season' => 'October to December']);
+        self::assertSame('Oct..Dec', $whole->settings()['season']);
+        self::assertEquals([7, 19], Make::values(Make::run($data, 'period', ['season' => 'July']), 'home'));
+        // A season that has begun is said to be left out; of quarters there is none.
+        $begun = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2020-01', ['home' => range(1, 25)]]]);
+        $left = Make::run($begun, 'period', ['season' => 'Dec–Feb'])->steps[0];
+        self::assertSame('Dec–Feb of 2021/22 is incomplete and excluded.', $left->outcome->remarks[0]->sentence);
+        self::assertSame(
+            '',
+            StopCatalogue::make('period', ['to' => 'quarter', 'season' => 'July'])->settings()['season'],
+        );
         self::assertStringContainsString(
             'Enter months for monthly or daily values',
             (string) Make::run($data, 'period', ['season' => 'W48–W09'])->steps[0]->refusal,

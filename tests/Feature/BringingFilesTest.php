@@ -19,6 +19,7 @@ use App\Models\StoredSeries;
 use App\Models\Study;
 use App\Models\Upload;
 use Bench\BenchData;
+use DuskRail\Reading\NotATable;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -424,6 +425,17 @@ final class BringingFilesTest extends ApplicationTestCase
                     fclose($file);
                     self::assertSame($expected, [...DelimitedFile::open($path)->rows()]);
                 }
+            }
+        }
+        // A row that is too long is named by its number in the file, wherever the cuts were.
+        foreach (["\"A\",1\n", "A,1\n"] as $line) {
+            $long = str_repeat($line, 80_000) . str_repeat('x', 1_500_000);
+            file_put_contents($path, $long);
+            try {
+                iterator_count(DelimitedFile::open($path)->rows());
+                self::fail('A row of 1,500,000 characters was read.');
+            } catch (NotATable $problem) {
+                self::assertStringContainsString('Row 80,001 has over', $problem->getMessage());
             }
         }
         unlink($path);

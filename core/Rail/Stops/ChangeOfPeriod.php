@@ -70,6 +70,7 @@ final readonly class ChangeOfPeriod implements Stop
                 'incomplete period',
                 ['kept' => 'Show dashed', 'out' => 'Exclude', 'scaled' => 'Scale up by days'],
                 lead: 'Latest period, if incomplete',
+                when: ['season' => ''],
             ),
         ]
         public string $unfinished = 'kept',
@@ -129,6 +130,9 @@ final readonly class ChangeOfPeriod implements Stop
             $arriving->nature === Nature::Window && $arriving->kind === MeasureKind::Flow
                 => "Rolling windows overlap, so a {$this->to->value} would count most " .
                 "{$arriving->axis->frequency->noun()}s several times. Move this stop before “Rolling window”.",
+            !$this->season->isWhole() && Spacing::of($arriving)->isIrregular
+                => 'The values are of single dates, and a part of the year needs one for every period. Leave ' .
+                '“Part of the year” empty.',
             // Of figures of single dates one is taken, and none are added up.
             Spacing::of($arriving)->isIrregular => null,
             !$this->season->isWhole() && !$this->season->fits($arriving->axis->frequency)
@@ -201,8 +205,14 @@ final readonly class ChangeOfPeriod implements Stop
 
         return new Outcome(
             $table->reaching($out ? Extent::whole($extent->parts) : $extent),
-            $this->remarks($extent, $target),
+            $this->remarks($extent, $target, $taken),
         );
+    }
+
+    /** Of other periods than years there is no part of the year. */
+    public function settled(): static
+    {
+        return $this->to === Frequency::Year ? $this : new self($this->to, $this->level, $this->unfinished);
     }
 
     public function explain(
@@ -265,7 +275,7 @@ final readonly class ChangeOfPeriod implements Stop
 
         return new Outcome(
             $table->weighedBy(static fn(): array => $below)->reaching($out ? Extent::whole($extent->parts) : $extent),
-            [...$this->remarks($extent, $target), ...self::unweighted($arriving, $weights, $scope)],
+            [...$this->remarks($extent, $target, $taken), ...self::unweighted($arriving, $weights, $scope)],
         );
     }
 
@@ -466,9 +476,18 @@ final readonly class ChangeOfPeriod implements Stop
         };
     }
 
-    /** @return list<Remark> */
-    private function remarks(Extent $extent, PeriodAxis $target): array
+    /**
+     * @param list<list<int>> $taken
+     * @return list<Remark>
+     */
+    private function remarks(Extent $extent, PeriodAxis $target, array $taken): array
     {
+        $last = count($taken) - 1;
+        if (!$this->season->isWhole() && $last >= 0 && $taken[$last] === []) {
+            $season = "{$this->season->label()} of {$target->period($last)->label()}";
+
+            return [Remark::saying("{$season} is incomplete and excluded.")];
+        }
         if ($extent->open === null) {
             return [];
         }
