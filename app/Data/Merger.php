@@ -65,10 +65,10 @@ final readonly class Merger
                         'note' => "merged into {$whole->name} in {$this->from->label()}",
                     ]);
                 }
+                $this->dataset->describeAnew();
             },
             $this->dataset->version,
         );
-        $this->dataset->describeAnew();
     }
 
     private function whole(): Entity

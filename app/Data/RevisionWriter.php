@@ -21,10 +21,15 @@ final class RevisionWriter
     /** What a list of revisions begins with. */
     private const FIRST = 'Study created';
 
-    public static function begin(Dataset $dataset, StudyOfCore $document): Study
+    /** @param int|null $version of the data that it keeps to; null for the newest */
+    public static function begin(Dataset $dataset, StudyOfCore $document, ?int $version = null): Study
     {
-        return DB::transaction(static function () use ($dataset, $document): Study {
-            $study = Study::create(['dataset_id' => $dataset->id, 'name' => $document->name]);
+        return DB::transaction(static function () use ($dataset, $document, $version): Study {
+            $study = Study::create([
+                'dataset_id' => $dataset->id,
+                'name' => $document->name,
+                'version' => $version,
+            ]);
             self::write($study, $document, self::FIRST);
 
             return $study;

@@ -62,6 +62,9 @@ enum MeasureKind: string
         'haushalte|schüler|betten|kinder|personen|wohnungen|habitants|ménages|effectifs|población|hogares|' .
         'precio|popolazione)\b/u';
 
+    /** Units of what flows at a moment: a sum over time is in another unit. */
+    private const POWER = '/^([kmgt]?w|[kmg]?va|[kmgt]bit\/s|[kmgt]?hz|m³\/s|l\/s)$/u';
+
     private const LEVEL_UNITS = '/^(km|km²|km2|ha|m|mm²|[kmgt]w|°[cf]|k|hpa|bar|fte|beds|people|persons|years?)$/u';
 
     private const FLOW_UNITS =
@@ -84,6 +87,7 @@ enum MeasureKind: string
         [$name, $unit] = [mb_strtolower(str_replace('_', ' ', $name)), mb_strtolower(trim($unit))];
         foreach (
             [
+                [self::POWER, $unit, self::Stock],
                 [self::QUOTIENTS, $unit, self::Rate],
                 [self::QUOTIENTS, $name, self::Rate],
                 // What is waiting, installed or employed is there, whatever it does.

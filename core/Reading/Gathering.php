@@ -585,15 +585,11 @@ final class Gathering
         $repeats = $this->repeats[$measure][$entity][$ordinal] ?? (is_nan($there) ? 0 : 1);
         $this->repeats[$measure][$entity][$ordinal] = $repeats + ($present ? 1 : 0);
 
-        return match ($this->plan->duplicates) {
+        return match ($this->plan->duplicates->of($this->measures[$measure]->kind)) {
             Duplicates::First => null,
             Duplicates::Last => $value,
             Duplicates::Sum => !$present ? null : ($repeats === 0 ? $value : $there + $value),
-            Duplicates::Mean => !$present
-                ? null
-                : ($repeats === 0
-                    ? $value
-                    : $there + ($value - $there) / ($repeats + 1)),
+            default => !$present ? null : ($repeats === 0 ? $value : $there + ($value - $there) / ($repeats + 1)),
         };
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Reading;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
@@ -12,10 +13,13 @@ use DuskRail\Time\PeriodReading;
 final class Table
 {
     /** @var list<int> columns that hold anything of their own */
-    public readonly array $columns;
+    public array $columns;
 
     /** @var list<string> what was passed over, in words */
     public readonly array $passedOver;
+
+    /** A column of times of day beside that of the days. */
+    private readonly ?int $time;
 
     /** @var list<int> rows of figures */
     private readonly array $rows;
@@ -60,7 +64,50 @@ final class Table
             }
         }
         $this->columns = $columns;
+        $time = $this->timeColumn();
+        if ($time !== null) {
+            $this->columns = array_values(array_diff($columns, [$time]));
+            $said[] = "“{$this->name($time)}” contains times of day";
+        }
         $this->passedOver = $said;
+        $this->time = $time;
+    }
+
+    /** A column of times of day, or of their numbers, beside one of dates. */
+    private function timeColumn(): ?int
+    {
+        foreach ($this->heading === null ? [] : $this->columns as $column) {
+            $cells = $this->different($column);
+            $clock =
+                preg_grep('/^\d{1,2}([:.]\d{2}){1,2}( ?[ap]\.?m\.?)?( ?[-–] ?\d{1,2}([:.]\d{2}){1,2})?$/iu', $cells) ?:
+                [];
+            $hours = array_filter($cells, static fn(string $c): bool => ctype_digit($c) && (int) $c <= 50);
+            $are =
+                count($cells) > 1 &&
+                max(count($clock), count($hours)) === count($cells) &&
+                preg_match(Vocabulary::TIME_OF_DAY, $this->words($column)) === 1;
+            if ($are && $this->hasDates($column)) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether days stand in a column beside, or a year, a month and a day in three. */
+    private function hasDates(int $beside): bool
+    {
+        foreach (array_diff($this->columns, [$beside]) as $column) {
+            $periods = PeriodReading::detect($this->different($column));
+            if (
+                $periods?->notation->frequency() === Frequency::Day ||
+                ($periods?->notation === PeriodNotation::Year && ($this->partsOfDate($column)[1] ?? null) !== null)
+            ) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Whether it is a first column without a heading that only counts the rows. */
@@ -189,6 +236,37 @@ final class Table
             strval(...),
             array_keys(array_diff_key(array_flip($this->cells($column)), ['' => true])),
         );
+    }
+
+    /** Whether the dates in a column are of several times of the same day. */
+    public function hasTimes(int $column): bool
+    {
+        $texts = array_slice($this->different($column), 0, 60);
+        $days = array_map(
+            static fn(string $t): string => substr($t, 0, -strlen(PeriodNotation::timeOf($t)) ?: null),
+            $texts,
+        );
+
+        return $this->time !== null || count(array_unique($days)) < count($texts);
+    }
+
+    /**
+     * How many rows share their entity and day with another one, and whether they are readings by the clock: at the
+     * same times of nearly every day.
+     *
+     * @return array{int, bool}
+     */
+    public function daysShared(int $column, PeriodReading $periods, ?int $entity): array
+    {
+        $ordinals = array_map($periods->read(...), array_combine($this->different($column), $this->different($column)));
+        $days = $times = [];
+        foreach ($this->cells($column) as $i => $text) {
+            $days[($entity === null ? '' : $this->cells($entity)[$i]) . "\t" . ($ordinals[$text] ?? $text)] = true;
+            $times[$this->time === null ? PeriodNotation::timeOf($text) : $this->cells($this->time)[$i]] = true;
+        }
+        $rows = count($this->rows);
+
+        return [$rows - count($days), count($times) > 1 && $rows >= 0.8 * count($days) * count($times)];
     }
 
     public function name(int $column): string
@@ -439,7 +517,9 @@ final class Table
     /** Whether several rows are for one period, so that something else must tell them apart. */
     public function comesAgain(int $period): bool
     {
-        return count($this->different($period)) < 0.9 * count($this->rows);
+        $different = count($this->rows) - $this->repeats([$period, ...$this->time === null ? [] : [$this->time]]);
+
+        return $different < 0.9 * count($this->rows);
     }
 
     /**

@@ -47,6 +47,12 @@ final class Vocabulary
         '/\b(age|since|lap|round|step|stage|dose|depth|distance|minutes?|hours?|days?|weeks?|' .
         'months?|time|cycle|trial|iteration)\b/i';
 
+    /** Headings of times of day, or of their numbers, beside a date. */
+    public const TIME_OF_DAY =
+        '/^((local |start |end |utc )?(time|hours?|hrs?)( (ending|beginning|of( the)? day|no|number|utc|gmt|local))?|' .
+        'hour ?(ending|beginning)|(settlement )?(period|interval)|half[ -]?hours?|clock|uhrzeit|stunde|zeit|heure|' .
+        'hora|ora|uur|tijd|klokken|time of day)$/iu';
+
     public const ID = '/\b(id|job|case|ref|reference|ticket|order|invoice|number|no)\b/i';
 
     public const CODE = '/\b(code|iso[23]?|id|abbr(eviation)?|nuts|lau|fips|kürzel|schlüssel)\b/i';

@@ -28,6 +28,17 @@ enum PeriodNotation: string
 
     private const MONTH_WORD = '(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?';
 
+    /** A time of day is passed over: what happened at ten happened on that day. */
+    private const TIME =
+        '(?:(?:[t ]|, )\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?(?: ?[ap]\.?m\.?)?' .
+        '(?: ?(?:z|utc|gmt|[-+]\d{2}:?(?:\d{2})?))?)';
+
+    /** The time of day that a date is written with; nothing where there is none. */
+    public static function timeOf(string $text): string
+    {
+        return preg_match('/\d(' . self::TIME . ')$/i', trim($text), $m) === 1 ? ltrim($m[1], ' ,Tt') : '';
+    }
+
     public function frequency(): Frequency
     {
         return match ($this) {
@@ -169,8 +180,7 @@ enum PeriodNotation: string
         $two = '(?<part>\d{1,2})';
         $day = '(?<day>\d{1,2})';
         $name = '(?<part>' . self::MONTH_WORD . ')';
-        // A time of day is passed over: what happened at ten happened on that day.
-        $time = '(?:[t ]\d{1,2}:\d{2}(?::\d{2}(?:\.\d+)?)?(?:z|[-+]\d{2}:?\d{2})?)?';
+        $time = self::TIME . '?';
 
         return match ($this) {
             self::HalfYear => [
@@ -196,9 +206,9 @@ enum PeriodNotation: string
                 "~^{$year}[-/.]{$two}[-/.]{$day}{$time}$~",
                 '~^(?<year>(?:19|20)\d\d)(?<part>\d\d)(?<day>\d\d)$~',
             ],
-            self::DayFirst => ["~^{$day}[-/.]{$two}[-/.]{$year}$~"],
-            self::MonthFirst => ["~^{$two}[-/.]{$day}[-/.]{$year}$~"],
-            self::DayName => ["~^{$day}[- ]{$name}[- ,]*{$year}$~", "~^{$name} {$day},? {$year}$~"],
+            self::DayFirst => ["~^{$day}[-/.]{$two}[-/.]{$year}{$time}$~"],
+            self::MonthFirst => ["~^{$two}[-/.]{$day}[-/.]{$year}{$time}$~"],
+            self::DayName => ["~^{$day}[- ]{$name}[- ,]*{$year}{$time}$~", "~^{$name} {$day},? {$year}{$time}$~"],
             default => [],
         };
     }

@@ -29,6 +29,9 @@ final class Faults
     /** @var list<Fault> */
     private array $chosen;
 
+    /** Where the extension for it is installed. */
+    private ?Reached $reached = null;
+
     /** @param list<string> $places beginnings of `file:line` that alone are tried; none for all */
     public function __construct(
         private readonly string $root,
@@ -107,9 +110,19 @@ final class Faults
     /** Whether the tests pass as the code is; else every fault would seem to be noticed. */
     private function passes(string $folder): bool
     {
-        $run = $this->tests($folder, ['--testsuite', 'Core,Reference,Feature']);
+        $options = Reached::options($folder);
+        $map = "{$folder}/storage/reached.php";
+        $run = $this->tests(
+            $folder,
+            ['--testsuite', 'Core,Reference,Feature', ...$options === [] ? [] : ['--coverage-php', $map]],
+            $options,
+        );
+        $passed = $run->wait() === 0;
+        if ($passed && $options !== []) {
+            $this->reached = Reached::read($map, $folder);
+        }
 
-        return $run->wait() === 0;
+        return $passed;
     }
 
     /** @param list<string> $folders */
@@ -187,7 +200,11 @@ final class Faults
         $code = (string) file_get_contents("{$folder}/{$fault->file}");
         file_put_contents("{$folder}/{$fault->file}", $fault->in($code));
         $runs = [['--testsuite', 'Core,Reference'], ['--testsuite', 'Feature']];
-        $related = $this->related($fault);
+        $filter = $this->reached?->filter($fault);
+        if ($filter !== null) {
+            $runs = array_map(static fn(array $run): array => [...$run, '--filter', $filter], $runs);
+        }
+        $related = $filter === null ? $this->related($fault) : [];
         if ($related !== []) {
             array_unshift($runs, $related);
         }
@@ -212,14 +229,18 @@ final class Faults
         );
     }
 
-    /** @param list<string> $which */
-    private function tests(string $folder, array $which): Process
+    /**
+     * @param list<string> $which
+     * @param list<string> $options of PHP
+     */
+    private function tests(string $folder, array $which, array $options = []): Process
     {
         $run = new Process(
             [
                 PHP_BINARY,
                 '-d',
                 'memory_limit=1G',
+                ...$options,
                 'vendor/bin/phpunit',
                 '--stop-on-defect',
                 '--do-not-cache-result',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Data\Import;
+use App\Data\ImportStopped;
 use App\Data\RevisionWriter;
 use App\Formats\DelimitedFile;
 use App\Formats\TableSources;
@@ -12,6 +13,7 @@ use App\Formats\Unpacker;
 use App\Models\Dataset;
 use DuskRail\Document\Study;
 use DuskRail\Reading\Detection;
+use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
@@ -55,11 +57,14 @@ final class ImportData extends Command
         {--kind=* : of a measure, as ' .
         'MEASURE=KIND: flow, stock or rate}
         {--again= : what to do with duplicates: first, ' .
-        'last, sum or mean}
+        'last, sum, mean or kind (sum of flows, mean of all else)}
         {--leave-out : import without cells that cannot be read}
         ' .
         '{--look : only report what is detected; store nothing}
         {--json : for scripts}';
+
+    /** Cells that could not be read, of which each is shown. */
+    private const SHOWN = 10;
 
     protected $description = 'Import a file into a new or an existing data set';
 
@@ -130,9 +135,7 @@ final class ImportData extends Command
                 $import->addedTo($dataset);
             }
         } catch (Refusal $problem) {
-            $this->error($problem->getMessage());
-
-            return self::FAILURE;
+            return $this->refused($problem);
         } finally {
             if ($table !== $path) {
                 unlink($table);
@@ -247,8 +250,41 @@ final class ImportData extends Command
                     implode('; ', $understood) .
                     '.',
             );
+            $this->unreadable($read);
         }
 
         return self::SUCCESS;
+    }
+
+    private function refused(Refusal $problem): int
+    {
+        $read = $problem instanceof ImportStopped ? $problem->observations : null;
+        $this->error($read === null ? $problem->getMessage() : 'Some cells could not be read. Nothing was stored.');
+        if ($read !== null) {
+            $this->unreadable($read);
+        }
+
+        return self::FAILURE;
+    }
+
+    /** The first cells that could not be read, and how to go on. */
+    private function unreadable(Observations $read): void
+    {
+        if ($read->problemCount === 0) {
+            return;
+        }
+        foreach (array_slice($read->problems, 0, self::SHOWN) as $problem) {
+            $found = $problem->found === '' ? 'empty' : "“{$problem->found}”";
+            $this->line("  Row {$problem->row}, {$problem->column}: {$found}. Expected: {$problem->expected}.");
+        }
+        $cells = number_format($read->problemCount) . ' ' . Str::plural('cell', $read->problemCount);
+        $this->line(
+            "{$cells} could not be read. " .
+                ($read->duplicateCount > 0
+                    ? '--again says what to do with duplicates, --column=HEADER=breakdown what tells them apart. '
+                    : '') .
+                'Change how the file is read with the options of this command, or use --leave-out to import without ' .
+                'these cells.',
+        );
     }
 }

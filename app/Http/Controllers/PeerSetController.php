@@ -59,11 +59,9 @@ final class PeerSetController
             $screen = PeerSetScreen::of($dataset, $rules, $request->string('measure')->value());
             $rules = $rules->frozenAs($screen->membership->members());
         }
-        $rules = $this->put($dataset, $rules);
         $study = $dataset->studies()->find($request->integer('study'));
+        $rules = $this->put($dataset, $rules, $study instanceof Study ? $study : null);
         if ($study instanceof Study) {
-            $this->choose($study, $rules);
-
             return redirect()->route('studies.show', $study);
         }
 
@@ -90,8 +88,7 @@ final class PeerSetController
                 return redirect()->route('studies.show', $study);
             }
         }
-        $rules = $this->put($study->dataset, $rules);
-        $this->choose($study, $rules);
+        $rules = $this->put($study->dataset, $rules, $study);
 
         return redirect()
             ->route('studies.show', $study)
@@ -151,12 +148,15 @@ final class PeerSetController
         return PeerSetRules::from([...$rules->toArray(), 'key' => $key, 'name' => $name]);
     }
 
-    /** The set with its own key and name, written beside those that are there by now. */
-    private function put(Dataset $dataset, PeerSetRules $rules): PeerSetRules
+    /** The set with its own key and name, written beside those that are there by now, and chosen in a study. */
+    private function put(Dataset $dataset, PeerSetRules $rules, ?Study $study): PeerSetRules
     {
-        return DB::transaction(function () use ($dataset, $rules): PeerSetRules {
+        return DB::transaction(function () use ($dataset, $rules, $study): PeerSetRules {
             $own = $this->named($dataset->refresh(), $rules);
             $this->write($dataset, [...$dataset->asPeerSets(), $own->key => $own]);
+            if ($study !== null) {
+                $this->choose($study, $own);
+            }
 
             return $own;
         });

@@ -60,8 +60,8 @@ final class StudyController
         $copy = RevisionWriter::begin(
             $study->dataset,
             $document->withName(mb_strimwidth($document->name, 0, 110, '…') . ' (copy)'),
+            $study->version,
         );
-        $copy->update(['version' => $study->version]);
 
         return redirect()
             ->route('data.index')

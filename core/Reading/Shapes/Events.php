@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
+use DuskRail\Reading\Duplicates;
 use DuskRail\Reading\EventSummary;
 use DuskRail\Reading\Gathering;
 use DuskRail\Reading\Plan;
@@ -59,11 +60,15 @@ final class Events extends Long
         if ($id !== null) {
             return "“{$table->name($id)}” is different in each row (event number)";
         }
-        $entity = $table->entityNamed($columns) ?? $table->mostVaried($table->texts([$down[0]]));
-        $again = $table->repeats([$down[0], ...$entity === null ? [] : [$entity]]);
+        $texts = $table->texts([$down[0]]);
+        $entity = $table->entityNamed($columns) ?? $table->mostVaried($texts);
+        if ($entity !== null && $texts === $columns && $table->comesAgain($entity)) {
+            return 'each row has a date, and no column contains values';
+        }
+        [$again, $byTheClock] = $table->daysShared($down[0], $down[1], $entity);
         $rows = $table->rowCount();
 
-        return $again >= 2 && $again >= 0.15 * $rows
+        return !$byTheClock && $again >= 2 && $again >= 0.15 * $rows
             ? "{$again} of {$rows} rows share their entity and day with another row"
             : '';
     }
@@ -118,7 +123,10 @@ final class Events extends Long
             $monthly,
         );
 
-        return $plan->with(['ways' => array_map(static fn(EventSummary $way): string => $way->value, $ways)]);
+        return $plan->with([
+            'ways' => array_map(static fn(EventSummary $way): string => $way->value, $ways),
+            'duplicates' => Duplicates::Ask->value,
+        ]);
     }
 
     public function explain(Plan $plan, Table $table): array

@@ -95,7 +95,7 @@ abstract class Shape
             $columns,
             $periods,
             $numbers ?? $table->numbers($columns->values),
-            Duplicates::Ask,
+            $columns->period !== null && $table->hasTimes($columns->period) ? Duplicates::ByKind : Duplicates::Ask,
             new Stated(
                 $name,
                 $table->sample->title(),
@@ -162,13 +162,16 @@ abstract class Shape
         if ($columns->month !== null) {
             $parts = array_filter([$columns->period, $columns->month, $columns->day], is_int(...));
             $names = array_map(static fn(int $c): string => "“{$table->name($c)}”", $parts);
-
-            return [implode(' and ', $names) . ' together give the date'];
+            $said = [implode(' and ', $names) . ' together give the date'];
+        } else {
+            $cells = $table->different($columns->period);
+            $said = ["“{$table->name($columns->period)}” contains periods, for example " . ($cells[0] ?? 'none')];
+            if ($plan->periods->isAmbiguous($cells)) {
+                $said[] = 'day and month are ambiguous; read as in ' . $plan->periods->notation->example();
+            }
         }
-        $cells = $table->different($columns->period);
-        $said = ["“{$table->name($columns->period)}” contains periods, for example " . ($cells[0] ?? 'none')];
-        if ($plan->periods->isAmbiguous($cells)) {
-            $said[] = 'day and month are ambiguous; read as in ' . $plan->periods->notation->example();
+        if ($plan->duplicates === Duplicates::ByKind) {
+            $said[] = 'values at several times of a day become one: their sum of a flow, else their mean';
         }
 
         return $said;

@@ -153,7 +153,7 @@
             <x-guess name="numbers" lead="Number format" :value="$plan->numbers->value" :options="collect(\DuskRail\Reading\NumberNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
         @endunless
         @if ($observations->duplicateCount > 0)
-            <x-guess name="duplicates" lead="Duplicates" :value="$plan->duplicates->value" :options="['ask' => 'Choose …', 'first' => 'Keep the first', 'last' => 'Keep the last', 'sum' => 'Sum', 'mean' => 'Mean']" />
+            <x-guess name="duplicates" lead="Duplicates" :value="$plan->duplicates->value" :options="['ask' => 'Choose …', 'first' => 'Keep the first', 'last' => 'Keep the last', 'sum' => 'Sum', 'mean' => 'Mean', 'kind' => 'Sum of flows, mean of all else']" />
         @endif
         @if ($plan->columns->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->stated->measureName)->name))
             <label class="guess"><span>Measure name</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
