@@ -63,7 +63,7 @@ final readonly class Chance
     {
         foreach ($table->series as $series) {
             foreach ($series->values as $value) {
-                if (!is_nan($value) && ($value < 0.0 || $value !== floor($value))) {
+                if (!is_nan($value) && ($value < 0.0 || fmod($value, 1.0) !== 0.0)) {
                     return false;
                 }
             }

@@ -311,7 +311,7 @@ final readonly class Comparison
             $asRead && $this->measure->decimals !== null => $this->measure->decimals,
             $asRead &&
                 $this->measure->unit->counts() &&
-                array_filter($latest, static fn(float $v): bool => $v !== floor($v)) === []
+                array_filter($latest, static fn(float $v): bool => fmod($v, 1.0) !== 0.0) === []
                 => 0,
             default => Numerals::decimals($latest),
         };

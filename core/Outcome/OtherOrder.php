@@ -73,9 +73,7 @@ final readonly class OtherOrder
             $shown = $i >= $comparison->from && $i <= $comparison->to;
             $differs =
                 $differs ||
-                ($shown &&
-                    (is_nan($value) !== is_nan($now) ||
-                        abs($value - $now) > self::ROUNDING * max(abs($value), abs($now))));
+                ($shown && (is_nan($value) !== is_nan($now) || abs($value - $now) > self::ROUNDING * abs($now)));
         }
 
         return new self($earlier, $neighbour, '', $values, $differs);

@@ -73,7 +73,7 @@ final readonly class Tones
     {
         $decimals = Numerals::decimals([$low, $high]);
         $written = static fn(float $v): string => match ($part->by) {
-            'place' => (string) round($v),
+            'place' => Numerals::text($v, 0),
             'latest' => Numerals::text($v, $decimals),
             default => Numerals::signed($v, $decimals),
         };

@@ -90,7 +90,7 @@ final class Characteristics
         $figures = [];
         foreach ($table->series as $key => $series) {
             $values = array_filter(
-                $last === null ? [] : array_slice($series->values, max(0, $last - $year + 1), min($year, $last + 1)),
+                $last === null ? [] : array_slice($series->values, max(0, $last - $year + 1), $year),
                 static fn(float $v): bool => !is_nan($v),
             );
             // Half a year is not taken for a whole one.

@@ -60,7 +60,7 @@ final class Incomplete
         $terms = self::TERMS + (int) (12.0 * sqrt($a));
         if ($x < $a + 1.0) {
             $term = $sum = 1.0 / $a;
-            for ($n = 1; $n < $terms && abs($term) > abs($sum) * self::CLOSE; $n++) {
+            for ($n = 1; $n < $terms && $term > $sum * self::CLOSE; $n++) {
                 $term *= $x / ($a + $n);
                 $sum += $term;
             }

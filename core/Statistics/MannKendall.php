@@ -134,7 +134,7 @@ final readonly class MannKendall
         if ($z < 3.0) {
             // Series of the integral from zero: Abramowitz and Stegun, 26.2.11.
             $term = $sum = $z;
-            for ($k = 1; $k < 200 && abs($term) > 1e-17; $k++) {
+            for ($k = 1; $k < 200 && $term > 1e-17; $k++) {
                 $term *= ($z * $z) / (2 * $k + 1);
                 $sum += $term;
             }

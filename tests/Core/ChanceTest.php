@@ -27,6 +27,7 @@ use DuskRail\Statistics\ChanceLimits;
 use DuskRail\Statistics\Redraw;
 use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\Sentences;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** How far a rate made of counts may lie from its peers by chance alone. */
@@ -199,6 +200,24 @@ final class ChanceTest extends TestCase
         self::assertNull(Scattered::of($funnel('people'))->funnel());
     }
 
+    /** A size that is not what the counts are of has no funnel, be it too large or too small for one of them. */
+    #[TestWith([1.5])]
+    #[TestWith([0.5])]
+    public function testAFunnelNeedsTheSizeThatTheCountsAreOf(float $times): void
+    {
+        $of = ['home' => [41, 1000], 'a' => [30, 1500], 'b' => [50, 2500], 'c' => [20, 800]];
+        $funnel = static function (float $times) use ($of): ?array {
+            $data = self::bursts($of, people: ['home' => 1000.0, 'a' => 1500.0, 'b' => 2500.0, 'c' => 800.0 * $times]);
+            $study = self::compared($data, [])
+                ->study->withView('scatter')
+                ->withPart(ScatterPart::from(['measure' => 'people', 'funnel' => true]));
+
+            return Scattered::of(Comparison::of($study, $data))->funnel();
+        };
+        self::assertNotNull($funnel(1.0));
+        self::assertNull($funnel($times));
+    }
+
     /** Home has 40 bursts per 100 km at 1,000 km; with mains within 300 km are b with 50 and c with 20. */
     public function testWhoHasTheSameResultIsListedAndHasAPlace(): void
     {
@@ -245,21 +264,28 @@ final class ChanceTest extends TestCase
         return Comparison::of($study, $data);
     }
 
-    /** @param array<string, array{int|float, int}> $rows bursts in a month, and km of mains */
-    private static function bursts(array $rows, int $months = 1, string $unit = 'bursts'): DataInMemory
-    {
-        $bursts = $mains = $people = [];
+    /**
+     * @param array<string, array{int|float, int}> $rows bursts in a month, and km of mains
+     * @param array<string, float> $people
+     */
+    private static function bursts(
+        array $rows,
+        int $months = 1,
+        string $unit = 'bursts',
+        array $people = [],
+    ): DataInMemory {
+        $bursts = $mains = $counted = [];
         foreach ($rows as $key => [$count, $length]) {
             $bursts[$key] = array_fill(0, $months, $count);
             $mains[$key] = [$length];
-            $people[$key] = [strlen($key) * 1000 + (int) $count];
+            $counted[$key] = [$people[$key] ?? strlen($key) * 1000 + (int) $count];
         }
         $measures = $tables = [];
         foreach (
             [
                 'bursts' => [$unit, MeasureKind::Flow, '2020-01', $bursts],
                 'mains' => ['km', MeasureKind::Stock, '2020', $mains],
-                'people' => ['people', MeasureKind::Stock, '2020', $people],
+                'people' => ['people', MeasureKind::Stock, '2020', $counted],
             ]
             as $name => [$in, $kind, $first, $series]
         ) {

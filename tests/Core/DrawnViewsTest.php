@@ -287,6 +287,21 @@ final class DrawnViewsTest extends TestCase
         $home = $changed->line('home');
         self::assertNotNull($home);
         self::assertFalse(OtherOrder::of($changed, 's2', $home)[0]->differs);
+        // Two means change places without a difference, be the values above or below zero.
+        foreach ([1.0, -1.0] as $sign) {
+            $values = array_map(static fn(int $i): float => $sign * (7.0 + sin($i)), range(1, 60));
+            $level = Make::data(['level' => ['°C', MeasureKind::Stock, '2018-01', ['home' => $values]]]);
+            $means = Comparison::of(
+                Make::study(
+                    $level,
+                    StopCatalogue::make('rolling', ['window' => 12]),
+                    StopCatalogue::make('rolling', ['window' => 3]),
+                ),
+                $level,
+            );
+            $line = $means->line('home') ?? self::fail();
+            self::assertFalse(OtherOrder::of($means, 's2', $line)[0]->differs);
+        }
         $divided = Comparison::of(
             Make::study(
                 $data,

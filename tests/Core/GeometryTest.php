@@ -182,6 +182,32 @@ final class GeometryTest extends TestCase
         self::assertCount($rows, $panels);
     }
 
+    /** Columns that the width does not hold are not drawn, as long as they can be read at all. */
+    #[TestWith([399.0, 2])]
+    #[TestWith([700.0, 3])]
+    #[TestWith([1_000.0, 4])]
+    public function testPanelsAreAsWideAsTheirTextsNeed(float $width, int $columns): void
+    {
+        $series = array_fill_keys(['home', 'a', 'b', 'c', 'd', 'e', 'f', 'g', 'h', 'i'], [1, 2, 3]);
+        $data = self::data($series);
+        $study = Make::study($data)->withPart(PanelsPart::from(['by' => 'entity']));
+        $panels = Views::of($study)->panels(Comparison::of($study, $data), new SquareLetters(), $width);
+        self::assertCount((int) ceil(10 / $columns), $panels);
+    }
+
+    /** A lower limit that a logarithmic axis cannot have is left alone. */
+    public function testALogarithmicAxisBeginsAboveZeroWhateverIsWished(): void
+    {
+        $data = self::data(['home' => [1, 10, 100], 'a' => [2, 5, 50]]);
+        $lows = [];
+        foreach ([null, 0.0, -5.0, 0.5] as $low) {
+            $study = Make::study($data)->withPart(new AxisPart('cut', true, $low, null, 'lines'));
+            $lows[] = self::scene($study, $data)->scale?->low;
+        }
+        self::assertGreaterThan(0.5, $lows[0]);
+        self::assertSame([$lows[0], $lows[0], $lows[0], 0.5], $lows);
+    }
+
     /** Room of a tenth on either side, also below zero, where a tenth of the value itself would turn the axis over. */
     #[TestWith([5.0, 4.5, 5.5])]
     #[TestWith([-5.0, -5.5, -4.5])]

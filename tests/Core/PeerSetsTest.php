@@ -58,6 +58,7 @@ final class PeerSetsTest extends TestCase
         foreach ($set->candidates as $candidate) {
             if ($candidate->key !== 'Ohio') {
                 self::assertEqualsWithDelta($wanted[$candidate->key], $candidate->distance, 1e-12, $candidate->key);
+                self::assertGreaterThanOrEqual(0.0, min([0.0, ...array_values($candidate->parts)]), $candidate->key);
             }
         }
         unset($wanted['Ohio']);

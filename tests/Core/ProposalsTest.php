@@ -81,6 +81,19 @@ final class ProposalsTest extends TestCase
             'cost',
             [['prices of 2024', 'prices rose by 30 % from 2014 to 2024']],
         ];
+        yield 'money over years in which prices fell' => [
+            Make::data([
+                'cost' => ['crowns', MeasureKind::Flow, '2014', $money],
+                'price-index' => [
+                    '2014 = 100',
+                    MeasureKind::Rate,
+                    '2014',
+                    ['all' => array_map(static fn(int $i): float => 100.0 - 2 * $i, range(0, 10))],
+                ],
+            ]),
+            'cost',
+            [['prices of 2024', 'prices fell by 20 % from 2014 to 2024']],
+        ];
         yield 'money in years of stable prices' => [
             Make::data([
                 'cost' => ['crowns', MeasureKind::Flow, '2014', $money],

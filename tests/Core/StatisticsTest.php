@@ -145,4 +145,14 @@ final class StatisticsTest extends TestCase
         self::assertNan(RankCorrelation::of([1.0, 2.0, 3.0], [4.0, 4.0, 4.0]));
         self::assertNan(RankCorrelation::of([1.0, 2.0], [1.0, 2.0]));
     }
+
+    /** More than 500 values whose span is larger than any number are put in order as a whole. */
+    public function testAQuantileOfValuesThatSpanTooMuchIsStillThatOfTheirOrder(): void
+    {
+        $values = array_map(static fn(int $i): float => sin($i) * 1.7e308, range(1, 601));
+        $ordered = $values;
+        sort($ordered);
+        self::assertSame($ordered[300], Quantile::of($values, 0.5));
+        self::assertSame($ordered[60], Quantile::of($values, 0.1));
+    }
 }

@@ -10,6 +10,7 @@ use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Duplicates;
 use DuskRail\Reading\FoundBreakdowns;
 use DuskRail\Reading\Observations;
+use DuskRail\Reading\Plan;
 use DuskRail\Reading\Preamble;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
@@ -60,6 +61,11 @@ final class UnderstandingTest extends TestCase
             "A,PC,F,BO\t1.5 \t: c\t2 \nA,PC,T,BO\t1 \t2 \t3 ep\n",
             'periods-across; AR, BO; Table [%] rate; sex: Female, Total*; 2019: 7.8, 2020: 8.8 b, 2021: -',
         ];
+        yield 'several keys in one cell, under a title' => [
+            "Unemployed by sex,,\n\n\"unit,sex,geo\\TIME\",2019,2020\n\"PC,F,AR\",7.8,8.8\n\"PC,M,AR\",7,8\n" .
+                "\"PC,F,BO\",1.5,2\n\"PC,M,BO\",1,3\n",
+            'periods-across; AR, BO; Unemployed [%] rate; sex: Female, Male; 2019: 7.8, 2020: 8.8',
+        ];
         yield 'titles, a unit and a source above; a total and a note below' => [
             "Leakage by utility 2023,,\n\"(Ml, unless said otherwise)\",,\n,,\n" .
             ",Q1 2023,Q2 2023\nAlder,\"1,853\",\"2,095\"\n" .
@@ -69,6 +75,10 @@ final class UnderstandingTest extends TestCase
         yield 'a row that the others add up to, whatever it is called' => [
             "Utility,2021,2022,2023\nAlder,1,2,3\nBirch,4,5,6\nCedar,7,8,10\nDray,1,1,2\nForum,13,16,21\n",
             'periods-across; Alder, Birch, Cedar, Dray, Forum (total); Table [] stock; 2021: 1, 2022: 2, 2023: 3',
+        ];
+        yield 'one that is larger than all others together is no total' => [
+            "Utility,2021,2022,2023\nAlder,1,2,3\nBirch,4,5,6\nCedar,7,8,10\nForum,130,160,210\n",
+            'periods-across; Alder, Birch, Cedar, Forum; Table [] stock; 2021: 1, 2022: 2, 2023: 3',
         ];
         yield 'names that only begin as a total does' => [
             "Hospital,2021,2022\nAll Saints,1,2\nTotal Care,3,4\nMean Street,5,6\nNorth,8,9\nSouth,7,3\n",
@@ -223,6 +233,46 @@ final class UnderstandingTest extends TestCase
         self::assertSame($expected, "{$plan->shape}; " . self::said($read));
         $again = $plan->duplicates === Duplicates::ByKind ? 0 : $read->duplicateCount;
         self::assertSame([0, 0], [$read->problemCount, $again]);
+        self::assertSame('', self::astray($sample, $plan, $read));
+    }
+
+    /** Values that are not in the cell that they are said to come from; a split cell or a power of ten is left out. */
+    private static function astray(Sample $sample, Plan $plan, Observations $read): string
+    {
+        $astray = '';
+        $asked = $plan->split === null && $plan->columns->multiplier === null && $plan->duplicates === Duplicates::Ask;
+        foreach ($asked && !in_array($plan->shape, ['events', 'attributes'], true) ? $read->series() : [] as $series) {
+            foreach ($series->values as $i => $value) {
+                $row = intdiv($series->places[$i], Observations::COLUMNS);
+                $cell = is_nan($value) ? '' : $sample->cell($row, $series->places[$i] % Observations::COLUMNS);
+                if (
+                    $cell !== '' &&
+                    (float) $plan->numbers->read((string) preg_replace('/[^\d.,-]/', '', $cell)) !== $value
+                ) {
+                    $astray .= "{$value} is in row {$row} as “{$cell}”; ";
+                }
+            }
+        }
+
+        return $astray;
+    }
+
+    /** In a long table a row may be there twice by mistake: that changes nothing in how it is read. */
+    #[TestWith(['Works,Cause,Year,Bursts', 2])]
+    #[TestWith(['Subject,Cause,Year,Bursts', 2])]
+    #[TestWith(['Works,Cause,Year,Bursts', 4])]
+    public function testRowsThatAreThereTwiceByMistakeChangeNothing(string $heading, int $twice): void
+    {
+        $text = self::rows(
+            $heading,
+            str_starts_with($heading, 'S') ? ['31', '4', '17', '85', '2'] : ['A', 'B', 'C', 'D', 'E'],
+            ['frost', 'age'],
+            range(2000, 2019),
+        );
+        $plan = Detection::of(self::sample($text))->plan;
+        $again = implode("\n", array_slice(explode("\n", $text), 1, $twice)) . "\n";
+        self::assertEquals($plan, Detection::of(self::sample($text . $again))->plan);
+        self::assertCount(1, $plan->columns->breakdowns);
     }
 
     private static function said(Observations $read): string
@@ -282,6 +332,17 @@ final class UnderstandingTest extends TestCase
         $plan = Detection::of($sample)->plan->with(['roles' => ['entity', 'breakdown', 'period', 'figures']]);
         $this->expectExceptionMessage('have 10,001 combinations');
         Reader::read($sample->rows, $plan);
+    }
+
+    public function testMoreEntitiesThanCanBeComparedAreRefusedInWords(): void
+    {
+        $rows = [['Entity', 'Year', 'Value'], ['E1', '2020', '1'], ['E1', '2021', '1'], ['E2', '2020', '1']];
+        $plan = Detection::of(new Sample($rows, 'many.csv', ','))->plan;
+        for ($n = 3; $n <= 100_001; $n++) {
+            $rows[] = ["E{$n}", '2020', '1'];
+        }
+        $this->expectExceptionMessage('names 100,001 entities');
+        Reader::read($rows, $plan);
     }
 
     /** A correction of one column leaves what was understood of the others. */

@@ -9,6 +9,7 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Document\Parts\VariationPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Variation;
+use DuskRail\Rail\StopCatalogue;
 use DuskRail\Settings\InvalidSetting;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
@@ -63,6 +64,7 @@ final class VariationTest extends TestCase
         self::assertNull(Variation::of(Comparison::of($study, $data)));
         $shown = $study->withPart(VariationPart::from(['limits' => 'shown', 'baseline' => '2020-01 – 2020-10']));
         $comparison = Comparison::of($shown, $data);
+        self::assertSame([12, 13, 14, 15], Variation::of($comparison)?->beyond);
         $sentences = array_map(static fn(Claim $c): string => $c->sentence, Sentences::of($comparison));
         self::assertContains('Home has been above its ordinary variation since January 2021', $sentences);
         $groups = array_map(
@@ -81,6 +83,8 @@ final class VariationTest extends TestCase
             $data,
         );
         self::assertStringContainsString('at least 8 different values', implode(' ', $said($short)));
+        $ranked = $shown->withRail($shown->rail->with(StopCatalogue::make('rank', [])));
+        self::assertNull(Variation::of(Comparison::of($ranked, $data)));
         // Periods that the data do not have are no baseline, and nothing else is taken for it.
         $long = Comparison::of(
             $shown->withPart(VariationPart::from(['limits' => 'shown', 'baseline' => '1990'])),

@@ -402,6 +402,8 @@ final class ViewsTest extends TestCase
         $scene = (new ScatterComposer(new SquareLetters()))->compose($scatter, 700, 400);
         self::assertNotNull($scene->plot);
         self::assertStringContainsString('y = 1 + 2 x, R² 1.00', Svg::forScreen($scene, []));
+        $mean = self::scatter(['at' => 'mean'])->points[0];
+        self::assertSame([9.5, 20.0], [$mean->x, $mean->y]);
         $path = self::scatter(['at' => 'path'])->points[0]->path;
         self::assertSame([[9.0, 19.0, 0], [10.0, 21.0, 1]], $path);
     }

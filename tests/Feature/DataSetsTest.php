@@ -101,6 +101,12 @@ final class DataSetsTest extends ApplicationTestCase
         $this->get(route('datasets.figures', [$dataset, 'leakage', 'entity' => 'tarrow', 'at' => 1]))
             ->assertSee('Tarrow, February 2024')
             ->assertSee('monthly.csv, row 6');
+        // Without a cell, or with one that is not there, the table alone is shown.
+        foreach ([[], ['at' => -1], ['at' => 3], ['at' => 1, 'entity' => 'nobody']] as $none) {
+            $this->get(route('datasets.figures', [$dataset, 'leakage', 'entity' => 'tarrow', ...$none]))
+                ->assertOk()
+                ->assertDontSee('monthly.csv, row');
+        }
         $correct = [
             'measure' => 'leakage',
             'entity' => 'tarrow',
@@ -406,8 +412,22 @@ final class DataSetsTest extends ApplicationTestCase
             ->where('key', 'tarrow')
             ->update(['name' => '=TARROW()']);
         $this->change($study, 'state', ['entity' => 'tarrow', 'state' => 'focus'])->assertOk();
+        $this->post(route('studies.copy', $study));
+        $sparks = Study::latest('id')->firstOrFail();
+        $this->change($sparks, 'view', ['view' => 'sparks'])->assertOk();
+        $split = $this->imported(
+            "Utility,=Sex(),Year,Staff\n=A(),+women,2023,1\n=A(),men,2023,2\n=A(),+women,2024,1\n=A(),men,2024,2\n" .
+                "B,+women,2023,1\nB,men,2023,2\nB,+women,2024,1\nB,men,2024,2\n",
+            'split.csv',
+        )->dataset;
+        self::assertCount(1, $split->asBreakdowns());
         $files = [
             'csv' => route('datasets.out', [$dataset, 'csv']),
+            ...array_combine(
+                ['split.csv', 'split.xlsx', 'split.ods'],
+                array_map(static fn(string $f): string => route('datasets.out', [$split, $f]), ['csv', 'xlsx', 'ods']),
+            ),
+            'sparks.csv' => route('hand-over', [$sparks, 'csv']),
             'xlsx' => route('datasets.out', [$dataset, 'xlsx']),
             'ods' => route('datasets.out', [$dataset, 'ods']),
             'figures.csv' => route('hand-over', [$study, 'csv']),
@@ -432,8 +452,18 @@ final class DataSetsTest extends ApplicationTestCase
             // In the workbook of figures texts are cells of text, which no program runs, and stay as they are.
             if ($name !== 'figures.xlsx') {
                 self::assertSame([], array_values($running), $name);
+            }
+            if (str_starts_with($name, 'split')) {
+                self::assertContains("'=Sex()", $texts, $name);
+                self::assertContains("'+women", $texts, $name);
+                continue;
+            }
+            if ($name !== 'figures.xlsx') {
                 self::assertContains("'=TARROW()", $texts, $name);
                 self::assertContains("'@Marl", $texts, $name);
+            }
+            if ($name === 'sparks.csv') {
+                continue;
             }
             // The periods stand in the order of time, whatever order they came in.
             $periods = array_values(
@@ -444,6 +474,20 @@ final class DataSetsTest extends ApplicationTestCase
             self::assertSame($name === 'csv' ? $periods : $ordered, $periods, $name);
             self::assertCount(3, $periods, $name);
         }
+    }
+
+    public function testTextsOfJsonRecordsStayAsTheyAreWritten(): void
+    {
+        $records = [];
+        foreach (['=1+1', "'=1+1", '-', '@Marl'] as $name) {
+            $records[] = ['Utility' => $name, 'Year' => 2023, 'Leakage (Ml)' => 3];
+            $records[] = ['Utility' => $name, 'Year' => 2024, 'Leakage (Ml)' => 4];
+        }
+        $study = $this->imported((string) json_encode($records), 'records.json');
+        self::assertSame(
+            ['=1+1', "'=1+1", '-', '@Marl'],
+            $study->dataset->entities()->orderBy('id')->pluck('name')->all(),
+        );
     }
 
     #[DataProvider('formats')]

@@ -218,7 +218,7 @@ final readonly class Formula implements Stop
             foreach (array_keys([...$parts, ...$laid]) as $at => $measure) {
                 if ($measure === self::HERE) {
                     $arriving = $arriving->with(new Series($pool->key, $sums[$at]));
-                } elseif (!isset($laid[$measure]['']) || isset($laid[$measure][$pool->key])) {
+                } elseif (isset($laid[$measure][$pool->key])) {
                     $laid[$measure][$pool->key] = $sums[$at];
                 }
             }

@@ -174,7 +174,8 @@ final readonly class Rank implements Stop
         $places = array_fill(0, count($values), NAN);
         for ($first = 0; $first < $count; $first = $next) {
             $value = $values[$order[$first]];
-            for ($next = $first + 1; $next < $count && $values[$order[$next]] === $value; ) {
+            $next = $first;
+            while ($next < $count && $values[$order[$next]] === $value) {
                 $next++;
             }
             $better = $lowestFirst ? $first : $count - $next;
