@@ -87,9 +87,9 @@ final readonly class Ticks
 
     public function label(float $value): string
     {
-        // On a logarithmic axis 100 needs no decimals because 0.01 does.
-        $own = $value === 0.0 ? 0 : max(0, -(int) floor(log10(abs($value)) + 1e-9));
+        // On a logarithmic axis, where all is above zero, 100 needs no decimals because 0.01 does.
+        $own = $this->varied ? max(0, -(int) floor(log10($value) + 1e-9)) : $this->decimals;
 
-        return Numerals::text($value, $this->varied ? min($own, $this->decimals) : $this->decimals);
+        return Numerals::text($value, min($own, $this->decimals));
     }
 }

@@ -47,7 +47,9 @@ final class FormulaTest extends TestCase
         self::assertSame(['a', 'c'], Expression::parse('Water-CO2 (direct)', self::NAMES)->measures());
         foreach (
             [
-                'Waters' => '“Waters” (character 1) is neither a measure nor a number',
+                'Waters' =>
+                    '“Waters” (character 1) is neither a measure nor a number. Available measures: CO2 (direct), ' .
+                    'Water, Water supplied, here.',
                 'Water supply' => '“supply” (character 7)',
                 '1 + €' => '“€” (character 5)',
                 '3 4' => '“4” (character 3)',

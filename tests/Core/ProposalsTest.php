@@ -58,6 +58,14 @@ final class ProposalsTest extends TestCase
                 ['2018 = 100', 'levels differ 40-fold'],
             ],
         ];
+        yield 'sizes, and a count that few lines have' => [
+            Make::data([
+                'flow' => $flow(static fn(float $size, int $i): float => 50 * $size),
+                'people' => [...array_slice($people, 0, 3), array_slice($people[3], 0, 3)],
+            ]),
+            'flow',
+            [['2018 = 100', 'levels differ 40-fold']],
+        ];
         $upside = self::lines([40, 16, 8, 4, 2, 1], static fn(float $size, int $i): float => 1000.0 * $size + $i, 5);
         yield 'sizes that another count does not follow' => [
             Make::data([
@@ -146,6 +154,18 @@ final class ProposalsTest extends TestCase
         foreach ([71, 72, 73, 74, 75] as $n => $level) {
             $crossing["e{$n}"] = array_fill(0, 10, $level);
         }
+        yield 'ranks that changed, of a line that begins later' => [
+            Make::data([
+                'satisfied' => [
+                    '%',
+                    MeasureKind::Rate,
+                    '2015',
+                    [...$crossing, 'home' => [null, ...array_slice($crossing['home'], 1)]],
+                ],
+            ]),
+            'satisfied',
+            [['rank, highest first', 'Home moved from rank 5 to 1 of 6']],
+        ];
         yield 'ranks that changed' => [
             Make::data(['satisfied' => ['%', MeasureKind::Rate, '2015', $crossing]]),
             'satisfied',

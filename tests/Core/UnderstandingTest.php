@@ -63,7 +63,7 @@ final class UnderstandingTest extends TestCase
         ];
         yield 'several keys in one cell, under a title' => [
             "Unemployed by sex,,\n\n\"unit,sex,geo\\TIME\",2019,2020\n\"PC,F,AR\",7.8,8.8\n\"PC,M,AR\",7,8\n" .
-                "\"PC,F,BO\",1.5,2\n\"PC,M,BO\",1,3\n",
+            "\"PC,F,BO\",1.5,2\n\"PC,M,BO\",1,3\n",
             'periods-across; AR, BO; Unemployed [%] rate; sex: Female, Male; 2019: 7.8, 2020: 8.8',
         ];
         yield 'titles, a unit and a source above; a total and a note below' => [

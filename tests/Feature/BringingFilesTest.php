@@ -204,6 +204,15 @@ final class BringingFilesTest extends ApplicationTestCase
         self::assertSame([16384 + 2, 2 * 16384 + 2, 3 * 16384 + 2, 4 * 16384 + 2], $series->places);
     }
 
+    public function testOfVeryManyColumnsThePageShowsTheFirst(): void
+    {
+        $names = implode(',', array_map(static fn(int $n): string => "Works {$n}", range(1, 300)));
+        $text = "Year,{$names}\n2023" . str_repeat(',1', 300) . "\n2024" . str_repeat(',2', 300) . "\n";
+        $page = (string) $this->get(route('uploads.show', $this->brought($text)))->assertOk()->getContent();
+        self::assertStringContainsString('Works 199', (string) strstr($page, '</table>', true));
+        self::assertDoesNotMatchRegularExpression('/Works 2[1-9]\d/', (string) strstr($page, '</table>', true));
+    }
+
     /** @return iterable<string, array{string, string}> */
     public static function badFiles(): iterable
     {

@@ -476,6 +476,16 @@ final class DataSetsTest extends ApplicationTestCase
         }
     }
 
+    public function testPeriodsOfAJsonStatFileStandInTheOrderOfTime(): void
+    {
+        $study = $this->imported("Utility,Month,Leakage (Ml)\nA,2024-03,1\nA,2024-01,2\nB,2024-02,3\nB,2024-01,4\n");
+        $stat = json_decode(
+            (string) $this->get(route('datasets.out', [$study->dataset, 'json-stat']))->getContent(),
+            true,
+        );
+        self::assertStringContainsString('["2024-01","2024-02","2024-03"]', (string) json_encode($stat));
+    }
+
     public function testTextsOfJsonRecordsStayAsTheyAreWritten(): void
     {
         $records = [];

@@ -12,6 +12,7 @@ use DOMDocument;
 use DuskRail\Document\StudyDocument;
 use DuskRail\Rail\StopCatalogue;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Testing\TestResponse;
 
 final class StudiesTest extends ApplicationTestCase
 {
@@ -60,6 +61,20 @@ final class StudiesTest extends ApplicationTestCase
             ->assertStatus(422)
             ->assertSee('“a while ago” is not a period', false);
         self::assertSame(2, StudyRevision::count());
+    }
+
+    public function testDistanceFromTheTargetIsOfferedWhereThereIsOne(): void
+    {
+        $study = $this->imported();
+        $tone =
+            /** @return TestResponse<Response> */
+            fn(): TestResponse => $this->get(route('editors.show', [$study, 'set-tone']))->assertOk();
+        $tone()->assertDontSee('Distance from target');
+        $this->change($study, 'set', ['part' => 'peers', 'settings' => ['target' => '11']])->assertOk();
+        $tone()->assertSee('Distance from target');
+        $this->change($study, 'set', ['part' => 'tone', 'settings' => ['by' => 'target']])->assertOk();
+        $this->change($study, 'set', ['part' => 'peers', 'settings' => ['target' => '']]);
+        $tone()->assertSee('Distance from target');
     }
 
     public function testAnEditorHasTheFieldsThatGoWithWhatIsChosen(): void
