@@ -24,20 +24,21 @@ return [
         'Only where all of more than 500 values are equal or their span overflows.',
     'core/Views/SparksView.php: false → true' =>
         'The page shows the table of the view; the picture is worked out in vain.',
-    'core/Signals/Gaps.php: $from > $last || !is_nan(array_sum(array_slice($line->values, $from, $last - $fr… → false' =>
-        'It saves work: values that are all there have none missing.',
+    'core/Signals/Gaps.php: $from > $last || !is_nan(array_sum(array_slice($line->values, $from, ' .
+    '$last - $fr… → false' => 'It saves work: values that are all there have none missing.',
     'core/Reading/PairedHeadings.php: $below + 1 → $below' =>
         'Two rows of headings without a row of values are refused either way.',
-    'app/Data/RevisionWriter.php: DB::transaction(static function () use ($study, $seen): void { self::mustBeInForce($study… → (static function () use ($study, $seen): void { self::mustBeInForce($study, $seen); $pare…' =>
-        'It writes once; another process would have to write between its reading and its writing.',
+    'app/Data/RevisionWriter.php: DB::transaction(static function () use ($study, $seen): void { ' .
+    'self::mustBeInForce($study… → (static function () use ($study, $seen): void { ' .
+    'self::mustBeInForce($study, $seen); $pare…' => 'It writes once; another process would have to write between its reading and its writing.',
     'core/Statistics/RankCorrelation.php: asort → arsort' => 'Both orders are turned round, and go together as before.',
     'core/Rail/Explanation.php: abs($value) → $value' =>
         'Of two values that are near each other either is as large; others get six digits.',
     'core/Chart/Spark.php: $j >= $from → $j > $from' => 'A gap before the first value ends the course there as well.',
-    'app/Formats/Unpacking.php: $xml->localName === \'table-cell\' && $xml->nodeType === XMLReader::ELEMENT → $xml->localName === …' =>
-        'Cells are counted twice: the limit is reached at half of it.',
-    'app/Formats/Workbook.php: $type === \'Xlsx\' && LargeSheets::areIn($path) → $type === \'Xlsx\' || LargeSheets::areIn($path)' =>
-        'Small sheets read in pieces hold the same.',
+    'app/Formats/Unpacking.php: $xml->localName === \'table-cell\' && $xml->nodeType === ' .
+    'XMLReader::ELEMENT → $xml->localName === …' => 'Cells are counted twice: the limit is reached at half of it.',
+    'app/Formats/Workbook.php: $type === \'Xlsx\' && LargeSheets::areIn($path) → $type === \'Xlsx\' ' .
+    '|| LargeSheets::areIn($path)' => 'Small sheets read in pieces hold the same.',
     'core/Data/Revision.php: $last !== null && $size <= self::size($last[\'old\'], $last[\'new\']) → false' =>
         'It saves work: what is not among the largest is cut off below.',
     'app/Http/KeptSessions.php: false → true' => 'Nobody asks whether a session could be written.',
