@@ -30,7 +30,7 @@ return [
         'Two rows of headings without a row of values are refused either way.',
     'app/Data/RevisionWriter.php: DB::transaction(static function () use ($study, $seen): void { ' .
     'self::mustBeInForce($study… → (static function () use ($study, $seen): void { ' .
-    'self::mustBeInForce($study, $seen); $pare…' => 'It writes once; another process would have to write between its reading and its writing.',
+    'self::mustBeInForce($study, $seen); $pare…' => 'It writes once, so nothing is left half done.',
     'core/Statistics/RankCorrelation.php: asort → arsort' => 'Both orders are turned round, and go together as before.',
     'core/Rail/Explanation.php: abs($value) → $value' =>
         'Of two values that are near each other either is as large; others get six digits.',

@@ -48,24 +48,26 @@ final class Events extends Long
      */
     private static function evidence(Table $table, array $down): string
     {
-        if (
-            $down[1]->notation->frequency() !== Frequency::Day ||
-            $table->named($table->columns, Vocabulary::MEASURE) !== null ||
-            (new Long())->plan($table)->columns->breakdowns !== []
-        ) {
+        $isOfDays = $down[1]->notation->frequency() === Frequency::Day;
+        if (!$isOfDays || $table->named($table->columns, Vocabulary::MEASURE) !== null) {
             return '';
         }
         $columns = array_values(array_diff($table->columns, [$down[0]]));
+        $texts = $table->texts([$down[0]]);
+        $entity = $table->entityNamed($columns) ?? $table->mostVaried($texts);
+        [$again, $byTheClock] = $table->daysShared($down[0], $down[1], $entity);
+        // What stands at any time of the day happened then, whatever it is split by.
+        $any = $table->hasTimes($down[0]) && !$byTheClock;
+        if (!$any && (new Long())->plan($table)->columns->breakdowns !== []) {
+            return '';
+        }
         $id = self::identifier($table, $columns);
         if ($id !== null) {
             return "“{$table->name($id)}” is different in each row (event number)";
         }
-        $texts = $table->texts([$down[0]]);
-        $entity = $table->entityNamed($columns) ?? $table->mostVaried($texts);
         if ($entity !== null && $texts === $columns && $table->comesAgain($entity)) {
             return 'each row has a date, and no column contains values';
         }
-        [$again, $byTheClock] = $table->daysShared($down[0], $down[1], $entity);
         $rows = $table->rowCount();
 
         return !$byTheClock && $again >= 2 && $again >= 0.15 * $rows
