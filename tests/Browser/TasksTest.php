@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
@@ -827,53 +826,11 @@ final class TasksTest extends BrowserTestCase
         $this->bring('.one-dataset .drop input[type=file]', $path);
     }
 
-    private function bring(string $selector, string $path): void
-    {
-        $input = $this->browser->find($selector);
-        $input->setFileDetector(new LocalFileDetector());
-        $input->sendKeys($path);
-    }
-
     /** Opens a study and waits until its chart has the size of the window. */
     private function open(string $path): void
     {
         $this->browser->web->get($this->application->url($path));
         $this->settled();
-    }
-
-    private function settled(): void
-    {
-        usleep(300_000);
-        $size = 0;
-        $this->browser->until('the chart to have its size', function () use (&$size): bool {
-            $before = $size;
-            $size = $this->browser->number('document.getElementById("chart")?.dataset.height ?? 1');
-            usleep(150_000);
-
-            return $before === $size;
-        });
-    }
-
-    private function add(string $title): void
-    {
-        $this->browser->press(WebDriverKeys::ESCAPE)->click('#stop-add .name');
-        $this->browser->until("“{$title}” to be offered", function () use ($title): bool {
-            if (!$this->browser->find('#editor-add')->isDisplayed()) {
-                $this->browser->find('#stop-add .name')->click();
-            }
-            foreach (
-                $this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add .all button'))
-                as $button
-            ) {
-                if (explode("\n", $button->getText())[0] === $title) {
-                    $button->click();
-
-                    return true;
-                }
-            }
-
-            return false;
-        });
     }
 
     private function label(string $line): string

@@ -11,7 +11,7 @@ final class WorldsTest extends ApplicationTestCase
 {
     public function testTheWintersOfABusNetworkAreRatiosOfSums(): void
     {
-        $file = (string) gzdecode((string) file_get_contents(__DIR__ . '/worlds/buses.csv.gz'));
+        $file = (string) gzdecode((string) file_get_contents(dirname(__DIR__) . '/worlds/buses.csv.gz'));
         $study = $this->imported($file, 'buses.csv');
         $dataset = $study->dataset;
         $operators = $dataset->entities()->pluck('name')->all();
@@ -45,7 +45,7 @@ final class WorldsTest extends ApplicationTestCase
 
     public function testAPlaceAmongItsOwnSizeClassIsTwoClicksAway(): void
     {
-        $file = (string) gzdecode((string) file_get_contents(__DIR__ . '/worlds/municipalities.csv.gz'));
+        $file = (string) gzdecode((string) file_get_contents(dirname(__DIR__) . '/worlds/municipalities.csv.gz'));
         $study = $this->imported($file, 'municipalities.csv');
         $this->change($study, 'measure', ['measure' => 'waste-spending'])->assertOk();
         $this->change($study, 'add-stop', ['stop' => 'per-denominator'])->assertOk();
