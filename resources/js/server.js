@@ -6,8 +6,9 @@ export const requests = {
     preview: undefined,
     telling: undefined,
     underWay: 0,
-    /** Edits that were sent. */
+    /** Edits that were asked for, and those of them that are not answered yet. */
     edits: 0,
+    waiting: 0,
     last: Promise.resolve(),
 };
 
@@ -97,6 +98,8 @@ document.addEventListener('htmx:before:swap', (event) => {
 });
 // A field that the user has typed into keeps what was typed; all others show what the study says.
 document.addEventListener('htmx:after:swap', () => {
+    // Another edit is on its way, and says itself what the fields are to show.
+    if (requests.waiting > 1) return;
     for (const field of workspace()?.querySelectorAll('select, input:not([type=hidden]):not([type=search])') ?? []) {
         if (field === document.activeElement && field.tagName === 'INPUT') continue;
         // What is sent by a button is a draft until then.
@@ -126,15 +129,20 @@ document.addEventListener('htmx:after:swap', ({ detail: { ctx } }) => {
 });
 // An edit says which revision it was made on, which editors are to be drawn with the answer, and which regions of the
 // page need not be sent if they come out the same.
-document.addEventListener('htmx:config:request', (event) => {
+// It says so when it is sent: edits wait for each other, and each is made on what the one before has led to.
+document.addEventListener('htmx:before:request', ({ detail: { ctx } }) => {
     const revision = workspace()?.dataset.revision;
-    const { ctx } = event.detail;
     if (revision) ctx.request.headers['X-Revision'] = revision;
     ctx.request.headers['X-Open'] = [...document.querySelectorAll('.editor:popover-open')].map(({ id }) => id).join();
     ctx.has = ctx.request.headers['X-Has'] = regions();
-    if ((ctx.request.method ?? 'GET').toUpperCase() !== 'GET') requests.edits += 1;
+});
+document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => {
+    ctx.isEdit = (ctx.request.method ?? 'GET').toUpperCase() !== 'GET';
+    requests.edits += ctx.isEdit ? 1 : 0;
+    requests.waiting += ctx.isEdit ? 1 : 0;
     ctx.edits = requests.edits;
 });
+document.addEventListener('htmx:finally:request', ({ detail: { ctx } }) => (requests.waiting -= ctx?.isEdit ? 1 : 0));
 // A drawing that was asked for before an edit is not put over what the edit made.
 document.addEventListener('htmx:before:swap', (event) => {
     const { ctx } = event.detail;

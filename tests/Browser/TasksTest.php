@@ -140,6 +140,41 @@ final class TasksTest extends BrowserTestCase
         self::assertLessThanOrEqual(12, $actions);
     }
 
+    /** Someone who is faster than the server loses nothing: each edit begins where the one before has led. */
+    public function testEditsThatAreMadeFasterThanTheyAreAnsweredAllCount(): void
+    {
+        $browser = $this->browser;
+        $this->open('/studies/2');
+        $browser
+            ->click('.compared')
+            ->until(
+                'the editor',
+                static fn(): bool => $browser->run('return document.querySelector("#set-peers-band") !== null') ===
+                    true,
+            );
+        $browser->run(
+            'const edits = [["line", "mean"], ["line", "none"], ["band", "range"], ["line", "mean"],' .
+                '["band", "none"]];' .
+                'edits.forEach(([field, value], n) => setTimeout(() => {' .
+                'const s = document.getElementById(`set-peers-${field}`); s.value = value;' .
+                's.dispatchEvent(new Event("change", { bubbles: true })); window.made = n + 1; }, 25 * n));',
+        );
+        $browser->until(
+            'the edits to be answered',
+            static fn(): bool => $browser->run(
+                'return window.made === 5 && document.querySelectorAll(".htmx-request").length === 0',
+            ) === true,
+        );
+        usleep(300_000);
+        self::assertSame(
+            ['mean', 'none', ''],
+            $browser->run(
+                'return [...["line", "band"].map((f) => document.getElementById(`set-peers-${f}`).value), ' .
+                    'document.getElementById("message").textContent.trim()]',
+            ),
+        );
+    }
+
     /** Of two windows on one study, the one that is behind says so by itself, and neither loses what the other did. */
     public function testAWindowThatIsBehindSaysSoAndLosesNothing(): void
     {

@@ -78,7 +78,8 @@ final class WorldsTest extends BrowserTestCase
     {
         $this->settled();
         $said = $this->browser->run(
-            "return [...document.querySelectorAll('#rows .row')].find((r) => r.innerText.includes('{$name}')).innerText",
+            "return [...document.querySelectorAll('#rows .row')].find((r) => " .
+                "r.innerText.includes('{$name}')).innerText",
         );
         self::assertIsString($said);
 

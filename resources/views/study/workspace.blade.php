@@ -4,7 +4,7 @@
     $undo = $study->undoable();
     $redo = $study->redoable();
 @endphp
-<div id="workspace" data-study="{{ $study->id }}" data-changes="{{ $study->changesAddress() }}" data-page="{{ route('studies.show', $study) }}" data-history="{{ route('history.update', $study) }}" data-seen="{{ $document->view }}" data-split="{{ $document->part(\DuskRail\Document\Parts\PanelsPart::class)->by }}" data-revision="{{ $study->revision_id }}" data-version="{{ $study->version ?? $study->dataset->version }}">
+<div id="workspace" hx-sync:inherited="#workspace:queue all" data-study="{{ $study->id }}" data-changes="{{ $study->changesAddress() }}" data-page="{{ route('studies.show', $study) }}" data-history="{{ route('history.update', $study) }}" data-seen="{{ $document->view }}" data-split="{{ $document->part(\DuskRail\Document\Parts\PanelsPart::class)->by }}" data-revision="{{ $study->revision_id }}" data-version="{{ $study->version ?? $study->dataset->version }}">
     <header class="top">
         <x-mark />
         <button type="button" class="plain" data-drawer aria-controls="roster" title="Show or hide the roster">Roster</button>
