@@ -92,7 +92,8 @@ final readonly class LinesPainter
             $areas[] = new Area($outlines, Ink::Peer, $opacity);
         }
 
-        return new Group('band', $areas);
+        // Of a small one they reach further than any line.
+        return (new Group('band', $areas))->inPlot();
     }
 
     /** @return list<Group> the limits that a line's own variation has, behind the lines, with its mean; none as a rule */

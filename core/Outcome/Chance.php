@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Data\MeasureKind;
-use DuskRail\Data\SeriesTable;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Peers\PeerFigures;
@@ -39,7 +38,7 @@ final readonly class Chance
     {
         $measure = $comparison->measure;
         $table = $comparison->run->table();
-        if (!$measure->isCount() || !self::areWhole($comparison->run->origin)) {
+        if (!$measure->isCount() || !self::areWhole($comparison)) {
             return "{$measure->name} is not a count";
         }
         $isDivided = false;
@@ -58,10 +57,11 @@ final readonly class Chance
         return $isDivided && $table->weights !== null ? '' : 'the counts are not divided by a measure';
     }
 
-    /** Whether all values are whole numbers from 0, as counts are. */
-    private static function areWhole(SeriesTable $table): bool
+    /** Whether all values are whole numbers from 0, as counts are; what stands for several is a sum or a mean. */
+    private static function areWhole(Comparison $comparison): bool
     {
-        foreach ($table->series as $series) {
+        $own = array_intersect_key($comparison->run->origin->series, $comparison->data->entities());
+        foreach ($own as $series) {
             foreach ($series->values as $value) {
                 if (!is_nan($value) && ($value < 0.0 || fmod($value, 1.0) !== 0.0)) {
                     return false;

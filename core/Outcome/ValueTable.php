@@ -30,7 +30,9 @@ final readonly class ValueTable
             $columns[] = [$summary->name, $summary->line];
         }
         $band = $summary->part->band;
-        if ($band !== Band::None && $summary->values !== []) {
+        if ($band === Band::Chance) {
+            array_push($columns, ...self::chanceLimits($comparison));
+        } elseif ($band !== Band::None && $summary->values !== []) {
             $type = $comparison->data->conventions->quantiles;
             $columns[] = ['Peer band, lower', PeerFigures::quantile($summary->values, $band->tail(), $type)];
             $columns[] = ['Peer band, upper', PeerFigures::quantile($summary->values, 1 - $band->tail(), $type)];
@@ -42,6 +44,27 @@ final readonly class ValueTable
         }
 
         return new self(['Period', ...array_column($columns, 0)], $rows, self::unsettled($comparison));
+    }
+
+    /** @return list<array{string, list<float>}> between what the first line in focus would lie by chance alone */
+    private static function chanceLimits(Comparison $comparison): array
+    {
+        $line = $comparison->focus()[0] ?? null;
+        $chance = $line === null ? null : Chance::of($comparison);
+        if ($line === null || $chance === null) {
+            return [];
+        }
+        $columns = [];
+        foreach (['99.8 %', '95 %', '95 %', '99.8 %'] as $n => $share) {
+            $side = $n < 2 ? 'lower' : 'upper';
+            $limits = [];
+            foreach (array_keys($line->values) as $i) {
+                $limits[] = $chance->limits($i, $chance->exposure($line->key, $i))[$n];
+            }
+            $columns[] = ["Chance limit for {$line->name}, {$side} {$share}", $limits];
+        }
+
+        return $columns;
     }
 
     /** @return list<string> whose values are provisional, and since when */

@@ -31,6 +31,12 @@ final readonly class Explanation
         return new self($text, $at, $inputs, $observations);
     }
 
+    /** `1 value`, `12 values`. */
+    public static function values(int $count): string
+    {
+        return number_format($count) . ($count === 1 ? ' value' : ' values');
+    }
+
     /**
      * A number with six digits that count, enough to work it out again; with more where it is taken from another that
      * is hardly different, since their difference has fewer.

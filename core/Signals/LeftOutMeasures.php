@@ -20,8 +20,11 @@ final class LeftOutMeasures implements Signal
 
         return Notice::saying(
             'left-out-' . hash('crc32b', implode(',', $names)),
-            "{$few} cannot be shown with the other measures (different unit or frequency). Add an index " .
-                'or a change in %.',
+            "{$few} cannot be shown with the other measures. " .
+                match (count(preg_grep('/^it is in /', $comparison->measures->leftOut) ?: [])) {
+                    0 => 'The details say why.',
+                    default => 'Add an index or a change in %, since units differ.',
+                },
             implode(
                 '; ',
                 array_map(

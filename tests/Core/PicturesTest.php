@@ -15,10 +15,13 @@ use DuskRail\Document\Changes\Changes;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\OtherOrder;
 use DuskRail\Outcome\Standing;
+use DuskRail\Proposals\Proposals;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
 use DuskRail\Signals\Signals;
+use DuskRail\Views\Views;
 use DuskRail\Words\Readout;
 use DuskRail\Words\Sentences\Sentences;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -295,12 +298,143 @@ final class PicturesTest extends TestCase
         yield 'ranks' => [[$stop('per-denominator'), $stop('rank'), $focus('d')]];
     }
 
+    /**
+     * Of fourteen networks with counts, money, prices and what drives them; the newest year is not finished.
+     *
+     * @return iterable<string, array{string, list<array{string, array<string, mixed>}>}> measure, and the edits
+     */
+    public static function networks(): iterable
+    {
+        $set = static fn(string $part, array $settings): array => ['set', ['part' => $part, 'settings' => $settings]];
+        $view = static fn(string $view): array => ['view', ['view' => $view]];
+        $focus = static fn(string $line): array => ['state', ['entity' => $line, 'state' => 'focus']];
+        $stop = static fn(string $stop): array => ['add-stop', ['stop' => $stop]];
+        $change = static fn(string $id, array $settings): array => [
+            'change-stop',
+            ['id' => $id, 'settings' => $settings],
+        ];
+        $perKm = [$stop('per-denominator'), $change('s1', ['measure' => 'mains', 'times' => '100'])];
+        yield 'chance-about-the-peer-line' => [
+            'bursts',
+            [...$perKm, $set('peers', ['line' => 'together', 'band' => 'chance']), $set('text', ['size' => 'large'])],
+        ];
+        yield 'funnel' => [
+            'bursts',
+            [...$perKm, $view('scatter'), $set('scatter', ['measure' => 'mains', 'funnel' => '1']), $focus('c')],
+        ];
+        yield 'the-same-result' => [
+            'bursts',
+            [
+                ...$perKm,
+                $view('scatter'),
+                $set('scatter', ['measure' => 'density', 'within' => '8', 'fits' => '1', 'highX' => '70']),
+                $set('peers', ['set' => 'group:Upland', 'outside' => 'hidden']),
+            ],
+        ];
+        yield 'allowed-for-density' => [
+            'bursts',
+            [
+                ...$perKm,
+                $stop('period'),
+                $change('s2', ['to' => 'year', 'unfinished' => 'out']),
+                $stop('allow-for'),
+                $change('s3', ['driver' => 'density']),
+                $focus('d'),
+            ],
+        ];
+        yield 'ratio-to-what-two-drivers-expect' => [
+            'cost',
+            [
+                $stop('period'),
+                $change('s1', ['to' => 'year']),
+                $stop('allow-for'),
+                $change('s2', ['driver' => 'mains', 'over' => 'all', 'method' => 'medians', 'as' => 'ratio']),
+                $view('figures'),
+            ],
+        ];
+        yield 'prices-of-one-year-per-head' => [
+            'cost',
+            [
+                $stop('per-denominator'),
+                $change('s1', ['measure' => 'people']),
+                $stop('real-terms'),
+                $change('s2', ['prices' => '2021']),
+                $stop('rolling'),
+                $change('s3', ['window' => '12', 'needed' => '6', 'placed' => 'centred']),
+                $set('tone', ['by' => 'change']),
+            ],
+        ];
+        yield 'ordinary-variation' => [
+            'bursts',
+            [...$perKm, $set('variation', ['limits' => 'shown', 'baseline' => '2021', 'run' => '1', 'trend' => '1'])],
+        ];
+        yield 'years-from-july-with-a-band' => [
+            'bursts',
+            [$view('overlay'), $set('overlay', ['start' => '7', 'band' => '1']), $set('axis', ['start' => 'zero'])],
+        ];
+        yield 'shares-of-the-largest-in-layers' => [
+            'cost',
+            [$view('stack'), $set('stack', ['form' => 'shares', 'order' => 'size', 'top' => '4'])],
+        ];
+        yield 'rows-by-change-with-signs' => [
+            'bursts',
+            [...$perKm, $view('sparks'), $set('sparks', ['sort' => 'change', 'downward' => '1', 'points' => 'last'])],
+        ];
+        yield 'a-rate-by-the-quarter-and-its-rest' => [
+            'lost',
+            [
+                $stop('formula'),
+                $change('s1', ['text' => '100 − here']),
+                $stop('period'),
+                $change('s2', ['to' => 'quarter']),
+                $set('lines', ['groups' => 'Upland,Coast']),
+                ['state', ['entity' => 'g:Upland', 'state' => 'focus']],
+            ],
+        ];
+        yield 'the-highest-three-by-rule' => [
+            'bursts',
+            [...$perKm, $set('rule', ['by' => 'top', 'count' => '3']), $set('peers', ['target' => '12; 2022 10'])],
+        ];
+        yield 'measures-of-one-network' => [
+            'bursts',
+            [$set('lines', ['across' => 'measures']), $stop('index'), $focus('m:cost')],
+        ];
+        yield 'seasons-added-and-trend' => [
+            'bursts',
+            [
+                $stop('seasonal'),
+                $change('s1', ['show' => 'trend', 'model' => 'additive']),
+                $set('look', ['area' => '1']),
+            ],
+        ];
+        yield 'a-total-since-april-against-the-others' => [
+            'bursts',
+            [$stop('running-total'), $change('s1', ['from' => 'year', 'month' => '4']), $stop('against')],
+        ];
+        yield 'turned-off' => [
+            'cost',
+            [$stop('share'), $stop('rolling'), ['bypass-stop', ['id' => 's1', 'bypassed' => '1']]],
+        ];
+    }
+
+    /** @param list<array{string, array<string, mixed>}> $edits */
+    #[DataProvider('networks')]
+    public function testAPictureOfNetworksStaysAsItIs(string $measure, array $edits): void
+    {
+        $this->isAsItWas(self::utilities(), $measure, $edits);
+    }
+
     /** @param list<array{string, array<string, mixed>}> $edits */
     #[DataProvider('pictures')]
     public function testAPictureStaysAsItIs(array $edits): void
     {
-        $data = self::data();
-        $study = Study::first('Study', 'flow', $data);
+        $this->isAsItWas(self::data(), 'flow', $edits);
+    }
+
+    /** @param list<array{string, array<string, mixed>}> $edits */
+    private function isAsItWas(DataInMemory $data, string $measure, array $edits): void
+    {
+        $study = Study::first('Study', $measure, $data);
         foreach ($edits as [$change, $input]) {
             $study = Edit::of(Changes::read($change, $input), $study, $data)->study;
         }
@@ -316,6 +450,8 @@ final class PicturesTest extends TestCase
         $this->staysAs("{$this->dataName()}.svg", Svg::standalone($sheet, Palette::day(), ''));
         $narrow = Svg::standalone(Make::picture($comparison, 330.0, 240.0), Palette::night(), '');
         $this->staysAs("{$this->dataName()}.narrow.svg", $narrow);
+        $small = Views::of($study)->miniature($comparison, $letters, 220.0, 110.0);
+        $this->staysAs("{$this->dataName()}.small.svg", Svg::standalone($small, Palette::day(), ''));
         $this->staysAs("{$this->dataName()}.txt", self::words($comparison));
     }
 
@@ -353,7 +489,50 @@ final class PicturesTest extends TestCase
             );
         }
 
-        return implode("\n", $text) . "\n";
+        return implode("\n", [...$text, ...self::onTheRail($comparison), ...self::inTheTable($comparison)]) . "\n";
+    }
+
+    /** @return list<string> what each stop says of itself and of its place, and what is proposed next */
+    private static function onTheRail(Comparison $comparison): array
+    {
+        $text = [''];
+        $first = $comparison->focus()[0] ?? null;
+        foreach ($comparison->run->steps as $step) {
+            $id = $step->placed->id;
+            $text[] = "{$id} {$step->state()}" . ($step->isInUse() ? '' : ' (not in use)') . " {$step->refusal}";
+            foreach ($step->outcome->remarks as $remark) {
+                $text[] = trim("  {$remark->sentence} {$remark->detail} [{$remark->remedy}]");
+            }
+            $others = $first === null || $first->isGroup() ? [] : OtherOrder::of($comparison, $id, $first);
+            foreach ($others as $other) {
+                $text[] = sprintf(
+                    '  %s %s: %s%s',
+                    ...[$other->earlier ? 'before' : 'after', $other->neighbour],
+                    ...[$other->refusal, $other->differs ? sprintf('%.6g', $other->at($first?->last)) : 'the same'],
+                );
+            }
+        }
+        foreach (Proposals::of($comparison) as $proposal) {
+            $text[] = "+ {$proposal->label}: {$proposal->reason}";
+        }
+
+        return $text;
+    }
+
+    /** @return list<string> the heads, the first rows and the last of the figures that are handed over */
+    private static function inTheTable(Comparison $comparison): array
+    {
+        $table = Views::of($comparison->study)->values($comparison);
+        $rows = $table->rows;
+        $shown = count($rows) > 4 ? [...array_slice($rows, 0, 3), ...array_slice($rows, -1)] : $rows;
+        $cell = static fn(string|float $c): string => is_string($c) ? $c : (is_nan($c) ? '' : sprintf('%.8g', $c));
+
+        return [
+            '',
+            implode(' | ', $table->heads),
+            ...array_map(static fn(array $row): string => implode(' | ', array_map($cell, $row)), $shown),
+            ...array_map(static fn(string $note): string => "# {$note}", $table->notes),
+        ];
     }
 
     public function testTheTrackStaysAsItIs(): void
@@ -405,5 +584,55 @@ final class PicturesTest extends TestCase
             'flow' => $plain->table('flow'),
             'people' => $plain->table('people'),
         ]);
+    }
+
+    /**
+     * Fourteen networks, three years of months and four more: bursts as chance would have them about a rate that falls
+     * with density, costs that follow the mains and rising prices, and what is lost, per water put in.
+     */
+    private static function utilities(): DataInMemory
+    {
+        mt_srand(14);
+        $series = array_fill_keys(['bursts', 'cost', 'lost', 'water', 'mains', 'people', 'density'], []);
+        $entities = [];
+        foreach (['home', ...range('a', 'm')] as $n => $key) {
+            $mains = 300 + 230 * (($n * 5) % 14);
+            $density = 20 + 4 * (($n * 3) % 14);
+            $series['mains'][$key] = [$mains, $mains + 10, $mains + 25, $mains + 30];
+            $series['people'][$key] = array_map(static fn(int $km): int => $km * $density, $series['mains'][$key]);
+            $series['density'][$key] = [$density, $density, $density + 1, $density + 1];
+            for ($i = 0; $i < 40; $i++) {
+                $expected =
+                    ($mains / 100) * (18 - 0.15 * $density) * (1 + 0.3 * cos(($i * M_PI) / 6)) + ($n === 3 ? $i : 0);
+                $series['bursts'][$key][] = max(
+                    0,
+                    (int) round($expected + sqrt($expected) * (mt_rand(-150, 150) / 100)),
+                );
+                $series['cost'][$key][] = round($mains * (1 + 0.004 * $i) * (mt_rand(95, 105) / 100), 1);
+                $series['water'][$key][] = $mains * 3 + mt_rand(-40, 40);
+                $series['lost'][$key][] = round(12 + $n / 2 + cos($i / 3) + mt_rand(-10, 10) / 10, 1);
+            }
+            $entities[] = new Entity($key, ucfirst($key), ['Upland', 'Coast', 'Lowland'][$n % 3], $key === 'home');
+        }
+        $kinds = [
+            'bursts' => ['bursts', MeasureKind::Flow, '2020-01'],
+            'cost' => ['thousand crowns', MeasureKind::Flow, '2020-01'],
+            'water' => ['Ml', MeasureKind::Flow, '2020-01'],
+            'mains' => ['km', MeasureKind::Stock, '2020'],
+            'people' => ['people', MeasureKind::Stock, '2020'],
+            'density' => ['people per km', MeasureKind::Rate, '2020'],
+        ];
+        $measures = $tables = [];
+        foreach ($kinds as $key => [$unit, $kind, $first]) {
+            $measures[] = $measure = Make::measure($key, $unit, $kind, $first);
+            $tables[$key] = Make::table($measure, $first, $series[$key]);
+        }
+        $measures[] = $lost = Make::measure('lost', '%', MeasureKind::Rate, '2020-01')->withPer('water');
+        $tables['lost'] = Make::table($lost, '2020-01', $series['lost']);
+        $measures[] = $prices = Make::measure('price-index', '2020 = 100', MeasureKind::Rate, '2020-01');
+        $index = array_map(static fn(int $i): float => round(100 * 1.004 ** $i, 1), range(0, 39));
+        $tables['price-index'] = Make::table($prices, '2020-01', ['all' => $index]);
+
+        return new DataInMemory($measures, [...$entities, new Entity('all', 'All')], $tables);
     }
 }

@@ -214,7 +214,7 @@ final readonly class AllowFor implements Stop
                     : $this->remarks($arriving, $scope, $fit, $at, $peers),
                 ...$pools === [] ? [] : [Remark::saying('Groups have no expected value.')],
             ],
-            $fit === null ? '' : 'R² ' . Numerals::text($fit->rSquared, 2) . ", {$fit->count} peers",
+            $fit === null ? '' : 'R² ' . Numerals::text($fit->rSquared, 2) . ", {$this->counted($fit)}",
         );
     }
 
@@ -252,7 +252,7 @@ final readonly class AllowFor implements Stop
                 ($this->as === 'ratio' ? '÷' : '−') .
                 " {$expected}; R² " .
                 Numerals::text($fit->rSquared, 2) .
-                ", {$fit->count} peers; without any one peer, expected {$least} to {$most}",
+                ", {$this->counted($fit)}; without any one peer, expected {$least} to {$most}",
             $position,
             [],
             $this->observations($arriving, $scope, $position),
@@ -297,6 +297,12 @@ final readonly class AllowFor implements Stop
 
             return Weights::laid($table, Alignment::of($table, $arriving->axis, Between::Carried, true));
         }, $this->drivers());
+    }
+
+    /** How many the fit is made of: over all periods each peer comes again. */
+    private function counted(Expectation $fit): string
+    {
+        return $this->over === 'all' ? Explanation::values($fit->count) . ' of the peers' : "{$fit->count} peers";
     }
 
     /**

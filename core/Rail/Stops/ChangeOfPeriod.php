@@ -238,7 +238,7 @@ final readonly class ChangeOfPeriod implements Stop
                 : '';
 
         return Explanation::of(
-            "{$how} of " . count($inputs) . ' values' . $scaled,
+            "{$how} of " . Explanation::values(count($inputs)) . $scaled,
             $inputs === [] ? 0 : end($inputs),
             $inputs,
         );

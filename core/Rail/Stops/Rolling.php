@@ -269,8 +269,8 @@ final readonly class Rolling implements Stop
         return Explanation::of(
             ($this->isWeighted($arriving) ? 'ratio of sums' : self::NAMES[$this->statistic]) .
                 ' of ' .
-                count($inputs) .
-                " values, {$span}",
+                Explanation::values(count($inputs)) .
+                ", {$span}",
             $position,
             $inputs,
         );

@@ -163,7 +163,7 @@ final readonly class RunningTotal implements Stop
         );
 
         return Explanation::of(
-            'sum of ' . count($inputs) . " values since {$arriving->axis->period($first)->label()}",
+            'sum of ' . Explanation::values(count($inputs)) . " since {$arriving->axis->period($first)->label()}",
             $position,
             $inputs,
         );

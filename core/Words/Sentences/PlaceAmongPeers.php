@@ -91,9 +91,12 @@ final class PlaceAmongPeers implements ClaimFinder
             );
     }
 
-    /** `3rd lowest`, `joint highest`: a place counted from the same end as the one now. */
+    /** `3rd lowest`, `joint highest`: a place counted from the same end as the one now, if it is the nearer one. */
     private static function then(Position $then, bool $fromLowest, bool $fromBest): string
     {
+        if (2 * ($fromBest ? $then->rank : $then->rankFromWorst()) > $then->of + 1) {
+            [$fromLowest, $fromBest] = [!$fromLowest, !$fromBest];
+        }
         $rank = $fromBest ? $then->rank : $then->rankFromWorst();
         $end = $fromLowest ? 'lowest' : 'highest';
 
