@@ -132,7 +132,8 @@ final readonly class FirstPage
                 ->selectRaw('dataset_id, min(name) as name, count(*) as many')
                 ->get();
             foreach ($rows as $row) {
-                $more = is_numeric($row->many) && $row->many > 1 ? ' and ' . ((int) $row->many - 1) . ' more' : '';
+                $others = is_numeric($row->many) ? (int) $row->many - 1 : 0;
+                $more = $others > 0 ? " and {$others} more" : '';
                 $id = is_numeric($row->dataset_id) ? (int) $row->dataset_id : 0;
                 $found[$id] ??= 'has ' . (is_string($row->name) ? $row->name : '') . $more;
             }

@@ -111,10 +111,10 @@ final class PeerSet
     /** Where a line stands at a position; null where it has no value, or nobody to be compared with. */
     public function place(Line $line, ?int $at): ?Position
     {
-        $value = $at === null ? NAN : $line->values[$at] ?? NAN;
-        if ($at === null || is_nan($value)) {
+        if ($at === null || is_nan($line->values[$at] ?? NAN)) {
             return null;
         }
+        $value = $line->values[$at];
         $values = $line->isGroup()
             ? $this->then('groups', $this->groups, $at)
             : $this->then('present', $this->present, $at, $this->stratum($line));

@@ -58,7 +58,7 @@ final readonly class Standing
     private static function yearBefore(Comparison $comparison, int $at): ?int
     {
         if (!$comparison->hasOneNow()) {
-            $back = $comparison->isSinceEvent() ? (int) round($comparison->perYear()) : 1;
+            $back = $comparison->isSinceEvent() ? (int) $comparison->perYear() : 1;
 
             return $at - $back < $comparison->from ? null : $at - $back;
         }

@@ -94,6 +94,9 @@ final class EdgesTest extends TestCase
         self::assertSame([2.0, 2.5, 3.0, 4.0, 5.0, 5.5, 6.0], Make::values($run, 'home'));
         // Of an unfinished year the windows that hold it are unfinished, too.
         $months = Make::data(['x' => ['Ml', MeasureKind::Flow, '2015-01', ['home' => array_fill(0, 129, 1)]]]);
+        // A window that is shorter than a year leaves the seasons in everywhere, so it says nothing of the ends.
+        $few = Make::run($months, 'rolling', ['window' => '5', 'needed' => '1']);
+        self::assertSame([], $few->steps[0]->outcome->remarks);
         $rail = Make::study($months, StopCatalogue::make('period', ['to' => 'year']))->rail->with(
             StopCatalogue::make('rolling', ['window' => '3', 'placed' => 'centred', 'needed' => '1']),
         );

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use App\Drawing\Svg;
 use DuskRail\Chart\Cover;
 use DuskRail\Chart\Ink;
 use DuskRail\Chart\PlotArea;
 use DuskRail\Chart\Scale;
+use DuskRail\Chart\Scene;
 use DuskRail\Chart\Thicket;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -104,6 +106,21 @@ final class ThicketTest extends TestCase
             self::assertGreaterThanOrEqual(0, min([0, ...$runs]));
             self::assertLessThanOrEqual(208, max([0, ...$runs]));
         }
+    }
+
+    /** What stands in the drawing, read back move by move. */
+    public function testItIsDrawnWhereItIs(): void
+    {
+        $columns = [3 => [10, 14, 20, 22], 4 => [2, 5], 9 => [0, 1, 7, 30]];
+        $svg = Svg::forScreen(new Scene(50.0, 50.0, [new Thicket($columns, Ink::Peer)]), []);
+        preg_match_all('/m(-?\d+) ?(-?\d+)v(\d+)/', $svg, $moves, PREG_SET_ORDER);
+        [$x, $y, $drawn] = [0, 0, []];
+        foreach ($moves as [, $right, $down, $along]) {
+            [$x, $y] = [$x + (int) $right, $y + (int) $down];
+            $drawn[intdiv($x - 1, Thicket::FINE)][] = $y;
+            $drawn[intdiv($x - 1, Thicket::FINE)][] = $y += (int) $along;
+        }
+        self::assertSame($columns, $drawn);
     }
 
     /** @return array<int, array<int, true>> by column and row */

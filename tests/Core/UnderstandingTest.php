@@ -127,6 +127,18 @@ final class UnderstandingTest extends TestCase
             "Jahr;Werk A;Werk B\n2015;51.299;16.270\n2016;52.000;987\n",
             'entities-across; Werk A, Werk B; Table [] stock; 2015: 51299, 2016: 52000',
         ];
+        yield 'figures with a point that are no thousands, beside some that could be' => [
+            "Jahr;Werk A;Werk B\n2015;51.299;16.27\n2016;52.000;9.8\n",
+            'entities-across; Werk A, Werk B; Table [] stock; 2015: 51.299, 2016: 52',
+        ];
+        yield 'years that say so by themselves alone, in any order, and one is missing' => [
+            "When,Alder,Birch\n2015,1,2\n2013,3,4\n2014,5,6\n2018,7,8\n2017,9,1\n",
+            'entities-across; Alder, Birch; Table [] stock; 2013: 3, 2014: 5, 2015: 1, 2017: 9, 2018: 7',
+        ];
+        yield 'figures that look like years are none' => [
+            "Place,Before,After\nA,1612,1801\nB,2107,1998\nC,1523,2240\nD,2016,1790\n",
+            'moment; A, B, C, D; Before [] stock, After [] stock; #1: 1612',
+        ];
         yield 'every fifth year' => [
             "Region;Jahr;Einwohner;Abfall (t)\n" .
             "A;1980;478;1,5\nA;1985;492;2,5\nA;1990;507;3,5\nB;1980;1;1\nB;1985;2;2\nB;1990;3;3\n",

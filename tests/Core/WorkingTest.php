@@ -487,6 +487,10 @@ final class WorkingTest extends TestCase
             '/Home steps up by 30\\.\\d points in July 2021/',
             $said(['home' => $level(30, 30), ...$peers], '%'),
         );
+        self::assertMatchesRegularExpression(
+            '/Home steps down by 29\\.\\d points in July 2021/',
+            $said(['home' => $level(-30, 30), ...$peers], '%'),
+        );
         $shared = ['a' => $level(28, 30), 'b' => $level(33, 30), 'c' => $level(0, 0)];
         self::assertStringNotContainsString('steps', $said(['home' => $level(30, 30), ...$shared], '%'));
         // Through a rolling mean the step is a slope; it is looked for in what went into it.

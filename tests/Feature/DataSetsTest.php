@@ -519,6 +519,7 @@ final class DataSetsTest extends ApplicationTestCase
             ->measures()
             ->where('key', 'leakage')
             ->update(['better' => 'lower']);
+        $dataset->update(['licence' => 'Open Data 1.0']);
         $content = (string) $this->get(route('datasets.out', [$dataset, $format]))->assertOk()->getContent();
         $ending = DatasetFormats::ALL[$format]::ending();
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
@@ -542,9 +543,25 @@ final class DataSetsTest extends ApplicationTestCase
         unlink($path);
         self::assertNotNull($back);
         self::assertSame($this->told($dataset), $this->told($back));
+        if ($format === 'package') {
+            self::assertStringContainsString('Open Data 1.0', self::unzipped($content, 'datapackage.json'));
+        }
         if (in_array($format, ['csv', 'xlsx'], true)) {
             self::assertStringNotContainsString(',=1+1', $content);
         }
+    }
+
+    private static function unzipped(string $content, string $name): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $content);
+        $zip = new ZipArchive();
+        $zip->open($path);
+        $text = (string) $zip->getFromName($name);
+        $zip->close();
+        unlink($path);
+
+        return $text;
     }
 
     /** @return iterable<string, array{string}> */

@@ -256,6 +256,19 @@ final class TwoWritersTest extends ApplicationTestCase
         $this->delete(route('corrections.destroy', [$own, $own->files->firstWhere('version', 1)]))->assertNotFound();
     }
 
+    public function testOfManyEditsOfAnotherWindowTheFirstAreNamed(): void
+    {
+        $study = $this->imported();
+        $seen = ['X-Revision' => (string) $study->revision_id];
+        foreach (['A', 'B', 'C', 'D', 'E'] as $name) {
+            $this->change($study, 'rename', ['name' => $name])->assertOk();
+        }
+        $this->post(route('changes.store', $study), ['change' => 'view', 'view' => 'sparks'], $seen)
+            ->assertOk()
+            ->assertSee('nother window made this change in the meantime')
+            ->assertSee('and 2 more.');
+    }
+
     public function testAnEditMadeOnARevisionThatIsNoLongerInForceIsRefusedAndBothNamesAreTrue(): void
     {
         $study = $this->imported();

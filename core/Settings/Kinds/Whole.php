@@ -37,7 +37,7 @@ final readonly class Whole extends Setting
     public function read(string $name, mixed $given, mixed $default): int
     {
         $given = is_string($given) ? Numerals::read($given) : $given;
-        if (!is_numeric($given) || (float) $given !== floor((float) $given)) {
+        if (!is_numeric($given) || fmod((float) $given, 1.0) !== 0.0) {
             throw UnfitValue::because("“{$name}” must be a whole number, from {$this->low} to {$this->high}.");
         }
         $number = (int) $given;
