@@ -237,6 +237,25 @@ final class UnderstandingTest extends TestCase
         ];
     }
 
+    /** All values of each, as pandas 1.5.3 has them: tests/Reference/make/understood.py. */
+    public function testTheValuesAreThosePandasHas(): void
+    {
+        $expected = json_decode(
+            (string) file_get_contents(dirname(__DIR__) . '/Reference/data/understood.json'),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
+        $found = [];
+        foreach (self::tables() as $name => [$text]) {
+            $sample = self::sample($text);
+            $read = Reader::read($sample->rows, Detection::of($sample)->plan);
+            $values = array_merge(...array_column(iterator_to_array($read->series(), false), 'values'));
+            $found[$name] = array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
+            sort($found[$name]);
+        }
+        self::assertEquals($expected, $found);
+    }
+
     #[DataProvider('tables')]
     public function testATableComesToWhatItsReaderMeant(string $text, string $expected): void
     {
