@@ -471,7 +471,9 @@ final class Table
             if ($saysSo && ($this->sample->notes()['periods'] ?? '') === 'code') {
                 return [$column, PeriodReading::of(PeriodNotation::Code)];
             }
-            $reading = PeriodReading::detect($this->different($column), $saysSo ? 0.5 : 0.9);
+            $reading =
+                PeriodReading::detect($this->different($column), $saysSo ? 0.5 : 0.9) ??
+                ($saysSo ? PeriodReading::decimal($this->different($column)) : null);
             if ($reading === null) {
                 continue;
             }

@@ -21,6 +21,7 @@ enum PeriodNotation: string
     case MonthFirst = 'month-day-year';
     case DayName = 'day-month-name';
     case FiscalYear = 'fiscal-year';
+    case DecimalYear = 'decimal-year';
     case Code = 'code';
     case Number = 'number';
 
@@ -68,6 +69,7 @@ enum PeriodNotation: string
             self::MonthFirst => '03/31/2024',
             self::DayName => '31 Mar 2024',
             self::FiscalYear => '2024/25',
+            self::DecimalYear => '2024.25 (parts of a year)',
             self::Code => '2024, 2024-Q1 or 2024-03 (mixed)',
             self::Number => '17 (numbers, not dates)',
         };
@@ -82,7 +84,11 @@ enum PeriodNotation: string
         return array_values(
             array_filter(
                 self::cases(),
-                static fn(self $notation): bool => $notation !== self::Code && $notation !== self::Number,
+                static fn(self $notation): bool => !in_array(
+                    $notation,
+                    [self::Code, self::Number, self::DecimalYear],
+                    true,
+                ),
             ),
         );
     }
@@ -121,6 +127,7 @@ enum PeriodNotation: string
                 : null,
             self::Year => self::year($text),
             self::FiscalYear => self::fiscalYear($text),
+            self::DecimalYear => self::decimalYear($text),
             default => $this->partOfYear($text),
         };
     }
@@ -142,6 +149,20 @@ enum PeriodNotation: string
         $over = preg_match('/^(?:fy ?)?(\d{4}) ?[-\/–] ?(\d{2}|\d{4})$/u', $text, $m) === 1;
 
         return $over && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100 ? Period::fiscalYear((int) $m[1]) : null;
+    }
+
+    /** Months are twelfths, whatever they have days, so that every twelfth of a year begins one. */
+    private static function decimalYear(string $text): ?Period
+    {
+        if (preg_match('/^(1[5-9]\d\d|2[0-2]\d\d)([.,]\d+)?$/', $text, $m) !== 1) {
+            return null;
+        }
+        $months = 12.0 * (float) ('0' . str_replace(',', '.', $m[2] ?? ''));
+        $month = min(11, (int) floor($months + 0.01));
+        $days = Calendar::daysInMonth((int) $m[1], $month + 1);
+        $day = max(0, min($days - 1, (int) floor(($months - $month) * $days)));
+
+        return Period::day((int) $m[1], $month + 1, $day + 1);
     }
 
     private function partOfYear(string $text): ?Period

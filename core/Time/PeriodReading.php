@@ -63,6 +63,21 @@ final readonly class PeriodReading
     }
 
     /**
+     * Years with their parts as decimals, 1991.25, which only a heading tells from other numbers.
+     *
+     * @param list<string> $texts that are different
+     */
+    public static function decimal(array $texts): ?self
+    {
+        $read = array_filter(array_map(PeriodNotation::DecimalYear->read(...), $texts), is_int(...));
+        $parts = preg_grep('/^\d{4}[.,]\d/', $texts) ?: [];
+
+        return count($parts) >= 0.3 * count($texts) && count($read) >= 0.9 * count($texts)
+            ? self::of(PeriodNotation::DecimalYear, self::stoodFor(PeriodNotation::DecimalYear, array_values($read)))
+            : null;
+    }
+
+    /**
      * Some of many, evenly from the first to the last, by which most notations are out of the question.
      *
      * @param list<string> $texts
@@ -155,7 +170,9 @@ final readonly class PeriodReading
                 $lasts = $lasts && $day === $period->lastDay();
                 $seen[$period->ordinal] = true;
             }
-            if (($firsts || $lasts) && count($seen) === count($days)) {
+            // The middle of a month, as measured: nobody gives a day so.
+            $months = $frequency === Frequency::Month && $notation === PeriodNotation::DecimalYear;
+            if (($firsts || $lasts || $months) && count($seen) === count($days)) {
                 return $frequency;
             }
         }

@@ -139,6 +139,19 @@ final class UnderstandingTest extends TestCase
             "Place,Before,After\nA,1612,1801\nB,2107,1998\nC,1523,2240\nD,2016,1790\n",
             'moment; A, B, C, D; Before [] stock, After [] stock; #1: 1612',
         ];
+        yield 'quarters as parts of a year' => [
+            "Year,Bursts\n2019,5\n2019.25,6\n2019.5,7\n2019.75,8\n2020,9\n",
+            'long; Table; Bursts [] flow; 2019-Q1: 5, 2019-Q2: 6, 2019-Q3: 7, 2019-Q4: 8, 2020-Q1: 9',
+        ];
+        yield 'the middles of months as parts of a year' => [
+            "decimal date,CO2\n1958.2027,315.7\n1958.2877,317.4\n1958.3699,317.5\n1958.4548,317.2\n",
+            'long; Table; CO2 [] stock; 1958-03: 315.7, 1958-04: 317.4, 1958-05: 317.5, 1958-06: 317.2',
+        ];
+        yield 'days as parts of a year' => [
+            "time,DAX,SMI\n1991.49615384615,1628.75,1678.1\n1991.5,1613.63,1688.5\n1991.50384615385,1606.51,1678.6\n",
+            'entities-across; DAX, SMI; Table [] stock; 1991-06-29: 1628.75, 1991-06-30: -, 1991-07-01: 1613.63, ' .
+            '1991-07-02: 1606.51',
+        ];
         yield 'every fifth year' => [
             "Region;Jahr;Einwohner;Abfall (t)\n" .
             "A;1980;478;1,5\nA;1985;492;2,5\nA;1990;507;3,5\nB;1980;1;1\nB;1985;2;2\nB;1990;3;3\n",

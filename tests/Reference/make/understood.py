@@ -59,6 +59,9 @@ AS = {
     'figures with a point that are no thousands, beside some that could be': lambda t: csv(t, sep=';', index_col=0),
     'years that say so by themselves alone, in any order, and one is missing': lambda t: csv(t, index_col=0),
     'figures that look like years are none': lambda t: csv(t, index_col=0),
+    'quarters as parts of a year': lambda t: csv(t, index_col=0),
+    'the middles of months as parts of a year': lambda t: csv(t, index_col=0),
+    'days as parts of a year': lambda t: csv(t, index_col=0),
     'every fifth year': lambda t: csv(t, sep=';', decimal=',', index_col=[0, 1]),
     'readings by the clock: a flow is summed over the day, a power averaged': lambda t: days(
         t, 'Read at', ['Works'], {'Water (Ml)': 'sum', 'Draw (MW)': 'mean'}
