@@ -8,6 +8,7 @@ use App\Http\Middleware\KnownHosts;
 use App\Http\Middleware\OnceOnly;
 use App\Http\Middleware\PlainInput;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\WriteAsTheHouse;
 use App\View\SheetSize;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -23,7 +24,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(KnownHosts::class);
         $middleware->prepend(Compressed::class);
         $middleware->append(SecurityHeaders::class);
-        $middleware->appendToGroup('web', [PlainInput::class, OnceOnly::class]);
+        $middleware->appendToGroup('web', [PlainInput::class, OnceOnly::class, WriteAsTheHouse::class]);
         // Set by the browser, not by us, so they are not encrypted.
         $middleware->encryptCookies(except: [SheetSize::COOKIE, 'dusk-rail-ground']);
     })

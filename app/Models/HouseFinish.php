@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<string, int> $hues by key of the entity
  * @property string $source with `{source}` where the source goes
  * @property 'system'|'day'|'night' $ground
+ * @property string $locale of ICU, by which numbers and months are written
  * @property array<string, mixed>|null $conventions
  */
 final class HouseFinish extends Model
@@ -25,7 +26,13 @@ final class HouseFinish extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['finish' => null, 'hues' => '{}', 'source' => 'Source: {source}', 'ground' => 'system'];
+    protected $attributes = [
+        'finish' => null,
+        'hues' => '{}',
+        'source' => 'Source: {source}',
+        'ground' => 'system',
+        'locale' => 'en',
+    ];
 
     protected $casts = ['finish' => 'array', 'hues' => 'array', 'conventions' => 'array'];
 

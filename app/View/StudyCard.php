@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Drawing\Svg;
 use App\Models\Card;
+use App\Models\HouseFinish;
 use App\Models\Study;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Outcome\Comparison;
@@ -132,6 +133,7 @@ final readonly class StudyCard
             $study->version ?? $study->dataset->version,
             $study->dataset->described,
             config()->string('duskrail.version'),
+            HouseFinish::current()->locale,
         ]);
     }
 }

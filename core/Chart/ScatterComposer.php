@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\ScatterPart;
@@ -540,7 +541,7 @@ final readonly class ScatterComposer
                 " {$sign} " .
                 Explanation::number((float) sprintf('%.3g', abs($fit->slope))) .
                 ' x, R² ' .
-                (is_nan($fit->rSquared) ? '–' : number_format($fit->rSquared, 2));
+                Numerals::text($fit->rSquared, 2);
             $type = Type::text(13, 600);
             $labels[] = new Group('equation', [
                 Words::plain($plot->left + 8.0, $y, $equation, $type, Ink::focus($hues[$group] ?? 1)),

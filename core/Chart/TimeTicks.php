@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use DuskRail\Notation;
+use DuskRail\Time\Calendar;
 use DuskRail\Time\Cycle;
 use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
-use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 
 /**
@@ -157,7 +158,7 @@ final class TimeTicks
                 continue;
             }
             $label = match ($span) {
-                Frequency::Month => Period::monthShort(($period->ordinal % 12) + 1),
+                Frequency::Month => Notation::month(($period->ordinal % 12) + 1),
                 Frequency::Quarter => 'Q' . (($period->ordinal % 4) + 1),
                 Frequency::HalfYear => 'H' . (($period->ordinal % 2) + 1),
                 default => $period->label(),
@@ -195,14 +196,14 @@ final class TimeTicks
         $yearSaid = null;
         for ($i = $from; $i <= $to; $i += $every) {
             $period = $axis->period($i);
-            $words = explode(' ', $period->short());
+            [$year, $month, $day] = Calendar::date($period->ordinal);
             $ticks[] = new TimeTick(
                 $i - $from,
                 $i - $from,
-                "{$words[0]} {$words[1]}",
-                $words[2] === $yearSaid ? '' : $words[2],
+                "{$day} " . Notation::month($month),
+                $year === $yearSaid ? '' : (string) $year,
             );
-            $yearSaid = $words[2];
+            $yearSaid = $year;
         }
 
         return $ticks;

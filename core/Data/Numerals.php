@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
+use DuskRail\Notation;
 use IntlChar;
 
 /**
@@ -16,9 +17,17 @@ final class Numerals
         if (is_nan($value)) {
             return '–';
         }
-        $text = number_format(abs($value), $decimals);
+        $text = Notation::of(number_format(abs($value), $decimals));
 
         return $value < 0 && strpbrk($text, '123456789') !== false ? "−{$text}" : $text;
+    }
+
+    /** Without the zeros that its decimals end on. */
+    public static function trimmed(float $value, int $decimals): string
+    {
+        $sign = $value < 0 && strpbrk(number_format(-$value, $decimals), '123456789') !== false ? '−' : '';
+
+        return $sign . Notation::trimmed(number_format(abs($value), $decimals));
     }
 
     public static function signed(float $value, int $decimals): string

@@ -34,7 +34,7 @@ final readonly class Explanation
     /** `1 value`, `12 values`. */
     public static function values(int $count): string
     {
-        return number_format($count) . ($count === 1 ? ' value' : ' values');
+        return Numerals::text($count, 0) . ($count === 1 ? ' value' : ' values');
     }
 
     /**
@@ -50,8 +50,6 @@ final readonly class Explanation
         // A double has seventeen.
         $digits = $apart > 0.0 && $apart < 0.1 ? min(17, 6 - (int) floor(log10($apart))) : 6;
         $decimals = $value === 0.0 ? 0 : max(0, min(20, $digits - 1 - (int) floor(log10(abs($value)))));
-        $text = Numerals::text($value, $decimals);
-
-        return str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
+        return Numerals::trimmed($value, $decimals);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Statistics;
 
+use DuskRail\Notation;
+
 /**
  * Whether a series is going up or down, in one plain verdict with its reason.
  *
@@ -82,7 +84,7 @@ final readonly class Trend
         $chance =
             $test->p < 0.001
                 ? 'less than 1 in 1,000'
-                : 'about ' . rtrim(rtrim(number_format($test->p * 100, 1), '0'), '.') . ' %';
+                : 'about ' . Notation::trimmed(number_format($test->p * 100, 1)) . ' %';
         $reason = "without a trend, a series this steady would occur by chance in {$chance} of cases ({$how})";
         if ($test->p >= 0.05 || $slope === 0.0) {
             return new self('no clear trend', $reason, $slope, $test);

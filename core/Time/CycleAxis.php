@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Time;
 
+use DuskRail\Notation;
+
 /**
  * The places within a year, a month or a week, so that several of them can be laid over each other: the months from
  * January (or from the first of a fiscal year), the days with 29 February among them, ISO weeks 1 to 53 (or from the
@@ -137,12 +139,19 @@ final readonly class CycleAxis
         }
 
         return match ($this->frequency) {
-            Frequency::Day => implode(' ', array_slice(explode(' ', $this->exemplar($place)->short()), 0, 2)),
+            Frequency::Day => self::dayAndMonth($this->exemplar($place)),
             Frequency::Week => 'week ' . $this->weekNumber($place),
-            Frequency::Month => Period::monthShort((($this->startMonth - 1 + $place) % 12) + 1),
+            Frequency::Month => Notation::month((($this->startMonth - 1 + $place) % 12) + 1),
             Frequency::Quarter => 'Q' . (((intdiv($this->startMonth - 1, 3) + $place) % 4) + 1),
             default => 'H' . (((intdiv($this->startMonth - 1, 6) + $place) % 2) + 1),
         };
+    }
+
+    private static function dayAndMonth(Period $day): string
+    {
+        [, $month, $number] = Calendar::date($day->ordinal);
+
+        return "{$number} " . Notation::month($month);
     }
 
     /** The day at a place of a year that has every day. */

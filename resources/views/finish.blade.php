@@ -21,6 +21,10 @@
                 <span class="select is-small"><select id="finish-ground" name="ground">
                     @foreach (['system' => 'System setting', 'day' => 'Light', 'night' => 'Dark'] as $value => $label)<option value="{{ $value }}" @selected(old('ground', $house->ground) === $value)>{{ $label }}</option>@endforeach
                 </select></span> <span class="quiet">Readers can switch it.</span></p>
+            <p><label for="finish-locale">Numbers and months</label>
+                <span class="select is-small"><select id="finish-locale" name="locale">
+                    @foreach ($notations as $value => $label)<option value="{{ $value }}" @selected(old('locale', $house->locale) === $value)>{{ $label }}</option>@endforeach
+                </select></span> <span class="quiet">In charts, tables and values. Text stays English.</span></p>
             <p><label for="finish-source">Source</label> <input class="input is-small wide" id="finish-source" name="source" value="{{ old('source', $house->source) }}" required maxlength="200" autocomplete="off"></p>
             <h2>Conventions</h2>
             <p class="quiet">Where analysts use different methods.</p>

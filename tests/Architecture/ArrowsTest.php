@@ -42,8 +42,8 @@ final class ArrowsTest
         'Proposals' => ['Time', 'Data', 'Statistics', 'Rail', 'Document', 'Outcome', 'Signals'],
     ];
 
-    /** Classes that PHP itself has, and the one refusal that all rooms know. */
-    private const OF_PHP = '/^([A-Z][A-Za-z]*|Random\\\\[A-Za-z0-9\\\\]+|DuskRail\\\\Refusal)$/';
+    /** Classes that PHP itself has, and what all rooms know: the one refusal, and how numbers are written. */
+    private const OF_PHP = '/^([A-Z][A-Za-z]*|Random\\\\[A-Za-z0-9\\\\]+|DuskRail\\\\(Refusal|Notation))$/';
 
     /** @return iterable<Rule> */
     public function testRoomsUseOnlyWhatStandsBeforeThem(): iterable

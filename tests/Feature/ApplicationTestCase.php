@@ -9,6 +9,7 @@ use App\Formats\DelimitedFile;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\Upload;
+use DuskRail\Notation;
 use DuskRail\Reading\Detection;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
@@ -33,6 +34,7 @@ abstract class ApplicationTestCase extends TestCase
         foreach (Upload::all() as $upload) {
             $upload->discard();
         }
+        Notation::useEnglish();
         parent::tearDown();
     }
 

@@ -10,6 +10,7 @@ use App\Models\Study;
 use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\TextPart;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -21,6 +22,30 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class FinishesTest extends ApplicationTestCase
 {
+    /** Numbers and months are written by the locale of the house (ICU 72 for German); what is typed is read either way. */
+    public function testNumbersAndMonthsAreWrittenAsTheHouseWritesThem(): void
+    {
+        $study = $this->imported(str_replace(',10', ',1012.5', self::MONTHLY));
+        $this->change($study, 'state', ['entity' => 'tarrow', 'state' => 'focus']);
+        $drawn = fn(): string => strip_tags(
+            (string) $this->get(route('hand-over', [$study, 'svg']))->assertOk()->getContent(),
+        );
+        self::assertStringContainsString('Mar', $drawn());
+        $this->get(route('data.index'))->assertOk();
+        $this->get(route('studies.card', $study))->assertOk();
+        $keep = ['from' => 'kept', 'size' => 'usual', 'source' => 'From {source}', 'ground' => 'system'];
+        $this->put(route('finish.update'), [...$keep, 'locale' => 'xx'])->assertSessionHasErrors('locale');
+        $this->put(route('finish.update'), [...$keep, 'locale' => 'de'])->assertRedirect();
+        $this->get(route('finish.show'))->assertSee('German: 12.345,6, Mär');
+        self::assertStringContainsString('Mär', $drawn());
+        $this->get(route('readouts.show', [$study, 'veldmere']))->assertSee('1.012,5')->assertDontSee('1,012.5');
+        $this->change($study, 'set', ['part' => 'peers', 'settings' => ['target' => '1.012,5']])->assertOk();
+        $target = $study->refresh()->document()->part(PeersPart::class)->target;
+        self::assertSame(1012.5, $target->at('veldmere', $study->data()->table('leakage')->axis, 0));
+        // Figures that are handed over are for programs.
+        $this->get(route('hand-over', [$study, 'csv']))->assertSee('1012.5');
+    }
+
     public function testALookIsGivenToOthersAndEachCanUndoIt(): void
     {
         $from = $this->imported();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Drawing\BriefPdf;
+use App\Drawing\HouseNotation;
 use App\Drawing\Picture;
 use App\Drawing\ReaderFile;
 use App\Models\Brief;
@@ -28,6 +29,7 @@ final class RenderBrief extends Command
 
     public function handle(TextMeasure $measure): int
     {
+        HouseNotation::apply();
         $wanted = (string) $this->argument('brief');
         $brief = ctype_digit($wanted) ? Brief::find((int) $wanted) : Brief::where('name', $wanted)->first();
         if ($brief === null) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Drawing\HouseNotation;
 use App\Models\Study;
 use Illuminate\Console\Command;
 
@@ -15,6 +16,7 @@ abstract class StudyCommand extends Command
     /** The study that is named, or null once it was said that there is none. */
     protected function study(): ?Study
     {
+        HouseNotation::apply();
         $wanted = (string) $this->argument('study');
         $study = ctype_digit($wanted) ? Study::find((int) $wanted) : Study::where('name', $wanted)->first();
         if ($study === null) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Data\RevisionWriter;
+use App\Drawing\HouseNotation;
 use App\Models\Entity;
 use App\Models\HouseFinish;
 use App\Models\Study;
@@ -32,6 +33,7 @@ final class FinishController
 
         return view('finish', [
             'house' => $house,
+            'notations' => HouseNotation::offered(),
             'conventions' => Declaration::of(ConventionsPart::class)->fields($house->conventions(), new NoOffer()),
             'size' => $house->finish === null ? 'usual' : Finish::read($house->finish)->textSize(),
             'named' => array_intersect_key($names, $house->hues),
@@ -49,6 +51,7 @@ final class FinishController
                 'source' => ['required', 'string', 'max:200', 'regex:/\{source\}/'],
                 'settings' => ['array'],
                 'ground' => ['required', Rule::in(['system', 'day', 'night'])],
+                'locale' => [Rule::in(array_keys(HouseNotation::offered()))],
                 'hues' => ['array'],
                 'hues.*' => ['integer', 'between:0,' . StudyOfCore::MOST_FOCUS],
                 'name' => ['nullable', 'string'],
@@ -95,6 +98,7 @@ final class FinishController
                     'hues' => $hues,
                     'source' => $request->string('source')->trim()->value(),
                     'ground' => $request->string('ground')->value(),
+                    'locale' => $request->string('locale', $house->locale)->value(),
                     'conventions' => $conventions->settings(),
                 ])
                 ->save();

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drawing;
+
+use App\Models\HouseFinish;
+use DuskRail\Notation;
+use IntlDateFormatter;
+use Locale;
+use NumberFormatter;
+
+/** Numbers and months as the house writes them, by the locales of ICU. Sentences stay English. */
+final class HouseNotation
+{
+    public const ENGLISH = 'en';
+
+    private const OFFERED = ['en', 'cs', 'da', 'de', 'de-CH', 'es', 'fi', 'fr', 'it', 'nb', 'nl', 'pl', 'pt', 'sv'];
+
+    public static function apply(): void
+    {
+        self::use(HouseFinish::current()->locale);
+    }
+
+    public static function use(string $locale): void
+    {
+        if ($locale === self::ENGLISH || !in_array($locale, self::OFFERED, true)) {
+            Notation::useEnglish();
+
+            return;
+        }
+        $numbers = new NumberFormatter($locale, NumberFormatter::DECIMAL);
+        Notation::use(
+            (string) $numbers->getSymbol(NumberFormatter::DECIMAL_SEPARATOR_SYMBOL),
+            (string) $numbers->getSymbol(NumberFormatter::GROUPING_SEPARATOR_SYMBOL),
+            self::months($locale),
+        );
+    }
+
+    /** @return array<string, string> what can be chosen, each with an example */
+    public static function offered(): array
+    {
+        $offered = [];
+        foreach (self::OFFERED as $locale) {
+            $number = (string) (new NumberFormatter($locale, NumberFormatter::DECIMAL))->format(12_345.6);
+            $language = mb_convert_case((string) Locale::getDisplayName($locale, 'en'), MB_CASE_TITLE);
+            $offered[$locale] = "{$language}: {$number}, " . self::months($locale)[2];
+        }
+
+        return $offered;
+    }
+
+    /** @return list<string> */
+    private static function months(string $locale): array
+    {
+        $format = new IntlDateFormatter($locale, IntlDateFormatter::NONE, IntlDateFormatter::NONE, 'UTC', null, 'LLL');
+
+        return array_map(
+            static fn(int $month): string => (string) $format->format((int) gmmktime(0, 0, 0, $month, 1, 2000)),
+            range(1, 12),
+        );
+    }
+}
