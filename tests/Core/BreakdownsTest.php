@@ -147,6 +147,13 @@ final class BreakdownsTest extends TestCase
             'm' => Make::table($measure, '2023', ['total' => [6, 10], 'a' => [1, 2], 'b' => [2, 3], 'c' => [3, 4]]),
         ]);
         self::assertSame(['The others add up to 90 % of “Total” in 2024.'], array_values($said($less)));
+        // Rates are no parts of a total, and of two totals neither is that of all.
+        $rate = Measure::of('m', 'M', '%', MeasureKind::Rate, Frequency::Year);
+        $table = ['total' => [6, 10], 'a' => [1, 2], 'b' => [2, 3], 'c' => [3, 4]];
+        $entities = array_values($data->entities());
+        self::assertSame([], $said(new DataInMemory([$rate], $entities, ['m' => Make::table($rate, '2023', $table)])));
+        $two = [new Entity('a', 'A', attributes: ['summary' => 'total']), $entities[0], $entities[2], $entities[3]];
+        self::assertSame([], $said(new DataInMemory([$measure], $two, ['m' => $less->table('m')])));
         $rank = Make::run($data, 'rank', []);
         self::assertSame([1.0, 1.0], $rank->table()->series['c']->values);
     }

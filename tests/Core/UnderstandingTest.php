@@ -12,6 +12,7 @@ use DuskRail\Reading\FoundBreakdowns;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Preamble;
+use DuskRail\Reading\Problem;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Role;
@@ -44,6 +45,12 @@ final class UnderstandingTest extends TestCase
             "Site,Cause,Year,Bursts\nA,frost,2020,1\nA,age,2020,2\nA,whole,2020,3\nA,frost,2021,4\nA,age,2021,5\n" .
             "A,whole,2021,9\nB,frost,2020,3\nB,age,2020,2\nB,whole,2020,5\n",
             'long; A, B; Bursts [] flow; Cause: frost, age, whole*; 2020: 1, 2021: 4',
+        ];
+        yield 'a category that is larger than all others together is no total' => [
+            "Site,Cause,Year,Bursts\nA,frost,2020,1\nA,age,2020,2\nA,ground,2020,30\nA,frost,2021,4\nA,age,2021,5\n" .
+            "A,ground,2021,90\nB,frost,2020,3\nB,age,2020,2\nB,ground,2020,50\nB,frost,2021,1\nB,age,2021,1\n" .
+            "B,ground,2021,20\n",
+            'long; A, B; Bursts [] flow; Cause: frost, age, ground; 2020: 1, 2021: 4',
         ];
         yield 'SDMX-CSV with its standard columns' => [
             "DATAFLOW,FREQ,SEX,REF_AREA,TIME_PERIOD,OBS_VALUE,OBS_STATUS,UNIT_MEASURE,UNIT_MULT\n" .
@@ -235,6 +242,11 @@ final class UnderstandingTest extends TestCase
             'entities-across; Company A revenue, Company B revenue; Table [] stock; ' .
             '2022-Q1: 100, 2022-Q2: 110, 2022-Q3: 120',
         ];
+        yield 'years without a heading that have no step, the latest first' => [
+            ",North,South\n2019,4,5\n2017,2,3\n2015,9,1\n2010,7,8\n2005,5,6\n2001,3,4\n1997,1,2\n",
+            'entities-across; North, South; Table [] stock; ' .
+            '1997: 1, 2001: 3, 2005: 5, 2010: 7, 2015: 9, 2017: 2, 2019: 4',
+        ];
         yield 'years without a heading that have no step' => [
             ",North,South\n1997,1,2\n2001,3,4\n2005,5,6\n2010,7,8\n2015,9,1\n2017,2,3\n2019,4,5\n",
             'entities-across; North, South; Table [] stock; ' .
@@ -387,6 +399,20 @@ final class UnderstandingTest extends TestCase
         }
         $this->expectExceptionMessage('names 100,001 entities');
         Reader::read($rows, $plan);
+    }
+
+    public function testARowThatIsTooLongAndANameThatIsAreSaidWithTheirPlace(): void
+    {
+        $sample = self::sample("Site,Year,Bursts\nA,2020,1\nA,2021,2,3,4\nB,2020,5\nB,2021,6\n");
+        $read = Reader::read($sample->rows, Detection::of($sample)->plan);
+        self::assertSame(
+            [[3, 'column 4', '3 4']],
+            array_map(static fn(Problem $p): array => [$p->row, $p->column, $p->found], $read->problems),
+        );
+        $name = str_repeat('n', 301);
+        $long = self::sample("Site,Year,Bursts\nA,2020,1\nA,2021,2\n{$name},2020,5\n{$name},2021,6\n");
+        $this->expectExceptionMessage('A name has 301 characters');
+        Reader::read($long->rows, Detection::of($long)->plan);
     }
 
     /** A correction of one column leaves what was understood of the others. */

@@ -33,8 +33,9 @@ final class BreakdownsTest extends ApplicationTestCase
             ->assertSee('“Cause” splits the values: frost, age, all', false)
             ->assertSee('<svg', false);
         $study = $this->imported(self::SPLIT, 'bursts.csv');
-        // The zone has no total, so the first is shown, and said.
+        // The zone has no total, so the first is shown, and said; a value is led back to its own cell.
         $this->get(route('studies.show', $study))->assertSee('Bursts, Zone: Upper, Cause: all');
+        $this->get(route('working.show', [$study, 'veldmere', 1]))->assertSee('bursts.csv, row 13');
         $this->change($study, 'breakdown', ['breakdown' => 'zone', 'choice' => 'sum'])
             ->assertOk()
             ->assertSee('Zone added up')

@@ -37,6 +37,7 @@ def block(text, first, rows, **options):
 AS = {
     'split by sex and age, with a total': lambda t: csv(t, 'cases'),
     'the total is the category that the others add up to': lambda t: csv(t, 'Bursts'),
+    'a category that is larger than all others together is no total': lambda t: csv(t, 'Bursts'),
     'SDMX-CSV with its standard columns': lambda t: csv(t, 'OBS_VALUE'),
     'figures in powers of ten': lambda t: csv(t).eval('OBS_VALUE * 10 ** UNIT_MULT').to_frame(),
     'several keys in one cell, and flags after figures': lambda t: bare(csv(t, sep='\t', index_col=0)),
@@ -90,6 +91,7 @@ AS = {
     ),
     'what is split has more categories than there are wards': lambda t: csv(t, 'Admissions', sep=';'),
     'figures whose heading begins as an entity does': lambda t: csv(t, index_col=0),
+    'years without a heading that have no step, the latest first': lambda t: csv(t, index_col=0),
     'years without a heading that have no step': lambda t: csv(t, index_col=0),
     'seconds in every cell are a unit, and no flags': lambda t: bare(csv(t, 'Time')),
     'letters for why there is no figure': lambda t: bare(csv(t, 'Sales')),
