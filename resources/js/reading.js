@@ -23,6 +23,8 @@ export const reading = {
     current: null,
     /** @type {PointerEvent | null} */
     waiting: null,
+    /** Whether a finger reads, and not a pointer or keys. */
+    byTouch: false,
     /** @type {Promise<void>} the keys that were pressed so far */
     keys: Promise.resolve(),
 };
@@ -104,7 +106,8 @@ async function show(point, aloud) {
     const [period, value, rest] = about?.points[point.position] ?? [];
     if (reading.current !== point || !period) return;
     const [title, first, second] = box.children;
-    const hint = has('points') ? '' : 'Enter: working';
+    const isKept = Number(series(point.key)?.dataset.hue) > 0;
+    const hint = has('points') ? '' : !reading.byTouch ? 'Enter: working' : `Tap: ${isKept ? 'working' : 'focus'}`;
     title.textContent = `${about.name}, ${period}`;
     first.textContent = value;
     second.textContent = [rest, hint].filter(Boolean).join(' · ');
@@ -172,6 +175,7 @@ document.addEventListener('chart:lit', async () => {
 });
 
 document.addEventListener('pointermove', (event) => {
+    reading.byTouch = event.pointerType === 'touch';
     if (!event.target.closest?.('#chart .chart')) return;
     if (reading.waiting === null)
         requestAnimationFrame(async () => {
@@ -188,20 +192,34 @@ document.addEventListener('pointermove', (event) => {
 });
 document.addEventListener('pointerout', (event) => {
     if (!event.target.closest?.('#chart') || event.relatedTarget?.closest?.('#chart')) return;
+    // A finger that is lifted leaves what it has shown.
+    if (event.pointerType === 'touch') return;
     reading.waiting = null;
     if (chart() && document.activeElement !== chart()) show(null);
 });
 document.addEventListener('click', async (event) => {
     if (!event.target.closest?.('#chart .chart') || onAxis(event)) return;
-    const label = event.target.closest('.end-label');
+    const label = event.target.closest('.end-label')?.dataset.line;
     const [x, y] = inside(event);
-    const point = nearest(await lines(), x, y, ON_LINE);
-    const key = label?.dataset.line ?? point?.key ?? null;
-    // A first click keeps a line; on one that is kept, it opens the working of the point.
-    if (point && !label && Number(series(key)?.dataset.hue) > 0) open(point);
-    else if (key) toggle(key);
-    else if (chart().querySelector('.series:not([data-hue="0"])')) change({ change: 'release' });
+    if (label) toggle(label);
+    else if (event.pointerType !== 'touch' || !(await tapped(x, y))) clicked(nearest(await lines(), x, y, ON_LINE));
 });
+
+/** A first click keeps a line; on one that is kept, it opens the working of the point. */
+function clicked(point) {
+    if (point && Number(series(point.key)?.dataset.hue) > 0) open(point);
+    else if (point) toggle(point.key);
+    else if (chart().querySelector('.series:not([data-hue="0"])')) change({ change: 'release' });
+}
+
+/** A first tap reads a point, as pointing does; one on the line that is being read is a click. */
+async function tapped(x, y) {
+    const point = nearest(await lines(), x, y, NEAR);
+    const isRead = point !== null && point?.key === reading.current?.key;
+    reading.byTouch = true;
+    if (!isRead) show(point, false);
+    return !isRead;
+}
 
 /** The working of a point: every stop with the numbers put in. */
 async function open(point) {

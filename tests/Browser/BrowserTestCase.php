@@ -78,4 +78,9 @@ abstract class BrowserTestCase extends TestCase
             return false;
         });
     }
+
+    protected function many(string $selector): int
+    {
+        return count($this->browser->web->findElements(WebDriverBy::cssSelector($selector)));
+    }
 }

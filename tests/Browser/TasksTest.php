@@ -175,6 +175,41 @@ final class TasksTest extends BrowserTestCase
         );
     }
 
+    /** On a telephone a finger reads a value; a second tap on the same line keeps it. */
+    public function testATapReadsAValueAndASecondOneKeepsTheLine(): void
+    {
+        $browser = $this->browser;
+        $size = ['width' => 390, 'height' => 844, 'deviceScaleFactor' => 1, 'mobile' => true];
+        $this->tell('Emulation.setDeviceMetricsOverride', $size);
+        $this->tell('Emulation.setTouchEmulationEnabled', ['enabled' => true]);
+        $this->open('/studies/1');
+        $browser->run('document.querySelector("#chart").scrollIntoView({ block: "center" })');
+        usleep(300_000);
+        $place = $browser->run(
+            'const box = document.querySelector("#chart .chart").getBoundingClientRect();' .
+                'return { x: box.left + box.width / 2, y: box.top + box.height / 3 };',
+        );
+        $tap = function () use ($place): void {
+            $this->tell('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => [$place]]);
+            $this->tell('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
+        };
+        $tap();
+        $browser->until('the readout', static fn(): bool => $browser->find('#readout')->isDisplayed());
+        self::assertMatchesRegularExpression('/, \w+ 20\d\d\s+[\d.,]+ Ml/', $browser->text('#readout'));
+        self::assertSame(0, $this->many('.series:not([data-hue="0"])'));
+        $tap();
+        $browser->until('a line in focus', fn(): bool => $this->many('.series:not([data-hue="0"])') === 1);
+    }
+
+    /** @param array<string, mixed> $parameters */
+    private function tell(string $command, array $parameters): void
+    {
+        $this->browser->web->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
+            'cmd' => $command,
+            'params' => $parameters,
+        ]);
+    }
+
     /** Of two windows on one study, the one that is behind says so by itself, and neither loses what the other did. */
     public function testAWindowThatIsBehindSaysSoAndLosesNothing(): void
     {

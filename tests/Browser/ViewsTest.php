@@ -477,9 +477,4 @@ final class ViewsTest extends BrowserTestCase
 
         return $this->browser;
     }
-
-    private function many(string $selector): int
-    {
-        return count($this->browser->web->findElements(WebDriverBy::cssSelector($selector)));
-    }
 }
