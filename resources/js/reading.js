@@ -91,6 +91,13 @@ async function rests(point) {
     return reading.current === point;
 }
 
+/** What can be done with a point that is being read. */
+function next(point) {
+    if (has('points')) return '';
+    if (!reading.byTouch) return 'Enter: working';
+    return Number(series(point.key)?.dataset.hue) > 0 ? 'Tap again: working' : 'Tap again: focus';
+}
+
 async function show(point, aloud) {
     reading.current = point;
     const box = document.getElementById('readout');
@@ -106,11 +113,9 @@ async function show(point, aloud) {
     const [period, value, rest] = about?.points[point.position] ?? [];
     if (reading.current !== point || !period) return;
     const [title, first, second] = box.children;
-    const isKept = Number(series(point.key)?.dataset.hue) > 0;
-    const hint = has('points') ? '' : !reading.byTouch ? 'Enter: working' : `Tap: ${isKept ? 'working' : 'focus'}`;
     title.textContent = `${about.name}, ${period}`;
     first.textContent = value;
-    second.textContent = [rest, hint].filter(Boolean).join(' · ');
+    second.textContent = [rest, next(point)].filter(Boolean).join(' · ');
     box.hidden = false;
     const { clientWidth: width, clientHeight: height } = chart();
     const zoom = width / chart().viewBox.baseVal.width;
