@@ -278,6 +278,18 @@ final class PicturesTest extends TestCase
                 $set('sparks', ['form' => 'signs', 'scale' => 'common', 'grouped' => '0', 'points' => 'all,negative']),
             ],
         ];
+        yield 'framed-panels-with-the-others-behind' => [
+            [
+                $set('panels', [
+                    'by' => 'entity',
+                    'ground' => 'framed',
+                    'behind' => '1',
+                    'columns' => '3',
+                    'gap' => 'wide',
+                ]),
+            ],
+        ];
+        yield 'striped-panels-of-groups' => [[$set('panels', ['by' => 'group', 'ground' => 'striped'])]];
         yield 'ranks-in-panels' => [[$stop('rank'), $focus('b'), $set('panels', ['by' => 'entity', 'scale' => 'own'])]];
         yield 'marks-of-two-sizes-before-the-base' => [
             [

@@ -146,6 +146,11 @@ final class UnderstandingTest extends TestCase
             "Place,Before,After\nA,1612,1801\nB,2107,1998\nC,1523,2240\nD,2016,1790\n",
             'moment; A, B, C, D; Before [] stock, After [] stock; #1: 1612',
         ];
+        yield 'two months down, years across' => [
+            "Month,2023,2024\nJanuary,1,2\nFebruary,3,4\n",
+            'years-across; Table; Table [] stock; 2023-01: 1, 2023-02: 3, 2023-03: -, 2023-04: -, 2023-05: -, ' .
+            '2023-06: -, 2023-07: -, 2023-08: -, 2023-09: -, 2023-10: -, 2023-11: -, 2023-12: -, 2024-01: 2, 2024-02: 4',
+        ];
         yield 'quarters as parts of a year' => [
             "Year,Bursts\n2019,5\n2019.25,6\n2019.5,7\n2019.75,8\n2020,9\n",
             'long; Table; Bursts [] flow; 2019-Q1: 5, 2019-Q2: 6, 2019-Q3: 7, 2019-Q4: 8, 2020-Q1: 9',

@@ -484,6 +484,9 @@ final class DataSetsTest extends ApplicationTestCase
             true,
         );
         self::assertStringContainsString('["2024-01","2024-02","2024-03"]', (string) json_encode($stat));
+        self::assertIsArray($stat);
+        // Months of A, then of B; what is not there is left out.
+        self::assertStringContainsString('{"0":2,"2":1,"3":4,"4":3}', (string) json_encode($stat));
     }
 
     public function testTextsOfJsonRecordsStayAsTheyAreWritten(): void

@@ -60,6 +60,7 @@ AS = {
     'figures with a point that are no thousands, beside some that could be': lambda t: csv(t, sep=';', index_col=0),
     'years that say so by themselves alone, in any order, and one is missing': lambda t: csv(t, index_col=0),
     'figures that look like years are none': lambda t: csv(t, index_col=0),
+    'two months down, years across': lambda t: csv(t, index_col=0),
     'quarters as parts of a year': lambda t: csv(t, index_col=0),
     'the middles of months as parts of a year': lambda t: csv(t, index_col=0),
     'days as parts of a year': lambda t: csv(t, index_col=0),
