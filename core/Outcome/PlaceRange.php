@@ -55,7 +55,10 @@ final readonly class PlaceRange
         }
         sort($places);
 
-        return new self($places[(int) floor(0.025 * self::DRAWS)], $places[(int) ceil(0.975 * self::DRAWS) - 1]);
+        // A fortieth of the draws on either side.
+        $apart = intdiv(self::DRAWS, 40);
+
+        return new self($places[$apart], $places[self::DRAWS - $apart - 1]);
     }
 
     /** `2–6`, or one place that is certain. */

@@ -77,15 +77,15 @@ final class Table
     private function timeColumn(): ?int
     {
         foreach ($this->heading === null ? [] : $this->columns as $column) {
-            $cells = $this->different($column);
+            $words = $this->words($column);
+            $cells = preg_match(Vocabulary::TIME_OF_DAY, $words) === 1 ? $this->different($column) : [];
             $clock =
                 preg_grep('/^\d{1,2}([:.]\d{2}){1,2}( ?[ap]\.?m\.?)?( ?[-–] ?\d{1,2}([:.]\d{2}){1,2})?$/iu', $cells) ?:
                 [];
-            $hours = array_filter($cells, static fn(string $c): bool => ctype_digit($c) && (int) $c <= 50);
-            $are =
-                count($cells) > 1 &&
-                max(count($clock), count($hours)) === count($cells) &&
-                preg_match(Vocabulary::TIME_OF_DAY, $this->words($column)) === 1;
+            // Hours are numbers of them in the plural: those that somebody has worked.
+            $numbers = preg_grep('/hours|^time|^clock|zeit|tijd/i', [$words]) ? [] : $cells;
+            $hours = array_filter($numbers, static fn(string $c): bool => ctype_digit($c) && (int) $c <= 50);
+            $are = count($cells) > 1 && max(count($clock), count($hours)) === count($cells);
             if ($are && $this->hasDates($column)) {
                 return $column;
             }

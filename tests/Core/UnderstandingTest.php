@@ -182,6 +182,10 @@ final class UnderstandingTest extends TestCase
             self::rows('Date,Hour,Zone,Load', ['2024-04-01', '2024-04-02'], ['1', '2', '3'], ['North', 'South']),
             'long; North, South; Load [] stock; 2024-04-01: 3, 2024-04-02: 9',
         ];
+        yield 'hours that were worked, and times that were run, are figures' => [
+            "Date,Runner,Time,Hours\n2024-04-01,A,23,7\n2024-04-01,B,25,8\n2024-04-02,A,22,6\n2024-04-02,B,24,9\n",
+            'long; A, B; Time [] stock, Hours [] stock; 2024-04-01: 23, 2024-04-02: 22',
+        ];
         yield 'things that happened at any time, with nothing counted beside them' => [
             "When,Site,Cause\n2024-04-01 03:12,A,frost\n2024-04-01 09:40,A,age\n2024-04-02 22:05,B,age\n" .
             "2024-05-02 01:30,A,frost\n",

@@ -72,6 +72,7 @@ AS = {
         t, 'Date', [], {'Alder': 'mean', 'Birch': 'mean'}
     ),
     'hours in a column of their own, split by zone': lambda t: days(t, 'Date', ['Zone'], {'Load': 'mean'}),
+    'hours that were worked, and times that were run, are figures': lambda t: csv(t, 'Time', 'Hours'),
     'things that happened at any time, with nothing counted beside them': lambda t: csv(t, parse_dates=['When'])
     .groupby('Site')
     .When.apply(lambda s: s.dt.to_period('M').value_counts().reindex(pd.period_range('2024-04', '2024-05', freq='M')))
