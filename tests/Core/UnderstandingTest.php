@@ -149,7 +149,8 @@ final class UnderstandingTest extends TestCase
         yield 'two months down, years across' => [
             "Month,2023,2024\nJanuary,1,2\nFebruary,3,4\n",
             'years-across; Table; Table [] stock; 2023-01: 1, 2023-02: 3, 2023-03: -, 2023-04: -, 2023-05: -, ' .
-            '2023-06: -, 2023-07: -, 2023-08: -, 2023-09: -, 2023-10: -, 2023-11: -, 2023-12: -, 2024-01: 2, 2024-02: 4',
+            '2023-06: -, 2023-07: -, 2023-08: -, 2023-09: -, 2023-10: -, 2023-11: -, 2023-12: -, 2024-01: 2, ' .
+            '2024-02: 4',
         ];
         yield 'quarters as parts of a year' => [
             "Year,Bursts\n2019,5\n2019.25,6\n2019.5,7\n2019.75,8\n2020,9\n",
