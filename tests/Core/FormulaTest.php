@@ -13,6 +13,7 @@ use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
+use DuskRail\Settings\InvalidSetting;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -186,5 +187,14 @@ final class FormulaTest extends TestCase
         $run = Make::run($data, 'formula', ['text' => $text]);
         self::assertNull($run->refused()?->refusal);
         self::assertSame($expected, $run->table()->unit->text());
+    }
+
+    #[TestWith([''])]
+    #[TestWith([1_000])]
+    public function testAFormulaIsNeitherEmptyNorEndless(string|int $text): void
+    {
+        $this->expectException(InvalidSetting::class);
+        $this->expectExceptionMessage('characters, for example “here ÷ 2”');
+        StopCatalogue::make('formula', ['text' => is_int($text) ? 'here' . str_repeat(' + 1', $text) : $text]);
     }
 }

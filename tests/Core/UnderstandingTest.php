@@ -183,6 +183,14 @@ final class UnderstandingTest extends TestCase
             self::rows('Date,Hour,Zone,Load', ['2024-04-01', '2024-04-02'], ['1', '2', '3'], ['North', 'South']),
             'long; North, South; Load [] stock; 2024-04-01: 3, 2024-04-02: 9',
         ];
+        yield 'the hour where there is no day' => [
+            "Hour,Site,Visits\n0,A,1\n1,A,2\n2,A,3\n3,A,5\n0,B,4\n1,B,6\n2,B,8\n3,B,1\n",
+            'long; A, B; Visits [] flow; #0: 1, #1: 2, #2: 3, #3: 5',
+        ];
+        yield 'the entity by its heading, though what is split has more names' => [
+            self::rows('Company,Stage,Year,Output', ['A', 'B'], ['raw', 'cut', 'sawn'], [2020, 2021]),
+            'long; A, B; Output [] flow; Stage: raw, cut, sawn; 2020: 1, 2021: 2',
+        ];
         yield 'hours that were worked, and times that were run, are figures' => [
             "Date,Runner,Time,Hours\n2024-04-01,A,23,7\n2024-04-01,B,25,8\n2024-04-02,A,22,6\n2024-04-02,B,24,9\n",
             'long; A, B; Time [] stock, Hours [] stock; 2024-04-01: 23, 2024-04-02: 22',

@@ -90,6 +90,10 @@ final class ViewsTest extends TestCase
         self::assertNull($axis->period(2021, 52));
         self::assertSame(['1', '31'], array_map(CycleAxis::of(Cycle::Month, Frequency::Day)->placeLabel(...), [0, 30]));
         // Of years from July on, week 53 lies between the weeks of two years; every week leads back to itself.
+        self::assertSame(
+            [2024 * 12 + 2, 14],
+            CycleAxis::of(Cycle::Month, Frequency::Day)->place(Period::day(2024, 3, 15)),
+        );
         $winter = CycleAxis::of(Cycle::Year, Frequency::Week, 7);
         self::assertSame(
             ['week 27', 'week 53', 'week 1', 'week 26', '2020/21'],
@@ -382,6 +386,18 @@ final class ViewsTest extends TestCase
             ),
         );
         self::assertSame(['Jan', 'Feb', 'Mar'], [$facets[0]->name, $facets[1]->name, $facets[2]->name]);
+        $years = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2021', ['home' => [1, 2, 3]]]]);
+        try {
+            Facets::of(
+                Comparison::of(
+                    Make::study($years)->withPart(PartCatalogue::named('panels')::from(['by' => 'month'])),
+                    $years,
+                ),
+            );
+            self::fail('Years were split by month.');
+        } catch (InvalidStudy $problem) {
+            self::assertStringContainsString('Only monthly, quarterly or half-yearly values', $problem->getMessage());
+        }
         // March 2021, 2022 and 2023 are the 1st, 13th and 25th value; January 2021 is not there.
         self::assertSame([1.0, 13.0, 25.0], $facets[2]->own?->values);
         self::assertSame([13.0, 17.0], [$facets[2]->mean, $facets[0]->mean]);

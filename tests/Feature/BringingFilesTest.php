@@ -11,6 +11,7 @@ use App\Formats\TableSource;
 use App\Formats\TableSources;
 use App\Formats\TabularPackage;
 use App\Formats\Workbook;
+use App\Keeping\Tidy;
 use App\Models\Dataset;
 use App\Models\EntityAlias;
 use App\Models\ImportedFile;
@@ -202,6 +203,38 @@ final class BringingFilesTest extends ApplicationTestCase
         $series = StoredSeries::firstOrFail();
         self::assertSame(var_export([0.1, NAN, -1e-300, 123456789.123456789], true), var_export($series->values, true));
         self::assertSame([16384 + 2, 2 * 16384 + 2, 3 * 16384 + 2, 4 * 16384 + 2], $series->places);
+    }
+
+    /** Under three of the lines above, the headings and the first rows. */
+    public function testThePageShowsTheHeadingsAndTheRowsUnderThem(): void
+    {
+        $rows = implode('', array_map(static fn(int $y): string => "{$y},1,2\n", range(2001, 2020)));
+        $upload = $this->brought("A title,,\nAnother,,\nA third,,\nA fourth,,\nYear,A,B\n{$rows}");
+        $page = (string) $this->get(route('uploads.show', $upload))->assertOk()->getContent();
+        $table = (string) strstr($page, '</table>', true);
+        self::assertSame(
+            [true, true, true, false],
+            array_map(static fn(string $text): bool => str_contains($table, $text), [
+                'A fourth',
+                '>2001',
+                '>2009',
+                '>2010',
+            ]),
+        );
+    }
+
+    public function testFilesThatNobodyKnowsAreTidiedAwayOnceTheyAreOld(): void
+    {
+        $folder = storage_path('app/uploads');
+        [$old, $new] = ["{$folder}/nobody-" . uniqid() . '.csv', "{$folder}/nobody-" . uniqid() . '.new.csv'];
+        file_put_contents($old, 'x');
+        file_put_contents($new, 'x');
+        touch($old, time() - 7_200);
+        $kept = $this->brought(self::MONTHLY);
+        touch($kept->path(), time() - 7_200);
+        Tidy::all();
+        self::assertSame([false, true, true], array_map(is_file(...), [$old, $new, $kept->path()]));
+        unlink($new);
     }
 
     public function testOfVeryManyColumnsThePageShowsTheFirst(): void

@@ -357,6 +357,17 @@ final class ExportTest extends ApplicationTestCase
         $data = new StoredData(Dataset::where('name', 'Returns')->firstOrFail());
         self::assertSame([10.0, 12.0, 14.0, 20.0, 21.0], $data->table('leakage')->series['veldmere']->values);
         self::assertTrue($data->entities()['tarrow']->home);
+        file_put_contents("{$folder}/rows.csv", "Site,2020,2021\nWorks,2022,2023\nA,1,2\nB,3,4\n");
+        foreach ([1 => 6, 2 => 4] as $row => $figures) {
+            Artisan::call('data:import', [
+                'file' => "{$folder}/rows.csv",
+                '--look' => true,
+                '--json' => true,
+                '--shape' => 'periods-across',
+                '--headings' => $row,
+            ]);
+            self::assertStringContainsString("\"figures\":{$figures}", Artisan::output());
+        }
         self::assertSame(
             [2, 2],
             [

@@ -14,6 +14,12 @@ use Illuminate\Support\Facades\DB;
 /** Studies as cards that are kept and stay true, one search field over all, and what can be done with a study there. */
 final class FirstPageTest extends ApplicationTestCase
 {
+    public function testTheDemoIsNotPutBesideWhatIsThere(): void
+    {
+        $this->imported();
+        $this->post(route('demo.load'))->assertStatus(422);
+    }
+
     public function testACardIsKeptUntilItsStudyItsDataOrTheirNamesChange(): void
     {
         $study = $this->imported();

@@ -72,6 +72,8 @@ AS = {
         t, 'Date', [], {'Alder': 'mean', 'Birch': 'mean'}
     ),
     'hours in a column of their own, split by zone': lambda t: days(t, 'Date', ['Zone'], {'Load': 'mean'}),
+    'the hour where there is no day': lambda t: csv(t, 'Visits'),
+    'the entity by its heading, though what is split has more names': lambda t: csv(t, 'Output'),
     'hours that were worked, and times that were run, are figures': lambda t: csv(t, 'Time', 'Hours'),
     'things that happened at any time, with nothing counted beside them': lambda t: csv(t, parse_dates=['When'])
     .groupby('Site')
