@@ -105,6 +105,7 @@ final class SpacingTest extends TestCase
                 ->absent,
         );
         self::assertSame([5, 6, 12, 13, 19, 20], $of('2024-01-01'));
+        self::assertSame([5, 6, 12, 13, 19, 20], $of('1960-01-04'));
         self::assertSame([], $of('2024-01-02'));
     }
 
