@@ -147,6 +147,7 @@ final class ReadersTest extends TestCase
                 array_map(static fn(array $c): float => Revision::size($c['old'], $c['new']), $revision->largest),
             );
         }
+        self::assertEqualsWithDelta(0.1, Revision::size(-10.0, -11.0), 1e-12);
         $zero = new Revision();
         $zero->compare('flow', 'a', 0, [100.0, 0.0], 0, [300.0, 0.1]);
         self::assertSame([1, 0], array_column($zero->largest, 'ordinal'));

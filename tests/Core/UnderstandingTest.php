@@ -191,6 +191,18 @@ final class UnderstandingTest extends TestCase
             self::rows('Company,Stage,Year,Output', ['A', 'B'], ['raw', 'cut', 'sawn'], [2020, 2021]),
             'long; A, B; Output [] flow; Stage: raw, cut, sawn; 2020: 1, 2021: 2',
         ];
+        yield 'a title, and columns that a spreadsheet has left behind' => [
+            "Bursts by works,,,,,,,,,\nYear,Alder,Birch,,,,,,,\n2020,1,2,,,,,,,\n2021,3,4,,,,,,,\n",
+            'entities-across; Alder, Birch; Bursts [] flow; 2020: 1, 2021: 3',
+        ];
+        yield 'where each figure is from is said of no entity' => [
+            "Site,Year,Source,Bursts\nA,2020,meter,1\nA,2021,meter,2\nB,2020,estimate,3\nB,2021,estimate,4\n",
+            'long; A, B; Bursts [] flow; 2020: 1, 2021: 2',
+        ];
+        yield 'columns of quite another size are measures' => [
+            "Year,Turn,Grist\n2020,0.5,700000\n2021,0.6,710000\n2022,0.7,720000\n",
+            'long; Table; Turn [] stock, Grist [] stock; 2020: 0.5, 2021: 0.6, 2022: 0.7',
+        ];
         yield 'hours that were worked, and times that were run, are figures' => [
             "Date,Runner,Time,Hours\n2024-04-01,A,23,7\n2024-04-01,B,25,8\n2024-04-02,A,22,6\n2024-04-02,B,24,9\n",
             'long; A, B; Time [] stock, Hours [] stock; 2024-04-01: 23, 2024-04-02: 22',

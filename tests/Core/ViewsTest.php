@@ -68,10 +68,14 @@ final class ViewsTest extends TestCase
     {
         $axis = CycleAxis::of(Cycle::Year, Frequency::Day, $start);
         self::assertSame(366, $axis->count);
+        $places = [];
         for ($day = Calendar::dayNumber(1970, 1, 1), $end = Calendar::dayNumber(2070, 12, 31); $day <= $end; $day++) {
             [$turn, $place] = $axis->place(Period::at(Frequency::Day, $day));
             self::assertSame($day, $axis->period($turn, $place)?->ordinal);
+            $places[$place] = true;
         }
+        ksort($places);
+        self::assertSame(range(0, 365), array_keys($places));
         // The same date is the same place in every year, leap or not.
         foreach ([2023, 2024, 2025] as $year) {
             self::assertSame($axis->place(Period::day(2020, 12, 24))[1], $axis->place(Period::day($year, 12, 24))[1]);

@@ -63,6 +63,17 @@ final class StudiesTest extends ApplicationTestCase
         self::assertSame(2, StudyRevision::count());
     }
 
+    /** A month that is provisional says nothing of the year that stands in its place. */
+    public function testAStatusIsSaidWhereItWasMeasured(): void
+    {
+        $study = $this->imported("Utility,Month,Leakage (Ml)\nA,2022-12,1\nA,2023-01,2 p\nA,2023-02,3\nB,2022-12,4\n");
+        $said = fn(): string => (string) $this->get(route('readouts.show', [$study, 'a']))->assertOk()->getContent();
+        self::assertSame(1, substr_count($said(), 'provisional'));
+        $this->change($study, 'add-stop', ['stop' => 'period'])->assertOk();
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['to' => 'year']])->assertOk();
+        self::assertStringNotContainsString('provisional', $said());
+    }
+
     public function testDistanceFromTheTargetIsOfferedWhereThereIsOne(): void
     {
         $study = $this->imported();

@@ -74,6 +74,9 @@ AS = {
     'hours in a column of their own, split by zone': lambda t: days(t, 'Date', ['Zone'], {'Load': 'mean'}),
     'the hour where there is no day': lambda t: csv(t, 'Visits'),
     'the entity by its heading, though what is split has more names': lambda t: csv(t, 'Output'),
+    'a title, and columns that a spreadsheet has left behind': lambda t: csv(t, 'Alder', 'Birch', skiprows=1),
+    'where each figure is from is said of no entity': lambda t: csv(t, 'Bursts'),
+    'columns of quite another size are measures': lambda t: csv(t, index_col=0),
     'hours that were worked, and times that were run, are figures': lambda t: csv(t, 'Time', 'Hours'),
     'things that happened at any time, with nothing counted beside them': lambda t: csv(t, parse_dates=['When'])
     .groupby('Site')
