@@ -106,6 +106,7 @@ final class SpacingTest extends TestCase
         );
         self::assertSame([5, 6, 12, 13, 19, 20], $of('2024-01-01'));
         self::assertSame([5, 6, 12, 13, 19, 20], $of('1960-01-04'));
+        self::assertSame([], $of('1960-01-05'));
         self::assertSame([], $of('2024-01-02'));
     }
 

