@@ -36,8 +36,17 @@ export function redraw() {
 function swapped(method, url, values) {
     requests.last = requests.last
         .catch(() => undefined)
-        .then(() => htmx.ajax(method, url, { source: workspace(), target: '#workspace', swap: 'outerMorph', values }));
+        .then(() => htmx.ajax(method, url, { source: workspace(), target: '#workspace', swap: 'outerMorph', values }))
+        .then(answered);
     return requests.last;
+}
+
+/** Until no edit is under way: one that waits for another has not been made when htmx says so. */
+function answered() {
+    if (requests.waiting === 0) return Promise.resolve();
+    return new Promise((resolve) => {
+        document.addEventListener('htmx:finally:request', () => setTimeout(() => resolve(answered())), { once: true });
+    });
 }
 
 /** The chart as it would be after a change that is not made; only the latest of several calls is answered. */

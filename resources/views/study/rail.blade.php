@@ -18,7 +18,7 @@
             <x-editor :screen="$screen" id="editor-add" />
         </li>
         @if ($steps === [] && ! in_array('fits-next', $document->dismissed, true))
-            <li class="proposals" id="fits-{{ $comparison->measure->key }}" hx-get="{{ route('proposals.show', [$screen->study, 'rail' => 1]) }}" hx-trigger="load" hx-swap="innerHTML" hx-target="this" hx-morph-skip-children></li>
+            <li class="proposals" id="fits-{{ $comparison->measure->key }}" hx-sync="this" hx-get="{{ route('proposals.show', [$screen->study, 'rail' => 1]) }}" hx-trigger="load" hx-swap="innerHTML" hx-target="this" hx-morph-skip-children></li>
         @endif
     </ol>
     <div class="views" role="group" aria-label="Views">
