@@ -196,7 +196,8 @@ final readonly class Comparison
         $peerLine = $entities ? $this->peerLine($peers) : [];
         $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $spoken);
         $level = $last === null ? NAN : $peerLine[$last];
-        $tones = Tones::of($this, $present, $peers, $level);
+        $change = fn(Line $l): float => $l->ends($this->from, $this->season())->change();
+        $tones = Tones::of($this->study, $present, $this->axis, $change, $peers, $level);
         if ($tones !== null) {
             $lines = array_map(
                 static fn(Line $l): Line => isset($tones->tones[$l->key]) ? $l->toned($tones->tones[$l->key]) : $l,

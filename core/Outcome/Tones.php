@@ -7,6 +7,8 @@ namespace DuskRail\Outcome;
 use DuskRail\Data\Numerals;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\TonePart;
+use DuskRail\Document\Study;
+use DuskRail\Time\PeriodAxis;
 
 /** The colours of lines by a figure of theirs, and the scale that a key shows. */
 final readonly class Tones
@@ -27,22 +29,29 @@ final readonly class Tones
     ) {}
 
     /**
-     * @param Comparison $comparison its study, its time and what is asked of its figures
      * @param list<Line> $lines that take part
+     * @param PeriodAxis $axis that they run along
+     * @param callable(Line): float $change of a line over the time shown
      * @param PeerSet $peers among whom lines have their places
      * @param float $level what two arms part at where nothing else is given: the level of the peers' line, or NAN
      * @return self|null null where lines are not coloured by a figure, or no line has one
      */
-    public static function of(Comparison $comparison, array $lines, PeerSet $peers, float $level): ?self
-    {
-        $part = $comparison->study->part(TonePart::class);
-        $target = $comparison->study->part(PeersPart::class)->target;
+    public static function of(
+        Study $study,
+        array $lines,
+        PeriodAxis $axis,
+        callable $change,
+        PeerSet $peers,
+        float $level,
+    ): ?self {
+        $part = $study->part(TonePart::class);
+        $target = $study->part(PeersPart::class)->target;
         $figures = [];
         foreach ($part->by === 'none' ? [] : $lines as $line) {
             if ($line->at !== null) {
                 $figures[$line->key] = match ($part->by) {
-                    'change' => $line->ends($comparison->from, $comparison->season())->change(),
-                    'target' => $line->latest() - $target->at($line->name, $comparison->axis, $line->at),
+                    'change' => $change($line),
+                    'target' => $line->latest() - $target->at($line->name, $axis, $line->at),
                     'place' => (float) ($peers->place($line, $line->at)->rank ?? NAN),
                     default => $line->latest(),
                 };
