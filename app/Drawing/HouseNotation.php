@@ -13,8 +13,6 @@ use NumberFormatter;
 /** Numbers and months as the house writes them, by the locales of ICU. Sentences stay English. */
 final class HouseNotation
 {
-    public const ENGLISH = 'en';
-
     private const OFFERED = ['en', 'cs', 'da', 'de', 'de-CH', 'es', 'fi', 'fr', 'it', 'nb', 'nl', 'pl', 'pt', 'sv'];
 
     public static function apply(): void
@@ -24,7 +22,7 @@ final class HouseNotation
 
     public static function use(string $locale): void
     {
-        if ($locale === self::ENGLISH || !in_array($locale, self::OFFERED, true)) {
+        if ($locale === 'en' || !in_array($locale, self::OFFERED, true)) {
             Notation::useEnglish();
 
             return;

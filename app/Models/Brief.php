@@ -46,12 +46,14 @@ final class Brief extends Model
 
     public function add(?Study $study, ?string $text): void
     {
-        $this->blocks()->create([
-            'place' => 1 + ($this->blocks()->reorder('place', 'desc')->first()->place ?? 0),
-            'study_id' => $study?->id,
-            'text' => $text,
-        ]);
-        $this->touch();
+        DB::transaction(function () use ($study, $text): void {
+            $this->blocks()->create([
+                'place' => 1 + ($this->blocks()->reorder('place', 'desc')->first()->place ?? 0),
+                'study_id' => $study?->id,
+                'text' => $text,
+            ]);
+            $this->touch();
+        });
     }
 
     /** Moves a block one place up or down. */

@@ -13,7 +13,7 @@ use DuskRail\Time\PeriodReading;
 final class Table
 {
     /** @var list<int> columns that hold anything of their own */
-    public array $columns;
+    public readonly array $columns;
 
     /** @var list<string> what was passed over, in words */
     public readonly array $passedOver;
@@ -63,20 +63,23 @@ final class Table
                 $columns[] = $column;
             }
         }
-        $this->columns = $columns;
-        $time = $this->timeColumn();
+        $time = $this->timeColumn($columns);
+        $this->columns = array_values(array_diff($columns, [$time ?? -1]));
         if ($time !== null) {
-            $this->columns = array_values(array_diff($columns, [$time]));
             $said[] = "“{$this->name($time)}” contains times of day";
         }
         $this->passedOver = $said;
         $this->time = $time;
     }
 
-    /** A column of times of day, or of their numbers, beside one of dates. */
-    private function timeColumn(): ?int
+    /**
+     * A column of times of day, or of their numbers, beside one of dates.
+     *
+     * @param list<int> $columns
+     */
+    private function timeColumn(array $columns): ?int
     {
-        foreach ($this->heading === null ? [] : $this->columns as $column) {
+        foreach ($this->heading === null ? [] : $columns as $column) {
             $words = $this->words($column);
             $cells = preg_match(Vocabulary::TIME_OF_DAY, $words) === 1 ? $this->different($column) : [];
             $clock =
@@ -86,7 +89,7 @@ final class Table
             $numbers = preg_grep('/hours|^time|^clock|zeit|tijd/i', [$words]) ? [] : $cells;
             $hours = array_filter($numbers, static fn(string $c): bool => ctype_digit($c) && (int) $c <= 50);
             $are = count($cells) > 1 && max(count($clock), count($hours)) === count($cells);
-            if ($are && $this->hasDates($column)) {
+            if ($are && $this->haveDates(array_values(array_diff($columns, [$column])))) {
                 return $column;
             }
         }
@@ -94,14 +97,19 @@ final class Table
         return null;
     }
 
-    /** Whether days stand in a column beside, or a year, a month and a day in three. */
-    private function hasDates(int $beside): bool
+    /**
+     * Whether days stand in one of these columns, or a year, a month and a day in three.
+     *
+     * @param list<int> $columns
+     */
+    private function haveDates(array $columns): bool
     {
-        foreach (array_diff($this->columns, [$beside]) as $column) {
+        foreach ($columns as $column) {
             $periods = PeriodReading::detect($this->different($column));
             if (
                 $periods?->notation->frequency() === Frequency::Day ||
-                ($periods?->notation === PeriodNotation::Year && ($this->partsOfDate($column)[1] ?? null) !== null)
+                ($periods?->notation === PeriodNotation::Year &&
+                    ($this->partsOfDate($column, $columns)[1] ?? null) !== null)
             ) {
                 return true;
             }
@@ -598,24 +606,27 @@ final class Table
     /**
      * Where a year stands by itself: the columns of its month and of its day.
      *
+     * @param list<int>|null $among columns; null for all
      * @return array{int, int|null}|null
      */
-    public function partsOfDate(int $year): ?array
+    public function partsOfDate(int $year, ?array $among = null): ?array
     {
         if ($this->heading === null) {
             return null;
         }
-        $month = $this->partOfDate('/\b(month|monat|mois|mes|mese|maand|måned)\b/iu', 12, [$year]);
+        $among = array_values(array_diff($among ?? $this->columns, [$year]));
+        $month = $this->partOfDate('/\b(month|monat|mois|mes|mese|maand|måned)\b/iu', 12, $among);
+        $others = array_values(array_diff($among, [$month]));
 
         return $month === null
             ? null
-            : [$month, $this->partOfDate('/\b(day|tag|jour|día|giorno|dag)\b/iu', 31, [$year, $month])];
+            : [$month, $this->partOfDate('/\b(day|tag|jour|día|giorno|dag)\b/iu', 31, $others)];
     }
 
-    /** @param list<int> $except */
-    private function partOfDate(string $pattern, int $most, array $except): ?int
+    /** @param list<int> $among */
+    private function partOfDate(string $pattern, int $most, array $among): ?int
     {
-        foreach (array_diff($this->columns, $except) as $column) {
+        foreach ($among as $column) {
             $cells = $this->different($column);
             $fits = array_filter(
                 $cells,

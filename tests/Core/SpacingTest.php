@@ -106,7 +106,8 @@ final class SpacingTest extends TestCase
         );
         self::assertSame([5, 6, 12, 13, 19, 20], $of('2024-01-01'));
         self::assertSame([5, 6, 12, 13, 19, 20], $of('1960-01-04'));
-        self::assertSame([], $of('1960-01-05'));
+        // With Saturdays, and with Sundays, that have figures, the other days without are gaps.
+        self::assertSame([[], []], [$of('1960-01-05'), $of('1960-01-03')]);
         self::assertSame([], $of('2024-01-02'));
     }
 

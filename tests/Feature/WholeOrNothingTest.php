@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Brief;
+use App\Models\ImportedFile;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -40,6 +41,11 @@ final class WholeOrNothingTest extends ApplicationTestCase
         $marl = $dataset->entities()->where('key', 'marl')->sole()->id;
         $measure = $dataset->measures()->sole();
         $bundle = (string) $this->get(route('hand-over', [$study, 'data.json']))->getContent();
+        $split = $this->imported(
+            "Utility,Zone,Year,Bursts\nA,Upper,2023,1\nA,Lower,2023,2\nB,Upper,2023,3\nB,Lower,2023,4\n" .
+                "A,Upper,2024,1\nA,Lower,2024,2\nB,Upper,2024,3\nB,Lower,2024,4\n",
+            'split.csv',
+        )->dataset;
         $upload = $this->brought(self::YEARLY, 'yearly.csv');
         $update = $this->brought(str_replace('2024-03', '2024-04', self::MONTHLY), 'update.csv', $dataset);
         $focus = ['change' => 'state', 'entity' => 'tarrow', 'state' => 'focus'];
@@ -58,6 +64,24 @@ final class WholeOrNothingTest extends ApplicationTestCase
                 'status' => '1',
                 'why' => 'meter',
             ]),
+            'take the correction back' => fn() => $this->delete(
+                route('corrections.destroy', [$dataset, ImportedFile::where('note', 'like', '%meter%')->sole()]),
+            ),
+            'describe a data set' => fn() => $this->patch(route('datasets.update', $dataset), [
+                'name' => 'Returns of all',
+                'source' => 'The Forum',
+                'licence' => 'open',
+            ]),
+            'derive a measure' => fn() => $this->post(route('datasets.derive', $dataset), [
+                'name' => 'Double',
+                'formula' => 'Leakage × 2',
+            ]),
+            'describe breakdowns' => fn() => $this->patch(route('breakdowns.update', $split), [
+                'breakdowns' => ['zone' => ['name' => 'Part', 'categories' => ['upper' => ['name' => 'Top']]]],
+            ]),
+            'add a block' => fn() => $this->put(route('briefs.update', $brief), ['text' => 'Four']),
+            'begin a study' => fn() => $this->post(route('studies.store', $dataset), ['measure' => 'leakage']),
+            'hold a study to a version' => fn() => $this->post(route('studies.pin', $study), ['pinned' => 1]),
             'go back to a version' => fn() => $this->post(route('versions.restore', [$dataset, 1])),
             'merge two entities' => fn() => $this->post(route('mergers.store', $dataset), [
                 'parts' => [$entity, $marl],

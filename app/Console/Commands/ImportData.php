@@ -63,7 +63,7 @@ final class ImportData extends Command
         '{--look : only report what is detected; store nothing}
         {--json : for scripts}';
 
-    /** Cells that could not be read, of which each is shown. */
+    /** So many of the cells that could not be read are shown. */
     private const SHOWN = 10;
 
     protected $description = 'Import a file into a new or an existing data set';

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Models\Dataset;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
 /** What breakdowns and their categories are called, in which order they stand, and which one is the total. */
@@ -27,8 +28,10 @@ final class BreakdownController
                 $breakdowns[$n] = self::changed($one, $said);
             }
         }
-        $dataset->update(['breakdowns' => $breakdowns]);
-        $dataset->describeAnew();
+        DB::transaction(static function () use ($dataset, $breakdowns): void {
+            $dataset->update(['breakdowns' => $breakdowns]);
+            $dataset->describeAnew();
+        });
 
         return redirect()->route('datasets.show', $dataset)->with('message', 'Breakdowns saved.');
     }
