@@ -54,14 +54,13 @@ final readonly class ValueTable
         if ($line === null || $chance === null) {
             return [];
         }
+        $limits = array_map(
+            static fn(int $i): array => $chance->limits($i, $chance->exposure($line->key, $i)),
+            array_keys($line->values),
+        );
         $columns = [];
-        foreach (['99.8 %', '95 %', '95 %', '99.8 %'] as $n => $share) {
-            $side = $n < 2 ? 'lower' : 'upper';
-            $limits = [];
-            foreach (array_keys($line->values) as $i) {
-                $limits[] = $chance->limits($i, $chance->exposure($line->key, $i))[$n];
-            }
-            $columns[] = ["Chance limit for {$line->name}, {$side} {$share}", $limits];
+        foreach (['lower 99.8 %', 'lower 95 %', 'upper 95 %', 'upper 99.8 %'] as $n => $which) {
+            $columns[] = ["Chance limit for {$line->name}, {$which}", array_column($limits, $n)];
         }
 
         return $columns;

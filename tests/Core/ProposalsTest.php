@@ -76,40 +76,24 @@ final class ProposalsTest extends TestCase
             [['12-month mean', 'within each year'], ['2018 = 100', 'levels differ']],
         ];
         $money = self::lines([3, 3, 3], static fn(float $size, int $i): float => 100.0 * $size + $i, 11);
-        yield 'money over ten years in which prices rose' => [
-            Make::data([
-                'cost' => ['crowns', MeasureKind::Flow, '2014', $money],
-                'price-index' => [
-                    '2014 = 100',
-                    MeasureKind::Rate,
-                    '2014',
-                    ['all' => array_map(static fn(int $i): float => 100.0 + 3 * $i, range(0, 10))],
-                ],
-            ]),
-            'cost',
-            [['prices of 2024', 'prices rose by 30 % from 2014 to 2024']],
-        ];
-        yield 'money over years in which prices fell' => [
-            Make::data([
-                'cost' => ['crowns', MeasureKind::Flow, '2014', $money],
-                'price-index' => [
-                    '2014 = 100',
-                    MeasureKind::Rate,
-                    '2014',
-                    ['all' => array_map(static fn(int $i): float => 100.0 - 2 * $i, range(0, 10))],
-                ],
-            ]),
-            'cost',
-            [['prices of 2024', 'prices fell by 20 % from 2014 to 2024']],
-        ];
-        yield 'money in years of stable prices' => [
-            Make::data([
-                'cost' => ['crowns', MeasureKind::Flow, '2014', $money],
-                'price-index' => ['2014 = 100', MeasureKind::Rate, '2014', ['all' => array_fill(0, 11, 100.0)]],
-            ]),
-            'cost',
-            [],
-        ];
+        foreach (
+            [
+                'rose' => [3.0, [['prices of 2024', 'prices rose by 30 % from 2014 to 2024']]],
+                'fell' => [-2.0, [['prices of 2024', 'prices fell by 20 % from 2014 to 2024']]],
+                'were stable' => [0.0, []],
+            ]
+            as $did => [$each, $expected]
+        ) {
+            $index = array_map(static fn(int $i): float => 100.0 + $each * $i, range(0, 10));
+            yield "money over ten years in which prices {$did}" => [
+                Make::data([
+                    'cost' => ['crowns', MeasureKind::Flow, '2014', $money],
+                    'price-index' => ['2014 = 100', MeasureKind::Rate, '2014', ['all' => $index]],
+                ]),
+                'cost',
+                $expected,
+            ];
+        }
         yield 'a price index' => [
             Make::data([
                 'consumer-price-index' => [
