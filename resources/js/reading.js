@@ -207,7 +207,8 @@ document.addEventListener('click', async (event) => {
     const label = event.target.closest('.end-label')?.dataset.line;
     const [x, y] = inside(event);
     if (label) toggle(label);
-    else if (event.pointerType !== 'touch' || !(await tapped(x, y))) clicked(nearest(await lines(), x, y, ON_LINE));
+    else if (event.pointerType === 'touch') tapped(nearest(await lines(), x, y, NEAR));
+    else clicked(nearest(await lines(), x, y, ON_LINE));
 });
 
 /** A first click keeps a line; on one that is kept, it opens the working of the point. */
@@ -217,13 +218,11 @@ function clicked(point) {
     else if (chart().querySelector('.series:not([data-hue="0"])')) change({ change: 'release' });
 }
 
-/** A first tap reads a point, as pointing does; one on the line that is being read is a click. */
-async function tapped(x, y) {
-    const point = nearest(await lines(), x, y, NEAR);
-    const isRead = point !== null && point?.key === reading.current?.key;
+/** A first tap reads a point, as pointing does; one on the line that is being read is a click on it. */
+function tapped(point) {
     reading.byTouch = true;
-    if (!isRead) show(point, false);
-    return !isRead;
+    if (point && point.key === reading.current?.key) clicked(point);
+    else show(point, false);
 }
 
 /** The working of a point: every stop with the numbers put in. */
