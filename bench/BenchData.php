@@ -38,7 +38,7 @@ final class BenchData
         ]);
     }
 
-    /** Writes a long CSV of monthly figures and answers its path. */
+    /** Writes a long CSV of monthly values and answers its path. */
     public static function csv(string $path, int $series, int $periods, string $start = '2010-01'): string
     {
         mt_srand(2);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Bench;
 
 /**
- * How much processor time other machines on the same host took away: while they do, figures say little of the program.
+ * How much processor time other machines on the same host took away: while they do, values say little of the program.
  */
 final readonly class Processor
 {

@@ -103,10 +103,11 @@ final class Server
     /**
      * Imports a file and edits its study many times: focus, peers, stops, windows, bases, ranges, words.
      *
+     * @param list<string> $more stops after a rolling mean and an index
      * @return array{p50: float, p95: float, kilobytes: float, processor: float} milliseconds from request to whole
      *     answer, the 95th percentile of answers as they were sent, and milliseconds of processor time of an edit
      */
-    public function edits(string $file, int $count): array
+    public function edits(string $file, int $count, array $more = []): array
     {
         $this->import($file);
         $dataset = $this->ask('GET', '/');
@@ -118,6 +119,7 @@ final class Server
         $edits = [
             ['change' => 'add-stop', 'stop' => 'rolling'],
             ['change' => 'add-stop', 'stop' => 'index'],
+            ...array_map(static fn(string $stop): array => ['change' => 'add-stop', 'stop' => $stop], $more),
             ...array_map(
                 static fn(int $i): array => match ($i % 6) {
                     0 => [
@@ -210,6 +212,22 @@ final class Server
         rmdir("{$this->folder}/pdf");
 
         return ['png' => $png, 'briefs' => $seconds];
+    }
+
+    /** Kilobytes that a browser fetches for the first view of a study, compressed, but for fonts. */
+    public function firstView(): float
+    {
+        preg_match_all('#/studies/(\d+)">#', $this->ask('GET', '/'), $found);
+        $this->regions = '';
+        $page = $this->ask('GET', "/studies/{$found[1][0]}");
+        $bytes = $this->sent;
+        preg_match_all('#(?:href|src)="http://[^/"]+(/[^"]+\.(?:css|js))"#', $page, $parts);
+        foreach (array_unique($parts[1]) as $part) {
+            $this->ask('GET', $part);
+            $bytes += $this->sent;
+        }
+
+        return $bytes / 1e3;
     }
 
     public function stop(): void

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /**
- * Chooses the five hues that stand beside ember orange, by day and by night: a random search for the set whose nearest
+ * Chooses the five hues that are beside ember orange, by day and by night: a random search for the set whose nearest
  * two colours are farthest apart, as seen by all and with each kind of colour blindness, each readable as text.
  *
  *     php bench/choose-hues.php day|night [seed]

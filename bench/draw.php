@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-/** The newest data set as a picture of all its lines, calculated by three stops; one process from start to end. */
+/** The latest data set as a picture of all its lines, calculated by three stops; one process from start to end. */
 
 use App\Data\StoredData;
 use App\Drawing\ShippedFonts;

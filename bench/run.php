@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-/** Measures what has a budget and prints each figure beside it. Run by bin/bench. */
+/** Measures what has a budget and prints each value beside it. Run by bin/bench. */
 
 use App\Drawing\ShippedFonts;
 use App\Drawing\Svg;
@@ -140,8 +140,18 @@ foreach ([[24, 118, 60, 30, 15], [200, 120, 90, 60, 80]] as [$series, $periods, 
     );
 }
 
+$edits = $server->edits(BenchData::csv("{$server->folder}/large.csv", 2_000, 500), 18, ['against']);
+$row(
+    'edit of 2,000 × 500 with three stops: p50, p95',
+    sprintf('%.0f, %.0f ms', $edits['p50'], $edits['p95']),
+    'p95 600 ms',
+    $edits['p95'] <= 600,
+);
+
 // A picture, and briefs of six pictures each.
 $out = $server->rendered();
+$view = $server->firstView();
+$row('first view of a study, without fonts', sprintf('%.1f kB', $view), '60 kB', $view <= 60);
 $row(
     'a slide as PNG, 1,280 and 2,560 pixels wide',
     sprintf('%.0f, %.0f ms', ...$out['png']),

@@ -8,7 +8,7 @@ declare(strict_types=1);
  *
  *     php bench/trends.php [runs]
  *
- * Prints the table that stands in docs/methods.md.
+ * Prints the table that is in docs/methods.md.
  */
 
 require __DIR__ . '/../vendor/autoload.php';
@@ -35,7 +35,7 @@ $normal = static function (): float {
     return sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) * cos((2 * M_PI * mt_rand()) / mt_getrandmax());
 };
 /**
- * A first-order autoregressive series of standard deviation one, with a season if so wished.
+ * A first-order autoregressive series of standard deviation one, with a season if so wanted.
  *
  * @return list<float>
  */

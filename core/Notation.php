@@ -6,7 +6,7 @@ namespace DuskRail;
 
 /**
  * How a house writes numbers, and months along an axis. One holds for the whole process, as the locale of the C library
- * does: what one picture says must be written in one way, and nothing is worked out by it.
+ * does: what one picture says must be written in one way, and nothing is calculated by it.
  */
 final class Notation
 {

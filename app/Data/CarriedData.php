@@ -21,7 +21,7 @@ use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\UnknownPeriod;
 
-/** The figures that go with a study in its file: those measures that it uses, of all entities. */
+/** The values that go with a study in its file: those measures that it uses, of all entities. */
 final readonly class CarriedData
 {
     /** Series that a file can carry; more are a data set to be handed over as such. */
@@ -31,7 +31,7 @@ final readonly class CarriedData
      * @param array<array-key, array{name: string, unit: string, kind: MeasureKind, better: Better,
      *     frequency: Frequency}> $measures by key
      * @param array<array-key, array{name: string, home: bool, about: array<array-key, string>}> $entities by key
-     * @param list<array{string, string, PackedSeries, string}> $series measure, entity, figures, cell
+     * @param list<array{string, string, PackedSeries, string}> $series measure, entity, values, cell
      * @param list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
      * @param list<PeerSetRules> $peerSets
      */

@@ -6,7 +6,7 @@ namespace App\Data;
 
 use DuskRail\Refusal;
 
-/** Something was written on top of a state that is no longer the newest. */
+/** Something was written on top of a state that is no longer the latest. */
 final class ChangedMeanwhile extends Refusal
 {
     public static function study(string $name): self

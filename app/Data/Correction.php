@@ -6,16 +6,16 @@ namespace App\Data;
 
 use DuskRail\Data\Status;
 
-/** One figure set by hand, and what stood there before. */
+/** One value set by hand, and what was there before. */
 final readonly class Correction
 {
     /**
      * @param string $measure key
      * @param string $entity key
      * @param int $ordinal of the period
-     * @param float $old NAN where nothing stood there
-     * @param float $new NAN where nothing is to stand there
-     * @param Status $status of the old figure
+     * @param float $old NAN where nothing was there
+     * @param float $new NAN where nothing is to be there
+     * @param Status $status of the old value
      * @param string $cell category of each breakdown that the measure is split by
      */
     public function __construct(

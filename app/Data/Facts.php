@@ -29,7 +29,7 @@ final class Facts
 
     public static function of(int $dataset, int $version): self
     {
-        // As it stands in the database now: the model may have been read before it was described anew.
+        // As it is in the database now: the model may have been read before it was described again.
         /** @var object{version: int, described: int, made_of: ?string, content: ?string}|null $row */
         $row = DB::table('datasets')
             ->leftJoin(

@@ -22,7 +22,7 @@ final class ForgivingConnector extends SQLiteConnector
         } catch (PDOException $problem) {
             $path = $config['database'] ?? '';
             $isStuck = preg_match('/disk I\/O error|unable to open|is full|readonly/', $problem->getMessage()) === 1;
-            // One that is being written keeps its newest changes beside it; those cannot be read then.
+            // One that is being written keeps its latest changes beside it; those cannot be read then.
             if (!$isStuck || !is_string($path) || !is_file($path) || filesize($path) === 0) {
                 throw $problem;
             }

@@ -51,7 +51,7 @@ final readonly class Import
 
     /**
      * @param (callable(Dataset, Study): void)|null $then given the data set and the study that one may begin with; done
-     *     in the same transaction, so that both stand or neither
+     *     in the same transaction, so that both are or neither
      *
      * @throws ImportStopped
      */
@@ -184,7 +184,7 @@ final readonly class Import
         });
     }
 
-    /** What is to be written, worked out before anybody is kept waiting. */
+    /** What is to be written, calculated before anybody is kept waiting. */
     private function prepared(?Dataset $dataset, Observations $observations): PreparedImport
     {
         $dataset?->refresh();
@@ -251,7 +251,7 @@ final readonly class Import
      * @param array<int, int> $measures id of each measure that is read; none for a new one
      * @param array<string, StoredSeries> $inForce
      *
-     * @throws NotATable when what is there and what is brought lie too far apart
+     * @throws NotATable when what is there and what is brought are too far apart
      */
     private function mustFit(Observations $observations, array $measures, array $inForce): void
     {
@@ -285,7 +285,7 @@ final readonly class Import
      *
      * @param Observations $observations all that was read of it, or its beginning
      *
-     * @throws NotATable when what is there and what is brought lie too far apart
+     * @throws NotATable when what is there and what is brought are too far apart
      */
     public function revision(Dataset $dataset, Observations $observations): Revision
     {
@@ -337,7 +337,7 @@ final readonly class Import
         return $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
     }
 
-    /** A series laid over the one that is there: where the file has no value, the old ones stay. */
+    /** A series merged into the one that is there: where the file has no value, the old ones stay. */
     private static function laidOver(StoredSeries $old, ReadSeries $new): ReadSeries
     {
         $first = min($old->first, $new->first);
@@ -351,7 +351,7 @@ final readonly class Import
             $isFresh = !is_nan($fresh);
             $values[] = $isFresh ? $fresh : $oldValues[$ordinal - $oldFirst] ?? NAN;
             $statuses[] = $isFresh ? $new->statuses[$ordinal - $new->first] : $oldStatuses[$ordinal - $oldFirst] ?? 0;
-            // A place belongs to the newest file; what an older one gave is found through the older version.
+            // A place belongs to the latest file; what an older one gave is found through the older version.
             $places[] = $isFresh ? $new->places[$ordinal - $new->first] : -1;
         }
 
@@ -388,7 +388,7 @@ final readonly class Import
         return $ids;
     }
 
-    /** Notes down what figures are split by. */
+    /** Notes down what values are split by. */
     private function split(Dataset $dataset, Observations $observations): void
     {
         if ($observations->beside->breakdowns === []) {

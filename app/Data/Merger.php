@@ -90,7 +90,8 @@ final readonly class Merger
             'name' => $this->whole,
             'home' => false,
             'note' => '',
-            'about' => array_intersect_key($this->parts[0]->about, ['group' => '']),
+            // What all parts have is true of the whole; of a size class or a district that differs nobody knows.
+            'about' => array_intersect_assoc(...array_map(static fn(Entity $e): array => $e->about, $this->parts)),
         ]);
     }
 

@@ -6,7 +6,7 @@ namespace App\Data;
 
 use DuskRail\Refusal;
 
-/** A correction that cannot be taken back, since its figure no longer stands. */
+/** A correction that cannot be taken back, since its value no longer is. */
 final class NotInForce extends Refusal
 {
     public static function replacedBy(string $value): self

@@ -10,7 +10,7 @@ use App\Models\StoredSeries;
 final readonly class PreparedImport
 {
     /**
-     * @param int $madeOn version of the data set that it was laid over; 0 for a new one
+     * @param int $madeOn version of the data set that it was merged into; 0 for a new one
      * @param list<StoredSeries> $gone that end without another in their place
      */
     public function __construct(

@@ -21,7 +21,7 @@ final class RevisionWriter
     /** What a list of revisions begins with. */
     private const FIRST = 'Study created';
 
-    /** @param int|null $version of the data that it keeps to; null for the newest */
+    /** @param int|null $version of the data that it keeps to; null for the latest */
     public static function begin(Dataset $dataset, StudyOfCore $document, ?int $version = null): Study
     {
         return DB::transaction(static function () use ($dataset, $document, $version): Study {
@@ -77,7 +77,7 @@ final class RevisionWriter
     }
 
     /**
-     * Goes on to the newest revision that was made from this one, if there is one.
+     * Goes on to the latest revision that was made from this one, if there is one.
      *
      * @throws ChangedMeanwhile as undo() does
      */

@@ -7,7 +7,7 @@ namespace App\Data;
 use App\Models\Entity;
 use App\Models\Measure;
 
-/** Which figures: of what, of whom, and where they are split of which categories. */
+/** Which values: of what, of whom, and where they are split of which categories. */
 final readonly class SeriesKey
 {
     /** @param string $cell category of each breakdown that the measure is split by, as Cell writes it */

@@ -52,12 +52,12 @@ final class StoredData implements DataSource
 
     private readonly int $version;
 
-    /** @var array<string, string> formulas of measures that are worked out, by key */
+    /** @var array<string, string> formulas of measures that are calculated, by key */
     private array $formulas = [];
 
     /**
-     * @param int|null $version null for the newest
-     * @param bool $storedOnly without measures that are worked out from others
+     * @param int|null $version null for the latest
+     * @param bool $storedOnly without measures that are calculated from others
      */
     public function __construct(
         private readonly Dataset $dataset,
@@ -206,13 +206,13 @@ final class StoredData implements DataSource
     public function splitBy(string $measureKey): array
     {
         $this->measures();
-        // What is worked out from others may be split by whatever those are.
+        // What is calculated from others may be split by whatever those are.
         return isset($this->formulas[$measureKey])
             ? array_keys($this->breakdowns())
             : $this->cellsOf($measureKey)[0] ?? [];
     }
 
-    /** @return list<list<string>> keys of breakdowns that figures of a measure are split by, the most first */
+    /** @return list<list<string>> keys of breakdowns that values of a measure are split by, the most first */
     private function cellsOf(string $measureKey): array
     {
         $this->measures();
@@ -247,7 +247,7 @@ final class StoredData implements DataSource
         return $this->facts()->get("unsettled {$measureKey} {$cell}", fn(): array => $this->open($measureKey, $cell));
     }
 
-    /** @return array<string, int> by entity, the ordinal from which on its figures are not settled */
+    /** @return array<string, int> by entity, the ordinal from which on its values are not settled */
     private function open(string $measureKey, string $cell): array
     {
         $unsettled = [];
@@ -299,7 +299,7 @@ final class StoredData implements DataSource
     {
         $this->measures();
         $this->entities();
-        // The newest version that has a cell for the value as it stands: a later file that did not give it has no place
+        // The latest version that has a cell for the value as it is: a later file that did not give it has no place
         // for it, and one whose value was gone back from is not where it comes from.
         $versions = StoredSeries::query()
             ->where('measure_id', $this->measureIds[$measureKey] ?? 0)

@@ -16,10 +16,10 @@ use Illuminate\Support\Facades\DB;
 use JsonException;
 use LogicException;
 
-/** A study that was handed over as a file, brought back: with the figures that it carries, or to figures of its kind. */
+/** A study that was handed over as a file, brought back: with the data that it carries, or to values of its kind. */
 final class StudyFile
 {
-    /** Bytes of a file; with figures in it, it may hold a whole data set. */
+    /** Bytes of a file; with values in it, it may hold a whole data set. */
     public const LARGEST = 40_000_000;
 
     /** Bytes by which a study is told from other files. */
@@ -35,7 +35,7 @@ final class StudyFile
     }
 
     /**
-     * The only data set that a study without figures can be of: the one that has its measure.
+     * The only data set that a study without values can be of: the one that has its measure.
      *
      * @param array<array-key, mixed> $document
      */
@@ -53,7 +53,7 @@ final class StudyFile
     }
 
     /**
-     * @param Dataset|null $dataset that it is carried out on; null for the figures in the file
+     * @param Dataset|null $dataset that it is calculated on; null for the data in the file
      *
      * @throws Refusal with what is wrong and where
      */

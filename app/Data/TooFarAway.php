@@ -7,7 +7,7 @@ namespace App\Data;
 use DuskRail\Refusal;
 use DuskRail\Time\Period;
 
-/** A period that lies so far from all figures that it is more likely mistyped. */
+/** A period that is so far from all values that it is more likely mistyped. */
 final class TooFarAway extends Refusal
 {
     public static function from(Period $period, Period $first, Period $last, string $measure): self

@@ -7,16 +7,16 @@ namespace App\Data;
 /** How a version of a data set came to be. */
 enum VersionKind: string
 {
-    /** A file, whose figures are laid over those that were there. */
+    /** A file, whose values are merged into those that were there. */
     case LaidOver = 'laid over';
 
     /** A file, whose measures take the place of those that were there. */
     case InPlace = 'in place';
 
-    /** A file that describes entities and holds no figures. */
+    /** A file that describes entities and holds no values. */
     case Attributes = 'attributes';
 
-    /** One figure, set by hand. */
+    /** One value, set by hand. */
     case Correction = 'correction';
 
     /** Several entities that became one. */

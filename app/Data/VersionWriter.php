@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
 /**
  * How versions of data sets come to be: nothing else gives them their numbers, or writes series.
  *
- * A version is one transaction, which is kept short: all that can be worked out before is. Its number is read within
+ * A version is one transaction, which is kept short: all that can be calculated before is. Its number is read within
  * it, so that two writers never write the same one. Only what changes is written: a series is valid from one version
  * until before another.
  */

@@ -44,7 +44,7 @@ final readonly class Versions
         return $revision;
     }
 
-    /** Makes the newest version what an older one was; nothing of those between is lost. */
+    /** Makes the latest version what an older one was; nothing of those between is lost. */
     public function restore(int $version): void
     {
         VersionWriter::write($this->dataset, VersionSource::version($version), function (VersionWriter $new) use (
@@ -85,7 +85,7 @@ final readonly class Versions
      *
      * @param float $value NAN for one that is missing
      *
-     * @throws TooFarAway when the period lies far from all that is there
+     * @throws TooFarAway when the period is far from all that is there
      * @throws ChangedMeanwhile when another version is in force by now
      */
     public function correct(SeriesKey $of, int $ordinal, float $value, Status $status, string $why): void
@@ -133,7 +133,7 @@ final readonly class Versions
         $this->correct($of, $correction->ordinal, $correction->old, $correction->status, $why);
     }
 
-    /** Whether the figure that a correction set still stands: no later version has given another. */
+    /** Whether the value that a correction set is still in force: no later version has given another. */
     public function isInForce(ImportedFile $file): bool
     {
         $correction = $file->correction();

@@ -16,7 +16,7 @@ use DuskRail\Chart\Words;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Words\Wording;
 
-/** A brief as a PDF: a cover, then each study with the text that stands before it, on as many pages as it needs. */
+/** A brief as a PDF: a cover, then each study with the text that is before it, on as many pages as it needs. */
 final readonly class BriefPdf
 {
     private const WIDTH = 1280.0;

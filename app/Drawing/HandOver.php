@@ -20,7 +20,7 @@ use DuskRail\Refusal;
 use DuskRail\Views\Views;
 use DuskRail\Words\Wording;
 
-/** A study as a file to take away: the picture, the figures, or the study itself. */
+/** A study as a file to take away: the picture, the data, or the study itself. */
 final readonly class HandOver
 {
     /** What there is, by its ending, with the type of its content. */
@@ -40,7 +40,7 @@ final readonly class HandOver
     /**
      * @param StudyOfCore $document of the study, or changed for the occasion
      *
-     * @throws Refusal when the figures cannot be looked at as the study wishes
+     * @throws Refusal when the data cannot be looked at as the study wishes
      */
     public function content(Study $study, StudyOfCore $document, HandOverChoice $choice): string
     {
@@ -120,7 +120,7 @@ final readonly class HandOver
         return json_encode($written, $flags | JSON_THROW_ON_ERROR) . "\n";
     }
 
-    /** @return array<string, mixed> the figures that the study is made of */
+    /** @return array<string, mixed> the data that the study is made of */
     private function carried(Study $study, StudyOfCore $document): array
     {
         $recording = new Recording($study->data());
@@ -128,7 +128,7 @@ final readonly class HandOver
         try {
             Views::of($comparison->study)->picture($comparison, $this->measure, 900.0, 400.0);
         } catch (Refusal) {
-            // A picture that cannot be drawn asks for no further figures.
+            // A picture that cannot be drawn asks for no further values.
         }
 
         return CarriedData::write($study->dataset, $recording->asked());

@@ -6,6 +6,7 @@ namespace App\Drawing;
 
 use App\Models\HouseFinish;
 use DuskRail\Notation;
+use Illuminate\Support\Facades\App;
 use IntlDateFormatter;
 use Locale;
 use NumberFormatter;
@@ -41,7 +42,7 @@ final class HouseNotation
         $offered = [];
         foreach (self::OFFERED as $locale) {
             $number = (string) (new NumberFormatter($locale, NumberFormatter::DECIMAL))->format(12_345.6);
-            $language = mb_convert_case((string) Locale::getDisplayName($locale, 'en'), MB_CASE_TITLE);
+            $language = mb_convert_case((string) Locale::getDisplayName($locale, App::getLocale()), MB_CASE_TITLE);
             $offered[$locale] = "{$language}: {$number}, " . self::months($locale)[2];
         }
 

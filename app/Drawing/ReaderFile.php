@@ -46,7 +46,7 @@ final readonly class ReaderFile
                     'v' . hash('crc32b', $choice) . '-',
                 );
             } catch (Refusal) {
-                // What makes no sense of the data is not offered.
+                // What is not possible of the data is not offered.
             }
         }
         // What no picture shows as a line of its own cannot be highlighted.

@@ -40,6 +40,7 @@ final class ShippedFonts implements TextMeasure
     public static function file(Type $type): string
     {
         return match (true) {
+            $type->headline && $type->weight >= 800 => 'Fraunces_800ExtraBold.ttf',
             $type->headline => 'Fraunces_600SemiBold.ttf',
             $type->weight >= 700 => 'SourceSans3_700Bold.ttf',
             $type->weight >= 600 => 'SourceSans3_600SemiBold.ttf',

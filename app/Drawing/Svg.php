@@ -19,7 +19,7 @@ use DuskRail\Chart\Thicket;
 use DuskRail\Chart\Words;
 
 /**
- * Writes a scene as SVG 1.1. With a palette the colours are written out and the picture stands alone; without one they
+ * Writes a scene as SVG 1.1. With a palette the colours are written out and the picture is alone; without one they
  * are left to the page's custom properties, so that day and night need no new picture.
  */
 final readonly class Svg
@@ -29,7 +29,7 @@ final readonly class Svg
         'headline' => "Fraunces,'Fraunces Variable',serif",
     ];
 
-    /** @param string $prefix of the ids within, where several pictures stand on one page */
+    /** @param string $prefix of the ids within, where several pictures are on one page */
     private function __construct(private ?Palette $palette, private string $prefix = '') {}
 
     /** @param array<string, string> $attributes of the svg element */
@@ -221,7 +221,7 @@ final readonly class Svg
     {
         $d = '';
         [$x, $y] = [0, 0];
-        foreach ($thicket->columns as $column => $runs) {
+        foreach ($thicket->columns() as $column => $runs) {
             $toX = Thicket::FINE * $column + 1;
             for ($n = 0, $count = count($runs); $n < $count; $n += 2) {
                 $d .= 'm' . ($toX - $x) . ($runs[$n] < $y ? $runs[$n] - $y : ' ' . $runs[$n] - $y);
@@ -241,6 +241,9 @@ final readonly class Svg
 
     private function words(Words $words): string
     {
+        if ($words->text() === '') {
+            return '';
+        }
         $runs = '';
         foreach ($words->runs as $run) {
             $runs .=

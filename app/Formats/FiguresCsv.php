@@ -10,7 +10,7 @@ use DuskRail\Reading\FormulaGuard;
 use DuskRail\Words\Wording;
 
 /**
- * The figures of a study as CSV: first lines that begin with # and say what they are, then periods down and lines
+ * The values of a study as CSV: first lines that begin with # and say what they are, then periods down and lines
  * across, in full precision. The program reads such a file back as it is.
  */
 final class FiguresCsv

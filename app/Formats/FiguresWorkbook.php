@@ -11,12 +11,12 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 
 /**
- * The figures of a study as an Excel workbook: numbers as numbers, the heading kept in sight, names never run as
+ * The values of a study as an Excel workbook: numbers as numbers, the heading kept in sight, names never run as
  * formulas.
  */
 final class FiguresWorkbook
 {
-    /** Rows above the heading: what the figures are, and where they come from. */
+    /** Rows above the heading: what the data are, and where they come from. */
     private const ABOUT = 4;
 
     public static function write(Wording $wording, ValueTable $table): string

@@ -12,7 +12,7 @@ use JsonException;
 
 /**
  * JSON-stat 2.0 (json-stat.org/full): a dataset, or a collection of them. Time, metric and geo are told by their roles;
- * what else varies breaks the figures down, or names the entities where nothing else does.
+ * what else varies breaks the data down, or names the entities where nothing else does.
  */
 final readonly class JsonStatFile implements TableSource
 {
@@ -69,7 +69,7 @@ final readonly class JsonStatFile implements TableSource
         $items = match (true) {
             self::isDataset($read) => [$read],
             is_array(data_get($read, 'link.item')) => data_get($read, 'link.item'),
-            // Before 2.0 a bundle of datasets stood side by side.
+            // Before 2.0 a bundle of datasets was side by side.
             default => array_values(array_filter($read, self::isDataset(...))),
         };
         $datasets = [];
@@ -154,7 +154,7 @@ final readonly class JsonStatFile implements TableSource
 
     /**
      * @param list<JsonStatDimension> $dimensions
-     * @return list<JsonStatDimension> those that name entities or break figures down
+     * @return list<JsonStatDimension> those that name entities or break values down
      */
     private static function keys(array $dimensions): array
     {

@@ -146,7 +146,7 @@ final readonly class LargeSheets
         }
     }
 
-    /** Which cells are merged stands near the end of a sheet. */
+    /** Which cells are merged is near the end of a sheet. */
     private static function merged(string $path): string
     {
         $size = (int) filesize($path);
@@ -189,7 +189,7 @@ final readonly class LargeSheets
         throw NotATable::because("The workbook has no sheet “{$sheet}”.", 'Choose another.');
     }
 
-    /** Where in the package a sheet lies. */
+    /** Where in the package a sheet is. */
     private function entry(string $sheet): string
     {
         $id = $this->relation($sheet);

@@ -8,7 +8,7 @@ use DuskRail\Reading\NotATable;
 
 /**
  * A file that holds tables but is no delimited text. One of its tables is written out as comma-separated text, row by
- * row as it stands, so that all that is known of text files holds for it.
+ * row as it is, so that all that is known of text files holds for it.
  *
  * To add one: write a class, and name it in TableSources.
  */

@@ -49,7 +49,7 @@ final class TableSources
         }
         $last = array_pop($names);
 
-        return implode(', ', $names) . " or {$last}";
+        return __(':formats or :last', ['formats' => implode(', ', $names), 'last' => $last]);
     }
 
     /** The formats whose files may have an ending, in words. */

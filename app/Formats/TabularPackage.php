@@ -152,7 +152,7 @@ final readonly class TabularPackage implements TableSource
     }
 
     /**
-     * Rows that stand in the descriptor: lists of cells, or objects.
+     * Rows that are in the descriptor: lists of cells, or objects.
      *
      * @param array<array-key, mixed> $data
      * @return iterable<list<string>>

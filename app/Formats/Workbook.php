@@ -15,8 +15,8 @@ use Throwable;
 use ZipArchive;
 
 /**
- * An Excel or OpenDocument workbook. One of its sheets is written out as delimited text, row by row as it stands, so
- * that all that is known of text files holds for it, down to the row and column that a figure came from.
+ * An Excel or OpenDocument workbook. One of its sheets is written out as delimited text, row by row as it is, so
+ * that all that is known of text files holds for it, down to the row and column that a value came from.
  */
 final readonly class Workbook implements TableSource
 {
@@ -208,7 +208,7 @@ final readonly class Workbook implements TableSource
             : throw NotATable::because('The file is an archive, not a workbook.', 'Unpack it and upload the table.');
     }
 
-    /** A cell as it would stand in a text file: dates as 2024-03-31, numbers in full, errors as they are shown. */
+    /** A cell as it would be in a text file: dates as 2024-03-31, numbers in full, errors as they are shown. */
     private static function text(Cell $cell): string
     {
         $value = $cell->isFormula() ? $cell->getOldCalculatedValue() : $cell->getValue();

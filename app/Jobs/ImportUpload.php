@@ -24,7 +24,7 @@ final class ImportUpload implements ShouldQueue
 {
     use Queueable;
 
-    /** A run that was killed is not tried again by itself: the user sees that it ended, and starts it anew. */
+    /** A run that was killed is not tried again by itself: the user sees that it ended, and starts it again. */
     public int $tries = 1;
 
     public int $timeout = 1_800;

@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
-/** Where deleted data sets, studies and briefs lie for a while, with all that belongs to them. */
+/** Where deleted data sets, studies and briefs are for a while, with all that belongs to them. */
 final class Bin
 {
     public const DAYS = 30;
@@ -30,7 +30,7 @@ final class Bin
         });
     }
 
-    /** @return list<Binned> what can be brought back, the newest first; the studies of a data set come with it */
+    /** @return list<Binned> what can be brought back, the latest first; the studies of a data set come with it */
     public static function contents(): array
     {
         $things = [];

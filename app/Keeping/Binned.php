@@ -6,7 +6,7 @@ namespace App\Keeping;
 
 use Illuminate\Support\Carbon;
 
-/** One thing that lies in the bin. */
+/** One thing that is in the bin. */
 final readonly class Binned
 {
     /** @param 'dataset'|'study'|'brief' $kind */

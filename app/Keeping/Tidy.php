@@ -70,7 +70,7 @@ final class Tidy
                 $parents[$revision->id] = $revision->parent_id;
             }
             $kept = [];
-            // The way back from where it stands, and every way forward from there.
+            // The way back from where it is, and every way forward from there.
             for ($at = $study->revision_id; $at !== null && count($kept) < self::UNDO; $at = $parents[$at] ?? null) {
                 $kept[$at] = true;
             }

@@ -17,7 +17,7 @@ use Illuminate\Support\Str;
  *
  * @property int $id
  * @property string $name
- * @property Carbon|null $deleted_at since when it lies in the bin
+ * @property Carbon|null $deleted_at since when it is in the bin
  * @property string $token
  * @property list<string>|null $controls what a reader may set, of ReaderChoices::CONTROLS
  * @property Carbon $updated_at

@@ -14,7 +14,7 @@ use Illuminate\Support\Carbon;
 /**
  * @property int $id
  * @property string $name
- * @property Carbon|null $deleted_at since when it lies in the bin
+ * @property Carbon|null $deleted_at since when it is in the bin
  * @property string $source
  * @property string $licence
  * @property string $retrieved day or words
@@ -37,7 +37,7 @@ final class Dataset extends Model
 
     protected $attributes = ['breakdowns' => '[]', 'peer_sets' => '[]', 'described' => 0];
 
-    /** The number of its newest version as it stands in the database now, whatever this model was read with. */
+    /** The number of its latest version as it is in the database now, whatever this model was read with. */
     public function newestVersion(): int
     {
         $version = self::whereKey($this->id)->value('version');
@@ -51,7 +51,7 @@ final class Dataset extends Model
         $this->increment('described');
     }
 
-    /** Source, licence and day in one line, as they stand under pictures. */
+    /** Source, licence and day in one line, as they are under pictures. */
     public function sourceInFull(): string
     {
         return implode(

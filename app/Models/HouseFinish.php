@@ -10,7 +10,7 @@ use DuskRail\Document\Study as StudyOfCore;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * How everything that leaves this installation looks and is worked out unless somebody says otherwise: the finish and
+ * How everything that leaves this installation looks and is calculated unless somebody says otherwise: the finish and
  * the conventions of new studies, the hues of named entities, the wording of sources, and the ground. There is one.
  *
  * @property array<string, mixed>|null $finish

@@ -29,7 +29,7 @@ final class ImportedFile extends Model
 
     protected $casts = ['plan' => 'array', 'way' => VersionKind::class];
 
-    /** The figure that was set by hand, where this is such a version. */
+    /** The value that was set by hand, where this is such a version. */
     public function correction(): ?Correction
     {
         return $this->way === VersionKind::Correction ? Correction::fromArray($this->plan) : null;

@@ -18,9 +18,9 @@ use Illuminate\Database\Eloquent\Model;
  * @property MeasureKind $kind
  * @property Better $better
  * @property Frequency $frequency
- * @property string $formula that it is worked out by from others; nothing for one whose figures are stored
+ * @property string $formula that it is calculated by from others; nothing for one whose values are stored
  * @property string $per key of the measure that a rate is per; nothing where that is not known
- * @property int|null $decimals that its figures are written with; null for as many as they deserve
+ * @property int|null $decimals that its values are written with; null for as many as they deserve
  */
 final class Measure extends Model
 {

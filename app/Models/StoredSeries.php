@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * One entity's figures of one measure, as they are from one version of the data set until before another.
+ * One entity's values of one measure, as they are from one version of the data set until before another.
  *
  * @property int $id
  * @property int $measure_id
@@ -62,7 +62,7 @@ final class StoredSeries extends Model
         return $series;
     }
 
-    /** The figure of a period, NAN where there is none. */
+    /** The value of a period, NAN where there is none. */
     public function valueAt(int $ordinal): float
     {
         return $this->values[$ordinal - $this->first] ?? NAN;

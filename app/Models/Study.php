@@ -18,9 +18,9 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property int $dataset_id
  * @property string $name
- * @property Carbon|null $deleted_at since when it lies in the bin
+ * @property Carbon|null $deleted_at since when it is in the bin
  * @property int $revision_id
- * @property int|null $version of the data set that it is held to; null for the newest
+ * @property int|null $version of the data set that it is held to; null for the latest
  * @property Dataset $dataset
  * @property StudyRevision $revision
  */
@@ -61,7 +61,7 @@ final class Study extends Model
         return $this->changesAddress ??= route('changes.store', $this);
     }
 
-    /** What stands under its picture, as the house words it. */
+    /** What is under its picture, as the house words it. */
     public function sourceLine(): string
     {
         return HouseFinish::current()->sourceLine($this->dataset->sourceInFull());

@@ -23,7 +23,7 @@ final class StudyRevision extends Model
     protected $casts = ['document' => 'array'];
 
     /**
-     * What was done from one revision to another, the newest first.
+     * What was done from one revision to another, the latest first.
      *
      * @return list<string>|null null where the one does not lead to the other, as after an undo
      */
@@ -38,7 +38,7 @@ final class StudyRevision extends Model
         return $at?->id === $from ? $summaries : null;
     }
 
-    /** The newest revision that was made from another: where redo leads. */
+    /** The latest revision that was made from another: where redo leads. */
     public static function after(?int $revision): ?self
     {
         return $revision === null ? null : self::where('parent_id', $revision)->orderByDesc('id')->first();

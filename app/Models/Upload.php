@@ -28,7 +28,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed> $plan
  * @property list<string>|null $sheets of a workbook
  * @property string $sheet the one that is read
- * @property 'over'|'place' $way what becomes of figures that are there already
+ * @property 'over'|'place' $way what becomes of values that are there already
  * @property array<string, string>|null $same key of the entity that is meant, by the name in the file
  * @property 'unread'|'open'|'waiting'|'running'|'done' $state unread while other large files are before it
  * @property string $message why an import came to nothing
@@ -124,7 +124,7 @@ final class Upload extends Model
             if (!is_file($this->progressPath()) || time() - (int) filemtime($this->progressPath()) > self::SILENT) {
                 $this->update([
                     'state' => 'open',
-                    'message' => 'The import was interrupted. Nothing was stored. Start it again.',
+                    'message' => __('The import was interrupted. Nothing was stored. Start it again.'),
                 ]);
             }
         }
@@ -153,7 +153,7 @@ final class Upload extends Model
         return "{$this->path()}.cancel";
     }
 
-    /** What the figures are said to come from: the file, and of a workbook the sheet. */
+    /** What the data are said to come from: the file, and of a workbook the sheet. */
     public function origin(): string
     {
         return $this->sheet === '' ? $this->name : "{$this->name}, sheet {$this->sheet}";
@@ -170,7 +170,7 @@ final class Upload extends Model
         [$sample] = $table->sample($this->name, config()->integer('duskrail.preview_rows'));
         $this->dialect = (array) $table->dialect;
         $plan = Detection::of($sample)->plan;
-        // A single column of figures is of an entity where the data set knows one of that name.
+        // A single column of values is of an entity where the data set knows one of that name.
         $only =
             $plan->shape === 'long' && $plan->columns->entity === null && count($plan->columns->values) === 1
                 ? Heading::read($sample->heading($plan->columns->values[0], $plan->heading))->name

@@ -15,7 +15,7 @@ use DuskRail\Outcome\ReaderChoices;
 use DuskRail\Refusal;
 use DuskRail\Views\Views;
 
-/** A brief as it is read: each study drawn anew on the newest figures, and whom one can look for in all of them. */
+/** A brief as it is read: each study drawn again on the latest values, and whom one can look for in all of them. */
 final readonly class BriefPage
 {
     /**
@@ -47,7 +47,7 @@ final readonly class BriefPage
         foreach ($brief->blocks()->with('study.dataset')->get() as $block) {
             $study = $block->study;
             if ($study === null) {
-                // The place of a study that lies in the bin is kept for it.
+                // The place of a study that is in the bin is kept for it.
                 $parts = $block->study_id === null ? [...$parts, new BriefPart($block)] : $parts;
                 continue;
             }
@@ -75,7 +75,7 @@ final readonly class BriefPage
         try {
             return $choices->isNone() ? $comparison : Comparison::of($choices->appliedTo($comparison), $study->data());
         } catch (Refusal) {
-            // What makes no sense of one study leaves it as it is.
+            // What is not possible of one study leaves it as it is.
             return $comparison;
         }
     }

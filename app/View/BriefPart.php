@@ -9,7 +9,7 @@ use DuskRail\Chart\Scene;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Words\Wording;
 
-/** One block of a brief as it is read: a text, or a study drawn anew. */
+/** One block of a brief as it is read: a text, or a study drawn again. */
 final readonly class BriefPart
 {
     /**

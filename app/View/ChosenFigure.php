@@ -7,7 +7,7 @@ namespace App\View;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Origin;
 
-/** The figure that is to be corrected. */
+/** The value that is to be corrected. */
 final readonly class ChosenFigure
 {
     /**

@@ -12,7 +12,7 @@ use DuskRail\Time\Period;
 use DuskRail\Time\PeriodRange;
 use Illuminate\Database\Eloquent\Collection;
 
-/** The time that the figures of data sets span, as the first page shows it; kept until there is another version. */
+/** The time that the data of data sets span, as the first page shows it; kept until there is another version. */
 final class DatasetRow
 {
     private const KIND = 'dataset';

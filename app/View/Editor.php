@@ -29,6 +29,15 @@ final readonly class Editor
         'variation' => 'Variation',
     ];
 
+    /** @return list<string> what buttons of editors can say, parts of a study by their titles */
+    public static function labels(): array
+    {
+        return [
+            ...array_values(self::LABELS),
+            ...array_values(array_map(static fn(string $part): string => $part::title(), PartCatalogue::all())),
+        ];
+    }
+
     /**
      * @param view-string $template
      * @param array<string, mixed> $with what its template needs beside the screen

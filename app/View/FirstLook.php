@@ -45,7 +45,7 @@ final class FirstLook
             return '';
         }
 
-        return Svg::forScreen($scene, ['role' => 'img', 'aria-label' => 'The first lines of the file'], 'first-');
+        return Svg::forScreen($scene, ['role' => 'img', 'aria-label' => __('The first lines of the file')], 'first-');
     }
 
     private static function data(Observations $read, int $number, string $home): DataInMemory

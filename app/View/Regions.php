@@ -9,7 +9,7 @@ use Illuminate\Http\Request;
 /**
  * Regions of the study page that a window has already. It says with an edit which, and those that would come out the
  * same are answered with their outermost tag alone; the window then leaves their children as they are. A region has an
- * id, by which the window finds it wherever it stands.
+ * id, by which the window finds it wherever it is.
  */
 final readonly class Regions
 {

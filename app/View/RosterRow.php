@@ -62,7 +62,7 @@ final class RosterRow
         $change = static fn(
             string $state,
         ): string => "data-change=\"state\" data-entity=\"{$key}\" data-state=\"{$state}\"";
-        [$does, $sign] = $off ? ['Show', '+'] : ['Hide', '×'];
+        [$does, $sign] = $off ? [e(__('Show')), '+'] : [e(__('Hide')), '×'];
 
         return "<li class=\"{$class}\"" .
             self::facts($line) .

@@ -16,7 +16,7 @@ use DuskRail\Views\View;
 use DuskRail\Views\Views;
 use DuskRail\Words\Wording;
 
-/** All that the study page shows of one revision, worked out once. */
+/** All that the study page shows of one revision, calculated once. */
 final readonly class StudyScreen
 {
     public View $view;
@@ -41,9 +41,12 @@ final readonly class StudyScreen
     /** Pixels that the picture was drawn for. */
     public float $width;
 
+    /** The same; 0 for rows of panels that are as high as they are many, whatever the height of the window. */
+    public float $height;
+
     public Wording $wording;
 
-    /** Why the figures cannot be looked at this way, and what to do instead; or nothing. */
+    /** Why the data cannot be looked at this way, and what to do instead; or nothing. */
     public string $refusal;
 
     /** @param string $added id of an editor that is to be opened */
@@ -61,9 +64,10 @@ final readonly class StudyScreen
         $outcome = $chart = null;
         $rows = [];
         $refusal = match (true) {
-            $comparison->lines === []
-                => 'This measure has no values. Import a file with values on the page of the data set.',
-            $comparison->present() === [] => 'All lines are hidden. Show one in the roster.',
+            $comparison->lines === [] => __(
+                'This measure has no values. Import a file with values on the page of the data set.',
+            ),
+            $comparison->present() === [] => __('All lines are hidden. Show one in the roster.'),
             default => '',
         };
         try {
@@ -72,14 +76,14 @@ final readonly class StudyScreen
             if ($refusal === '' && $comparison->axis->count > 0) {
                 $split = $view->isSplit($comparison->study);
                 $outcome = $view->outcome($comparison);
-                $rows = $split ? $view->panels($comparison, $measure, $size->width) : [];
+                $rows = $split ? $view->panels($comparison, $measure, $size->width, $size->height) : [];
                 $chart =
                     !$split && $view->isPicture()
                         ? $view->picture($comparison, $measure, $size->width, $size->height)
                         : null;
                 $refusal =
                     $split && $rows === []
-                        ? 'There are no panels for this split. Choose another under “Panel options”.'
+                        ? __('There are no panels for this split. Choose another under “Panel options”.')
                         : '';
             }
         } catch (Refusal $problem) {
@@ -90,6 +94,7 @@ final readonly class StudyScreen
         $this->outcome = $outcome;
         $this->rows = $rows;
         $this->chart = $chart;
+        $this->height = $chart->height ?? (in_array(count($rows), [1, 2], true) ? $size->height : 0.0);
         $this->refusal = $refusal;
         $this->wording = $view->wording($comparison, $study->sourceLine());
         $this->track = $comparison->axis->count === 0 ? null : $this->track($measure, $size);
@@ -100,7 +105,7 @@ final readonly class StudyScreen
         return self::showing(Comparison::of($study->document(), $study->data()), $study, $size, $measure, $open);
     }
 
-    /** A comparison that was carried out already, of a document that need not be a revision of the study. */
+    /** A comparison that was calculated already, of a document that need not be a revision of the study. */
     public static function showing(
         Comparison $comparison,
         Study $study,

@@ -43,7 +43,7 @@ final readonly class UploadScreen
     /**
      * @param bool $whole whether all of the file was looked at, or its beginning
      * @param list<string> $evidence what the plan says, in words
-     * @param list<Alternative> $others other ways it could lie
+     * @param list<Alternative> $others other ways it could be
      * @param Revision|null $revision what it would change in the data set that it is added to
      * @param array<string, string> $strangers names that the data set does not know, each with the key of the one
      *     that may be meant, or nothing
@@ -143,7 +143,7 @@ final readonly class UploadScreen
     }
 
     /**
-     * What a row is: `title`, `heading`, `note`, `summary`, or nothing for one of figures.
+     * What a row is: `title`, `heading`, `note`, `summary`, or nothing for one of values.
      */
     public function rowRole(int $row): string
     {
@@ -162,7 +162,7 @@ final readonly class UploadScreen
         return $this->plan->columns->entity === null ? '' : $this->sample->cell($row, $this->plan->columns->entity);
     }
 
-    /** @return list<int> columns that are shown: keys that were taken apart stand where they came from */
+    /** @return list<int> columns that are shown: keys that were taken apart are where they came from */
     public function columns(): array
     {
         $all = range(0, max(0, min($this->sample->width, self::COLUMNS_SHOWN) - 1));
@@ -179,13 +179,13 @@ final readonly class UploadScreen
         ];
     }
 
-    /** The way that the table lies. */
+    /** The way that the table is. */
     public function shape(): Shape
     {
         return TableShapes::named($this->plan->shape);
     }
 
-    /** What a column is called at its head: that of figures by what its heading names. */
+    /** What a column is called at its head: that of values by what its heading names. */
     public function roleName(int $column): string
     {
         $role = $this->plan->columns->role($column);

@@ -5,29 +5,29 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 /**
- * What lines cover of a plot together. Points lie on the edge between two columns of pixels: where in a pixel a point
+ * What lines cover of a plot together. Points are on the edge between two columns of pixels: where in a pixel a point
  * is cannot be seen (see Thinning).
  */
 final readonly class Cover
 {
-    /** Columns of pixels drawn and left out in turn where periods are unfinished. */
+    /** Columns of pixels drawn and left out in turn where periods are incomplete. */
     private const DASH = 5;
 
     /** Positions that all lines are followed over at a time, so that the columns about them stay close at hand. */
-    private const AT_ONCE = 8;
+    private const AT_ONCE = 16;
 
     /** Number of the first column, and how many rows each has. */
     private int $first;
 
     private int $rows;
 
-    /** @var list<int> edge of columns at which each position lies, from the first shown */
+    /** @var list<int> edge of columns at which each position is, from the first shown */
     private array $edges;
 
-    /** Edge from which on periods are unfinished. */
+    /** Edge from which on periods are incomplete. */
     private int $dashed;
 
-    /** @param int|null $open position from which on periods are unfinished, and lines dashed */
+    /** @param int|null $open position from which on periods are incomplete, and lines dashed */
     public function __construct(private PlotArea $plot, private Scale $scale, private float $width, ?int $open = null)
     {
         $this->first = (int) round($plot->left) - 1;
@@ -45,6 +45,16 @@ final readonly class Cover
      * @param list<array<int, true>> $absent of each line, positions that are no gaps: it goes on over them
      */
     public function thicket(array $lines, array $absent, Ink $ink): Thicket
+    {
+        return new Thicket(fn(): array => $this->columns($lines, $absent), $ink);
+    }
+
+    /**
+     * @param list<list<float>> $lines
+     * @param list<array<int, true>> $absent
+     * @return array<int, list<int>>
+     */
+    private function columns(array $lines, array $absent): array
     {
         if ($this->scale->log) {
             $lines = array_map(
@@ -72,7 +82,7 @@ final readonly class Cover
             }
         }
 
-        return new Thicket($columns, $ink);
+        return $columns;
     }
 
     /**
@@ -107,7 +117,9 @@ final readonly class Cover
                 for ($i = $from; $i <= $end; $i++) {
                     $value = $values[$i];
                     if (is_nan($value)) {
-                        $last = isset($absent[$n][$i]) ? $last : NAN;
+                        if (!isset($absent[$n][$i])) {
+                            $last = NAN;
+                        }
                         continue;
                     }
                     $y = $origin + $value * $slope;

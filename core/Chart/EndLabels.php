@@ -17,14 +17,37 @@ final readonly class EndLabels
 
     private const HEIGHT = 20.0;
 
+    /** Of a name with its value below, and from the one to the other. */
+    private const HEIGHT_OF_TWO = 36.0;
+
+    private const LINE = 16.0;
+
     /**
      * @param list<array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
-     *     width: float}> $ends
+     *     width: float, height: float, below: bool}> $ends
      */
     private function __construct(private Lineup $lineup, private array $ends) {}
 
-    /** @param float $room that a name and its value may take, in pixels */
-    public static function of(Lineup $lineup, TextMeasure $measure, Type $type, float $room): self
+    /**
+     * A name that there is no room for beside its value has it below, where the picture is high enough for all; else
+     * it is cut.
+     *
+     * @param float $room that a name and its value may take, in pixels
+     * @param float $height of the picture
+     */
+    public static function of(Lineup $lineup, TextMeasure $measure, Type $type, float $room, float $height): self
+    {
+        $ends = self::ends($lineup, $measure, $type, $room, true);
+        $fits = array_sum(array_column($ends, 'height')) <= $height / 2;
+
+        return new self($lineup, $fits ? $ends : self::ends($lineup, $measure, $type, $room, false));
+    }
+
+    /**
+     * @return list<array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
+     *     width: float, height: float, below: bool}>
+     */
+    private static function ends(Lineup $lineup, TextMeasure $measure, Type $type, float $room, bool $below): array
     {
         $labels = $lineup->comparison->study->part(LabelsPart::class);
         $all = count($lineup->present()) <= self::NAME_ALL;
@@ -42,7 +65,7 @@ final readonly class EndLabels
                     $weight,
                     $lineup,
                     $measure,
-                    $room,
+                    [$room, $below],
                 );
             }
         }
@@ -61,11 +84,11 @@ final readonly class EndLabels
                 $type,
                 $lineup,
                 $measure,
-                $room,
+                [$room, $below],
             );
         }
 
-        return new self($lineup, $ends);
+        return $ends;
     }
 
     /** Pixels at the right of the plot. */
@@ -98,24 +121,25 @@ final readonly class EndLabels
             fn(int $i): bool => !isset($placed["{$this->ends[$i]['key']}@end"]),
             ARRAY_FILTER_USE_KEY,
         );
-        $places = LabelPlacement::column($byThemselves, self::HEIGHT, 0.0, $height - 26.0);
+        $heights = array_column($this->ends, 'height');
+        $places = LabelPlacement::column($byThemselves, $heights, 0.0, $height - 26.0);
         $groups = [];
         foreach ($this->ends as $i => $end) {
             $point = [$plot->x($end['last']), $points[$i]];
             $hand = $placed["{$end['key']}@end"] ?? null;
             if ($hand === null) {
-                [$x, $y] = [$plot->right + 20.0, $places[$i] + 5.0];
+                [$x, $y] = [$plot->right + 20.0, $places[$i] + ($end['below'] ? -3.0 : 5.0)];
                 $leader = [
                     $point[0] + 6.0,
                     $point[1],
                     ...$end['last'] < $plot->to ? [$plot->right + 4.0, $point[1]] : [],
                     $x - 4.0,
-                    $y - 5.0,
+                    $places[$i],
                 ];
             } else {
                 // However narrow the picture, what was moved stays on it.
                 $x = max(0.0, min($point[0] + $hand->x, $width - $end['width']));
-                $y = max(14.0, min($point[1] + $hand->y, $height - 4.0));
+                $y = max(14.0, min($point[1] + $hand->y, $height - 4.0 - ($end['below'] ? self::LINE : 0.0)));
                 $leader = self::leader($point, $x, $y, $end['width']);
             }
             $groups[] = new Group(
@@ -134,16 +158,18 @@ final readonly class EndLabels
                     // Among the lines it needs a ground of its own.
                     ...$hand === null
                         ? []
-                        : [new Box($x - 3.0, $y - 14.0, $end['width'] + 6.0, 19.0, Ink::Sheet, 2.0, 0.85)],
-                    Words::runs(
-                        $x,
-                        $y,
-                        [
-                            ['text' => $end['name'], 'ink' => $end['ink'], 'weight' => $end['type']->weight],
-                            ['text' => $end['value'], 'ink' => $end['ink'], 'weight' => min(600, $end['type']->weight)],
+                        : [
+                            new Box(
+                                $x - 3.0,
+                                $y - 14.0,
+                                $end['width'] + 6.0,
+                                $end['below'] ? 19.0 + self::LINE : 19.0,
+                                Ink::Sheet,
+                                2.0,
+                                0.85,
+                            ),
                         ],
-                        $end['type'],
-                    ),
+                    ...self::words($end, $x, $y),
                 ],
                 self::facts($end['key'], 'end', $end['last'], $point, $x, $y),
             );
@@ -153,7 +179,7 @@ final readonly class EndLabels
     }
 
     /**
-     * From a point to the nearest side of words that stand elsewhere; nothing where they stand beside it.
+     * From a point to the nearest side of words that are elsewhere; nothing where they are beside it.
      *
      * @param array{float, float} $point
      * @return list<float>
@@ -195,16 +221,39 @@ final readonly class EndLabels
     }
 
     /**
-     * @return array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
-     *     width: float}
+     * @param array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
+     *     width: float, height: float, below: bool} $end
+     * @return list<Words>
      */
-    private static function end(LineEnd $end, Type $type, Lineup $lineup, TextMeasure $measure, float $room): array
+    private static function words(array $end, float $x, float $y): array
     {
+        $name = ['text' => $end['name'], 'ink' => $end['ink'], 'weight' => $end['type']->weight];
+        $value = ['text' => $end['value'], 'ink' => $end['ink'], 'weight' => min(600, $end['type']->weight)];
+
+        return $end['below']
+            ? [
+                Words::runs($x, $y, [$name], $end['type']),
+                Words::runs($x, $y + self::LINE, [[...$value, 'text' => trim($end['value'])]], $end['type']),
+            ]
+            : [Words::runs($x, $y, [$name, $value], $end['type'])];
+    }
+
+    /**
+     * @param array{float, bool} $room for the words, and whether the value may be below the name
+     * @return array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
+     *     width: float, height: float, below: bool}
+     */
+    private static function end(LineEnd $end, Type $type, Lineup $lineup, TextMeasure $measure, array $room): array
+    {
+        [$room, $mayBeBelow] = $room;
         $wanted = $lineup->comparison->study->part(LabelsPart::class)->endOf($end->key);
         $soFar = $lineup->open !== null && $end->position >= $lineup->open ? ' so far' : '';
         $value = $wanted === 'name' ? '' : " {$lineup->format($end->value)}{$soFar}";
         $valueWidth = $measure->width($value, Type::text($type->size, 600));
-        $name = $wanted === 'value' ? '' : Words::fitting($measure, $end->name, $type, $room - $valueWidth);
+        $name = $wanted === 'value' ? '' : $end->name;
+        $below = $mayBeBelow && $name !== '' && $value !== '' && $measure->width($name, $type) + $valueWidth > $room;
+        $name = Words::fitting($measure, $name, $type, $below ? $room : $room - $valueWidth);
+        $nameWidth = $measure->width($name, $type);
 
         return [
             'key' => $end->key,
@@ -214,7 +263,9 @@ final readonly class EndLabels
             'last' => $end->position,
             'ink' => $end->ink,
             'type' => $type,
-            'width' => $measure->width($name, $type) + $valueWidth,
+            'width' => $below ? max($nameWidth, $valueWidth) : $nameWidth + $valueWidth,
+            'height' => $below ? self::HEIGHT_OF_TWO : self::HEIGHT,
+            'below' => $below,
         ];
     }
 }

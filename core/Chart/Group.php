@@ -15,7 +15,7 @@ final readonly class Group implements Mark
      * @param bool $clipped whether it is cut off at the edges of the plot
      * @param array<string, string> $facts what the pointer needs to know of it, by name
      * @param (Closure(): array{list<float>, list<float|null>})|null $points where the pointer reads it, as Points has
-     *     them; worked out when they are asked for
+     *     them; calculated when they are asked for
      */
     public function __construct(
         public string $role,

@@ -15,7 +15,7 @@ use DuskRail\Outcome\Tones;
 
 /**
  * What lines, dashes, markers and bands stand for, each as it is drawn: above the plot, only where no labels say it at
- * the ends of lines. Where lines are coloured by a figure, its scale.
+ * the ends of lines. Where lines are coloured by a value, its scale.
  */
 final readonly class Key
 {

@@ -14,17 +14,23 @@ final class LabelPlacement
 {
     /**
      * @param array<array-key, float> $wanted centre of each label, in pixels
-     * @param float $height room that one label takes
+     * @param float|array<array-key, float> $heights room that a label takes: of all, or of each under its key
      * @return array<array-key, float> centres, under the same keys, within low and high as far as there is room
      */
-    public static function column(array $wanted, float $height, float $low, float $high): array
+    public static function column(array $wanted, float|array $heights, float $low, float $high): array
     {
         asort($wanted);
         $keys = array_keys($wanted);
+        $height = static fn(int $i): float => is_array($heights) ? $heights[$keys[$i]] : $heights;
+        // How far each centre must be below the first.
+        $below = [];
+        foreach (array_keys($keys) as $i) {
+            $below[] = $i === 0 ? 0.0 : $below[$i - 1] + ($height($i - 1) + $height($i)) / 2;
+        }
         // Blocks of labels that touch: sum of their shifted places, and how many there are.
         $sums = $counts = [];
         foreach (array_values($wanted) as $i => $place) {
-            $sums[] = $place - $i * $height;
+            $sums[] = $place - $below[$i];
             $counts[] = 1;
             for (
                 $last = count($sums) - 1;
@@ -36,14 +42,17 @@ final class LabelPlacement
             }
         }
         $count = count($keys);
-        $bottom = $low + $height / 2;
-        $top = max($bottom, $high - $height / 2 - max(0, $count - 1) * $height);
+        if ($count === 0) {
+            return [];
+        }
+        $bottom = $low + $height(0) / 2;
+        $top = max($bottom, $high - $height($count - 1) / 2 - $below[$count - 1]);
         $placed = [];
         $i = 0;
         foreach ($counts as $block => $size) {
             $place = min($top, max($bottom, $sums[$block] / $size));
             for ($j = 0; $j < $size; $j++, $i++) {
-                $placed[$keys[$i]] = $place + $i * $height;
+                $placed[$keys[$i]] = $place + $below[$i];
             }
         }
 

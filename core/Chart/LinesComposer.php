@@ -10,7 +10,7 @@ use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Variation;
 use DuskRail\Time\PeriodAxis;
 
-/** Lines along an axis, named and valued at their ends: the Lines view, and years laid over each other. */
+/** Lines along an axis, named and valued at their ends: the Lines view, and years merged into each other. */
 final readonly class LinesComposer
 {
     public function __construct(private TextMeasure $measure) {}
@@ -65,6 +65,7 @@ final readonly class LinesComposer
             $this->measure,
             Type::text($narrow ? 14 : 15.5, 700),
             $width * ($narrow ? 0.3 : 0.34),
+            $height,
         );
         $left = $axes->room($ticks, $axisType);
         $right = $width - $ends->room();
@@ -197,7 +198,7 @@ final readonly class LinesComposer
         ]);
     }
 
-    /** The highest row for words within a plot, or the lowest, in which nothing else stands. */
+    /** The highest row for words within a plot, or the lowest, in which nothing else is. */
     private static function freeRow(float $left, float $width, PlotArea $plot, LabelRoom $room): float
     {
         $rows = [];

@@ -29,6 +29,9 @@ final readonly class LinesPainter
     private LookPart $look;
 
     /** @param float $weight 1 for a whole picture, less for a small one */
+    /** @var list<float> of all positions shown, along the plot */
+    private array $places;
+
     public function __construct(
         private Lineup $lineup,
         private PlotArea $plot,
@@ -36,9 +39,10 @@ final readonly class LinesPainter
         private float $weight = 1.0,
     ) {
         $this->look = $lineup->comparison->study->part(LookPart::class);
+        $this->places = $plot->places();
     }
 
-    /** Where the middle of the quiet lines lies, shaded. */
+    /** Where the middle of the quiet lines is, shaded. */
     public function band(): Group
     {
         if ($this->lineup->summary->part->band === Band::Chance) {
@@ -67,7 +71,7 @@ final readonly class LinesPainter
         return new Group('band', [new Area($outlines, Ink::Peer, 0.45)]);
     }
 
-    /** Between which rates the first line in focus would lie by chance alone, 95 % darker than 99.8 %. */
+    /** Between which rates the first line in focus would be by chance alone, 95 % darker than 99.8 %. */
     private function chanceBand(): Group
     {
         $comparison = $this->lineup->comparison;
@@ -138,7 +142,7 @@ final readonly class LinesPainter
 
     private function variationShown(): ?Variation
     {
-        // Along years laid over each other, a line has other positions than in the data.
+        // Along years merged into each other, a line has other positions than in the data.
         return $this->lineup->axis instanceof PeriodAxis ? Variation::of($this->lineup->comparison) : null;
     }
 
@@ -148,7 +152,7 @@ final readonly class LinesPainter
         $quiet = $this->lineup->inState(LineState::Peer);
         $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
         $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
-        // Who is not compared lies behind those who are.
+        // Who is not compared is behind those who are.
         usort($quiet, static fn(Line $a, Line $b): int => self::isOutside($b) <=> self::isOutside($a));
         [$groups, $single] = $this->lineup->summary->drawsLines ? $this->thickets($quiet, $width) : [[], []];
         foreach ($single as $line) {
@@ -331,7 +335,7 @@ final readonly class LinesPainter
         return self::dashOf(($this->look->own[$line->key] ?? new OwnLook())->dash, $line->dashed, $this->weight);
     }
 
-    /** @return list<float> the dash of a line as it was wished, or as it comes */
+    /** @return list<float> the dash of a line as it was wanted, or as it comes */
     public static function dashOf(string $wished, bool $dashed, float $weight): array
     {
         return match ($wished) {
@@ -343,7 +347,7 @@ final readonly class LinesPainter
     }
 
     /**
-     * A line, and what there is of unfinished periods dashed after it.
+     * A line, and what there is of incomplete periods dashed after it.
      *
      * @return list<Stroke> the finished part last, since that is what the pointer reads first
      */
@@ -362,7 +366,7 @@ final readonly class LinesPainter
         );
     }
 
-    /** @return list<Stroke> what joins a line over its gaps, where that is wished */
+    /** @return list<Stroke> what joins a line over its gaps, where that is wanted */
     private function hairs(Line $line, Ink $ink): array
     {
         $hairs = [];
@@ -406,7 +410,7 @@ final readonly class LinesPainter
     }
 
     /**
-     * The outline of what lies between two lines.
+     * The outline of what is between two lines.
      *
      * @param list<float> $upper x and y in turn
      * @param list<float> $lower likewise, of the same x
@@ -424,24 +428,24 @@ final readonly class LinesPainter
     /** @return Closure(): array{list<float>, list<float|null>} where the pointer reads a line */
     public function points(Line $line): Closure
     {
-        return self::pointsOf($line->values, $this->plot, $this->scale);
+        return self::pointsOf($line->values, $this->plot, $this->scale, $this->places);
     }
 
     /**
      * @param list<float> $values along the axis
+     * @param list<float> $places of all positions shown, along the plot
      * @return Closure(): array{list<float>, list<float|null>}
      */
-    public static function pointsOf(array $values, PlotArea $plot, Scale $scale): Closure
+    public static function pointsOf(array $values, PlotArea $plot, Scale $scale, array $places): Closure
     {
-        return static function () use ($values, $plot, $scale): array {
-            $x = $y = [];
+        return static function () use ($values, $plot, $scale, $places): array {
+            $y = [];
             for ($i = $plot->from; $i <= $plot->to; $i++) {
                 $at = $scale->at($values[$i] ?? NAN);
-                $x[] = $plot->x($i);
                 $y[] = is_nan($at) ? null : $at;
             }
 
-            return [$x, $y];
+            return [$places, $y];
         };
     }
 

@@ -13,7 +13,7 @@ use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Time\UnknownPeriod;
 
-/** Draws what the user marked, each at its place in the data; what lies outside of what is shown is not drawn. */
+/** Draws what the user marked, each at its place in the data; what is outside of what is shown is not drawn. */
 final readonly class MarksPainter
 {
     public function __construct(
@@ -23,7 +23,7 @@ final readonly class MarksPainter
         private Scale $scale,
     ) {}
 
-    /** @return list<Group> what lies behind the lines */
+    /** @return list<Group> what is behind the lines */
     public function behind(): array
     {
         $groups = [];
@@ -47,7 +47,7 @@ final readonly class MarksPainter
         return $groups;
     }
 
-    /** @return list<Group> what lies before them */
+    /** @return list<Group> what is before them */
     public function before(): array
     {
         $groups = [];
@@ -157,7 +157,7 @@ final readonly class MarksPainter
         }
         $x = $to === '' ? round($span[0]) + 0.5 : ($span[0] + $span[1]) / 2;
         $type = Type::text(12.5, 600);
-        // Neighbours stand one below the other, so that their words do not meet.
+        // Neighbours are one below the other, so that their words do not meet.
         $y = $this->plot->top + 12.0 + 16.0 * ($row % 4);
         $width = $this->measure->width($text, $type);
         $left = max($this->plot->left, min($x - ($to === '' ? -5.0 : $width / 2), $this->plot->right - $width));

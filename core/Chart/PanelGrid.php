@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-/** How panels stand in rows; lengths in pixels. */
+/** How panels are in rows; lengths in pixels. */
 final readonly class PanelGrid
 {
     /**

@@ -10,11 +10,14 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facet;
 use DuskRail\Outcome\Lineup;
 
-/** Small pictures in rows, on one scale unless it was wished otherwise, with every other series faint behind each. */
+/** Small pictures in rows, on one scale unless it was wanted otherwise, with every other series faint behind each. */
 final readonly class PanelsComposer
 {
     /** Marks that all panels on one scale share. */
     private const BEHIND = 'behind';
+
+    /** Heading, time axis and gap of a row. */
+    private const AROUND = 66.0;
 
     private const GAPS = ['narrow' => 8.0, 'usual' => 18.0, 'wide' => 32.0];
 
@@ -26,14 +29,15 @@ final readonly class PanelsComposer
     /**
      * @param list<Facet> $facets
      * @param PanelContent $content how what is in a panel is drawn
+     * @param array{float, float} $size width of the sheet, and the height that one or two rows may fill
      * @return list<Scene> one for each row of panels
      */
-    public function rows(Comparison $comparison, array $facets, PanelContent $content, float $width): array
+    public function rows(Comparison $comparison, array $facets, PanelContent $content, array $size): array
     {
         if ($facets === []) {
             return [];
         }
-        $grid = $this->grid($comparison, $facets, $content, $width);
+        $grid = $this->grid($comparison, $facets, $content, $size);
         $rows = [];
         foreach (array_chunk($facets, $grid->columns) as $number => $row) {
             $last = ($number + 1) * $grid->columns >= count($facets);
@@ -62,9 +66,13 @@ final readonly class PanelsComposer
         return new Scene($width, $y, $marks, null, $comparison->measure->name, $description, null, $shared);
     }
 
-    /** @param non-empty-list<Facet> $facets */
-    private function grid(Comparison $comparison, array $facets, PanelContent $content, float $width): PanelGrid
+    /**
+     * @param non-empty-list<Facet> $facets
+     * @param array{float, float} $size
+     */
+    private function grid(Comparison $comparison, array $facets, PanelContent $content, array $size): PanelGrid
     {
+        [$width, $height] = $size;
         $part = $comparison->study->part(PanelsPart::class);
         $gap = self::GAPS[$part->gap];
         $columns = $this->columns($part, count($facets), $width, $gap);
@@ -81,7 +89,7 @@ final readonly class PanelsComposer
             $room,
             $every,
             $inner,
-            round(max(80.0, min(260.0, $inner * 0.62))),
+            self::height($inner, (int) ceil(count($facets) / $columns), $height),
             $common,
             $this->half($facets, $part),
             $content->hasOthersBehind() &&
@@ -89,6 +97,15 @@ final readonly class PanelsComposer
                 $part->behind &&
                 in_array($part->by, ['entity', 'group'], true),
         );
+    }
+
+    /** Of the plot of a panel: in proportion to its width, and more where one row or two leave a part of the sheet. */
+    private static function height(float $inner, int $rows, float $height): float
+    {
+        $usual = max(80.0, min(260.0, $inner * 0.62));
+        $filling = $rows > 2 ? 0.0 : min(420.0, $inner, $height / $rows - self::AROUND);
+
+        return round(max($usual, $filling));
     }
 
     /** @return int<1, max> */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-/** Where in a scene the lines are: its edges in pixels, and how far apart two periods lie. */
+/** Where in a scene the lines are: its edges in pixels, and how far apart two periods are. */
 final readonly class PlotArea
 {
     public function __construct(
@@ -38,5 +38,16 @@ final readonly class PlotArea
         return $this->to > $this->from
             ? $this->left + ($position - $this->from) * $this->step()
             : ($this->left + $this->right) / 2;
+    }
+
+    /** @return list<float> x of all positions shown */
+    public function places(): array
+    {
+        $places = [];
+        for ($i = $this->from; $i <= $this->to; $i++) {
+            $places[] = $this->x($i);
+        }
+
+        return $places;
     }
 }

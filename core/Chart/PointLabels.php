@@ -97,7 +97,7 @@ final class PointLabels
         foreach ($part->more > 0 ? $positions : [] as $n => $i) {
             $before = $present[$positions[$n - 1] ?? $i];
             $after = $present[$positions[$n + 1] ?? $i];
-            // How far it stands out from both neighbours; where it only goes on, hardly at all.
+            // How far it is out from both neighbours; where it only goes on, hardly at all.
             $turns[$i] =
                 ($present[$i] - $before) * ($present[$i] - $after) > 0.0
                     ? min(abs($present[$i] - $before), abs($present[$i] - $after)) + 1.0

@@ -15,7 +15,7 @@ use DuskRail\Outcome\ScatterPoint;
 use DuskRail\Rail\Explanation;
 use DuskRail\Statistics\StraightLine;
 
-/** The Scatter view: points cut into four corners, with paths, sizes and straight fits where they are wished. */
+/** The Scatter view: points cut into four corners, with paths, sizes and straight fits where they are wanted. */
 final readonly class ScatterComposer
 {
     /** Pixels from one point of a curve to the next. */
@@ -500,7 +500,7 @@ final readonly class ScatterComposer
         return $groups;
     }
 
-    /** @return list<list<float>> the part of a line that lies within the plot */
+    /** @return list<list<float>> the part of a line that is within the plot */
     private static function through(StraightLine $fit, Scale $along, Scale $up, PlotArea $plot): array
     {
         $points = [];
@@ -518,7 +518,7 @@ final readonly class ScatterComposer
     /**
      * Names beside their points, those in focus first; a name that finds no free place is left out.
      *
-     * @param list<array{float, float, float, float}> $taken left, top, right, bottom of what stands there already
+     * @param list<array{float, float, float, float}> $taken left, top, right, bottom of what is there already
      * @param array<string, int> $hues
      * @return list<Group>
      */
@@ -591,8 +591,8 @@ final readonly class ScatterComposer
      * @param array{float, float} $name width and height of the words
      * @param array{float, float, float} $spot middle and radius of the point
      * @param list<array{float, float, float, float}> $taken
-     * @param bool $must whether it must stand somewhere
-     * @return array{float, float}|null left edge and base line; of a name that must stand somewhere the first place
+     * @param bool $must whether it must be somewhere
+     * @return array{float, float}|null left edge and base line; of a name that must be somewhere the first place
      *     within the plot
      */
     private function free(array $name, array $spot, PlotArea $plot, array $taken, bool $must): ?array

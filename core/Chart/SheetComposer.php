@@ -13,6 +13,8 @@ final readonly class SheetComposer
 {
     private const MARGIN = 30.0;
 
+    private const BOLD = 800;
+
     public function __construct(private TextMeasure $measure) {}
 
     /** @param callable(float, float): Scene $picture drawn for the width and height that are left for it */
@@ -78,11 +80,12 @@ final readonly class SheetComposer
         $line = [];
         $used = 0.0;
         foreach ($parts as $part) {
+            $drawn = $part['bold'] ? Type::headline($type->size, self::BOLD) : $type;
             foreach (
                 preg_split('/(\n)|(?<= )/', $part['text'], -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: []
                 as $word
             ) {
-                $wide = $this->measure->width(rtrim($word), $type);
+                $wide = $this->measure->width(rtrim($word), $drawn);
                 if ($word === "\n" || ($used > 0.0 && $used + $wide > $room)) {
                     $lines[] = $line;
                     [$line, $used] = [[], 0.0];
@@ -91,9 +94,9 @@ final readonly class SheetComposer
                     $line[] = [
                         'text' => $word,
                         'ink' => Ink::tryFrom($part['ink']) ?? $plain,
-                        'weight' => $part['bold'] ? 800 : $type->weight,
+                        'weight' => $drawn->weight,
                     ];
-                    $used += $this->measure->width($word, $type);
+                    $used += $this->measure->width($word, $drawn);
                 }
             }
         }

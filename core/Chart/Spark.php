@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
-/** A line so small that it stands in a row of a list; on its own scale, since it shows a course and not a size. */
+/** A line so small that it is in a row of a list; on its own scale, since it shows a course and not a size. */
 final class Spark
 {
     /**

@@ -12,6 +12,9 @@ use DuskRail\Outcome\Line;
  */
 final readonly class SparkCell
 {
+    /** A course of a few pixels' height is as well drawn in quarters of them, in a third less room. */
+    private const GRAIN = 0.25;
+
     /** More columns than this cannot be told apart at the size. */
     private const MOST_COLUMNS = 60;
 
@@ -44,6 +47,7 @@ final readonly class SparkCell
                     Pieces::of($line->values, $plot, $scale, $line->absent),
                     $line->hue > 0 ? $ink : Ink::Median,
                     1.5,
+                    grain: self::GRAIN,
                 ),
                 ...$this->points($line, $plot, $scale, $ink),
             ];

@@ -57,7 +57,7 @@ final readonly class SparksComposer
             }
             foreach ($lines as $i => [$row, $words]) {
                 $heads = $group !== '' && $i === 0;
-                // The name of a group does not stand alone at the foot of a page.
+                // The name of a group is not alone at the foot of a page.
                 if ($y + self::ROW * ($heads ? 2 : 1) + self::FOOT > $height && $y > self::HEADS) {
                     $pages[] = $this->page($table, $width, $y, $marks);
                     [$marks, $y] = [$this->heads($table, $name, $facts), self::HEADS];

@@ -135,7 +135,7 @@ final readonly class StackComposer
      */
     private function placed(array $labels, PlotArea $plot, Scale $scale, float $height, bool $adds): array
     {
-        // Of parts that lie on each other the middle is pointed at, of those that overlap the edge.
+        // Of parts that are on each other the middle is pointed at, of those that overlap the edge.
         $middles = array_map(static function (array $label) use ($scale, $adds): float {
             $at = (int) $label['layer']->line->last;
             $upper = $scale->at($label['layer']->upper[$at]);

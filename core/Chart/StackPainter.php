@@ -53,7 +53,7 @@ final readonly class StackPainter
         $through = $this->form === 'through' || $this->form === 'lines';
         $marks[] = new Stroke($upper, $through ? $ink : Ink::Sheet, $through ? ($line->hue > 0 ? 2.4 : 1.2) : 1.0);
 
-        $points = LinesPainter::pointsOf($layer->upper, $this->plot, $this->scale);
+        $points = LinesPainter::pointsOf($layer->upper, $this->plot, $this->scale, $this->plot->places());
 
         return new Group('series', $marks, LinesPainter::facts($line), points: $points);
     }

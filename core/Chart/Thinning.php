@@ -6,7 +6,7 @@ namespace DuskRail\Chart;
 
 /**
  * Leaves out points that cannot change a picture: of those in one column of pixels the first, the last, the lowest and
- * the highest stay, all in the middle of the column: where in a pixel a point lies cannot be seen, and a line drawn so
+ * the highest stay, all in the middle of the column: where in a pixel a point is cannot be seen, and a line drawn so
  * is the same to the last pixel whether points were left out or not (with round joins, which hide the way it
  * turned). Jugel, Jerzak, Hackenbroich and Markl (2014), “M4: A Visualization-Oriented Time Series Data
  * Aggregation”.

@@ -19,6 +19,9 @@ final class TimeTicks
 {
     private const ROOM = 16.0;
 
+    /** Pixels that a label may stick out of the plot, and be moved to do so. */
+    private const ASIDE = 8.0;
+
     /**
      * @param int $from first position shown
      * @param float $step pixels from one position to the next
@@ -167,11 +170,16 @@ final class TimeTicks
                 $start > $from || $axis->period($start)->in($span)->firstDay() === $axis->period($start)->firstDay();
             // A label may stick out of a short first or last span by a few pixels, not by more.
             $fits = ($i - $start) * $step >= $width($label) - 8.0 || $span === $axis->frequency;
+            $centre = $every > 1 && $span !== Frequency::Year ? $start - $from : ($start + $i - 1) / 2 - $from;
             if (!$fits && ($start === $from || $i > $to)) {
-                continue;
+                // Beside years that are not named there is room for one at the edge, if it stays at its span.
+                $inside = self::inside((float) $centre, $width($label) / 2, $to - $from, $step);
+                if ($span !== Frequency::Year || $every === 1 || abs($inside - $centre) * $step > self::ASIDE) {
+                    continue;
+                }
+                $centre = $inside;
             }
             $year = $span === Frequency::Year ? null : $period->yearNumber();
-            $centre = $every > 1 && $span !== Frequency::Year ? $start - $from : ($start + $i - 1) / 2 - $from;
             $ticks[] = new TimeTick(
                 $start === $from && (!$whole || $span !== $axis->frequency) ? null : (float) ($start - $from),
                 (float) $centre,
@@ -182,6 +190,14 @@ final class TimeTicks
         }
 
         return $ticks;
+    }
+
+    /** The place nearest to one at which a label, half of which is so many pixels wide, keeps within the plot. */
+    private static function inside(float $place, float $half, int $last, float $step): float
+    {
+        $least = ($half - self::ASIDE) / $step;
+
+        return max($least, min($last - $least, $place));
     }
 
     /**

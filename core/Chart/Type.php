@@ -14,8 +14,8 @@ final readonly class Type
         return new self($size, $weight);
     }
 
-    public static function headline(float $size): self
+    public static function headline(float $size, int $weight = 600): self
     {
-        return new self($size, 600, true);
+        return new self($size, $weight, true);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
-/** What the figures of a data set are split by, beside entity, measure and period: sex, age, cause. */
+/** What the data of a data set are split by, beside entity, measure and period: sex, age, cause. */
 final readonly class Breakdown
 {
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
-/** A category of each of some breakdowns: what tells the figures of one entity, measure and period apart. */
+/** A category of each of some breakdowns: what tells the data of one entity, measure and period apart. */
 final readonly class Cell
 {
     /** @param array<string, string> $categories keys of categories by keys of breakdowns */

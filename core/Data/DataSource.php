@@ -13,7 +13,7 @@ interface DataSource
     /** @return array<string, Entity> by key, in the order of the data set */
     public function entities(): array;
 
-    /** @return array<string, Breakdown> what figures are split by, by key; none as a rule */
+    /** @return array<string, Breakdown> what values are split by, by key; none as a rule */
     public function breakdowns(): array;
 
     /** @return array<string, PeerSetRules> peer sets that were defined for it, by key */
@@ -33,14 +33,14 @@ interface DataSource
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable;
 
     /**
-     * Entities whose newest values of a measure are provisional or estimated, and the ordinal of the first of those.
+     * Entities whose latest values of a measure are provisional or estimated, and the ordinal of the first of those.
      *
      * @return array<string, int> by entity key
      */
     public function unsettled(string $measureKey, ?Cell $cell = null): array;
 
     /**
-     * What is said of figures that are not plainly measured.
+     * What is said of values that are not plainly measured.
      *
      * @return array<string, array<int, Status>> by entity key and ordinal
      */

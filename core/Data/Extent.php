@@ -9,16 +9,16 @@ use DuskRail\Time\Period;
 use DuskRail\Time\PeriodRange;
 
 /**
- * What the periods of a table were put together from, and how much of the newest one is in.
+ * What the periods of a table were put together from, and how much of the latest one is in.
  *
- * Only the newest period of a data set can be unfinished. A line that stopped earlier has ended.
+ * Only the latest period of a data set can be incomplete. A line that stopped earlier has ended.
  */
 final readonly class Extent
 {
     /**
      * @param Frequency $parts what each period was put together from
-     * @param int|null $open first position whose values are of the unfinished period; null where all are finished
-     * @param int $in parts of the unfinished period that are in
+     * @param int|null $open first position whose values are of the incomplete period; null where all are finished
+     * @param int $in parts of the incomplete period that are in
      * @param int $of parts that it will have
      * @param int $lastDay number of the last day of it that is in
      * @param bool $scaled whether its values were scaled up, so that they stand for all of its days
@@ -38,7 +38,7 @@ final readonly class Extent
     }
 
     /**
-     * @param int $position of the newest period
+     * @param int $position of the latest period
      * @param int $lastDay number of the last day of it that is in
      */
     public static function unfinished(Frequency $parts, Period $newest, int $position, int $lastDay, bool $scaled): self
@@ -70,7 +70,7 @@ final readonly class Extent
         return [$first, $position === $this->open && !$this->scaled ? $this->lastDay : $last];
     }
 
-    /** How many times as long the whole of an unfinished period is as what is in of it. */
+    /** How many times as long the whole of an incomplete period is as what is in of it. */
     public function scale(Period $period): float
     {
         [$first, $last] = self::reach($period, $this->parts);

@@ -46,7 +46,7 @@ final readonly class Measure
         return new self($key, $name, Unit::parse($unit), $kind, $better, $frequency);
     }
 
-    /** The same, written with so many decimals; null for as many as its figures deserve. */
+    /** The same, written with so many decimals; null for as many as its values deserve. */
     public function withDecimals(?int $decimals): self
     {
         return new self(
@@ -97,7 +97,7 @@ final readonly class Measure
             preg_match(self::MEASURED, $this->unit->amount) !== 1;
     }
 
-    /** Whether others can be divided by it: a quotient is divided by nothing more. */
+    /** Whether others can be divided by it: a ratio is divided by nothing more. */
     public function canDivide(): bool
     {
         return $this->kind !== MeasureKind::Rate;

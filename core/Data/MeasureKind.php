@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Data;
 
 /**
- * What may be done to a measure: a flow adds up over time, a stock is a level at a moment, a rate is a quotient
+ * What may be done to a measure: a flow adds up over time, a stock is a level at a moment, a rate is a ratio
  * already.
  */
 enum MeasureKind: string
@@ -23,7 +23,7 @@ enum MeasureKind: string
         };
     }
 
-    /** What a quotient is called; common practice, no source, as the two below. */
+    /** What a ratio is called; common practice, no source, as the two below. */
     private const QUOTIENTS =
         '/%|‰|\bper\b(?! day\b)|\bpro\b(?! tag\b)|(?<!and)\/(?!or\b)|' .
         '\b(rates?|ratio|share|index|indices|percent|percentage|pct|quote|anteil|' .

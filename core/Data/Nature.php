@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Data;
 
 /**
- * What figures are, at any place on the rail. What may be done to them follows from it, and never from the values that
- * happen to stand there.
+ * What values are, at any place on the rail. What may be done to them follows from it, and never from the values that
+ * happen to be there.
  */
 enum Nature: string
 {
@@ -60,13 +60,13 @@ enum Nature: string
         };
     }
 
-    /** Whether it can be divided by a measure: an amount of something, and no quotient yet. */
+    /** Whether it can be divided by a measure: an amount of something, and no ratio yet. */
     public function isDivisible(): bool
     {
         return $this !== self::Share && $this->addsUp();
     }
 
-    /** Whether it says where an entity stands among others rather than how much there is. */
+    /** Whether it says where an entity is among others rather than how much there is. */
     public function isRelative(): bool
     {
         return match ($this) {

@@ -9,7 +9,7 @@ use DuskRail\Time\UnknownPeriod;
 
 /**
  * A peer set of a data set, as it was defined: by hand, by conditions, or as those nearest to one entity. Who is in it,
- * Peers\Membership works out.
+ * Peers\Membership calculates.
  */
 final readonly class PeerSetRules
 {
@@ -23,7 +23,7 @@ final readonly class PeerSetRules
      * @param list<string>|null $hand keys of its members, where they were chosen by hand; null where rules find them
      * @param list<PeerCondition> $conditions that all its members meet
      * @param string $since period since which every value of the study's measure must be there; nothing for none
-     * @param list<string>|null $frozen its members as they were found once; null where they are found anew
+     * @param list<string>|null $frozen its members as they were found once; null where they are found again
      */
     public function __construct(
         public string $key,

@@ -12,7 +12,7 @@ final class Recording implements DataSource
 
     public function __construct(private readonly DataSource $source) {}
 
-    /** @return list<string> keys of the measures whose figures were asked for */
+    /** @return list<string> keys of the measures whose values were asked for */
     public function asked(): array
     {
         return array_map(strval(...), array_keys($this->asked));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Data;
 
 /**
- * What a new state of figures changes in the one before: how many are new, changed and gone, and the largest of the
+ * What a new state of values changes in the one before: how many are new, changed and gone, and the largest of the
  * changes.
  */
 final class Revision

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
-/** One line's values, one for each period of the axis it lies on; a missing value is NAN. */
+/** One line's values, one for each period of the axis it is on; a missing value is NAN. */
 final readonly class Series
 {
     /** @param list<float> $values */

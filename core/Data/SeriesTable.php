@@ -17,10 +17,10 @@ final readonly class SeriesTable
 
     /**
      * @param iterable<Series> $series each as long as the axis
-     * @param (Closure(): array<string, list<float>>)|null $weights of quotients what they were divided by, by key,
-     *     worked out when asked for
-     * @param Nature|null $nature what its figures are; null for those of a measure, by its kind and unit
-     * @param Extent|null $extent of periods that were put together, from what, and how much of the newest is in
+     * @param (Closure(): array<string, list<float>>)|null $weights of ratios what they were divided by, by key,
+     *     calculated when asked for
+     * @param Nature|null $nature what its values are; null for those of a measure, by its kind and unit
+     * @param Extent|null $extent of periods that were put together, from what, and how much of the latest is in
      */
     public function __construct(
         public PeriodAxis $axis,
@@ -105,7 +105,7 @@ final readonly class SeriesTable
         return new self($this->axis, $this->unit, $this->kind, $this->series, $this->weights, $extent, $this->nature);
     }
 
-    /** What its figures are, in words: `differences (Ml per month)`, `shares (%)` */
+    /** What its values are, in words: `differences (Ml per month)`, `shares (%)` */
     public function inWords(): string
     {
         $unit = $this->unit->text();
@@ -114,13 +114,13 @@ final readonly class SeriesTable
             (in_array($unit, ['', $this->nature->value, 'rank'], true) ? '' : " ({$unit})");
     }
 
-    /** Whether a per cent of its figures means something: not of degrees, differences, places, nor of per cents. */
+    /** Whether a per cent of its values means something: not of degrees, differences, places, nor of per cents. */
     public function allowsPercent(): bool
     {
         return $this->nature->hasZero() && in_array($this->unit->sort, [ValueType::Amount, ValueType::Index], true);
     }
 
-    /** First position whose values are of the unfinished period, or null. */
+    /** First position whose values are of the incomplete period, or null. */
     public function open(): ?int
     {
         return $this->extent?->open;

@@ -7,7 +7,7 @@ namespace DuskRail\Data;
 use DuskRail\Time\PeriodAxis;
 
 /**
- * A data set whose figures are broken down, seen in one way: for each breakdown one category, or all added up, or its
+ * A data set whose values are broken down, seen in one way: for each breakdown one category, or all added up, or its
  * categories as the lines of one entity, or as groups of lines. What looks at it needs to know nothing of breakdowns.
  *
  * A measure that is not split by a breakdown is seen whole beside each category.
@@ -89,7 +89,7 @@ final class Sliced implements DataSource
         return $this->data->peerSets();
     }
 
-    /** Whether it has a line for each entity and category, which stand in panels by category. */
+    /** Whether it has a line for each entity and category, which are in panels by category. */
     public function hasPanels(): bool
     {
         return $this->panels !== '';

@@ -6,10 +6,10 @@ namespace DuskRail\Data;
 
 use DuskRail\Time\Frequency;
 
-/** How far apart figures were measured: at every period, at every fifth, or at dates of their own. */
+/** How far apart values were measured: at every period, at every fifth, or at dates of their own. */
 final readonly class Spacing
 {
-    /** Measured at fewer of the periods than this, figures are of dates and not of periods. */
+    /** Measured at fewer of the periods than this, values are of dates and not of periods. */
     private const SPARSE = 0.5;
 
     /** Series that are looked at, of many. */
@@ -17,7 +17,7 @@ final readonly class Spacing
 
     /**
      * @param bool $isFree whether periods at which nobody was measured are no gaps
-     * @param int $step periods from one figure to the next, as a rule; 1 where every period has one
+     * @param int $step periods from one value to the next, as a rule; 1 where every period has one
      * @param array<int, true> $absent positions at which nobody was measured, where they are no gaps
      */
     private function __construct(

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Data;
 
 /**
- * What an office says of one figure, or of why there is none. The number is what is stored. Letters are those of the
- * code lists of statistical offices (SDMX observation status and the flags beside figures in tables; from memory).
+ * What an office says of one value, or of why there is none. The number is what is stored. Letters are those of the
+ * code lists of statistical offices (SDMX observation status and the flags beside values in tables; from memory).
  */
 enum Status: int
 {
@@ -64,7 +64,7 @@ enum Status: int
         'unavailable' => self::Unavailable,
     ];
 
-    /** Reads what stands beside a figure; an unknown or empty mark is a measured value. */
+    /** Reads what is beside a value; an unknown or empty mark is a measured value. */
     public static function fromMark(string $mark): self
     {
         return self::MARKS[trim(mb_strtolower($mark), " .()[]\u{00A0}\t")] ?? self::Measured;
@@ -76,7 +76,7 @@ enum Status: int
         return isset(self::MARKS[mb_strtolower($letters)]);
     }
 
-    /** The letter that stands for it in files; nothing for a plain figure. */
+    /** The letter that stands for it in files; nothing for a plain value. */
     public function mark(): string
     {
         return $this === self::Measured ? '' : (string) array_search($this, self::MARKS, true);
@@ -94,7 +94,7 @@ enum Status: int
         };
     }
 
-    /** Whether a figure may still change, so that it is drawn and said as not final. */
+    /** Whether a value may still change, so that it is drawn and said as not final. */
     public function isOpen(): bool
     {
         return in_array($this, [self::Provisional, self::Estimated, self::Forecast], true);

@@ -7,7 +7,7 @@ namespace DuskRail\Data;
 use DuskRail\Time\Frequency;
 
 /**
- * A unit that is worked out along the rail: an amount, and what it is counted per.
+ * A unit that is calculated along the rail: an amount, and what it is counted per.
  *
  * `Ml per month` is amount `Ml` per [`month`]; divided by connections and times 1,000,000 it is `l per connection
  * per month`.

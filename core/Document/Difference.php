@@ -29,7 +29,7 @@ final class Difference
         return $clashes;
     }
 
-    /** @return array<string, scalar> what stands in each place; lists without an order are taken one by one */
+    /** @return array<string, scalar> what is in each place; lists without an order are taken one by one */
     private static function places(Study $study): array
     {
         $document = StudyDocument::write($study);

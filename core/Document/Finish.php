@@ -35,10 +35,10 @@ final readonly class Finish
 
         return new self(
             $parts
-                // Where single labels were put belongs to the figures they stand at, and so does what colours part at.
+                // Where single labels were put belongs to the data they stand at, and so does what colours part at.
                 ->with($parts->of(LabelsPart::class)->with(['placed' => []]))
                 ->with($parts->of(TonePart::class)->with(['middle' => null]))
-                // Values and points belong to the figures; what happened, and when, is the same for all.
+                // Values and points belong to the data; what happened, and when, is the same for all.
                 ->with(new MarksPart(array_values(array_filter($marks, static fn(Mark $m): bool => $m->isOfTime())))),
         );
     }

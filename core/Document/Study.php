@@ -25,7 +25,7 @@ use DuskRail\Rail\Rail;
 use DuskRail\Rail\Scope;
 use DuskRail\Time\PeriodRange;
 
-/** One comparison: what is compared, what is done to the figures, how it is drawn, and in what words. */
+/** One comparison: what is compared, what is done to the data, how it is drawn, and in what words. */
 final readonly class Study
 {
     /** As many lines as the palette has hues. */
@@ -37,7 +37,7 @@ final readonly class Study
      * @param list<string> $off lines taken out of the comparison
      * @param PeriodRange|null $range the periods shown; null for all that there are
      * @param string $view name of the view it is looked at in
-     * @param list<string> $dismissed ids of signals that were put away
+     * @param list<string> $dismissed ids of signals that were dismissed
      * @param PartSet $parts the settings of each view, and of each thing that is drawn
      */
     public function __construct(
@@ -63,7 +63,7 @@ final readonly class Study
     }
 
     /**
-     * The same where no figures are at hand yet.
+     * The same where no values are at hand yet.
      *
      * @param iterable<Entity> $entities
      */
@@ -220,7 +220,7 @@ final readonly class Study
         );
     }
 
-    /** Data as this study sees them: where figures are broken down, those that it asks for. */
+    /** Data as this study sees them: where values are broken down, those that it asks for. */
     public function slice(DataSource $data): DataSource
     {
         $part = $this->part(BreakdownsPart::class);
@@ -271,7 +271,7 @@ final readonly class Study
                 static fn(string $other): bool => self::dimension($other) === self::dimension($line),
                 ARRAY_FILTER_USE_KEY,
             );
-            // The newest year and the one before have the first hue.
+            // The latest year and the one before have the first hue.
             $free = array_values(array_diff(range(self::dimension($line) === 'y' ? 2 : 1, self::MOST_FOCUS), $taken));
             $focus[$line] =
                 $free[0] ??

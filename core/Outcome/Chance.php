@@ -14,7 +14,7 @@ use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Statistics\ChanceLimits;
 
 /**
- * How far rates made of counts may lie from the ratio of sums of the peers by chance alone, given how much each entity
+ * How far rates made of counts may be from the ratio of sums of the peers by chance alone, given how much each entity
  * has of what they are per. Where the peers vary more than chance would make them, the limits are as much wider, unless
  * the study says otherwise.
  */
@@ -74,14 +74,14 @@ final readonly class Chance
 
     /**
      * The same where nobody asked for it: of events over time alone, since a level, as people or beds, does not come
-     * about by chance anew in each period.
+     * about by chance again in each period.
      */
     public static function ofEvents(Comparison $comparison): ?self
     {
         return $comparison->measure->kind === MeasureKind::Flow ? self::of($comparison) : null;
     }
 
-    /** @return self|null null where figures are not counts divided by something */
+    /** @return self|null null where values are not counts divided by something */
     public static function of(Comparison $comparison): ?self
     {
         $table = $comparison->run->table();
@@ -132,7 +132,7 @@ final readonly class Chance
     }
 
     /**
-     * The rates that an entity of a size lies between by chance alone: 99.8, 95, 95 and 99.8 % limits, from the lowest.
+     * The rates that an entity of a size is between by chance alone: 99.8, 95, 95 and 99.8 % limits, from the lowest.
      *
      * @return list<float> of ChanceLimits::TAILS; NAN where nothing is known
      */
@@ -152,7 +152,7 @@ final readonly class Chance
         return $limits;
     }
 
-    /** Whether a line's value lies within the 95 % limits, so that it may be chance; null where that is not known. */
+    /** Whether a line's value is within the 95 % limits, so that it may be chance; null where that is not known. */
     public function mayBe(Line $line, ?int $position): ?bool
     {
         if ($position === null) {

@@ -39,7 +39,7 @@ use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Time\UnknownPeriod;
 
-/** A study carried out on its data: everything that any view shows is read from here. */
+/** A study calculated on its data: everything that any view shows is read from here. */
 final readonly class Comparison
 {
     use HasLines;
@@ -58,8 +58,8 @@ final readonly class Comparison
      * @param list<float> $peerLine what stands for all peers, along the axis, NAN where none has a value; empty
      *     when it is not asked for
      * @param MeasureRuns $measures where lines are measures
-     * @param Tones|null $tones where lines are coloured by a figure of theirs
-     * @param int $spoken last position that anything is said of: the newest period that is finished and has come in
+     * @param Tones|null $tones where lines are coloured by a value of theirs
+     * @param int $spoken last position that anything is said of: the latest period that is finished and has come in
      *     for at least half of the lines that go on; before `from` where no such is shown
      */
     private function __construct(
@@ -86,7 +86,7 @@ final readonly class Comparison
         $data = $study->slice($data);
         $rule = $study->part(RulePart::class);
         if (!$rule->isByHand() && $study->part(LinesPart::class)->across === 'entities') {
-            // Whom a rule finds depends on the figures, and some figures on who is in focus: those of the rule before.
+            // Whom a rule finds depends on the data, and some values on who is in focus: those of the rule before.
             $before = self::of($study->withPart(new RulePart()), $data);
             $found = (new FocusRule($rule, $before->better(), $before->from, $before->season()))->found(
                 $before->lines,
@@ -258,7 +258,7 @@ final readonly class Comparison
     }
 
     /**
-     * The newest period that is finished and has come in for at least half of the lines that go on.
+     * The latest period that is finished and has come in for at least half of the lines that go on.
      *
      * @param list<Line> $lines
      */
@@ -279,8 +279,8 @@ final readonly class Comparison
             return $finished;
         }
         // Who stopped more than a year ago does not hold the others up.
-        $year = $this->axis->frequency->inAYear();
-        $going = array_filter($lasts, static fn(int $last): bool => $last >= max($lasts) - $year);
+        $least = max($lasts) - $this->axis->frequency->inAYear();
+        $going = array_filter($lasts, static fn(int $last): bool => $last >= $least);
         rsort($going);
 
         return $going[intdiv(count($going) - 1, 2)];
@@ -339,7 +339,7 @@ final readonly class Comparison
         );
     }
 
-    /** Which categories of breakdowns the figures are of, in words; nothing where they are not broken down. */
+    /** Which categories of breakdowns the data are of, in words; nothing where they are not broken down. */
     public function cellInWords(): string
     {
         $part = $this->study->part(BreakdownsPart::class);

@@ -16,8 +16,8 @@ use DuskRail\Statistics\Trend;
 use DuskRail\Time\Frequency;
 
 /**
- * The courses of the lines of a comparison. Change and growth are those of the figures that are drawn; the verdict is
- * on what they are made of, since rolling windows share values, and on months where the figures are of days or weeks.
+ * The courses of the lines of a comparison. Change and growth are those of the data that are drawn; the verdict is
+ * on what they are made of, since rolling windows share values, and on months where the data are of days or weeks.
  */
 final class Courses
 {
@@ -27,7 +27,7 @@ final class Courses
     /** @var array<string, SeriesTable|null> by measure: the rail without its rolling windows */
     private array $plain = [];
 
-    /** @var array<string, array<int, int>> period that each position lies in, by its frequency */
+    /** @var array<string, array<int, int>> period that each position is in, by its frequency */
     private array $places = [];
 
     private function __construct(private readonly Comparison $comparison) {}
@@ -42,7 +42,7 @@ final class Courses
         $comparison = $this->comparison;
         $season = $comparison->season();
         if ($line->at === null) {
-            // What it did until then does not stand beside what the others did until now.
+            // What it did until then is not beside what the others did until now.
             $last = Line::lastOf($line->values, $comparison->from, $comparison->spoken);
             $ended =
                 $last === null
@@ -105,7 +105,7 @@ final class Courses
         return count($values) === $this->comparison->axis->count ? $this->finished($values) : [];
     }
 
-    /** The same rail on the same figures, its rolling windows left out; null where it then ends on another axis. */
+    /** The same rail on the same values, its rolling windows left out; null where it then ends on another axis. */
     private static function withoutWindows(Run $run): ?SeriesTable
     {
         $arriving = null;
@@ -132,7 +132,7 @@ final class Courses
         return array_slice($values, $from, max(0, $spoken - $from + 1));
     }
 
-    /** The periods that a verdict is given on, where they are not those of the figures. */
+    /** The periods that a verdict is given on, where they are not those of the values. */
     private function coarser(): ?Frequency
     {
         $frequency = $this->comparison->axis->frequency;
@@ -147,7 +147,7 @@ final class Courses
     }
 
     /**
-     * Median slope for a period of the figures.
+     * Median slope for a period of the values.
      *
      * @param list<float> $values
      */

@@ -12,7 +12,7 @@ use DuskRail\Document\Study;
 use DuskRail\Document\ViewCatalogue;
 use DuskRail\Refusal;
 
-/** A change applied to a study and carried out on its data, which is how it is found out whether it makes sense. */
+/** A change applied to a study and calculated on its data, which is how it is found out whether it is possible. */
 final class Edit
 {
     /**
@@ -20,7 +20,7 @@ final class Edit
      *
      * @return Comparison of the changed study
      *
-     * @throws InvalidStudy when the change makes no sense, with the reason and the remedy
+     * @throws InvalidStudy when the change is not possible, with the reason and the remedy
      */
     public static function of(Change $change, Study $study, DataSource $data): Comparison
     {

@@ -21,10 +21,10 @@ use DuskRail\Time\UnknownPeriod;
 final class Facets
 {
     /**
-     * @param bool $overlaid whether each panel shows the years of a line laid over each other
-     * @return list<Facet> in the order in which they stand
+     * @param bool $overlaid whether each panel shows the years of a line merged into each other
+     * @return list<Facet> in the order in which they are
      *
-     * @throws UnknownPeriod|InvalidStudy when the figures cannot be split so
+     * @throws UnknownPeriod|InvalidStudy when the data cannot be split so
      */
     public static function of(Comparison $comparison, bool $overlaid = false): array
     {
@@ -39,7 +39,7 @@ final class Facets
         return self::ordered($facets, $comparison->study);
     }
 
-    /** @return list<Facet> a panel a line, or a panel of years laid over each other a line */
+    /** @return list<Facet> a panel a line, or a panel of years merged into each other a line */
     private static function byLine(Comparison $comparison, bool $overlaid): array
     {
         $facets = [];

@@ -10,7 +10,7 @@ use DuskRail\Document\Parts\FiguresPart;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Time\UnknownPeriod;
 
-/** The figures of a comparison as a table: rows and columns, each with its heading. */
+/** The values of a comparison as a table: rows and columns, each with its heading. */
 final readonly class Grid
 {
     /** More columns than this nobody reads. */
@@ -34,7 +34,7 @@ final readonly class Grid
     ) {}
 
     /**
-     * @throws InvalidStudy|UnknownPeriod when the figures do not fit the table that is wished
+     * @throws InvalidStudy|UnknownPeriod when the data do not fit the table that is wanted
      */
     public static function of(Comparison $comparison): self
     {

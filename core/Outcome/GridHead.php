@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-/** The heading of a row or a column of figures. */
+/** The heading of a row or a column of values. */
 final readonly class GridHead
 {
     public function __construct(

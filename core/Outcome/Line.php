@@ -16,7 +16,7 @@ final readonly class Line
      * @param list<float> $values
      * @param int|null $last position of its last value within the periods shown, up to which it is drawn
      * @param int|null $at position of the value by which it is spoken of and compared; null where it has none in the
-     *     newest period that is complete, since it has ended or is late
+     *     latest period that is complete, since it has ended or is late
      * @param bool $dashed what is before or not yet certain, in the hue of what it belongs to
      * @param array<int, true> $absent positions that this line does not have, which are no gaps: 29 February of
      *     most years
@@ -117,7 +117,7 @@ final readonly class Line
         return $this->at === null ? NAN : $this->values[$this->at];
     }
 
-    /** The value that it is drawn up to, be it of an unfinished period. */
+    /** The value that it is drawn up to, be it of an incomplete period. */
     public function end(): float
     {
         return $this->last === null ? NAN : $this->values[$this->last];

@@ -10,19 +10,19 @@ use DuskRail\Time\CycleAxis;
 use DuskRail\Time\PeriodAxis;
 
 /**
- * The lines that one picture shows, whatever they run across: entities, measures, or years laid over each other. The
- * pictures, what the pointer reads, and the figures are made from it alike.
+ * The lines that one picture shows, whatever they run across: entities, measures, or years merged into each other. The
+ * pictures, what the pointer reads, and the data are made from it alike.
  */
 final readonly class Lineup
 {
     use HasLines;
 
     /**
-     * @param list<Line> $lines in the order of the data set; of years the newest first
+     * @param list<Line> $lines in the order of the data set; of years the latest first
      * @param int $from first position shown, of the axis
      * @param int $to last position shown
      * @param PeerSummary $summary what stands for all the quiet lines
-     * @param int|null $open first position whose values are of unfinished periods
+     * @param int|null $open first position whose values are of incomplete periods
      */
     public function __construct(
         public Comparison $comparison,

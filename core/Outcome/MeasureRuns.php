@@ -6,12 +6,12 @@ namespace DuskRail\Outcome;
 
 use DuskRail\Rail\Run;
 
-/** Where lines are measures of one entity: the rail carried out on each, and the measures that cannot be lines. */
+/** Where lines are measures of one entity: the rail calculated on each, and the measures that cannot be lines. */
 final readonly class MeasureRuns
 {
     /**
      * @param array<string, Run> $runs by line
-     * @param array<string, string> $leftOut why a measure cannot stand beside the others, by its name
+     * @param array<string, string> $leftOut why a measure cannot be beside the others, by its name
      */
     public function __construct(public array $runs = [], public array $leftOut = []) {}
 }

@@ -15,7 +15,7 @@ final readonly class OtherOrder
     /**
      * @param bool $earlier whether the stop would come before its neighbour, or after
      * @param string $neighbour its label
-     * @param string $refusal why the order makes no sense, or nothing
+     * @param string $refusal why the order is not possible, or nothing
      * @param list<float> $values of the line that is looked at, in that order
      */
     private function __construct(

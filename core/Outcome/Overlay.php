@@ -17,13 +17,13 @@ use DuskRail\Time\Frequency;
 use DuskRail\Time\UnknownPeriod;
 
 /**
- * Years (or months, or weeks) of one series laid over each other: the newest solid, the one before dashed, older ones
+ * Years (or months, or weeks) of one series merged into each other: the latest solid, the one before dashed, older ones
  * quiet.
  */
 final class Overlay
 {
     /**
-     * @param Line $subject the series whose turns are laid over each other
+     * @param Line $subject the series whose turns are merged into each other
      * @param bool $amongMany whether this is one of many panels, in which it takes colour only when it is in focus
      *
      * @throws UnknownPeriod when its periods have no places in the cycle
@@ -88,7 +88,7 @@ final class Overlay
         return $turns === [] ? '' : "Median {$axis->turnLabel(min($turns))} – {$axis->turnLabel(max($turns))}";
     }
 
-    /** Where the newest turn stands: its last value, against the turn before and against all earlier ones. */
+    /** Where the latest turn is: its last value, against the turn before and against all earlier ones. */
     public static function distance(Lineup $lineup): string
     {
         [$newest, $before] = [$lineup->lines[0] ?? null, $lineup->lines[1] ?? null];
@@ -111,7 +111,7 @@ final class Overlay
         return $words . self::amongEarlier($lineup, $at, $value);
     }
 
-    /** How a value of the newest turn compares with all earlier ones; nothing where there are few. */
+    /** How a value of the latest turn compares with all earlier ones; nothing where there are few. */
     private static function amongEarlier(Lineup $lineup, int $at, float $value): string
     {
         $earlier = [];

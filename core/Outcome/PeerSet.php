@@ -13,7 +13,7 @@ use DuskRail\Rail\Conventions;
 use DuskRail\Statistics\Quantile;
 
 /**
- * Whom lines are compared with, and where each stands among them. Every view, sentence and table asks here.
+ * Whom lines are compared with, and where each is among them. Every view, sentence and table asks here.
  *
  * The peers are the entities that take part, as a rule except home; or those of the set that was chosen. Who is in
  * focus makes no difference. A place is among all that take part, or among those of the set and the line itself. Whole
@@ -108,7 +108,7 @@ final class PeerSet
         return in_array($line->key, array_map(static fn(Line $l): string => $l->key, $this->peers), true);
     }
 
-    /** Where a line stands at a position; null where it has no value, or nobody to be compared with. */
+    /** Where a line is at a position; null where it has no value, or nobody to be compared with. */
     public function place(Line $line, ?int $at): ?Position
     {
         if ($at === null || is_nan($line->values[$at] ?? NAN)) {

@@ -19,7 +19,7 @@ final readonly class PlaceRange
 
     private function __construct(public int $from, public int $to) {}
 
-    /** @return self|null null where figures are not counts divided by something, or the line has no value */
+    /** @return self|null null where values are not counts divided by something, or the line has no value */
     public static function of(Comparison $comparison, Line $line): ?self
     {
         $chance = Chance::ofEvents($comparison);

@@ -46,7 +46,7 @@ final readonly class ReaderChoices
     }
 
     /**
-     * @param array<array-key, mixed> $input by control; what makes no sense is the author's own
+     * @param array<array-key, mixed> $input by control; what is not possible is the author's own
      * @param list<string> $allowed controls that the author leaves to the reader
      */
     public static function read(array $input, array $allowed): self

@@ -7,7 +7,7 @@ namespace DuskRail\Outcome;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Peers\Position;
 
-/** Who in a scatter comes to the same as the first in focus along one axis, and where it stands among them on the other. */
+/** Who in a scatter comes to the same as the first in focus along one axis, and where it is among them on the other. */
 final readonly class SameResult
 {
     /**

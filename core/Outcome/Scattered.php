@@ -65,11 +65,11 @@ final readonly class Scattered
             $other = $horizontal->line($line->key);
             $paths[$line->key] = $other === null ? [] : self::path($vertical, $horizontal, $line, $other);
         }
-        $newest = self::newest($paths);
+        $latest = self::newest($paths);
         $points = $leftOut = $without = [];
         foreach ($vertical->present() as $line) {
             $size = $sizes[$line->key] ?? ($sizes === [] ? 1.0 : 0.0);
-            $point = self::point($line, $paths[$line->key], $part->at, $newest, $size);
+            $point = self::point($line, $paths[$line->key], $part->at, $latest, $size);
             if ($point === null) {
                 $without[] = $line->name;
             } elseif ($part->bounds->hold($point->x, $point->y)) {
@@ -86,7 +86,7 @@ final readonly class Scattered
             $vertical,
             $horizontal,
             match ($part->at) {
-                'latest' => $axis->period(max(0, $newest ?? $vertical->to))->label(),
+                'latest' => $axis->period(max(0, $latest ?? $vertical->to))->label(),
                 'mean' => "mean over {$shown}",
                 default => $shown,
             },
@@ -101,7 +101,7 @@ final readonly class Scattered
     }
 
     /**
-     * The limits between which rates lie by chance alone, where the horizontal axis is what the counts are per.
+     * The limits between which rates are by chance alone, where the horizontal axis is what the counts are per.
      *
      * @return array{Chance, int, float}|null with the position that is looked at, and what a place along the axis is
      *     multiplied by to be an exposure
@@ -127,7 +127,7 @@ final readonly class Scattered
         }
         $usual = Quantile::of($ratios, 0.5);
 
-        // Of figures of the same time they would be alike; a year's level beside a month's is nearly so.
+        // Of values of the same time they would be alike; a year's level beside a month's is nearly so.
         return max($ratios) > 1.1 * $usual || min($ratios) < 0.9 * $usual ? null : [$chance, $at, $usual];
     }
 
@@ -150,7 +150,7 @@ final readonly class Scattered
         return $beyond;
     }
 
-    /** Where a point's value stands in its line. */
+    /** Where a point's value is in its line. */
     private static function positionOf(ScatterPoint $point, Comparison $vertical): ?int
     {
         for ($at = $vertical->to; $at >= $vertical->from; $at--) {
@@ -185,13 +185,13 @@ final readonly class Scattered
 
     /**
      * @param list<array{float, float, int}> $path
-     * @param int|null $newest position that is looked at when it is the newest one
+     * @param int|null $latest position that is looked at when it is the latest one
      */
-    private static function point(Line $line, array $path, string $at, ?int $newest, float $size): ?ScatterPoint
+    private static function point(Line $line, array $path, string $at, ?int $latest, float $size): ?ScatterPoint
     {
         $chosen =
             $at === 'latest'
-                ? array_values(array_filter($path, static fn(array $p): bool => $p[2] === $newest))
+                ? array_values(array_filter($path, static fn(array $p): bool => $p[2] === $latest))
                 : $path;
         $last = end($chosen);
         if ($last === false) {
@@ -216,7 +216,7 @@ final readonly class Scattered
         if ($part->measure !== '' && isset($vertical->data->measures()[$part->measure])) {
             return $plain->withMeasure($part->measure)->withRail($part->rail ?? Rail::of());
         }
-        // Until another is chosen: the next measure, and the same done to it as far as it makes sense.
+        // Until another is chosen: the next measure, and the same done to it as far as it is possible.
         $keys = array_values(
             array_diff(array_map(strval(...), array_keys($vertical->data->measures())), [$study->measure]),
         );
@@ -272,7 +272,7 @@ final readonly class Scattered
     }
 
     /**
-     * The pairs of values in the order of time; of a coarser measure the figure of the period that holds.
+     * The pairs of values in the order of time; of a coarser measure the value of the period that holds.
      *
      * @return list<array{float, float, int}>
      */
@@ -289,7 +289,7 @@ final readonly class Scattered
                 $finer => Period::holding($horizontal->axis->frequency, $period->lastDay())->ordinal,
                 default => $period->in($horizontal->axis->frequency)->ordinal,
             };
-            // An unfinished period of either stands beside no finished one of the other.
+            // An incomplete period of either is beside no finished one of the other.
             $at = $ordinal - $horizontal->axis->first;
             $x = $at > $horizontal->finished() ? NAN : $other->values[$at] ?? NAN;
             if (!is_nan($x) && !is_nan($line->values[$i])) {
@@ -301,7 +301,7 @@ final readonly class Scattered
     }
 
     /**
-     * The newest position at which at least half of those that ever have both values have them.
+     * The latest position at which at least half of those that ever have both values have them.
      *
      * @param array<string, list<array{float, float, int}>> $paths
      */
@@ -396,6 +396,8 @@ final readonly class Scattered
     }
 
     /**
+     * Through those that are compared: nobody outside of the peer set, and no total, bends a line.
+     *
      * @param list<ScatterPoint> $points
      * @return array<string, StraightLine>
      */
@@ -403,7 +405,9 @@ final readonly class Scattered
     {
         $groups = [];
         foreach ($points as $point) {
-            $groups[$point->line->group][] = $point;
+            if ($point->line->role === LineRole::Compared) {
+                $groups[$point->line->group][] = $point;
+            }
         }
         ksort($groups);
         $fits = [];

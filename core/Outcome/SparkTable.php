@@ -98,7 +98,7 @@ final readonly class SparkTable
                 return $downward ? -$byName : $byName;
             }
             [$x, $y] = [$of($a), $of($b)];
-            // What has no figure comes last either way.
+            // What has no value comes last either way.
             if (is_nan($x) || is_nan($y)) {
                 return is_nan($x) <=> is_nan($y) ?: $byName;
             }

@@ -37,7 +37,7 @@ final readonly class Stacked
         $apart = array_keys(
             $part->top > 0 && count($lines) > $part->top + 1 ? array_slice($sizes, 0, $part->top, true) : $sizes,
         );
-        // Who is in focus stands by itself, however small.
+        // Who is in focus is by itself, however small.
         $apart = array_values(
             array_filter(
                 array_keys($sizes),

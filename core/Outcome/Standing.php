@@ -8,16 +8,16 @@ use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Peers\Position;
 use DuskRail\Time\Lag;
 
-/** Where a line in focus stands among the peers, now and a year before, and where it is going. */
+/** Where a line in focus is among the peers, now and a year before, and where it is going. */
 final readonly class Standing
 {
     /**
      * @param list<array{period: string, value: float, position: Position, target: float}> $years once a year, from
-     *     the newest back as far as is shown
+     *     the latest back as far as is shown
      */
     private function __construct(public Line $line, public Position $now, public Course $course, public array $years) {}
 
-    /** Where it stood a year before, if that is shown. */
+    /** Where it was a year before, if that is shown. */
     public function before(): ?Position
     {
         return $this->years[1]['position'] ?? null;
@@ -54,7 +54,7 @@ final readonly class Standing
         return $standings;
     }
 
-    /** The same period a year before; the last week or day of a longer year has none, and the one before stands in. */
+    /** The same period a year before; the last week or day of a longer year has none, and the one before is in. */
     private static function yearBefore(Comparison $comparison, int $at): ?int
     {
         if (!$comparison->hasOneNow()) {

@@ -10,7 +10,7 @@ use DuskRail\Document\Parts\TonePart;
 use DuskRail\Document\Study;
 use DuskRail\Time\PeriodAxis;
 
-/** The colours of lines by a figure of theirs, and the scale that a key shows. */
+/** The colours of lines by a value of theirs, and the scale that a key shows. */
 final readonly class Tones
 {
     /**
@@ -34,7 +34,7 @@ final readonly class Tones
      * @param callable(Line): float $change of a line over the time shown
      * @param PeerSet $peers among whom lines have their places
      * @param float $level what two arms part at where nothing else is given: the level of the peers' line, or NAN
-     * @return self|null null where lines are not coloured by a figure, or no line has one
+     * @return self|null null where lines are not coloured by a value, or no line has one
      */
     public static function of(
         Study $study,

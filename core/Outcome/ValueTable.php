@@ -46,7 +46,7 @@ final readonly class ValueTable
         return new self(['Period', ...array_column($columns, 0)], $rows, self::unsettled($comparison));
     }
 
-    /** @return list<array{string, list<float>}> between what the first line in focus would lie by chance alone */
+    /** @return list<array{string, list<float>}> between what the first line in focus would be by chance alone */
     private static function chanceLimits(Comparison $comparison): array
     {
         $line = $comparison->focus()[0] ?? null;

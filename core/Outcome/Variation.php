@@ -9,7 +9,7 @@ use DuskRail\Statistics\IndividualsChart;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Time\UnknownPeriod;
 
-/** The ordinary variation of the first line in focus, where it is asked for, and what of the line lies beyond it. */
+/** The ordinary variation of the first line in focus, where it is asked for, and what of the line is beyond it. */
 final readonly class Variation
 {
     /** @param list<int> $beyond positions that the rules find, within the periods shown */
@@ -23,7 +23,7 @@ final readonly class Variation
         if ($part->limits !== 'shown' || $line === null || $comparison->run->table()->nature->isPlace()) {
             return null;
         }
-        // What is not finished would lie outside for being short.
+        // What is incomplete would be outside for being short.
         $until = $comparison->finished();
         $values = array_slice($line->values, 0, $until + 1);
         $baseline = $part->baseline === '' ? [$comparison->from, $until] : self::baseline($comparison, $part->baseline);
@@ -43,9 +43,9 @@ final readonly class Variation
     }
 
     /**
-     * Since when the line has been outside the limits, or on one side of the middle, up to its newest value.
+     * Since when the line has been outside the limits, or on one side of the middle, up to its latest value.
      *
-     * @return int|null position; null where its newest value is ordinary
+     * @return int|null position; null where its latest value is ordinary
      */
     public function since(): ?int
     {

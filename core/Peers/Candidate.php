@@ -8,7 +8,7 @@ namespace DuskRail\Peers;
 final readonly class Candidate
 {
     /**
-     * @param string $why in words, as they stand beside it in a table
+     * @param string $why in words, as they are beside it in a table
      * @param array<string, float|string|null> $values by characteristic; null where there is none
      * @param array<string, float> $parts of the distance, by characteristic: how far it is in each, in robust standard
      *     deviations

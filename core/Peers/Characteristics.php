@@ -101,7 +101,7 @@ final class Characteristics
     }
 
     /**
-     * The newest position at which at least half of those that have any value have one.
+     * The latest position at which at least half of those that have any value have one.
      *
      * @param array<array-key, list<float>> $rows
      */

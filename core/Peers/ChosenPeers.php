@@ -14,7 +14,7 @@ final readonly class ChosenPeers
      * @param array<string, true>|null $members keys of all that belong to the set; null for all
      * @param string $among what follows “the 12 peers”: ` in Upland`, ` like Veldmere`
      * @param bool $isGroup whether the set is a group, whose name goes before “peers”
-     * @param array<array-key, string> $strata where lines are compared only with those of their own kind, as figures of
+     * @param array<array-key, string> $strata where lines are compared only with those of their own kind, as values of
      *     women with those of women: which one it is, by key
      */
     private function __construct(

@@ -11,7 +11,7 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nearness;
 use DuskRail\Data\PeerSetRules;
 
-/** The peer set that is proposed for an entity: those of its own size, which is what makes most figures alike. */
+/** The peer set that is proposed for an entity: those of its own size, which is what makes most values alike. */
 final class Likes
 {
     /** Characteristics that are proposed at most. */

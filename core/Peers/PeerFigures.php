@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Peers;
 
-use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\ColumnQuantile;
 use DuskRail\Statistics\QuantileType;
 
 /** What many series come to in each period: medians, quartiles, means. Missing values are left out. */
@@ -17,7 +17,7 @@ final class PeerFigures
      */
     public static function quantile(array $series, float $share, QuantileType $type = QuantileType::Seven): array
     {
-        return self::each($series, static fn(array $values): float => Quantile::of($values, $share, $type));
+        return self::each($series, (new ColumnQuantile($share, $type))->of(...));
     }
 
     /**
@@ -30,7 +30,7 @@ final class PeerFigures
     }
 
     /**
-     * The means, and how far the values lie from them: the standard deviation of a sample, divided by n − 1, or of a
+     * The means, and how far the values are from them: the standard deviation of a sample, divided by n − 1, or of a
      * population, divided by n.
      *
      * @param array<array-key, list<float>> $series
@@ -77,7 +77,7 @@ final class PeerFigures
     }
 
     /**
-     * The weighted mean: of quotients weighted by their denominators it is the ratio of sums.
+     * The weighted mean: of ratios weighted by their denominators it is the ratio of sums.
      *
      * @param array<array-key, list<float>> $series
      * @param array<array-key, list<float>> $weights under the same keys

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Peers;
 
-/** Where one value stands among others. */
+/** Where one value is among others. */
 final readonly class Position
 {
     /**

@@ -16,8 +16,8 @@ use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 
 /**
- * Which calculation makes sense after which: tried out, one pair after the other, on figures without gaps. What a cell
- * says depends on what the figures are and on nothing else, so the same holds for any figures.
+ * Which calculation is possible after which: tried out, one pair after the other, on values without gaps. What a cell
+ * says depends on what the data are and on nothing else, so the same holds for any values.
  */
 final class Combinations
 {
@@ -49,8 +49,8 @@ final class Combinations
     /**
      * What becomes of one calculation after another.
      *
-     * @param DataInMemory|null $data other figures of the same measures, to see that nothing depends on them
-     * @return array{string, string} `yes`, `remark` or `no`, or `never` where the first one cannot stand at the start;
+     * @param DataInMemory|null $data other values of the same measures, to see that nothing depends on them
+     * @return array{string, string} `yes`, `remark` or `no`, or `never` where the first one cannot be at the start;
      *     and the remark or the reason
      */
     public static function tried(string $first, string $second, ?DataInMemory $data = null): array

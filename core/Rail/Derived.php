@@ -10,13 +10,13 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Formula\Expression;
 use DuskRail\Rail\Formula\InvalidFormula;
 
-/** A measure that is worked out from others, as the stop “Formula” does: `Leakage ÷ Water supplied × 100`. */
+/** A measure that is calculated from others, as the stop “Formula” does: `Leakage ÷ Water supplied × 100`. */
 final class Derived
 {
     /**
-     * Its figures, on the periods of the finest measure that it names.
+     * Its values, on the periods of the finest measure that it names.
      *
-     * @throws InvalidFormula when it cannot be read, names nothing, or makes no sense of the units
+     * @throws InvalidFormula when it cannot be read, names nothing, or is not possible of the units
      */
     public static function table(string $formula, DataSource $data): SeriesTable
     {

@@ -7,7 +7,7 @@ namespace DuskRail\Rail;
 use DuskRail\Data\Better;
 use DuskRail\Data\SeriesTable;
 
-/** What leaves a stop: the figures, and what the reader ought to know about them. */
+/** What leaves a stop: the data, and what the reader ought to know about them. */
 final readonly class Outcome
 {
     /**

@@ -10,10 +10,10 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Peers\PeerFigures;
 
 /**
- * Several entities calculated as if they were one: amounts are added up (or averaged), and of quotients the sums are
- * divided, never the quotients averaged.
+ * Several entities calculated as if they were one: amounts are added up (or averaged), and of ratios the sums are
+ * divided, never the ratios averaged.
  *
- * Members that have not begun or have ended are left out of the sum; a gap within a member's figures leaves a gap.
+ * Members that have not begun or have ended are left out of the sum; a gap within a member's values leaves a gap.
  */
 final readonly class Pool
 {
@@ -49,7 +49,7 @@ final readonly class Pool
             return $table;
         }
         $values = array_map(static fn(Series $s): array => $s->values, $members);
-        // Levels that are quotients already have no sum, and nothing to be weighed by.
+        // Levels that are ratios already have no sum, and nothing to be weighed by.
         $together =
             $table->kind === MeasureKind::Rate
                 ? PeerFigures::mean($values)
@@ -59,7 +59,7 @@ final readonly class Pool
     }
 
     /**
-     * After a division: the quotients of the members weighed by what they were divided by, which is a ratio of sums.
+     * After a division: the ratios of the members weighed by what they were divided by, which is a ratio of sums.
      */
     public function weighed(SeriesTable $table): SeriesTable
     {
@@ -75,7 +75,7 @@ final readonly class Pool
     }
 
     /**
-     * The same of several figures at once: in each period those members count that have all of them.
+     * The same of several values at once: in each period those members count that have all of them.
      *
      * @param list<array<array-key, list<float>>> $tables values by member
      * @return list<list<float>> one for each table

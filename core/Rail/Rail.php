@@ -93,7 +93,7 @@ final readonly class Rail
     }
 
     /**
-     * Does the calculations. A stop that is bypassed or makes no sense for what arrives passes its figures on
+     * Does the calculations. A stop that is bypassed or is not possible for what arrives passes its values on
      * unchanged.
      *
      * @param DataSource $data a Scope where it matters who is in focus or off; of a plain data set all are peers

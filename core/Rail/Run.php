@@ -8,12 +8,12 @@ use DuskRail\Data\Better;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\SeriesTable;
 
-/** A rail carried out on a table. */
+/** A rail calculated on a table. */
 final readonly class Run
 {
     /**
      * @param list<RunStep> $steps one for each stop of the rail
-     * @param DataSource $data what it was carried out on
+     * @param DataSource $data what it was calculated on
      */
     public function __construct(public SeriesTable $origin, public array $steps, public DataSource $data) {}
 
@@ -22,7 +22,7 @@ final readonly class Run
         return $this->steps === [] ? $this->origin : $this->steps[count($this->steps) - 1]->outcome->table;
     }
 
-    /** Which way is good at the end: as of the measure, unless a stop gave its figures a way of their own. */
+    /** Which way is good at the end: as of the measure, unless a stop gave its values a way of their own. */
     public function better(Better $ofMeasure): Better
     {
         foreach (array_reverse($this->inUse()) as $step) {

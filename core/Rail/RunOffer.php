@@ -14,7 +14,7 @@ use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Time\Frequency;
 
-/** What the figures that arrive at a stop offer its form. */
+/** What the data that arrive at a stop offer its form. */
 final readonly class RunOffer implements Offer
 {
     private function __construct(private Stop $stop, private SeriesTable $arriving, private Scope $scope) {}

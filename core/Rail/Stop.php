@@ -8,7 +8,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Settings\HasSettings;
 
 /**
- * One calculation on the rail. A stop is immutable and knows nothing of the study it stands in. Its settings are the
+ * One calculation on the rail. A stop is immutable and knows nothing of the study it is in. Its settings are the
  * properties of its constructor, each declared by an attribute (see Settings/Setting).
  *
  * To add one: write a class in Rail/Stops, and name it in StopCatalogue.
@@ -27,13 +27,13 @@ interface Stop extends HasSettings
     /** The stop as it is first put in, given what arrives there. */
     public static function usual(SeriesTable $arriving, Scope $scope): self;
 
-    /** The name it stands under on the rail, in a few characters: `÷ connections`, `12-month mean`. */
+    /** The name it is under on the rail, in a few characters: `÷ connections`, `12-month mean`. */
     public function label(SeriesTable $arriving, Scope $scope): string;
 
     /** What it adds to the chart's subtitle: `per connection`, `12-month mean`. */
     public function phrase(SeriesTable $arriving, Scope $scope): string;
 
-    /** Why the calculation makes no sense for what arrives, and what to do instead; null when it does. */
+    /** Why the calculation is not possible for what arrives, and what to do instead; null when it does. */
     public function refusal(SeriesTable $arriving, Scope $scope): ?string;
 
     /** The calculation. Only called when refusal() is null. */

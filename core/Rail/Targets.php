@@ -130,7 +130,7 @@ final readonly class Targets
         $levels = [];
         for ($i = $from; $i <= $to; $i++) {
             $levels[$i] = NAN;
-            // Where no calendar lies along the axis, the newest is what counts.
+            // Where no calendar is along the axis, the latest is what counts.
             $day = $axis->frequency === Frequency::Number ? PHP_INT_MAX : $axis->period($i)->firstDay();
             foreach ($steps as $step) {
                 $levels[$i] = ($step['from']?->firstDay() ?? PHP_INT_MIN) <= $day ? $step['value'] : $levels[$i];

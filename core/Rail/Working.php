@@ -22,7 +22,7 @@ final readonly class Working
 
     /**
      * @param int $position of the table that the run ends in
-     * @param string $cell which categories of breakdowns the figures are of, in words
+     * @param string $cell which categories of breakdowns the data are of, in words
      */
     public static function of(
         Run $run,

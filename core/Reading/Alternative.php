@@ -6,7 +6,7 @@ namespace DuskRail\Reading;
 
 use DuskRail\Reading\Shapes\Shape;
 
-/** Another way that a table could lie, and how much of it would be read. */
+/** Another way that a table could be, and how much of it would be read. */
 final readonly class Alternative
 {
     /**

@@ -7,10 +7,10 @@ namespace DuskRail\Reading;
 /** Which column of a table is what, counted from 0; null means that there is no such column. */
 final readonly class Columns
 {
-    /** @var list<int> that hold figures */
+    /** @var list<int> that hold values */
     public array $values;
 
-    /** @var list<int> whose cells are categories that figures are split by */
+    /** @var list<int> whose cells are categories that values are split by */
     public array $breakdowns;
 
     /** @var list<int> that say more of the entity: its code, its size */
@@ -32,7 +32,7 @@ final readonly class Columns
 
     public ?int $unit;
 
-    /** Of powers of ten that figures are written in. */
+    /** Of powers of ten that values are written in. */
     public ?int $multiplier;
 
     public ?int $status;

@@ -15,7 +15,7 @@ use DuskRail\Time\PeriodReading;
 /** Works out what a table is from its first rows, and says in words what it went by. */
 final class Detection
 {
-    /** Share of the figures that another way to read a table must find as well to be worth a look. */
+    /** Share of the data that another way to read a table must find as well to be worth a look. */
     private const WORTH = 0.4;
 
     /** Rows that other ways to read a table are tried on. */
@@ -75,7 +75,7 @@ final class Detection
     }
 
     /**
-     * A row right under the headings that holds nothing but the units of the columns of figures.
+     * A row right under the headings that holds nothing but the units of the columns of values.
      *
      * @return array<string, mixed> of the plan
      */
@@ -166,7 +166,7 @@ final class Detection
     }
 
     /**
-     * The other ways a table could lie, the most readable first, with how much of it each reads.
+     * The other ways a table could be, the most readable first, with how much of it each reads.
      *
      * @return list<Alternative>
      */

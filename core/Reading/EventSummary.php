@@ -6,7 +6,7 @@ namespace DuskRail\Reading;
 
 use DuskRail\Data\MeasureKind;
 
-/** How the events of one entity and period are made into one figure. */
+/** How the events of one entity and period are made into one value. */
 enum EventSummary: string
 {
     case Out = 'out';
@@ -32,7 +32,7 @@ enum EventSummary: string
         };
     }
 
-    /** What the figures measure, of a column of this heading. */
+    /** What the data measure, of a column of this heading. */
     public function measure(string $heading): string
     {
         return match ($this) {

@@ -6,7 +6,7 @@ namespace DuskRail\Reading;
 
 use DuskRail\Data\MeasureKind;
 
-/** Things that happened, gathered row by row and made into figures by entity and period. */
+/** Things that happened, gathered row by row and made into values by entity and period. */
 final class EventTally
 {
     /** @var array<int, array<int, array<int, non-empty-list<float|string>>>> cells by column, entity, ordinal */

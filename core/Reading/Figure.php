@@ -7,11 +7,11 @@ namespace DuskRail\Reading;
 use DuskRail\Data\Status;
 
 /**
- * A figure with what else stands in its cell: a unit, a mark that says how sure it is, a footnote, a sign at its end.
+ * A value with what else is in its cell: a unit, a mark that says how sure it is, a footnote, a sign at its end.
  */
 final readonly class Figure
 {
-    /** Flags beside figures, one letter or two; an `s` or a `d` may as well be a unit. */
+    /** Flags beside values, one letter or two; an `s` or a `d` may as well be a unit. */
     private const FLAGS = 'b[depsu]?|c|d[pu]?|e[bp]?|f|i|p[er]?|r|s|u|z';
 
     private const MARK =
@@ -23,14 +23,14 @@ final readonly class Figure
         self::FLAGS .
         '))$/iu';
 
-    /** A letter that stands in the place of a figure, beside a mark for none or alone. */
+    /** A letter that is in the place of a value, beside a mark for none or alone. */
     private const NONE = '/^(?:(?::|\.{1,3}|…|-|–|—|n\/?a)\s*)?[(\[]?(c|z|u|x|m|q|d|na|\*)[)\]]?$/iu';
 
     private function __construct(public float $value, public Status $status, public string $unit) {}
 
     /**
-     * @param string $letter after figures that is their unit, where it could be taken for a flag
-     * @return self|null null where the cell is no figure
+     * @param string $letter after values that is their unit, where it could be taken for a flag
+     * @return self|null null where the cell is no value
      */
     public static function read(NumberNotation $notation, string $text, string $letter = ''): ?self
     {
@@ -65,7 +65,7 @@ final readonly class Figure
         return $value === null || (is_nan($value) && $unit !== '') ? null : new self($value, $status, $unit);
     }
 
-    /** @return array{string, Status} what stands before marks and flags, and what those say */
+    /** @return array{string, Status} what is before marks and flags, and what those say */
     private static function withoutMarks(string $text, string $letter): array
     {
         $status = Status::Measured;
@@ -82,7 +82,7 @@ final readonly class Figure
         return [$text, $status];
     }
 
-    /** Of two flags the one that says that the figure may change. */
+    /** Of two flags the one that says that the value may change. */
     private static function status(string $mark): Status
     {
         $whole = Status::fromMark($mark);
@@ -97,7 +97,7 @@ final readonly class Figure
     }
 
     /**
-     * The letter that stands after nearly all figures and is then their unit: `8.25 s` in every cell is seconds.
+     * The letter that is after nearly all values and is then their unit: `8.25 s` in every cell is seconds.
      *
      * @param list<string> $texts
      */

@@ -7,10 +7,10 @@ namespace DuskRail\Reading;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\Cell;
 
-/** What the figures that were read are split by, laid over what a data set is split by already. */
+/** What the data that were read are split by, merged into what a data set is split by already. */
 final readonly class FoundBreakdowns
 {
-    /** Groups of figures that a total is looked for in. */
+    /** Groups of values that a total is looked for in. */
     private const TRIED = 200;
 
     /** How far a sum may be off, for the rounding of its parts. */
@@ -119,7 +119,7 @@ final readonly class FoundBreakdowns
         return '';
     }
 
-    /** @return list<array<string, float>> values by category, of figures that are alike in all else */
+    /** @return list<array<string, float>> values by category, of values that are alike in all else */
     private static function groups(Observations $read, int $place): array
     {
         $groups = [];

@@ -10,10 +10,10 @@ use DuskRail\Time\Period;
 use DuskRail\Time\PeriodNotation;
 
 /**
- * What has been read of a table so far. A shape hands on the cells of its rows; here they become figures, and what
+ * What has been read of a table so far. A shape hands on the cells of its rows; here they become values, and what
  * cannot be read is listed, so that the user sees all of it at once and nothing is guessed in silence.
  *
- * A subject is an entity, or where figures are broken down an entity and a category of each breakdown.
+ * A subject is an entity, or where values are broken down an entity and a category of each breakdown.
  */
 final class Gathering
 {
@@ -30,7 +30,7 @@ final class Gathering
     /** @var list<string> */
     private array $entities = [];
 
-    /** @var array<string, int> by what stands in the cells */
+    /** @var array<string, int> by what is in the cells */
     private array $entityIds = [];
 
     /** @var array<string, int> by name in lower case */
@@ -74,24 +74,24 @@ final class Gathering
     /** Whether all rows may be plain; null until one was read. */
     private ?bool $isPlain = null;
 
-    /** @var array{int, int, array<int, int>}|null columns of period and entity, and the measure of each column of figures */
+    /** @var array{int, int, array<int, int>}|null columns of period and entity, and the measure of each column of values */
     private ?array $plain = null;
 
     /** @var array<string, Frequency> what the texts of the period column are, where each says so itself */
     private array $frequencies = [];
 
-    /** @var array<string, string> units by what stands in their column */
+    /** @var array<string, string> units by what is in their column */
     private array $units = ['' => ''];
 
-    /** @var array<string, string> first unit that stands beside the name of a measure */
+    /** @var array<string, string> first unit that is beside the name of a measure */
     private array $rowUnits = [];
 
-    /** @var array<int, string> units that stand in the cells, by measure */
+    /** @var array<int, string> units that are in the cells, by measure */
     private array $cellUnits = [];
 
     public readonly EventTally $events;
 
-    /** What the figures of the row are to be multiplied by. */
+    /** What the data of the row are to be multiplied by. */
     private float $factor = 1.0;
 
     /** @var list<list<string>> the categories of each combination, in the order of the columns; the first has none */
@@ -103,7 +103,7 @@ final class Gathering
     /** @var array<string, array<string, string>> what is said of entities, by name */
     private array $attributes = [];
 
-    /** @var list<string> rows that hold no figures but a text */
+    /** @var list<string> rows that hold no values but a text */
     private array $notes = [];
 
     /** The text of the row before, where it held nothing else. */
@@ -113,8 +113,8 @@ final class Gathering
     private ?string $block = null;
 
     /**
-     * @param Frequency $frequency of figures that have none of their own
-     * @param bool $isOfFigures whether a row without a figure is no row of the table
+     * @param Frequency $frequency of values that have none of their own
+     * @param bool $isOfFigures whether a row without a value is no row of the table
      */
     public function __construct(
         public readonly Plan $plan,
@@ -146,7 +146,7 @@ final class Gathering
     }
 
     /**
-     * Takes a row that holds no figure: a note, a heading between rows, or the headings again.
+     * Takes a row that holds no value: a note, a heading between rows, or the headings again.
      *
      * @param list<string> $row
      * @return bool whether it is one
@@ -204,7 +204,7 @@ final class Gathering
     }
 
     /**
-     * Whether rows are as plain as can be: a period, an entity and figures, all without more about them. To be called
+     * Whether rows are as plain as can be: a period, an entity and values, all without more about them. To be called
      * after one was read; those that are like it are then read by plain().
      */
     public function wasPlain(): void
@@ -234,7 +234,7 @@ final class Gathering
 
     /**
      * Reads a row like those before it, at a quarter of the cost: its period and its entity came before, its cells are
-     * plain numbers, and nothing stands in their places yet.
+     * plain numbers, and nothing is in their places yet.
      *
      * @param list<string> $row
      * @return bool whether it is one; nothing is read otherwise
@@ -273,7 +273,7 @@ final class Gathering
         return true;
     }
 
-    /** @param list<string> $row of figures */
+    /** @param list<string> $row of values */
     public function begin(int $number, array $row): void
     {
         $this->rowCount++;
@@ -303,7 +303,7 @@ final class Gathering
     }
 
     /**
-     * Whom or what the figures of a row are of.
+     * Whom or what the data of a row are of.
      *
      * @param list<string> $row
      */
@@ -369,7 +369,7 @@ final class Gathering
     }
 
     /**
-     * What the figures of a row are to be multiplied by.
+     * What the data of a row are to be multiplied by.
      *
      * @param list<string> $row
      */
@@ -394,7 +394,7 @@ final class Gathering
     }
 
     /**
-     * The measure that stands at the side of a row, or the only one.
+     * The measure that is at the side of a row, or the only one.
      *
      * @param list<string> $row
      */
@@ -454,7 +454,7 @@ final class Gathering
         return $this->isTurned() ? $this->headingText($column) : $this->upper[$column] ?? '';
     }
 
-    /** Makes figures of the events. */
+    /** Makes values of the events. */
     public function combineEvents(): void
     {
         foreach ($this->events->measures($this->headingText(...)) as [$measure, $values, $places]) {
@@ -494,7 +494,7 @@ final class Gathering
     }
 
     /**
-     * A period that stands in several columns, put together: `2024-03`, or `2024-03-31`.
+     * A period that is in several columns, put together: `2024-03`, or `2024-03-31`.
      *
      * @param list<string> $row
      */
@@ -527,7 +527,7 @@ final class Gathering
         return $figure;
     }
 
-    /** Units that stand in the cells must be one and the same; it is then that of the measure. */
+    /** Units that are in the cells must be one and the same; it is then that of the measure. */
     private function isInItsUnit(int $row, int $column, string $text, int $measure, string $unit): bool
     {
         if ($unit === '') {
@@ -561,7 +561,7 @@ final class Gathering
     }
 
     /**
-     * What stands in the place of a value that is there already and one that comes again; null to leave what is there.
+     * What is in the place of a value that is there already and one that comes again; null to leave what is there.
      */
     private function combined(int $row, int $measure, int $entity, int $ordinal, float $value): ?float
     {
@@ -661,7 +661,7 @@ final class Gathering
         if ($clean === '') {
             return $this->unnamed($row, $this->plan->columns->entity, $name, 'an entity name');
         }
-        // Capitals tell no entities apart, as they do not where figures are kept.
+        // Capitals tell no entities apart, as they do not where values are kept.
         $folded = mb_strtolower($clean);
         if (!isset($this->entityFolds[$folded])) {
             $this->entities[] = $clean;
@@ -684,7 +684,7 @@ final class Gathering
         $unit = $unit === '' ? $heading->unit : $unit;
         $read = $this->plan->describe($this->freeName($heading->name, $unit), $unit);
         $about = $this->plan->stated->measures[$read->name] ?? [];
-        // A unit that stands above the table is that of its first block.
+        // A unit that is above the table is that of its first block.
         $isOfAnother = $this->block !== null && $unit === '' && !isset($about['unit']);
         $this->measures[] = $isOfAnother ? $read->counted('', isset($about['kind'])) : $read;
 
@@ -706,7 +706,7 @@ final class Gathering
         return $free;
     }
 
-    /** @param int|null $column that it stands in; null for a heading */
+    /** @param int|null $column that it is in; null for a heading */
     private function unnamed(int $row, ?int $column, string $found, string $expected): null
     {
         $where = $column === null ? 'heading' : $this->headingText($column);
@@ -715,7 +715,7 @@ final class Gathering
         return null;
     }
 
-    /** What a column of figures measures: its heading says, unless it is no more than “value”. */
+    /** What a column of values measures: its heading says, unless it is no more than “value”. */
     private function valueName(int $column): string
     {
         $heading = $this->headingText($column);

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Reading;
 
 /**
- * What the columns of a table are that are neither entity nor period nor figures: some say more of the entity, some
- * split the figures, some tell nothing apart.
+ * What the columns of a table are that are neither entity nor period nor values: some say more of the entity, some
+ * split the data, some tell nothing apart.
  */
 final readonly class Keys
 {
@@ -16,7 +16,7 @@ final readonly class Keys
     /** Rows of a table that is so short that shares say nothing. */
     private const HANDFUL = 8;
 
-    /** Share of rows that may be for a figure that another one is for. */
+    /** Share of rows that may be for a value that another one is for. */
     private const AGAIN = 0.1;
 
     /**
@@ -28,11 +28,11 @@ final readonly class Keys
 
     /**
      * The entity, and what the other columns are then: of several that may name it the first with which no two rows are
-     * for the same figure, or nearly none.
+     * for the same value, or nearly none.
      *
      * @param list<int> $free columns that may be either
      * @param list<int|null> $entities columns that may name them, the likeliest first
-     * @param list<int> $keys columns that tell figures apart already: those of period and measure
+     * @param list<int> $keys columns that tell values apart already: those of period and measure
      * @return array{int|null, self}
      */
     public static function best(Table $table, array $free, array $entities, array $keys): array
@@ -53,7 +53,7 @@ final readonly class Keys
 
     /**
      * @param list<int> $free columns that may be either
-     * @param list<int> $keys columns that tell figures apart already: those of period and measure
+     * @param list<int> $keys columns that tell values apart already: those of period and measure
      */
     public static function of(Table $table, array $free, ?int $entity, array $keys): self
     {
@@ -80,7 +80,7 @@ final readonly class Keys
         return new self($about, $breakdowns, $group);
     }
 
-    /** Whether a column says the same of an entity wherever it stands: a number must do so more than once. */
+    /** Whether a column says the same of an entity wherever it is: a number must do so more than once. */
     private static function describes(Table $table, int $column, int $entity): bool
     {
         $entities = count($table->different($entity));
@@ -109,7 +109,7 @@ final readonly class Keys
     }
 
     /**
-     * The fewest columns without which rows would be for the same figure again.
+     * The fewest columns without which rows would be for the same value again.
      *
      * @param list<int> $rest
      * @param list<int> $keys

@@ -67,7 +67,7 @@ enum NumberNotation: string
     {
         $point = $comma = 0;
         foreach ($texts as $text) {
-            // What stands around the digits, a unit or a mark, says nothing about the decimal mark.
+            // What is around the digits, a unit or a mark, says nothing about the decimal mark.
             if (
                 preg_match(
                     '/^[-+−(€$£¥\s]*(\d(?:[\d.,\s\x{00A0}\x{202F}\']*\d)?)[)%]?[\s\p{L}*†‡§¹²³()\[\]°\/%-]{0,14}$/u',
@@ -92,7 +92,7 @@ enum NumberNotation: string
     }
 
     /**
-     * Whether every point in the texts could part thousands, and some stand where no decimals would: all figures with
+     * Whether every point in the texts could part thousands, and some are where no decimals would: all values with
      * three, of more than one length before them.
      *
      * @param list<string> $texts

@@ -80,7 +80,7 @@ final readonly class Observations
         return $count;
     }
 
-    /** How far apart the figures of a measure are. */
+    /** How far apart the data of a measure are. */
     public function spacing(int $measure): Spacing
     {
         return Spacing::among(self::measured($this->values[$measure] ?? []), $this->frequencyOf($measure));
@@ -107,7 +107,7 @@ final readonly class Observations
 
     /**
      * Periods between a series' first and last value that have none, over all series; those at which nobody was
-     * measured are no gaps where figures are of every fifth year or of dates.
+     * measured are no gaps where values are of every fifth year or of dates.
      */
     public function gapCount(): int
     {
@@ -142,7 +142,7 @@ final readonly class Observations
         return $ends === [] ? null : [min($ends), max($ends)];
     }
 
-    /** @return array<int, array{int, int}> first and last ordinal of each measure that has figures */
+    /** @return array<int, array{int, int}> first and last ordinal of each measure that has values */
     public function spans(): array
     {
         $spans = [];

@@ -15,7 +15,7 @@ final readonly class PairedHeadings
 {
     /**
      * @param int|null $above row over the headings; null where each heading holds both
-     * @param list<int> $columns that they stand over
+     * @param list<int> $columns that they are over
      * @param list<string> $measures each once
      * @param list<string> $spans the periods as they are written, by column
      */
@@ -28,14 +28,14 @@ final readonly class PairedHeadings
         private array $spans,
     ) {}
 
-    /** @param int $heading row that was taken for the headings; the other may stand over it or under it */
+    /** @param int $heading row that was taken for the headings; the other may be over it or under it */
     public static function inTwoRows(Sample $sample, int $heading): ?self
     {
         foreach ([[$heading - 1, $heading], [$heading, $heading + 1]] as [$above, $below]) {
             if ($above < 0 || !isset($sample->rows[$below + 1]) || $sample->isNote($above)) {
                 continue;
             }
-            // A cell over several columns stands over the first of them.
+            // A cell over several columns is over the first of them.
             $upper = $lower = [];
             $last = '';
             for ($column = 0; $column < $sample->width; $column++) {

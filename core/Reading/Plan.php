@@ -18,7 +18,7 @@ use DuskRail\Time\PeriodReading;
 final readonly class Plan
 {
     /**
-     * @param string $shape name of the way that it lies, as TableShapes has it
+     * @param string $shape name of the way that it is, as TableShapes has it
      * @param int|null $heading row of the headings
      * @param int|null $above row of a second row of headings: measures over periods, or periods over measures
      * @param Split|null $split of a column that holds several keys

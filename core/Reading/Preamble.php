@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-/** What the lines above a table say of it: its title, the unit of its figures, its source. */
+/** What the lines above a table say of it: its title, the unit of its values, its source. */
 final readonly class Preamble
 {
     private const SOURCE = '/^(?:data )?(?:source|sources|quelle|quellen|fuente|fonte)\b\s*:?\s*(.*)$/iu';
@@ -14,7 +14,7 @@ final readonly class Preamble
         '^[(\[]\s*(?:in\s+)?([^()\[\]]{1,60})[)\]]$/iu';
 
     /**
-     * @param string $title of the table, as it stands there
+     * @param string $title of the table, as it is there
      * @param string $measure what the title says is measured
      */
     private function __construct(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-/** One thing in a file that could not be read, and where it stands. */
+/** One thing in a file that could not be read, and where it is. */
 final readonly class Problem
 {
     private function __construct(

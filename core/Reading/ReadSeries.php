@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
-/** One entity's figures of one measure as found in a file, in order of time, gaps as NAN. */
+/** One entity's values of one measure as found in a file, in order of time, gaps as NAN. */
 final readonly class ReadSeries
 {
     /**
@@ -12,7 +12,7 @@ final readonly class ReadSeries
      * @param list<float> $values
      * @param list<int> $statuses Status values
      * @param list<int> $places row × 16384 + column of the cell, both from 0; -1 where there is none
-     * @param int $combination of categories, where figures are broken down; 0 for none
+     * @param int $combination of categories, where values are broken down; 0 for none
      */
     public function __construct(
         public int $measure,

@@ -47,7 +47,7 @@ final readonly class Split
      */
     public function row(array $row): array
     {
-        // What stands behind the stroke is what runs across.
+        // What is behind the stroke is what runs across.
         $keys = explode($this->mark, (string) preg_replace('/\\\\.*$/', '', trim($row[$this->column] ?? '')));
         if (count($keys) !== $this->count) {
             return $row;

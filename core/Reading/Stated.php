@@ -12,7 +12,7 @@ final readonly class Stated
      * @param string $entityName name of the one entity, where no column or heading names it
      * @param string $moment period that a table without periods is of; nothing for none
      * @param string $unit of measures that name none
-     * @param string $letter after figures that is their unit and no flag
+     * @param string $letter after values that is their unit and no flag
      * @param array<string, array{unit?: string, kind?: string, better?: string}> $measures what is known of a
      *     measure, by its name in the file
      */

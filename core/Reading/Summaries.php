@@ -67,7 +67,7 @@ final class Summaries
     }
 
     /**
-     * @return iterable<array{bool, array<int, float>}> whether they are quotients, and values by entity, of one
+     * @return iterable<array{bool, array<int, float>}> whether they are ratios, and values by entity, of one
      *     measure, period and combination of categories each
      */
     private static function columns(Observations $read): iterable

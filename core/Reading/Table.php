@@ -21,7 +21,7 @@ final class Table
     /** A column of times of day beside that of the days. */
     private readonly ?int $time;
 
-    /** @var list<int> rows of figures */
+    /** @var list<int> rows of values */
     private readonly array $rows;
 
     /** @var array<int, list<string>> */
@@ -98,7 +98,7 @@ final class Table
     }
 
     /**
-     * Whether days stand in one of these columns, or a year, a month and a day in three.
+     * Whether days are in one of these columns, or a year, a month and a day in three.
      *
      * @param list<int> $columns
      */
@@ -181,7 +181,7 @@ final class Table
 
     /**
      * Whether the headings of columns are of measures of one thing rather than of things that are compared: they are
-     * words of what is measured, have units of their own, or figures of quite another size.
+     * words of what is measured, have units of their own, or values of quite another size.
      *
      * @param list<int> $columns
      */
@@ -207,7 +207,7 @@ final class Table
             ($sizes !== [] && max($sizes) > 10_000.0 * min($sizes));
     }
 
-    /** How large the figures of a column are: their median without signs. */
+    /** How large the data of a column are: their median without signs. */
     private function size(int $column): float
     {
         $notation = $this->numbers([$column]);
@@ -228,7 +228,7 @@ final class Table
         return count($this->rows);
     }
 
-    /** @return list<string> cells of a column in the rows of figures */
+    /** @return list<string> cells of a column in the rows of values */
     public function cells(int $column): array
     {
         return $this->cells[$column] ??= array_map(
@@ -305,7 +305,7 @@ final class Table
         $numbers = $others = 0;
         foreach ($cells as $cell) {
             $figure = Figure::read($notation, $cell);
-            // A letter for why there is no figure says nothing.
+            // A letter for why there is no value says nothing.
             $numbers += $figure !== null && !is_nan($figure->value) ? 1 : 0;
             $others += $figure === null ? 1 : 0;
         }
@@ -364,7 +364,7 @@ final class Table
      */
     public function mostVaried(array $among): ?int
     {
-        // What figures are split by is compared where there is nothing else.
+        // What values are split by is compared where there is nothing else.
         $compared = array_filter(
             $among,
             fn(int $column): bool => preg_match(Vocabulary::SPLIT, $this->words($column)) !== 1,
@@ -431,7 +431,7 @@ final class Table
 
     /**
      * @param list<int> $columns
-     * @return list<string> what stands in them, as far as it is needed to tell how figures are written
+     * @return list<string> what is in them, as far as it is needed to tell how values are written
      */
     public function written(array $columns): array
     {
@@ -497,7 +497,7 @@ final class Table
     }
 
     /**
-     * Whether what could be periods are some: figures of a measure that happen to lie between 1500 and 2299 do not come
+     * Whether what could be periods are some: values of a measure that happen to be between 1500 and 2299 do not come
      * one after the other, and 1750.5 is no May.
      */
     private function areInOrder(int $column, PeriodReading $reading): bool
@@ -509,7 +509,7 @@ final class Table
         $ordinals = array_values(array_filter(array_map($reading->read(...), $cells), is_int(...)));
         $sorted = $ordinals;
         sort($sorted);
-        // Years of elections have no step, and stand in order.
+        // Years of elections have no step, and are in order.
         $isInOrder = in_array($ordinals, [$sorted, array_reverse($sorted)], true);
         if ($isInOrder || preg_match('/^\d+$/', $cells[0] ?? '') !== 1 || count($ordinals) < 4) {
             return true;
@@ -604,7 +604,7 @@ final class Table
     }
 
     /**
-     * Where a year stands by itself: the columns of its month and of its day.
+     * Where a year is by itself: the columns of its month and of its day.
      *
      * @param list<int>|null $among columns; null for all
      * @return array{int, int|null}|null

@@ -13,7 +13,7 @@ use DuskRail\Reading\Shapes\PeriodsAcross;
 use DuskRail\Reading\Shapes\Shape;
 use DuskRail\Reading\Shapes\YearsAcross;
 
-/** Every way that a table can lie; a new one is named here. Of two that fit as surely the first is proposed. */
+/** Every way that a table can be; a new one is named here. Of two that fit as surely the first is proposed. */
 final class TableShapes
 {
     /** @var list<class-string<Shape>> */

@@ -17,7 +17,7 @@ final class Vocabulary
         'département|région|país|ciudad|paese|comune|series|symbol|ticker|team|player|bank|airport|airline|' .
         'customer|person|subject)\b(?! (code|id|number)\b)/iu';
 
-    /** Headings of what figures are split by rather than of what is compared. */
+    /** Headings of what values are split by rather than of what is compared. */
     public const SPLIT =
         '/^(sex|gender|age|ethnicity|tariff|fuel|cause|reason|type|category|class|band|size|sector|industry|level|' .
         'status|kind|mode|product|grade|severity|geschlecht|alter|sexe|âge|edad|sexo)\b/iu';
@@ -37,7 +37,7 @@ final class Vocabulary
 
     public const STATUS = '/^((obs )?(status|flags?)|state of|quality)\b/i';
 
-    /** What describes a figure or the table, and tells no figures apart. */
+    /** What describes a value or the table, and tells no values apart. */
     public const ASIDE =
         '/^(dataflow|structure( id| name)?|action|freq(uency)?|decimals|last update|obs comment|note|notes|comment|' .
         'remark|footnote|source|time format|conf status)\b/i';

@@ -7,7 +7,10 @@ namespace DuskRail\Settings;
 /** One thing about a stop that can be changed, described so that any interface can offer it. */
 final readonly class Field
 {
-    /** @param array<array-key, string> $options label by value; none for a field that is typed */
+    /**
+     * @param array<array-key, string> $options label by value; none for a field that is typed
+     * @param list<string> $listed names of the data that the hint goes on with
+     */
     private function __construct(
         public string $name,
         public string $lead,
@@ -18,6 +21,7 @@ final readonly class Field
         public bool $long = false,
         public float $low = 0.0,
         public float $high = 0.0,
+        public array $listed = [],
     ) {}
 
     /** @param array<array-key, string> $options label by value */
@@ -38,7 +42,7 @@ final readonly class Field
     }
 
     /**
-     * A number between two others; none while it stands at its end, the upper one or the lower.
+     * A number between two others; none while it is at its end, the upper one or the lower.
      *
      * @param array{float, float} $span
      */
@@ -62,9 +66,18 @@ final readonly class Field
         return new self($name, $lead, 'number', (string) $value, [], $hint);
     }
 
-    /** @param bool $long needs a line of its own, with the hint under it */
-    public static function text(string $name, string $lead, string $value, string $hint = '', bool $long = false): self
-    {
-        return new self($name, $lead, 'text', $value, [], $hint, $long);
+    /**
+     * @param bool $long needs a line of its own, with the hint under it
+     * @param list<string> $listed names of the data that the hint goes on with
+     */
+    public static function text(
+        string $name,
+        string $lead,
+        string $value,
+        string $hint = '',
+        bool $long = false,
+        array $listed = [],
+    ): self {
+        return new self($name, $lead, 'text', $value, [], $hint, $long, listed: $listed);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Settings;
 
-/** Where settings are chosen before there are any figures: only what every figure allows. */
+/** Where settings are chosen before there are any values: only what every value allows. */
 final readonly class NoOffer implements Offer
 {
     public function names(string $sort): array

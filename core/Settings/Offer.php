@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Settings;
 
-/** What the figures at hand offer to choose from, for the forms of settings. */
+/** What the data at hand offer to choose from, for the forms of settings. */
 interface Offer
 {
     /**

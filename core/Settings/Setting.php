@@ -14,11 +14,11 @@ abstract readonly class Setting
 {
     /**
      * @param string $label what it is called in the words of an edit and in the docs: `window`
-     * @param string $lead what stands before its field in a form; the label where nothing is given
+     * @param string $lead what is before its field in a form; the label where nothing is given
      * @param bool $shown whether a form has a field for it; others are set where they are drawn
-     * @param array<string, string|list<string>> $when written values of other settings that it makes sense with, by
+     * @param array<string, string|list<string>> $when written values of other settings that it is possible with, by
      *     name; a form shows its field only then
-     * @param string $if condition of the figures at hand under which a form shows it, as Offer knows them
+     * @param string $if condition of the data at hand under which a form shows it, as Offer knows them
      * @param array<string, string> $leads other leads, by `name=value` of another setting
      * @param string $about what it does, in half a sentence, for the docs
      * @param int $order place of its field in the form: those of lower numbers come first, of equal ones as declared

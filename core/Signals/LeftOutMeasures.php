@@ -6,7 +6,7 @@ namespace DuskRail\Signals;
 
 use DuskRail\Outcome\Comparison;
 
-/** Measures that cannot stand beside the others, since their units differ at the end of the rail. */
+/** Measures that cannot be beside the others, since their units differ at the end of the rail. */
 final class LeftOutMeasures implements Signal
 {
     public function notice(Comparison $comparison): ?Notice

@@ -11,7 +11,7 @@ use DuskRail\Outcome\Line;
 use DuskRail\Rail\RunStep;
 use DuskRail\Rail\Stops\PerDenominator;
 
-/** A mean of quotients counts the small as much as the large; what all come to together is the ratio of their sums. */
+/** A mean of ratios counts the small as much as the large; what all come to together is the ratio of their sums. */
 final class MeanOfRatios implements Signal
 {
     public function notice(Comparison $comparison): ?Notice

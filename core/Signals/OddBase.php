@@ -31,7 +31,7 @@ final class OddBase implements Signal
             $base = $then[$line->key];
             $sides = [$base / ($before[$line->key] ?: NAN) - 1.0, $base / ($after[$line->key] ?: NAN) - 1.0];
             if (!is_nan($sides[0]) && !is_nan($sides[1])) {
-                // As far as from the nearer of the two sides, if it lies to the same side of both.
+                // As far as from the nearer of the two sides, if it is to the same side of both.
                 $away[$line->name] = $sides[0] * $sides[1] <= 0.0 ? 0.0 : min(abs($sides[0]), abs($sides[1]));
                 $shares[$line->name] = $base / (($before[$line->key] + $after[$line->key]) / 2) - 1.0;
             }

@@ -13,7 +13,7 @@ use DuskRail\Statistics\Quantile;
 
 /**
  * A sudden change of level in a focus line that the peers did not share: more often a new way of counting than a new
- * state of things. It is looked for in the figures that are drawn, rolling windows apart, which would hide it.
+ * state of things. It is looked for in the data that are drawn, rolling windows apart, which would hide it.
  */
 final class StepInFocus implements Signal
 {

@@ -8,7 +8,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Time\PeriodRange;
 
-/** The newest period has come in for some only, so that medians and ranks there are of fewer. */
+/** The latest period has come in for some only, so that medians and ranks there are of fewer. */
 final class UnfinishedEnd implements Signal
 {
     public function notice(Comparison $comparison): ?Notice

@@ -12,7 +12,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Scattered;
 use DuskRail\Refusal;
 
-/** Chance limits that were asked for of figures that are no counts, or along an axis that is not their size. */
+/** Chance limits that were asked for of values that are no counts, or along an axis that is not their size. */
 final class UnfitChance implements Signal
 {
     public function notice(Comparison $comparison): ?Notice

@@ -8,7 +8,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Time\Period;
 
-/** The newest figures of some are provisional or estimated: what they show may yet be revised. */
+/** The latest values of some are provisional or estimated: what they show may yet be revised. */
 final class UnsettledEnd implements Signal
 {
     public function notice(Comparison $comparison): ?Notice

@@ -7,7 +7,7 @@ namespace DuskRail\Signals;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Words\LiveNumber;
 
-/** Words whose numbers follow the figures, and whose direction the figures no longer bear out. */
+/** Words whose numbers follow the data, and whose direction the data no longer bear out. */
 final class WordsThatNoLongerHold implements Signal
 {
     public function notice(Comparison $comparison): ?Notice

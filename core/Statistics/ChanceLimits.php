@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace DuskRail\Statistics;
 
 /**
- * How far a count may lie from what is expected by chance alone: exact limits of Poisson and binomial counts, made
+ * How far a count may be from what is expected by chance alone: exact limits of Poisson and binomial counts, made
  * smooth between whole numbers (Spiegelhalter, 2005, “Funnel plots for comparing institutional performance”, appendix
  * A.1), and how much more than chance alone the counts of a set vary (section 3 there).
  */
 final class ChanceLimits
 {
-    /** Shares of counts below the outer and inner limits: 99.8 and 95 % lie between. */
+    /** Shares of counts below the outer and inner limits: 99.8 and 95 % are between. */
     public const TAILS = [0.001, 0.025, 0.975, 0.999];
 
-    /** So large a share of the most extreme is pulled in before their spread is worked out. */
+    /** So large a share of the most extreme is pulled in before their spread is calculated. */
     private const WINSORISED = 0.1;
 
     /**
-     * The count that a share of Poisson counts lies below.
+     * The count that a share of Poisson counts is below.
      *
      * @param float $expected above 0
      * @param float $share 0 to 1
@@ -101,7 +101,7 @@ final class ChanceLimits
         return $here > $under ? $count - ($here - $share) / ($here - $under) : (float) $count;
     }
 
-    /** Roughly where a share of a normal distribution lies below (Abramowitz and Stegun, 26.2.22). */
+    /** Roughly where a share of a normal distribution is below (Abramowitz and Stegun, 26.2.22). */
     private static function normal(float $share): float
     {
         $t = sqrt(-2.0 * log(min($share, 1.0 - $share)));

@@ -8,7 +8,7 @@ namespace DuskRail\Statistics;
  * Classical seasonal decomposition by moving averages: Kendall and Stuart (1983), “The Advanced Theory of Statistics”,
  * vol. 3, as R's decompose() does it: a centred moving average (its ends at half weight for an even period) is the
  * trend;
- * what remains is averaged for each season, and the seasonal figures are centred.
+ * what remains is averaged for each season, and the seasonal values are centred.
  */
 final readonly class Decomposition
 {

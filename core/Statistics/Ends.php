@@ -46,7 +46,7 @@ final readonly class Ends
             : new self($values[$from], $values[$to], $to - $from, 1);
     }
 
-    /** How far the last end lies from the first; NAN where there are not two. */
+    /** How far the last end is from the first; NAN where there are not two. */
     public function change(): float
     {
         return $this->last - $this->first;

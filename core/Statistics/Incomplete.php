@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Statistics;
 
-/** The functions that distributions are worked out by. */
+/** The functions that distributions are calculated by. */
 final class Incomplete
 {
     private const TERMS = 300;
@@ -24,7 +24,7 @@ final class Incomplete
         $front =
             exp(self::logGamma($a + $b) - self::logGamma($a) - self::logGamma($b) + $a * log($x) + $b * log(1.0 - $x)) /
             $a;
-        // Lentz's way of working out a continued fraction.
+        // Lentz's way of calculating a continued fraction.
         $c = 1.0;
         $d = 1.0 / self::off(1.0 - (($a + $b) * $x) / ($a + 1.0));
         $fraction = $d;

@@ -6,7 +6,7 @@ namespace DuskRail\Statistics;
 
 /**
  * Limits of the ordinary variation of a series from the moving range of its own baseline: the mean ± 3 × the mean
- * moving range ÷ 1.128 (Shewhart, 1931; NIST/SEMATECH e-Handbook of Statistical Methods, 6.3.2.2), and what lies beyond
+ * moving range ÷ 1.128 (Shewhart, 1931; NIST/SEMATECH e-Handbook of Statistical Methods, 6.3.2.2), and what is beyond
  * it by the rules of the Western Electric handbook (1956) and Nelson (1984). Missing values are passed over.
  */
 final readonly class IndividualsChart

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Statistics;
 
 /**
- * A sudden and lasting change of level that stands out of a series' own trend, seasons and ordinary variation.
+ * A sudden and lasting change of level that is out of a series' own trend, seasons and ordinary variation.
  *
  * The test is that for one change at an unknown time (Andrews, 1993, “Tests for Parameter Instability and Structural
  * Change with Unknown Change Point”): beside a slow curve and the seasons a step is fitted at each place in turn,
@@ -172,7 +172,7 @@ final readonly class LevelShift
         $around = RollingMean::trailing($scaled, $season, $season);
         $off = [];
         foreach ($scaled as $i => $value) {
-            // The mean of the year about it: of an even number the two that lie half a period off.
+            // The mean of the year about it: of an even number the two that are half a period off.
             $middle = (($around[$i + intdiv($season, 2)] ?? NAN) + ($around[$i + intdiv($season - 1, 2)] ?? NAN)) / 2;
             if (!is_nan($value) && !is_nan($middle)) {
                 $off[$i % $season][] = $value - $middle;

@@ -38,7 +38,7 @@ final class Quantile
     }
 
     /**
-     * Of many values only those that may be the wanted one or the next are sorted: they are counted by where they lie
+     * Of many values only those that may be the wanted one or the next are sorted: they are counted by where they are
      * between the lowest and the highest, and the others are left alone.
      *
      * @param non-empty-list<float> $values

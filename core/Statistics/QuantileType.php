@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Statistics;
 
-/** Where a quantile lies among sorted values, numbered as in Hyndman and Fan (1996); the median is the same in all. */
+/** Where a quantile is among sorted values, numbered as in Hyndman and Fan (1996); the median is the same in all. */
 enum QuantileType: string
 {
     case Six = 'type-6';
@@ -12,7 +12,7 @@ enum QuantileType: string
     case Eight = 'type-8';
 
     /**
-     * Position among values from the lowest, which is 0; a fraction lies between two.
+     * Position among values from the lowest, which is 0; a fraction is between two.
      *
      * @param float $share 0 to 1
      */

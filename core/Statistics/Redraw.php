@@ -8,7 +8,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * Poisson counts drawn anew, the same ones every time: few by multiplying uniform numbers (Knuth), many by transformed
+ * Poisson counts drawn again, the same ones every time: few by multiplying uniform numbers (Knuth), many by transformed
  * rejection (Hörmann, 1993, “The transformed rejection method for generating Poisson random variables”, PTRS).
  */
 final class Redraw

@@ -37,7 +37,7 @@ final readonly class RobustScale
         return new self($isLog, $middle, is_nan($spread) ? 0.0 : $spread);
     }
 
-    /** Where a value lies; 0 where all values are the same. */
+    /** Where a value is; 0 where all values are the same. */
     public function at(float $value): float
     {
         return $this->spread > 0.0 ? (($this->isLog ? log($value) : $value) - $this->middle) / $this->spread : 0.0;

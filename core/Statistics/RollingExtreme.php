@@ -89,7 +89,7 @@ final class RollingExtreme
             if (!is_nan($leaving)) {
                 $at = self::place($sorted, $leaving);
                 if ($comes) {
-                    // One in the place of the other: what lies between the two moves by one.
+                    // One in the place of the other: what is between the two moves by one.
                     for ($last = $count - 1; $at < $last && $sorted[$at + 1] < $value; $at++) {
                         $sorted[$at] = $sorted[$at + 1];
                     }

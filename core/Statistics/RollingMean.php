@@ -9,7 +9,7 @@ namespace DuskRail\Statistics;
  *
  * The values are cut into blocks as long as the window; a window's sum is the tail of one block plus the head of the
  * next (van Herk, 1992, for minima; the same cut serves sums). So a huge value that has left the window leaves no
- * rounding error behind, which adding the newest and subtracting the oldest would.
+ * rounding error behind, which adding the latest and subtracting the oldest would.
  */
 final class RollingMean
 {
@@ -92,21 +92,21 @@ final class RollingMean
     }
 
     /**
-     * Ratios of trailing means, and the means of what is below, of quotients and of what they were divided by: what
+     * Ratios of trailing means, and the means of what is below, of ratios and of what they were divided by: what
      * trailing() gives of both parts, to the last bit, in one go.
      *
-     * @param list<float> $quotients
+     * @param list<float> $values
      * @param list<float> $weights
-     * @return array{list<float>, list<float>}|null null where a quotient or a weight is missing, or no weight is above
+     * @return array{list<float>, list<float>}|null null where a ratio or a weight is missing, or no weight is above
      *     zero
      */
-    public static function ratios(array $quotients, array $weights, int $window, int $needed): ?array
+    public static function ratios(array $values, array $weights, int $window, int $needed): ?array
     {
-        $isWhole = $weights !== [] && is_finite(array_sum($quotients)) && is_finite(array_sum($weights));
-        if (!$isWhole || min($weights) <= 0.0 || count($weights) !== count($quotients)) {
+        $isWhole = $weights !== [] && is_finite(array_sum($values)) && is_finite(array_sum($weights));
+        if (!$isWhole || min($weights) <= 0.0 || count($weights) !== count($values)) {
             return null;
         }
-        $count = count($quotients);
+        $count = count($values);
         $ratios = $means = [];
         $aboveTail = $belowTail = array_fill(0, $window + 1, 0.0);
         for ($start = 0; $start < $count; $start += $window) {
@@ -114,7 +114,7 @@ final class RollingMean
             $above = $below = 0.0;
             for ($i = $start, $place = 1; $i < $end; $i++, $place++) {
                 $weight = $weights[$i];
-                $above += $quotients[$i] * $weight;
+                $above += $values[$i] * $weight;
                 $below += $weight;
                 $there = $start === 0 ? $place : $window;
                 if ($there < $needed) {
@@ -126,7 +126,7 @@ final class RollingMean
             }
             $above = $below = 0.0;
             for ($i = $end - 1, $place = $end - $start - 1; $place > 0; $i--, $place--) {
-                $aboveTail[$place] = $above += $quotients[$i] * $weights[$i];
+                $aboveTail[$place] = $above += $values[$i] * $weights[$i];
                 $belowTail[$place] = $below += $weights[$i];
             }
         }

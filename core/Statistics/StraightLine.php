@@ -39,7 +39,7 @@ final readonly class StraightLine
             $xy += ($a - $meanX) * ($b - $meanY);
             $yy += ($b - $meanY) ** 2;
         }
-        // Means are rounded, so points at one x lie a hair from theirs.
+        // Means are rounded, so points at one x are a hair from theirs.
         $rounding = 1e-13 * max(array_map(static fn(array $pair): float => abs($pair[0]), $pairs));
         if ($xx <= $count * $rounding ** 2) {
             return null;

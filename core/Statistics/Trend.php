@@ -73,7 +73,7 @@ final readonly class Trend
         return new self("last in {$period}", "its last value is of {$period}", NAN, null);
     }
 
-    /** No verdict, for a reason that lies in what the values are. */
+    /** No verdict, for a reason that is in what the values are. */
     public static function withheld(string $reason, float $slope = NAN): self
     {
         return new self(self::NONE, $reason, $slope, null);

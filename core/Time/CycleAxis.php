@@ -7,7 +7,7 @@ namespace DuskRail\Time;
 use DuskRail\Notation;
 
 /**
- * The places within a year, a month or a week, so that several of them can be laid over each other: the months from
+ * The places within a year, a month or a week, so that several of them can be merged into each other: the months from
  * January (or from the first of a fiscal year), the days with 29 February among them, ISO weeks 1 to 53 (or from the
  * first of a fiscal year), Monday to Sunday.
  *
@@ -30,7 +30,7 @@ final readonly class CycleAxis
      * @param int $startMonth 1 to 12, of fiscal years; of weeks they begin with the ISO week that most often holds the
      *     4th of that month
      *
-     * @throws UnknownPeriod when figures of the frequency have no places in the cycle, or the year starts within a
+     * @throws UnknownPeriod when values of the frequency have no places in the cycle, or the year starts within a
      *     period
      */
     public static function of(Cycle $cycle, Frequency $frequency, int $startMonth = 1): self

@@ -71,7 +71,7 @@ enum Frequency: string
         return $this !== self::Number && $other !== self::Number && $this->fineness() > $other->fineness();
     }
 
-    /** Whether a year is one period, so that nothing lies within it. */
+    /** Whether a year is one period, so that nothing is within it. */
     public function isYearly(): bool
     {
         return $this->perYear() === 1;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Time;
 
-/** Which period stands before which. */
+/** Which period is before which. */
 final class Lag
 {
     /**

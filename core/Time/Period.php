@@ -193,7 +193,7 @@ final readonly class Period
     }
 
     /**
-     * The calendar year it lies in (of a week: the ISO year; of a fiscal year: the one it begins in). A plain number
+     * The calendar year it is in (of a week: the ISO year; of a fiscal year: the one it begins in). A plain number
      * has none and answers itself.
      */
     public function yearNumber(): int

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Time;
 
-/** Consecutive periods of one frequency: position 0 is the first. Every packed list of values lies along one. */
+/** Consecutive periods of one frequency: position 0 is the first. Every packed list of values is along one. */
 final readonly class PeriodAxis
 {
     private function __construct(public Frequency $frequency, public int $first, public int $count) {}
@@ -32,7 +32,7 @@ final readonly class PeriodAxis
     }
 
     /**
-     * The part of a range, of any frequency, that lies on this axis.
+     * The part of a range, of any frequency, that is on this axis.
      *
      * @return array{int, int}|null first and last position, or null when none of it does
      */

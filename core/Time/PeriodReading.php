@@ -13,7 +13,7 @@ final readonly class PeriodReading
 
     public static function of(PeriodNotation $notation, ?Frequency $frequency = null): self
     {
-        // Only days can stand for the longer period that they lie in.
+        // Only days can stand for the longer period that they are in.
         return new self(
             $notation,
             $frequency !== null && $notation->frequency() === Frequency::Day && $notation !== PeriodNotation::Code
@@ -181,7 +181,7 @@ final readonly class PeriodReading
     }
 
     /**
-     * Whether days are of one weekday, as those that weeks end at: then they stand for the weeks that they lie in.
+     * Whether days are of one weekday, as those that weeks end at: then they stand for the weeks that they are in.
      *
      * @param list<int> $days
      */

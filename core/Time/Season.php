@@ -82,7 +82,7 @@ final readonly class Season
             : in_array($frequency, [Frequency::Month, Frequency::Day], true);
     }
 
-    /** The year in which the season that a period lies in began; null where it lies in none. */
+    /** The year in which the season that a period is in began; null where it is in none. */
     public function yearOf(Period $period): ?int
     {
         $number = $this->isOfWeeks

@@ -13,7 +13,7 @@ use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Grid;
 
-/** The figures as a table. */
+/** The values as a table. */
 final readonly class FiguresView extends View
 {
     public function name(): string
@@ -56,7 +56,7 @@ final readonly class FiguresView extends View
         return Grid::of($comparison);
     }
 
-    /** The track stands as under the lines that the figures are of. */
+    /** The track is as under the lines that the data are of. */
     public function time(Comparison $comparison, ?Scene $picture, TextMeasure $measure, array $size): ?PlotArea
     {
         return $comparison->present() === [] ? null : $this->whole($comparison, $measure, $size[0], $size[1])->plot;

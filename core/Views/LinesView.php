@@ -94,11 +94,11 @@ final readonly class LinesView extends View
         return Facets::of($comparison);
     }
 
-    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
     {
         $facets = $this->facets($comparison);
 
-        return (new PanelsComposer($measure))->rows($comparison, $facets, new LinesInPanel(true), $width);
+        return (new PanelsComposer($measure))->rows($comparison, $facets, new LinesInPanel(true), [$width, $height]);
     }
 
     protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene

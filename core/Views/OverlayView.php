@@ -23,7 +23,7 @@ use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Overlay;
 use DuskRail\Words\Headline;
 
-/** Years (or months, or weeks) of one line laid over each other. */
+/** Years (or months, or weeks) of one line merged into each other. */
 final readonly class OverlayView extends View
 {
     public function name(): string
@@ -94,11 +94,11 @@ final readonly class OverlayView extends View
         return Facets::of($comparison, true);
     }
 
-    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
     {
         $facets = $this->facets($comparison);
 
-        return (new PanelsComposer($measure))->rows($comparison, $facets, new LinesInPanel(false), $width);
+        return (new PanelsComposer($measure))->rows($comparison, $facets, new LinesInPanel(false), [$width, $height]);
     }
 
     protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene

@@ -152,7 +152,7 @@ final readonly class ScatterView extends View
         return null;
     }
 
-    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
     {
         return (new ScatterComposer($measure))->panels($this->outcome($comparison), $width);
     }

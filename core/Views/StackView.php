@@ -84,11 +84,11 @@ final readonly class StackView extends View
         return Facets::of($comparison);
     }
 
-    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
     {
         $facets = $this->facets($comparison);
 
-        return (new PanelsComposer($measure))->rows($comparison, $facets, new StackInPanel(), $width);
+        return (new PanelsComposer($measure))->rows($comparison, $facets, new StackInPanel(), [$width, $height]);
     }
 
     /** Shares of the total where those are drawn. */

@@ -39,7 +39,7 @@ abstract readonly class View implements ViewKind
     /**
      * The picture when it is not split.
      *
-     * @throws Refusal when the figures cannot be looked at this way
+     * @throws Refusal when the data cannot be looked at this way
      */
     abstract protected function whole(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene;
 
@@ -174,7 +174,7 @@ abstract readonly class View implements ViewKind
      *
      * @throws Refusal
      */
-    protected function rows(Comparison $comparison, TextMeasure $measure, float $width): array
+    protected function rows(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
     {
         return [];
     }
@@ -224,13 +224,17 @@ abstract readonly class View implements ViewKind
      *     its words are large
      * @param float $height of panels and rows, which are as high as they are many, only the least
      *
-     * @throws Refusal when the figures cannot be looked at this way
+     * @throws Refusal when the data cannot be looked at this way
      */
     final public function picture(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene
     {
         $zoom = $comparison->study->part(TextPart::class)->zoom();
         $scene = $this->isSplit($comparison->study)
-            ? PanelsComposer::sheet($comparison, $this->rows($comparison, $measure, $width / $zoom), $width / $zoom)
+            ? PanelsComposer::sheet(
+                $comparison,
+                $this->rows($comparison, $measure, $width / $zoom, $height / $zoom),
+                $width / $zoom,
+            )
             : $this->whole($comparison, $measure, $width / $zoom, $height / $zoom);
 
         return $scene->zoomed($zoom);
@@ -282,7 +286,7 @@ abstract readonly class View implements ViewKind
         }
         $pages = [[]];
         $used = 0.0;
-        foreach ($this->rows($comparison, $measure, $width) as $row) {
+        foreach ($this->rows($comparison, $measure, $width, 0.0) as $row) {
             if ($used > 0.0 && $used + $row->height > $height) {
                 $pages[] = [];
                 $used = 0.0;
@@ -297,17 +301,18 @@ abstract readonly class View implements ViewKind
     /**
      * The picture row by row, where it is split.
      *
+     * @param float $height that one or two rows may fill; 0 where they are as high as they are wide
      * @return list<Scene>
      *
      * @throws Refusal
      */
-    final public function panels(Comparison $comparison, TextMeasure $measure, float $width): array
+    final public function panels(Comparison $comparison, TextMeasure $measure, float $width, float $height = 0.0): array
     {
         $zoom = $comparison->study->part(TextPart::class)->zoom();
 
         return array_map(
             static fn(Scene $row): Scene => $row->zoomed($zoom),
-            $this->rows($comparison, $measure, $width / $zoom),
+            $this->rows($comparison, $measure, $width / $zoom, $height / $zoom),
         );
     }
 
@@ -325,7 +330,7 @@ abstract readonly class View implements ViewKind
         return Wording::of($comparison, self::ofWhom($comparison) . $headline, $subtitle, $source);
     }
 
-    /** Whom the figures are of, where they are of a part: `Female, 65+ – `. */
+    /** Whom the data are of, where they are of a part: `Female, 65+ – `. */
     private static function ofWhom(Comparison $comparison): string
     {
         $part = $comparison->study->part(BreakdownsPart::class);

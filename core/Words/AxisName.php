@@ -11,7 +11,7 @@ use DuskRail\Outcome\Comparison;
 /** What an axis shows: the measure, what was done to it, and the unit unless that has been said. */
 final class AxisName
 {
-    /** @param string $unit what stands in place of the unit, where a view makes another of it */
+    /** @param string $unit what is in place of the unit, where a view makes another of it */
     public static function of(Comparison $comparison, string $unit = ''): string
     {
         $text =

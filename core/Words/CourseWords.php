@@ -24,7 +24,7 @@ final class CourseWords
         };
     }
 
-    /** What stands under a table of courses. */
+    /** What is under a table of courses. */
     public static function underTable(Comparison $comparison): string
     {
         $latest = match (true) {

@@ -17,7 +17,7 @@ use DuskRail\Time\Frequency;
 /** What the program writes above a picture until the user does. */
 final class Headline
 {
-    /** Where the first line in focus stands, and what stands for its peers. */
+    /** Where the first line in focus is, and what stands for its peers. */
     public static function ofLines(Comparison $comparison): string
     {
         $focus = $comparison->focus()[0] ?? null;
@@ -53,7 +53,7 @@ final class Headline
                     ', its last value';
     }
 
-    /** Where the newest of years laid over each other stands. */
+    /** Where the latest of years merged into each other is. */
     public static function ofYears(Comparison $comparison, Lineup $years): string
     {
         $distance = Overlay::distance($years);

@@ -14,14 +14,14 @@ use DuskRail\Refusal;
 use DuskRail\Time\PeriodRange;
 
 /**
- * A number within words that is worked out from the figures, so that it stays right when they change: `{value
+ * A number within words that is calculated from the data, so that it stays right when they change: `{value
  * Veldmere}`, `{value Veldmere in 2020}`, `{change Veldmere since 2019}`, `{place Veldmere}`, `{period}`.
  */
 final readonly class LiveNumber
 {
     private const PATTERN = '/\{(value|change|rank|place|period)\b([^{}]*)\}/u';
 
-    /** Words before a change that say which way it went; the number then stands without its sign. */
+    /** Words before a change that say which way it went; the number then is without its sign. */
     private const DOWN = [
         ...['down', 'fell', 'fallen', 'falls', 'falling', 'cut', 'lost', 'lower', 'less', 'dropped', 'drops'],
         ...['declined', 'declines', 'reduced', 'decreased', 'decreases', 'shrank', 'shrunk', 'sank', 'sunk'],
@@ -46,7 +46,7 @@ final readonly class LiveNumber
         public string $working,
     ) {}
 
-    /** The words with their numbers put in; what cannot be worked out stays as it was written. */
+    /** The words with their numbers put in; what cannot be calculated stays as it was written. */
     public static function filled(string $words, Comparison $comparison): string
     {
         $filled = '';
@@ -65,14 +65,14 @@ final readonly class LiveNumber
     }
 
     /**
-     * Placeholders that name nothing, and sentences whose direction the figures no longer bear out.
+     * Placeholders that name nothing, and sentences whose direction the data no longer bear out.
      *
      * @return list<string> what is wrong, in words
      */
     public static function faults(string $words, Comparison $comparison): array
     {
         $faults = [];
-        // Braces with anything else in them would stand in the headline as they are.
+        // Braces with anything else in them would be in the headline as they are.
         foreach (preg_match_all('/\{[^{}]*\}/u', $words, $found) > 0 ? $found[0] : [] as $braces) {
             if (preg_match(self::PATTERN, $braces) !== 1) {
                 $faults[] =

@@ -26,18 +26,23 @@ final class Readout
     {
         $points = [];
         $statuses = self::statuses($lineup, $line);
+        $others = self::others($lineup, $line);
         for ($i = $lineup->from; $i <= $lineup->to; $i++) {
             if (!is_nan($line->values[$i])) {
-                $points[$i] = self::at($lineup, $line, $i, $statuses[$i] ?? null);
+                $points[$i] = self::at($lineup, $line, $i, [$statuses[$i] ?? null, $others]);
             }
         }
 
         return ['name' => $line->name, 'points' => $points];
     }
 
-    /** @return array{string, string, string} */
-    private static function at(Lineup $lineup, Line $line, int $position, ?Status $status): array
+    /**
+     * @param array{Status|null, list<list<float>>} $beside what the file says of it, and the values of the others
+     * @return array{string, string, string}
+     */
+    private static function at(Lineup $lineup, Line $line, int $position, array $beside): array
     {
+        [$status, $others] = $beside;
         $value = $line->values[$position];
         // One decimal more than the labels: whoever points at a spot wants to know it better.
         $decimals = $lineup->decimals + 1;
@@ -50,7 +55,7 @@ final class Readout
                     ($lineup->axis instanceof CycleAxis ? 'the one' : 'a year') .
                     ' before',
         ];
-        $rest[] = self::place($lineup, $line, $position);
+        $rest[] = self::place($lineup, $line, $position, $others);
         $rest[] = $status?->inWords() ?? '';
         // What became of it is told where it ends.
         $rest[] = $position === $line->last ? $lineup->comparison->data->entities()[$line->key]->note ?? '' : '';
@@ -66,7 +71,7 @@ final class Readout
     }
 
     /**
-     * What the file says of the figures of a line, as long as they stand where they were measured.
+     * What the file says of the data of a line, as long as they are where they were measured.
      *
      * @return array<int, Status> by position
      */
@@ -99,20 +104,42 @@ final class Readout
         return $line->values[Lag::yearBefore($lineup->axis, $position) ?? -1] ?? NAN;
     }
 
-    /** Its place among the years, or the lines that it is compared with, from whichever end is nearer. */
-    private static function place(Lineup $lineup, Line $line, int $position): string
+    /** @return list<list<float>> values of the years, or of the lines that a place counts, this one included */
+    private static function others(Lineup $lineup, Line $line): array
     {
         $peers = $lineup->comparison->peers;
         $years = $lineup->axis instanceof CycleAxis;
-        $lower = $higher = $of = 0;
+        $values = [];
         foreach ($lineup->present() as $other) {
-            if (!is_nan($other->values[$position]) && ($years || $peers->counts($line, $other))) {
-                $lower += $other->values[$position] < $line->values[$position] ? 1 : 0;
-                $higher += $other->values[$position] > $line->values[$position] ? 1 : 0;
-                $of++;
+            if ($years || $peers->counts($line, $other)) {
+                $values[] = $other->values;
             }
         }
-        $whose = $years ? '' : $peers->named($line);
+
+        return $values;
+    }
+
+    /**
+     * Its place among the years, or the lines that it is compared with, from whichever end is nearer.
+     *
+     * @param list<list<float>> $others
+     */
+    private static function place(Lineup $lineup, Line $line, int $position, array $others): string
+    {
+        $value = $line->values[$position];
+        $lower = $higher = $same = 0;
+        foreach ($others as $values) {
+            // What is missing is neither.
+            if ($values[$position] < $value) {
+                $lower++;
+            } elseif ($values[$position] > $value) {
+                $higher++;
+            } elseif ($values[$position] === $value) {
+                $same++;
+            }
+        }
+        $of = $lower + $higher + $same;
+        $whose = $lineup->axis instanceof CycleAxis ? '' : $lineup->comparison->peers->named($line);
         $shared = $lower + $higher < $of - 1 ? 'joint ' : '';
 
         return match (true) {

@@ -8,7 +8,7 @@ use DuskRail\Data\Numerals;
 use DuskRail\Outcome\SameResult;
 use DuskRail\Outcome\Scattered;
 
-/** Where the first in focus stands among those with the same result: `second highest of 13 within ± 3`. */
+/** Where the first in focus is among those with the same result: `second highest of 13 within ± 3`. */
 final class SameResultWords
 {
     /** Nothing where it is not asked for, or nobody else has the same result. */

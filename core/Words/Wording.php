@@ -36,10 +36,10 @@ final readonly class Wording
     }
 
     /**
-     * A text cut where the name of a line in focus stands, so that it can take the line's colour.
+     * A text cut where the name of a line in focus is, so that it can take the line's colour.
      *
      * A name of several words is also known by its first, if that is long enough and no other entity begins with it.
-     * What is written as `[half of it|Veldmere]` takes the colour of that line; what stands between asterisks is bold.
+     * What is written as `[half of it|Veldmere]` takes the colour of that line; what is between asterisks is bold.
      *
      * @return list<array{text: string, ink: string, bold: bool}> ink is the name of a colour, nothing for plain text
      */
@@ -129,7 +129,7 @@ final readonly class Wording
 
     /**
      * @param array<array-key, string> $inks by name
-     * @return list<string> the names, and what lies between them
+     * @return list<string> the names, and what is between them
      */
     private static function byName(string $text, array $inks): array
     {

@@ -9,7 +9,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * Makes the figures of the Saltmarch Coast Water Forum: 24 invented utilities, from January 2016 to October 2025.
+ * Makes the data of the Saltmarch Coast Water Forum: 24 invented utilities, from January 2016 to October 2025.
  *
  * Deterministic from a fixed seed. What a benchmarker should be able to find in them is said where it is put in.
  */
@@ -178,7 +178,7 @@ final class Generator
                     ($name === 'Corrow' && $measure === 'Leakage' && $i >= 62 && $i <= 64) ||
                     ($name === 'Pellin Tops' && $measure === 'Energy' && $i === 30) ||
                     ($name === 'Otterhulme' && $measure === 'Leakage' && $i === 80);
-                // A few of the newest figures are provisional.
+                // A few of the latest values are provisional.
                 $provisional = $i >= 115 && ($at % 5 === 0 || $name === 'Wendleford');
                 $rows[] = [
                     $name,
@@ -307,7 +307,7 @@ final class Generator
     }
 
     /**
-     * One row a repair; some jobs stand on two rows.
+     * One row a repair; some jobs are on two rows.
      *
      * @return list<list<string|int>>
      */

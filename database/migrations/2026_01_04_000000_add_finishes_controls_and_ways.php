@@ -21,7 +21,7 @@ return new class extends Migration {
             $table->json('controls')->nullable();
         });
         Schema::table('imported_files', static function (Blueprint $table): void {
-            // What was done with it: laid over what was there, put in its place, or a correction.
+            // What was done with it: merged into what was there, put in its place, or a correction.
             $table->string('way')->default('laid over');
             $table->string('note')->default('');
         });

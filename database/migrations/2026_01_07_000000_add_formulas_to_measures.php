@@ -9,7 +9,7 @@ use Illuminate\Support\Facades\Schema;
 return new class extends Migration {
     public function up(): void
     {
-        // Of a measure that is worked out from others, how; its figures are stored nowhere.
+        // Of a measure that is calculated from others, how; its values are stored nowhere.
         Schema::table('measures', static fn(Blueprint $table) => $table->string('formula', 300)->default(''));
     }
 

@@ -61,7 +61,7 @@ async function show() {
     const editor = wanted.open === '' ? null : document.getElementById(wanted.open);
     if (editor?.matches(EDITOR) && !editor.matches(':popover-open')) editor.showPopover();
     else if (!editor) document.querySelector(`${EDITOR}:popover-open`)?.hidePopover();
-    // What the study cannot be shown in stands in the address no longer.
+    // What the study cannot be shown in is in the address no longer.
     if (wanted.view !== '' && location.search === search) history.replaceState(history.state, '', written(seen()));
 }
 

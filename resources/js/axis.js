@@ -1,5 +1,6 @@
 // The vertical axis: a click on it opens its editor, a pull at its upper or lower half sets the limit there.
 import { change } from './server.js';
+import { translated } from './language.js';
 
 /** What is being pulled. */
 export const axis = {
@@ -25,7 +26,7 @@ export function onAxis(event) {
 }
 
 /**
- * The limit at which what was grabbed lies under the pointer.
+ * The limit at which what was grabbed is under the pointer.
  *
  * @param {{top: string, bottom: string, low: string, high: string, log: string}} scale of the axis: pixels and values
  * @param {{y: number, upper: boolean}} pull where it was grabbed, and which half that is in
@@ -60,8 +61,10 @@ document.addEventListener('pointermove', (event) => {
     const value = limit(chart().dataset, axis.pull, y);
     const readout = document.getElementById('readout');
     if (value === null || !readout) return;
-    readout.children[0].textContent = `${axis.pull.upper ? 'to' : 'from'} ${value}`;
-    readout.children[1].textContent = 'Release to set the axis limit';
+    readout.children[0].textContent = axis.pull.upper
+        ? translated('to :value', { value: String(value) })
+        : translated('from :value', { value: String(value) });
+    readout.children[1].textContent = translated('Release to set the axis limit');
     readout.children[2].textContent = '';
     readout.hidden = false;
     const zoom = chart().clientWidth / chart().viewBox.baseVal.width;

@@ -1,7 +1,8 @@
-// In the Figures view, a stop that is pointed at shows its figures as they are there.
+// In the Figures view, a stop that is pointed at shows its values as they are there.
 import { always, change } from './server.js';
+import { translated } from './language.js';
 
-/** The table as it came, the stop whose figures stand in its place, and what rows are filtered by. */
+/** The table as it came, the stop whose values are in its place, and what rows are filtered by. */
 export const table = {
     whole: null,
     wanted: null,
@@ -36,7 +37,7 @@ document.addEventListener('htmx:after:swap', () => {
     table.wanted = null;
 });
 
-// Rows are filtered by their headings, and the table can be taken to a spreadsheet as it stands.
+// Rows are filtered by their headings, and the table can be taken to a spreadsheet as it is.
 
 function filter() {
     const field = document.getElementById('filter');
@@ -78,7 +79,7 @@ document.addEventListener('click', async (event) => {
     if (!copy) return;
     try {
         await navigator.clipboard.writeText(asTabs(document.getElementById('figures')));
-        copy.textContent = 'Copied';
+        copy.textContent = translated('Copied');
     } catch {
         // Without leave to write the clipboard the table is selected, to be copied by hand.
         getSelection().selectAllChildren(document.querySelector('#figures table'));

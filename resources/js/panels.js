@@ -3,6 +3,7 @@ import { always, change } from './server.js';
 import { openWorking } from './reading.js';
 import { light } from './light.js';
 import { placed, pointsOf as pointsIn } from './points.js';
+import { translated } from './language.js';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -61,7 +62,7 @@ async function read(position, held, aloud) {
         const spot = spots[i].get(position);
         if (spot) panel.append(dot(spot, key === held));
     });
-    if (aloud) speak(list, held, period, texts?.panels[held]?.[position] ?? 'no value');
+    if (aloud) speak(list, held, period, texts?.panels[held]?.[position] ?? translated('no value'));
 }
 
 function speak(list, key, place, value) {
@@ -69,7 +70,7 @@ function speak(list, key, place, value) {
     if (panel) document.getElementById('spoken').textContent = `${panel.dataset.name}, ${place}: ${value}`;
 }
 
-/** Writes a value into the heading of a panel; null for the latest, which stands there by itself. */
+/** Writes a value into the heading of a panel; null for the latest, which is there by itself. */
 function say(panel, text) {
     const value = panel.querySelector('.panel-value text');
     if (!value) return;

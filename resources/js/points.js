@@ -14,19 +14,22 @@
  * Lines by key, in the order in which they are drawn.
  *
  * @param {{x?: number[][], y?: Record<string, [number, (number | null)[]]>}} given lists of x, and of each line the
- *     number of its own and its y
+ *     number of its own and its y, in tenths of a pixel
  * @param {number} from the first position shown
  * @param {string[]} order keys of lines; others come before them
  * @returns {Map<string, Line>}
  */
 export function placed(given, from, order = []) {
-    const lists = (given.x ?? []).map((x) => ({ x, ascends: x.every((at, i) => i === 0 || at >= x[i - 1]) }));
+    const lists = (given.x ?? []).map((tenths) => {
+        const x = tenths.map((at) => at / 10);
+        return { x, ascends: x.every((at, i) => i === 0 || at >= x[i - 1]) };
+    });
     const rest = new Set(Object.keys(given.y ?? {}));
     for (const key of order) rest.delete(key);
     const lines = new Map();
     for (const key of [...rest, ...order]) {
         const [list, heights] = given.y?.[key] ?? [0, []];
-        const y = Float64Array.from(heights, (at) => at ?? NaN);
+        const y = Float64Array.from(heights, (at) => (at === null ? NaN : at / 10));
         if (y.some((at) => !Number.isNaN(at))) lines.set(key, { key, from, ...lists[list], y });
     }
     return lines;

@@ -1,6 +1,7 @@
-// Editors and menus stand under what they belong to, and stay open while their study is drawn anew.
+// Editors and menus are under what they belong to, and stay open while their study is drawn again.
 import htmx from 'htmx.org/dist/htmx.esm.js';
 import { tell } from './server.js';
+import { translated } from './language.js';
 
 /** The editor that was open before a swap, and the menu that something was chosen from. */
 export const editors = {
@@ -61,7 +62,7 @@ async function filled(part) {
     fetched.set(part, coming);
     const response = await coming;
     const text = response.ok ? await response.text() : null;
-    // Another request for it has been sent meanwhile, or the study is drawn anew.
+    // Another request for it has been sent meanwhile, or the study is drawn again.
     if (text === null || fetched.get(part) !== coming || !part.isConnected || isTyping(part)) return;
     const held = part.contains(document.activeElement) ? document.activeElement.id : '';
     const opened = [...part.querySelectorAll('details')].map((details) => details.open);
@@ -87,7 +88,7 @@ document.addEventListener('pointerover', (event) => {
     editors.coming = setTimeout(() => ahead(event), RESTS);
 });
 
-/** What was fetched shows the study as it was: editors that are closed fetch it anew. */
+/** What was fetched shows the study as it was: editors that are closed fetch it again. */
 function empty() {
     for (const part of document.querySelectorAll('.editor:not(:popover-open) > .inside[data-lazy]')) {
         fetched.delete(part);
@@ -124,7 +125,8 @@ async function opened(popover) {
     if (inside?.childElementCount !== 0) first(popover);
     // What is on its way already is waited for.
     await (early.get(inside) ?? fill(popover)).catch(() => undefined);
-    if (inside?.childElementCount === 0) tell('No answer from the server. Close the editor, and open it again.');
+    if (inside?.childElementCount === 0)
+        tell(translated('No answer from the server. Close the editor, and open it again.'));
     place(popover);
     if (inside && popover.matches(':popover-open') && !popover.contains(document.activeElement)) first(popover);
 }
@@ -143,7 +145,7 @@ document.addEventListener(
     true,
 );
 
-// A slider says where it stands while it is moved; at the end of its way it sets no limit.
+// A slider says where it is while it is moved; at the end of its way it sets no limit.
 for (const kind of ['input', 'change']) {
     document.addEventListener(
         kind,
@@ -152,7 +154,7 @@ for (const kind of ['input', 'change']) {
             const { value, nextElementSibling: limit, dataset } = event.target;
             limit.value = value === event.target[dataset.end] ? '' : value;
             limit.nextElementSibling.textContent =
-                limit.value === '' ? 'none' : Number(Number(value).toPrecision(4)).toLocaleString('en');
+                limit.value === '' ? translated('none') : Number(Number(value).toPrecision(4)).toLocaleString('en');
         },
         true,
     );

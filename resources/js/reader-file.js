@@ -39,7 +39,7 @@
         });
     }
 
-    /** The lists of x, and of each line the number of its own and its y, in the picture's own pixels. */
+    /** The lists of x, and of each line the number of its own and its y, in tenths of the picture's own pixels. */
     function points(picture) {
         picture.points ??= JSON.parse(picture.dataset.points);
         return picture.points;
@@ -51,11 +51,12 @@
         const { x: lists, y: lines } = points(picture);
         for (const [key, [list, heights]] of Object.entries(lines)) {
             for (let i = 0; i < heights.length; i += 1) {
-                const dx = lists[list][i] - x;
+                const [atX, atY] = [lists[list][i] / 10, heights[i] / 10];
+                const dx = atX - x;
                 if (dx > 40 || dx < -40 || heights[i] === null) continue;
-                const far = Math.hypot(dx, heights[i] - y);
+                const far = Math.hypot(dx, atY - y);
                 if (far < 40 && (!best || far < best.far))
-                    best = { key, position: Number(picture.dataset.from) + i, x: lists[list][i], y: heights[i], far };
+                    best = { key, position: Number(picture.dataset.from) + i, x: atX, y: atY, far };
             }
         }
         return best;

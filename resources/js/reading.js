@@ -4,6 +4,7 @@ import { onAxis } from './axis.js';
 import { labelAt, pushed } from './labels.js';
 import { light, shown } from './light.js';
 import { nearest, placed, pointAt, raised, stepped } from './points.js';
+import { translated } from './language.js';
 
 const NEAR = 42;
 const ON_LINE = 14;
@@ -40,7 +41,7 @@ function forget() {
     reading.lines = new Map();
     reading.readouts = new Map();
     reading.current = null;
-    // Whoever was reading points by keys goes on at the same point of the chart drawn anew.
+    // Whoever was reading points by keys goes on at the same point of the chart drawn again.
     if (!kept || !chart() || document.activeElement !== chart()) return;
     // Keys that are pressed meanwhile wait for it.
     reading.keys = reading.keys.then(async () => {
@@ -94,8 +95,10 @@ async function rests(point) {
 /** What can be done with a point that is being read. */
 function next(point) {
     if (has('points')) return '';
-    if (!reading.byTouch) return 'Enter: working';
-    return Number(series(point.key)?.dataset.hue) > 0 ? 'Tap again: working' : 'Tap again: focus';
+    if (!reading.byTouch) return translated('Enter: working');
+    return Number(series(point.key)?.dataset.hue) > 0
+        ? translated('Tap again: working')
+        : translated('Tap again: focus');
 }
 
 async function show(point, aloud) {
@@ -124,7 +127,8 @@ async function show(point, aloud) {
     box.style.left = `${Math.max(0, right ? x - box.offsetWidth - 14 : x + 14)}px`;
     box.style.top = `${Math.max(0, Math.min(y + 16, height - box.offsetHeight - 4))}px`;
     if (aloud)
-        document.getElementById('spoken').textContent = `${title.textContent}: ${value}. ${rest}. Enter: working`;
+        document.getElementById('spoken').textContent =
+            `${title.textContent}: ${value}. ${rest}. ${translated('Enter: working')}`;
 }
 
 /** The way of a line over its gaps, which it leaves open. */
@@ -245,7 +249,7 @@ document.addEventListener('click', async (event) => {
     const text = document.querySelector('#working .as-text').value;
     try {
         await navigator.clipboard.writeText(text);
-        event.target.textContent = 'Copied';
+        event.target.textContent = translated('Copied');
     } catch {
         // Without leave to write the clipboard, the text is laid open to be copied by hand.
         const field = document.querySelector('#working .as-text');

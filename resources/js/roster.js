@@ -78,7 +78,7 @@ async function ask() {
     }
     const address = list.dataset.rows;
     const response = await fetch(`${address}&lines=${keys.map(encodeURIComponent).join()}`).catch(() => null);
-    // The study may have been drawn anew meanwhile.
+    // The study may have been drawn again meanwhile.
     if (!response?.ok || document.getElementById('rows')?.dataset.rows !== address) return;
     for (const [key, row] of Object.entries(await response.json())) {
         const place = document.getElementById(`row-${key.replaceAll(':', '-')}`);

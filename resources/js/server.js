@@ -1,5 +1,6 @@
-// Talking to the server: every edit is one request whose answer is the workspace drawn anew.
+// Talking to the server: every edit is one request whose answer is the workspace drawn again.
 import htmx from 'htmx.org/dist/htmx.esm.js';
+import { translated } from './language.js';
 
 /** The preview under way, the timer of the message, how many edits are under way, and the last that was asked for. */
 export const requests = {
@@ -86,7 +87,9 @@ export function tell(text) {
     if (text !== '') requests.telling = setTimeout(() => tell(''), 12000);
 }
 
-document.addEventListener('htmx:error', () => tell('No answer from the server. Nothing was lost. Try again later.'));
+document.addEventListener('htmx:error', () =>
+    tell(translated('No answer from the server. Nothing was lost. Try again later.')),
+);
 document.addEventListener('htmx:after:swap', () => {
     const message = document.getElementById('message');
     if (message?.classList.contains('shown')) tell(message.textContent);
@@ -101,7 +104,9 @@ document.addEventListener('htmx:before:swap', (event) => {
         tell(
             sentence !== '' && !sentence.includes('<')
                 ? sentence
-                : `The server reported an error (${status}). Nothing was changed. Try again.`,
+                : translated('The server reported an error (:status). Nothing was changed. Try again.', {
+                      status: String(status),
+                  }),
         );
     }
 });
@@ -180,20 +185,22 @@ export async function lookBehind() {
 
 function behind({ revision, version, summary }) {
     const shown = workspace()?.dataset;
-    document.getElementById('behind')?.remove();
+    document.getElementById('elsewhere')?.remove();
     if (!shown || (String(revision) === shown.revision && String(version) === shown.version)) return;
     const note = document.createElement('p');
-    note.id = 'behind';
+    note.id = 'elsewhere';
     note.setAttribute('role', 'status');
     note.append(
         String(revision) === shown.revision
-            ? 'New data are available. '
-            : `Changed in another window: ${summary ?? 'an earlier state'}. `,
+            ? `${translated('New data are available.')} `
+            : `${translated('Changed in another window: :change.', {
+                  change: summary ?? translated('an earlier state'),
+              })} `,
     );
     const button = document.createElement('button');
     button.type = 'button';
     button.className = 'plain';
-    button.textContent = 'Show';
+    button.textContent = translated('Show');
     button.addEventListener('click', () => {
         note.remove();
         redraw();

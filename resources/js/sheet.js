@@ -32,8 +32,8 @@ async function fit() {
     if (!wanted || fitting.drawing || !workspace() || !chart) return;
     document.cookie = `${COOKIE}=${wanted.width}x${wanted.height};path=/;max-age=31536000;samesite=lax`;
     // A few pixels of height are not worth a new picture, or a longer signal would make the chart jump.
-    const oneHeight =
-        chart.querySelector('.chart') === null || Math.abs(wanted.height - Number(chart.dataset.height)) < 10;
+    const drawn = Number(chart.dataset.height);
+    const oneHeight = drawn === 0 || Math.abs(wanted.height - drawn) < 10;
     if (Math.abs(wanted.width - Number(chart.dataset.width)) < 2 && oneHeight) return;
     fitting.drawing = true;
     await redraw();

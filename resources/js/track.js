@@ -1,5 +1,6 @@
 // The track: both ends of the time shown, and the base, dragged or moved by the arrow keys.
 import { always, change, noPreview, previewed } from './server.js';
+import { translated } from './language.js';
 
 /** What is being dragged. */
 export const moving = {
@@ -61,8 +62,8 @@ const kindOf = (part) => Object.keys(parts).find((name) => part.classList.contai
 always(() => {
     if (!picture()) return;
     for (const [name, label] of [
-        ['track-from', 'First period shown'],
-        ['track-to', 'Last period shown'],
+        ['track-from', translated('First period shown')],
+        ['track-to', translated('Last period shown')],
         ['track-base', 'Base'],
     ]) {
         const part = picture().querySelector(`.${name}`);
@@ -105,7 +106,7 @@ document.addEventListener('pointermove', (event) => {
     draw();
 });
 
-/** The chart follows: one preview at a time, and always the newest place next. */
+/** The chart follows: one preview at a time, and always the latest place next. */
 async function draw() {
     if (!moving.drag || moving.drag.busy) return;
     const mine = moving.drag;

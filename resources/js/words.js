@@ -1,4 +1,4 @@
-// Headline, subtitle and source are written where they stand.
+// Headline, subtitle and source are written where they are.
 const parts = (form) => [form.querySelector('.shown'), form.querySelector('textarea')];
 
 /** What is being written: from an opening brace, or from the bar within brackets, to the caret. */

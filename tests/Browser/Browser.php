@@ -112,7 +112,7 @@ final class Browser
         });
     }
 
-    /** Once it is there; and again if it was just being drawn anew, as whoever sits before the screen would. */
+    /** Once it is there; and again if it was just being drawn again, as whoever sits before the screen would. */
     private function steadily(string $selector, callable $act): self
     {
         for ($try = 0; $try < 5; $try++) {
@@ -201,7 +201,7 @@ final class Browser
                     return;
                 }
             } catch (Throwable) {
-                // Not there yet, or just being drawn anew.
+                // Not there yet, or just being drawn again.
             }
             usleep(50_000);
         }

@@ -40,7 +40,7 @@ final class TasksTest extends BrowserTestCase
         $browser->press(WebDriverKeys::ESCAPE);
         $browser->see('.words.subtitle', 'Leakage per connection, 12-month mean, average of 2019 = 100');
 
-        // The end label of the line in focus is what was worked out by hand.
+        // The end label of the line in focus is what was calculated by hand.
         $browser->see('.end-label[data-line=ashen]', 'Ashen ' . number_format($expected, 0));
         self::assertSame('Peer median', mb_substr($this->label(''), 0, 11));
 
@@ -59,7 +59,7 @@ final class TasksTest extends BrowserTestCase
         self::assertSame(2 * ($browser->number('document.getElementById("chart").dataset.width') + 60), $size[0]);
     }
 
-    /** Where a town of 200 stands in its own class, which two clicks choose, worked out here a second time. */
+    /** Where a town of 200 is in its own class, which two clicks choose, calculated here a second time. */
     public function testAPlaceIsInTheOwnClassOfTheOneThatIsCompared(): void
     {
         mt_srand(57);
@@ -223,7 +223,7 @@ final class TasksTest extends BrowserTestCase
         $browser->see('[data-history=undo]', 'Undo');
         $browser->web->close();
         $browser->web->switchTo()->window($one);
-        $browser->see('#behind', 'Changed in another window')->click('#behind button');
+        $browser->see('#elsewhere', 'Changed in another window')->click('#elsewhere button');
         $browser->until(
             'the name that the other window gave',
             static fn(): bool => $browser->property('.rename input.title', 'value') === 'Seen from the other window',
@@ -434,7 +434,7 @@ final class TasksTest extends BrowserTestCase
             'the line to be in focus',
             static fn(): bool => $browser->attribute('.series[data-line=harrowfell]', 'data-hue') === '2',
         );
-        // The caret stays where it was, in a list that was drawn anew.
+        // The caret stays where it was, in a list that was drawn again.
         self::assertTrue($browser->run('return document.activeElement.matches("#rows .pick")'));
         $browser->press('o');
         $browser->until(
@@ -638,7 +638,7 @@ final class TasksTest extends BrowserTestCase
         self::assertEqualsWithDelta($change, $numbers($shown)[0], 0.006);
     }
 
-    /** What the program noticed is mended by one click, put away for good, and the standing of the focus opened. */
+    /** What the program noticed is mended by one click, dismissed for good, and the being of the focus opened. */
     public function testSignalsAreMendedAndPutAwayAndTheStandingOpens(): void
     {
         $browser = $this->browser;
@@ -657,7 +657,7 @@ final class TasksTest extends BrowserTestCase
         $browser->web->navigate()->refresh();
         $browser->see('#signals', 'The result depends on the base');
         self::assertStringNotContainsString('unusual base', $browser->text('#signals'));
-        // What stands folded away stays open while an edit is made.
+        // What is folded away stays open while an edit is made.
         $browser->click('#more-signals > summary')->click('#row-dunmarsh .pick')->see('.chart', 'Dunmarsh');
         self::assertTrue($browser->run('return document.getElementById("more-signals").open'));
 
@@ -740,7 +740,7 @@ final class TasksTest extends BrowserTestCase
     public function testATableBySexAndAgeLeadsToAHeadlineAboutWomenOver65(): void
     {
         $folder = Browser::downloads();
-        // Sex, age, area and year, the last varying first: 1, 2, 3 … so that every figure tells where it stood.
+        // Sex, age, area and year, the last varying first: 1, 2, 3 … so that every value tells where it was.
         file_put_contents(
             "{$folder}/rates.json",
             json_encode(
@@ -789,7 +789,7 @@ final class TasksTest extends BrowserTestCase
         self::assertStringContainsString('22', $browser->text('#roster'));
     }
 
-    /** A rail is built in an order that makes no sense, refused in words, and nothing that was typed is lost. */
+    /** A rail is built in an order that is not possible, refused in words, and nothing that was typed is lost. */
     public function testANonsensicalOrderIsRefusedInWords(): void
     {
         $browser = $this->browser;
@@ -926,7 +926,7 @@ final class TasksTest extends BrowserTestCase
     }
 
     /**
-     * Two files of figures, and the index that Ashen must end on.
+     * Two files of values, and the index that Ashen must end on.
      *
      * Ashen's leakage is 100 Ml a month in 2018, 80 in 2019 and 45 in 2020; its connections are 50,000, 50,000 and
      * 60,000. So a month of 2020 is 750 l a connection and one of 2019 is 1,600. The 12-month means of 2019 run evenly

@@ -85,6 +85,16 @@ final class ViewsTest extends BrowserTestCase
     {
         $browser = $this->open('/studies/5');
         self::assertSame(24, $this->many('.panel'));
+        // The others are behind each panel, and stay there when the page has asked whether somebody else made a change.
+        $asked = 'return performance.getEntriesByType("resource").some((one) => one.name.endsWith("/history"))';
+        $browser->until('the page to ask for changes', static fn(): bool => $browser->run($asked) === true);
+        $beside =
+            'return [...document.querySelectorAll(".panel use")].slice(0, 10).filter((use) => { ' .
+            'const box = use.getBoundingClientRect(), panel = use.parentNode, ' .
+            'left = panel.querySelector(".heading text").getBoundingClientRect().left; ' .
+            'const right = left + Number(panel.dataset.width); ' .
+            'return box.width < 50 || box.left < left - 1 || box.right > right + 1; }).length';
+        self::assertSame([24, 0], [$this->many('.panel use'), $browser->run($beside)]);
         $panel = $browser->find('.panel[data-key="tarrow"]');
         $browser->actions()->moveToElement($panel, 0, 30)->perform();
         $browser->until(
@@ -142,7 +152,7 @@ final class ViewsTest extends BrowserTestCase
     {
         $browser = $this->open('/studies/2');
         $browser->click('[data-view=sparks]')->see('.sparks', 'falling');
-        // What a group comes to is a ratio of sums, not a sum of ratios: it lies among its members.
+        // What a group comes to is a ratio of sums, not a sum of ratios: it is among its members.
         $estuary = (float) str_replace(',', '', $browser->text('.sparks .total td:nth-of-type(4)'));
         self::assertTrue($estuary > 2_338 && $estuary < 3_600, (string) $estuary);
         $browser

@@ -87,7 +87,7 @@ final class AllowForTest extends TestCase
     public function testTheFitIsOfTheSetAndFewPeersAreRefused(): void
     {
         $towns = self::towns(static fn(float $density): float => 3 + 2 * $density, 5.0, 13.0);
-        // One more that lies far off, and is not of the set.
+        // One more that is far off, and is not of the set.
         $data = self::towns(static fn(float $density): float => 3 + 2 * $density, 5.0, 13.0, ['odd' => [5.0, 9000.0]]);
         $settings = ['driver' => 'density', 'scale' => 'plain'];
         self::assertEqualsWithDelta(0.0, self::compared($towns, $settings)->line('home')->values[0] ?? NAN, 1e-9);
@@ -121,7 +121,7 @@ final class AllowForTest extends TestCase
         $scope = $study->scope($data);
         $usual = StopCatalogue::named('allow-for')::usual($scope->table('cost'), $scope);
         self::assertSame('density', $usual->settings()['driver']);
-        // Without one or the other of peers that do not lie on one line, something else is expected.
+        // Without one or the other of peers that are not on one line, something else is expected.
         $step = self::compared($data, ['driver' => 'density', 'scale' => 'plain'])->run->steps[0];
         $how = $step->placed->stop->explain($step->arriving, $step->outcome->table, $scope, 'home', 0);
         preg_match('/expected ([\d.]+) to ([\d.]+)$/', $how->text, $found);

@@ -114,7 +114,7 @@ final class AnyStudyTest extends TestCase
         }
     }
 
-    /** Nothing of a card lies outside it. */
+    /** Nothing of a card is outside it. */
     private function showAsACard(Comparison $comparison): void
     {
         try {

@@ -58,7 +58,7 @@ final class BreakdownsTest extends TestCase
         $per = static fn(string $measure): Study => $women->withRail(
             Rail::of()->with(StopCatalogue::make('per-denominator', ['measure' => $measure])),
         );
-        // 10 women of 100, 11 of 100; and of ten beds, whoever lies in them.
+        // 10 women of 100, 11 of 100; and of ten beds, whoever is in them.
         self::assertSame([0.1, 0.11], self::lines($per('people'), $data)['home']);
         self::assertSame([1.0, 1.1], self::lines($per('beds'), $data)['home']);
     }
@@ -235,7 +235,7 @@ final class BreakdownsTest extends TestCase
     /**
      * Cases by sex and age, people by sex, beds and rates not split.
      *
-     * @param bool $isWhole whether the old of B have come in for the newest year
+     * @param bool $isWhole whether the old of B have come in for the latest year
      */
     private static function data(bool $isWhole = true): DataInMemory
     {

@@ -30,7 +30,7 @@ use DuskRail\Words\Sentences\Sentences;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** How far a rate made of counts may lie from its peers by chance alone. */
+/** How far a rate made of counts may be from its peers by chance alone. */
 final class ChanceTest extends TestCase
 {
     /**

@@ -119,23 +119,42 @@ final class ChartTest extends TestCase
         }
     }
 
+    /** 2025 has ten months of 1.45 pixels; its label is wider, and there is room beside it. */
+    public function testAYearAtTheEdgeIsNamedWhereThoseBesideItAreNot(): void
+    {
+        $axis = PeriodAxis::along(PeriodRange::parse('2016-01..2025-10'));
+        $ticks = TimeTicks::along($axis, 0, 117, 170 / 117, self::measure()->narrow(...));
+        self::assertSame(['2020', '2025'], array_map(static fn(TimeTick $tick): string => $tick->label, $ticks));
+        self::assertLessThanOrEqual(170.0 + 8.0, $ticks[1]->centre * (170 / 117) + self::measure()->narrow('2025') / 2);
+        // One month of a year is too little to name it by.
+        $ticks = TimeTicks::along($axis, 0, 108, 170 / 108, static fn(): float => 60.0);
+        self::assertSame(['2020'], array_map(static fn(TimeTick $tick): string => $tick->label, $ticks));
+    }
+
     public function testLabelsNeverOverlapAndMoveNoMoreThanTheyMust(): void
     {
         mt_srand(11);
         for ($round = 0; $round < 500; $round++) {
-            $wanted = array_map(static fn(): float => mt_rand(0, 4000) / 10, array_fill(0, mt_rand(1, 18), 0));
-            $placed = LabelPlacement::column($wanted, 20.0, 0.0, 400.0);
+            $wanted = array_map(static fn(): float => mt_rand(0, 4000) / 10, array_fill(0, mt_rand(1, 11), 0));
+            $heights = array_map(static fn(): float => [20.0, 36.0][mt_rand(0, 1)], $wanted);
+            $placed = LabelPlacement::column($wanted, $heights, 0.0, 400.0);
             asort($wanted);
             $order = array_keys($wanted);
             foreach ($order as $at => $key) {
-                self::assertTrue($placed[$key] >= 10.0 - 1e-9 && $placed[$key] <= 390.0 + 1e-9);
+                $half = $heights[$key] / 2 - 1e-9;
+                self::assertTrue($placed[$key] >= $half && $placed[$key] <= 400.0 - $half);
                 if ($at > 0) {
-                    self::assertTrue($placed[$key] - $placed[$order[$at - 1]] >= 20.0 - 1e-9);
+                    $above = $order[$at - 1];
+                    self::assertTrue($placed[$key] - $half >= $placed[$above] + $heights[$above] / 2 - 1e-9);
                 }
             }
             self::assertSame(array_keys($wanted), $order);
         }
-        // Two that want the same place part evenly; one that is far off stays where it is.
+        // Two that want the same place part evenly, also a high one and a low one; one that is far off stays.
+        self::assertEquals(
+            [86.0, 114.0, 300.0],
+            array_values(LabelPlacement::column([100.0, 100.0, 300.0], [36.0, 20.0, 20.0], 0.0, 400.0)),
+        );
         self::assertEquals(
             [90.0, 110.0, 300.0],
             array_values(LabelPlacement::column([100.0, 100.0, 300.0], 20.0, 0.0, 400.0)),
@@ -289,7 +308,7 @@ final class ChartTest extends TestCase
         }
     }
 
-    /** CIE 15:2004 by IEC 61966-2-1 and D65: the usual figures of red, green and blue, from memory. */
+    /** CIE 15:2004 by IEC 61966-2-1 and D65: the usual values of red, green and blue, from memory. */
     public function testLightnessAndHueAreThoseOfTheStandard(): void
     {
         foreach (

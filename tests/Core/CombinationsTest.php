@@ -8,7 +8,7 @@ use DuskRail\Rail\Combinations;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** Which calculation makes sense after which. */
+/** Which calculation is possible after which. */
 final class CombinationsTest extends TestCase
 {
     #[TestWith(['rolling sum', 'by the year', 'Rolling windows overlap'])]
@@ -53,7 +53,7 @@ final class CombinationsTest extends TestCase
         self::assertSame(['yes', ''], Combinations::tried($first, $second));
     }
 
-    /** What is refused for some figures is refused for all figures of that kind, and nothing else is. */
+    /** What is refused for some values is refused for all values of that kind, and nothing else is. */
     public function testARefusalNeverDependsOnTheValues(): void
     {
         $others = [

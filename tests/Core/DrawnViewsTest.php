@@ -46,7 +46,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** Where the marks of the views stand, against values worked out by hand, and which settings are refused. */
+/** Where the marks of the views are, against values calculated by hand, and which settings are refused. */
 final class DrawnViewsTest extends TestCase
 {
     public function testASplitByLineWaitsForAnotherViewWhileAScatterIsShown(): void
@@ -160,7 +160,7 @@ final class DrawnViewsTest extends TestCase
         self::assertSame(['b', 'home', 'a'], $order([]));
         self::assertSame(['a', 'b', 'home'], $order(['order' => 'name']));
         self::assertSame(['b', 'a', 'home'], $order(['order' => 'hand', 'hand' => 'b,a']));
-        // Home stands apart because it is in focus, however few do.
+        // Home is apart because it is in focus, however few do.
         self::assertSame(['b', 'home'], array_slice($order(['top' => '1']), 0, 2));
         $study = Make::study($data)->withView('stack');
         $scene = (new StackComposer(new SquareLetters()))->compose(Lineup::of(Comparison::of($study, $data)), 900, 400);
@@ -168,7 +168,7 @@ final class DrawnViewsTest extends TestCase
         self::assertSame(0.0, $scene->scale->low);
         $area = self::named($scene, 'series', 'home')->marks[0];
         self::assertInstanceOf(Area::class, $area);
-        // On 14, 18 and 30 lie 10, 30 and 20: from left to right on top, and back below.
+        // On 14, 18 and 30 are 10, 30 and 20: from left to right on top, and back below.
         self::assertEqualsWithDelta(
             array_map($scene->scale->at(...), [24.0, 48.0, 50.0, 30.0, 18.0, 14.0]),
             array_map(static fn(int $i): float => $area->pieces[0][2 * $i + 1], range(0, 5)),
@@ -202,7 +202,7 @@ final class DrawnViewsTest extends TestCase
                 ),
             ),
         );
-        // From −1 to 3 over sixteen pixels: zero lies at 16, and four pixels are one.
+        // From −1 to 3 over sixteen pixels: zero is at 16, and four pixels are one.
         self::assertSame(
             [[8.0, 8.0, Ink::Peer], [16.0, 4.0, Ink::Warn], [4.0, 12.0, Ink::Text], [12.0, 4.0, Ink::Text]],
             $boxes(['form' => 'columns']),
@@ -282,7 +282,7 @@ final class DrawnViewsTest extends TestCase
         );
         $swapped = Comparison::of($study->withRail($study->rail->moving('s2', -1)), $data)->line('home');
         self::assertSame($swapped?->latest(), $before->at($line->last));
-        // A change in per cent does not care on what base the index was; dividing after an index makes no sense.
+        // A change in per cent does not care on what base the index was; dividing after an index is not possible.
         $changed = Comparison::of($study->withRail($study->rail->with(StopCatalogue::make('change', []))), $data);
         $home = $changed->line('home');
         self::assertNotNull($home);

@@ -72,7 +72,7 @@ final class EdgesTest extends TestCase
             'people' => ['people', MeasureKind::Stock, '2020', ['home' => [100, 200], 'b' => [null, 200]]],
         ]);
         $per = Make::run($data, 'per-denominator', ['measure' => 'people', 'times' => '1', 'between' => 'straight']);
-        // Before the middle of the first year that there is, its figure holds; before that year there is none.
+        // Before the middle of the first year that there is, its value holds; before that year there is none.
         self::assertSame([...array_fill(0, 12, null), ...array_fill(0, 12, 0.05)], Make::values($per, 'b'));
     }
 
@@ -92,7 +92,7 @@ final class EdgesTest extends TestCase
         $data = Make::data(['x' => ['h', MeasureKind::Stock, '2020', ['home' => range(1, 7)]]]);
         $run = Make::run($data, 'rolling', ['window' => '5', 'placed' => 'centred', 'needed' => '1']);
         self::assertSame([2.0, 2.5, 3.0, 4.0, 5.0, 5.5, 6.0], Make::values($run, 'home'));
-        // Of an unfinished year the windows that hold it are unfinished, too.
+        // Of an incomplete year the windows that hold it are incomplete, too.
         $months = Make::data(['x' => ['Ml', MeasureKind::Flow, '2015-01', ['home' => array_fill(0, 129, 1)]]]);
         // A window that is shorter than a year leaves the seasons in everywhere, so it says nothing of the ends.
         $few = Make::run($months, 'rolling', ['window' => '5', 'needed' => '1']);
@@ -140,7 +140,7 @@ final class EdgesTest extends TestCase
         self::assertSame([60.0, 40.0, null, 100.0], array_map($share, ['a', 'b', 'c', 'g:North']));
     }
 
-    /** Mann (1945); the variance with ties as in Kendall (1975), worked out by hand. */
+    /** Mann (1945); the variance with ties as in Kendall (1975), calculated by hand. */
     public function testTiesAreValuesThatAreEqualAndNoOthers(): void
     {
         // Nought below zero is nought: one tie of two among five values.

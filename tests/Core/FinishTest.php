@@ -41,7 +41,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** Colours by a figure, targets, labels moved by hand, the key, and the look of one study given to another. */
+/** Colours by a value, targets, labels moved by hand, the key, and the look of one study given to another. */
 final class FinishTest extends TestCase
 {
     /**
@@ -159,7 +159,7 @@ final class FinishTest extends TestCase
             foreach ([...self::parts($scene, 'point-label'), ...self::parts($scene, 'end-label')] as $group) {
                 $labels[$group->facts['label']] = $group;
             }
-            // The peak's is where it was put, with a leader to its point; that of the newest period is a label like any
+            // The peak's is where it was put, with a leader to its point; that of the latest period is a label like any
             // other.
             $peak = $labels['home@2022'];
             self::assertEqualsWithDelta(
@@ -328,7 +328,7 @@ final class FinishTest extends TestCase
         self::assertEqualsWithDelta([800.0, 400.0, 1.25], [$picture->width, $picture->height, $picture->zoom], 1e-9);
         $svg = Svg::forScreen($picture, []);
         self::assertStringContainsString('width="1000" height="500" viewBox="0 0 800 400"', $svg);
-        // On a sheet the words around it grow alike, and nothing lies outside.
+        // On a sheet the words around it grow alike, and nothing is outside.
         $sheet = (new SheetComposer(new SquareLetters()))->compose(
             Comparison::of($study, $data),
             Make::wording(Comparison::of($study, $data), 'Somebody'),

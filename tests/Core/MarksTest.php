@@ -29,7 +29,7 @@ use DuskRail\Time\PeriodRange;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** What is marked and labelled on a picture stands where the data are, and moves with them. */
+/** What is marked and labelled on a picture is where the data are, and moves with them. */
 final class MarksTest extends TestCase
 {
     public function testMarksStandAtTheirPlacesInTheDataAndStayThereWhenAPeriodComes(): void
@@ -87,7 +87,7 @@ final class MarksTest extends TestCase
             ['kind' => 'value', 'value' => '900'],
         ]);
         self::assertSame([], self::parts(self::scene($study, $data), 'annotation'));
-        // Nor what stands at periods that the shown range leaves out, before it or behind, or where the line has a gap.
+        // Nor what is at periods that the shown range leaves out, before it or behind, or where the line has a gap.
         $gap = self::data([10, 20, null, 30, 25, 20]);
         $study = self::marked(Make::study($gap)->withRange(PeriodRange::parse('2021..2023')), $gap, [
             ['kind' => 'note', 'at' => '2020', 'line' => 'home', 'text' => 'before'],

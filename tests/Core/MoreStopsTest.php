@@ -21,7 +21,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /**
- * The calculations beyond the first three, against values worked out on paper and against what must hold for any table.
+ * The calculations beyond the first three, against values calculated on paper and against what must hold for any table.
  */
 final class MoreStopsTest extends TestCase
 {
@@ -418,7 +418,7 @@ final class MoreStopsTest extends TestCase
     {
         $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2016', ['a' => [1, 2, 3, 4, 5, 6, 7, 80]]]]);
         $run = Make::run($data, 'rolling', ['window' => 4, 'placed' => 'centred', 'needed' => 'all']);
-        // The first whole window is of 2016 to 2019: it stands at 2018, with two years before it and one after.
+        // The first whole window is of 2016 to 2019: it is at 2018, with two years before it and one after.
         self::assertSame([null, null, 2.5, 3.5, 4.5, 5.5, 24.5, null], Make::values($run, 'a'));
     }
 
@@ -430,7 +430,7 @@ final class MoreStopsTest extends TestCase
             'b' => [null, 20, null, 40, null],
         ]);
         $sum = Pool::sum('both', 'Both', ['a', 'b'])->addedTo($table)->series['both']->values;
-        // Before b began and after it ended, a stands alone; the year that is missing between has no sum.
+        // Before b began and after it ended, a is alone; the year that is missing between has no sum.
         self::assertSame(
             [1.0, 22.0, null, 44.0, 5.0],
             array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, $sum),

@@ -32,7 +32,7 @@ use DuskRail\Words\Sentences\Sentences;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** What is said goes by the newest period that is finished and in for most, and every view says the same. */
+/** What is said goes by the latest period that is finished and in for most, and every view says the same. */
 final class NewestTest extends TestCase
 {
     public function testAnUnfinishedYearIsDrawnDashedAndNotSpokenOf(): void
@@ -66,7 +66,7 @@ final class NewestTest extends TestCase
                 self::assertNotSame([], $dashed, $group->role);
             }
         }
-        // Where the unfinished year is not shown, nothing is dashed, and the newest shown is spoken of.
+        // Where the incomplete year is not shown, nothing is dashed, and the latest shown is spoken of.
         $until = Comparison::of($study->withRange(PeriodRange::parse('2018..2024')), $data);
         self::assertSame('Home: 120 in 2024; the median of its 3 peers is 120', self::headline($until));
         foreach (Make::picture($until)->marks as $group) {
@@ -79,7 +79,7 @@ final class NewestTest extends TestCase
         // Shown by itself it is drawn and not spoken of.
         $alone = Comparison::of($study->withRange(PeriodRange::parse('2026')), $data);
         self::assertSame(['Home has no complete value yet', []], [self::headline($alone), self::sentences($alone)]);
-        // A change into an unfinished year is one of unlike lengths, and the last that is spoken of is before it.
+        // A change into an incomplete year is one of unlike lengths, and the last that is spoken of is before it.
         $change = Comparison::of($study->withRail($study->rail->with(StopCatalogue::make('change', []))), $data);
         self::assertSame('Home: 0 in 2025; the median of its 3 peers is 0', self::headline($change));
     }
@@ -96,12 +96,12 @@ final class NewestTest extends TestCase
         ]);
         $run = Make::run($data, 'period', ['to' => 'year']);
         self::assertSame([120.0, 120.0, 120.0, 30.0], Make::values($run, 'home'));
-        // Six months of 2022 are no year, and 2022 is not the newest.
+        // Six months of 2022 are no year, and 2022 is not the latest.
         self::assertSame([120.0, 120.0, null, null], Make::values($run, 'ended'));
         self::assertSame(30.0, Make::values($run, 'early')[3]);
         self::assertNull(Make::values($run, 'late')[3]);
         self::assertSame(3, $run->table()->open());
-        // Quarters of which the last is unfinished make a year that is unfinished.
+        // Quarters of which the last is incomplete make a year that is incomplete.
         $rail = Make::study($data, StopCatalogue::make('period', ['to' => 'quarter']))->rail->with(
             StopCatalogue::make('period', ['to' => 'year']),
         );
@@ -278,7 +278,7 @@ final class NewestTest extends TestCase
         $standing = Standing::of($comparison)[0];
         self::assertSame([2, 4, 2.0], [$standing->now->rank, $standing->now->of, $standing->now->median]);
         self::assertSame('2nd of 4', LiveNumber::filled('{place Home}', $comparison));
-        // Home in another group is counted with those of the chosen one, wherever it lies among them.
+        // Home in another group is counted with those of the chosen one, wherever it is among them.
         foreach ([[0, 4, '4th of 4'], [2.5, 2, '2nd of 4'], [99, 1, '1st of 4']] as [$value, $rank, $words]) {
             $others = self::grouped(
                 ['home' => [1, 1, $value], 'a' => [1, 1, 1], 'b' => [2, 2, 2], 'c' => [3, 3, 10]],
@@ -333,7 +333,7 @@ final class NewestTest extends TestCase
             'Alpha has no value in 2016',
             implode(LiveNumber::faults('{value Alpha}', $comparison)),
         );
-        // By itself it is told by its last figure.
+        // By itself it is told by its last value.
         self::assertSame(
             'Alpha: 100 in 2014, its last value',
             self::headline(Comparison::of($study->withState('home', LineState::Peer), $data)),
@@ -355,7 +355,7 @@ final class NewestTest extends TestCase
                 $then = $comparison->spoken;
                 $value = $line->values[$then] ?? NAN;
                 self::assertSame(var_export($value, true), var_export($line->latest(), true));
-                // Counted anew: who has a value then, and who is better.
+                // Counted again: who has a value then, and who is better.
                 $others = array_filter(
                     $comparison->present(),
                     static fn(Line $l): bool => !is_nan($l->values[$then]) && $l->key !== $line->key,

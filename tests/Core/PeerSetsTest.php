@@ -10,8 +10,10 @@ use DuskRail\Data\InvalidPeerSet;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\PeerSetRules;
 use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Scattered;
 use DuskRail\Outcome\Standing;
 use DuskRail\Peers\Candidate;
 use DuskRail\Peers\Likes;
@@ -23,10 +25,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Reference\Table;
 
-/** Whom one compares with: chosen once, and the same for every figure. */
+/** Whom one compares with: chosen once, and the same for every value. */
 final class PeerSetsTest extends TestCase
 {
-    /** Distances of R's state.x77 from Ohio, worked out in plain R by tests/Reference/make/peers.R. */
+    /** Distances of R's state.x77 from Ohio, calculated in plain R by tests/Reference/make/peers.R. */
     public function testDistancesAgreeWithR(): void
     {
         $series = $entities = $wanted = [];
@@ -125,7 +127,7 @@ final class PeerSetsTest extends TestCase
             'All with people from 20,000 to 80,000, class M or L and every value since 2020.',
             $set->inWords(),
         );
-        // Kept as found, new figures change nothing; found anew, they do.
+        // Kept as found, new values change nothing; found again, they do.
         $series['people']['small'] = array_fill(0, 16, 30_000);
         $later = self::with(
             $series,
@@ -238,7 +240,7 @@ final class PeerSetsTest extends TestCase
     }
 
     /**
-     * Every figure that compares goes by the set: medians, places, ranks, scores, shares. Worked out by hand: home has
+     * Every value that compares goes by the set: medians, places, ranks, scores, shares. Worked out by hand: home has
      * 7 among 4, 5 and 6, and 8, 9, 1 are outside.
      */
     public function testEveryFigureGoesByTheSetAndNoneByTheFocus(): void
@@ -322,6 +324,26 @@ final class PeerSetsTest extends TestCase
     private static function peerLineName(Comparison $comparison): string
     {
         return $comparison->study->part(PeersPart::class)->lineName($comparison->peers->chosen);
+    }
+
+    /** Of those in the set y = 2x + 1; x is far off, and outside. */
+    public function testAFitInScatterGoesThroughTheSetAlone(): void
+    {
+        $along = ['home' => [1], 'a' => [2], 'b' => [3], 'c' => [4], 'x' => [5]];
+        $up = ['home' => [3], 'a' => [5], 'b' => [7], 'c' => [9], 'x' => [90]];
+        $entities = array_map(static fn(string $k): Entity => new Entity($k, $k, home: $k === 'home'), array_keys($up));
+        $set = self::set(['hand' => ['home', 'a', 'b', 'c']], 'like');
+        $data = self::with(['up' => $up, 'along' => $along], $entities, '2020', ['like' => $set]);
+        $study = Study::first('S', 'up', $data)
+            ->withView('scatter')
+            ->withPart(ScatterPart::from(['measure' => 'along', 'fits' => '1']));
+        $slope = static fn(Study $study): float => round(
+            Scattered::of(Comparison::of($study, $data))->fits['']->slope,
+            9,
+        );
+        self::assertGreaterThan(10.0, $slope($study));
+        $like = $study->withPart(PeersPart::from(['set' => 'set:like']));
+        self::assertSame([2.0, 2.0], [$slope($like), $slope($like->withFocus(['x' => 1]))]);
     }
 
     /** @param array<string, mixed> $given */

@@ -29,7 +29,7 @@ use PHPUnit\Framework\TestCase;
 
 /**
  * Pictures that were looked at once stay as they are, to a tenth of a pixel, unless somebody means to change them:
- * UPDATE_PICTURES=1 vendor/bin/phpunit tests/Core/PicturesTest.php writes them anew. Look at them before you keep them.
+ * UPDATE_PICTURES=1 vendor/bin/phpunit tests/Core/PicturesTest.php writes them. Look at them before you keep them.
  */
 final class PicturesTest extends TestCase
 {
@@ -311,7 +311,7 @@ final class PicturesTest extends TestCase
     }
 
     /**
-     * Of fourteen networks with counts, money, prices and what drives them; the newest year is not finished.
+     * Of fourteen networks with counts, money, prices and what drives them; the latest year is incomplete.
      *
      * @return iterable<string, array{string, list<array{string, array<string, mixed>}>}> measure, and the edits
      */
@@ -531,7 +531,7 @@ final class PicturesTest extends TestCase
         return $text;
     }
 
-    /** @return list<string> the heads, the first rows and the last of the figures that are handed over */
+    /** @return list<string> the heads, the first rows and the last of the data that are handed over */
     private static function inTheTable(Comparison $comparison): array
     {
         $table = Views::of($comparison->study)->values($comparison);

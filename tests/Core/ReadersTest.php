@@ -20,7 +20,7 @@ use DuskRail\Reading\EventSummary;
 use DuskRail\Time\PeriodRange;
 use PHPUnit\Framework\TestCase;
 
-/** What readers set for themselves, what a revision changes, and how events become figures. */
+/** What readers set for themselves, what a revision changes, and how events become values. */
 final class ReadersTest extends TestCase
 {
     public function testAReaderIsOfferedWhatMakesSenseAndTheAuthorsOwnFirst(): void
@@ -207,7 +207,7 @@ final class ReadersTest extends TestCase
         // Nobody at 3 and 5; B alone is missing at 4, and that is a gap.
         self::assertSame([[4], [1, 2], [4]], [$pieces['home'], $pieces['b'], $pieces['c']]);
         self::assertSame('Home: 6 at 7; the median of its 2 peers is 5', Make::wording($comparison, '')->headline);
-        // By the calendar a month without figures is a gap for all.
+        // By the calendar a month without values is a gap for all.
         $monthly = Make::data([
             'flow' => ['Ml', MeasureKind::Stock, '2024-01', ['home' => [1, null, 3], 'b' => [1, null, 3]]],
         ]);

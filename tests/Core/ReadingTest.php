@@ -83,7 +83,7 @@ final class ReadingTest extends TestCase
                 'shape' => 'long',
                 'duplicates' => ['ask', 'first', 'sum'][mt_rand(0, 2)],
             ]);
-            // The same figures, written so that each row is looked at by itself.
+            // The same values, written so that each row is looked at by itself.
             $slow = array_map(
                 static fn(array $row): array => array_map(
                     static fn(string $cell): string => preg_match('/^-?\\d+(\\.\\d+)?$/', $cell) === 1

@@ -20,7 +20,7 @@ use PHPUnit\Framework\TestCase;
 
 /**
  * What is proposed to be said, on thousands of tables with gaps, ends, late beginnings, ties, values below zero, cut
- * ranges and both ways of good. Each sentence is read again, and what it says is counted anew from the bare values.
+ * ranges and both ways of good. Each sentence is read again, and what it says is counted again from the bare values.
  */
 final class SentencesHoldTest extends TestCase
 {
@@ -115,7 +115,7 @@ final class SentencesHoldTest extends TestCase
         return Comparison::of($study, $data);
     }
 
-    /** The period that is spoken of is the newest that half of those have reached who did not end a year before. */
+    /** The period that is spoken of is the latest that half of those have reached who did not end a year before. */
     private function checkNow(Comparison $comparison): void
     {
         $this->now = $comparison->spoken;

@@ -36,7 +36,7 @@ final class SpacingTest extends TestCase
         // 10 % in five years are 1.1 ^ (1 ÷ 5) − 1 a year, three times.
         $growth = Make::run($data, 'change', ['on' => 'previous', 'as' => 'annualised']);
         self::assertSame([null, 1.924488, 1.924488, 1.924488], self::measured($growth));
-        // A window counts figures.
+        // A window counts values.
         $mean = Make::run($data, 'rolling', ['window' => 2]);
         self::assertSame('mean of 2', self::label($mean));
         self::assertSame([null, 105.0, 115.5, 127.05], self::measured($mean));
@@ -90,7 +90,7 @@ final class SpacingTest extends TestCase
             $lines,
         );
         self::assertSame([1, 1, 1], $pieces);
-        // A window counts the figures of each.
+        // A window counts the data of each.
         $mean = Make::values(Make::run($data, 'rolling', ['window' => 2]), 'b');
         self::assertSame([4 => 2.5, 7 => 5.5], array_slice(array_filter($mean, is_float(...)), 0, 2, true));
         self::assertNotNull(Make::run($data, 'change', ['on' => 'previous'])->refused());
@@ -98,7 +98,7 @@ final class SpacingTest extends TestCase
 
     public function testDaysOfBusinessHaveNoGapsAtWeekends(): void
     {
-        // From a Monday: five days of figures, two without.
+        // From a Monday: five days of values, two without.
         $days = array_map(static fn(int $i): ?int => $i % 7 < 5 ? $i : null, range(0, 20));
         $of = static fn(string $first): array => array_keys(
             Spacing::of(Make::data(['flow' => ['', MeasureKind::Stock, $first, ['home' => $days]]])->table('flow'))
@@ -106,7 +106,7 @@ final class SpacingTest extends TestCase
         );
         self::assertSame([5, 6, 12, 13, 19, 20], $of('2024-01-01'));
         self::assertSame([5, 6, 12, 13, 19, 20], $of('1960-01-04'));
-        // With Saturdays, and with Sundays, that have figures, the other days without are gaps.
+        // With Saturdays, and with Sundays, that have values, the other days without are gaps.
         self::assertSame([[], []], [$of('1960-01-05'), $of('1960-01-03')]);
         self::assertSame([], $of('2024-01-02'));
     }
@@ -170,7 +170,7 @@ final class SpacingTest extends TestCase
         ]);
     }
 
-    /** @return list<float|null> what stands at every fifth year */
+    /** @return list<float|null> what is at every fifth year */
     private static function measured(Run $run): array
     {
         $values = Make::values($run, 'home');

@@ -7,7 +7,7 @@ namespace Tests\Core;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Chart\Type;
 
-/** A typeface in which every letter is half as wide as it is high, so that positions can be worked out by hand. */
+/** A typeface in which every letter is half as wide as it is high, so that positions can be calculated by hand. */
 final class SquareLetters implements TextMeasure
 {
     public function width(string $text, Type $type): float

@@ -8,6 +8,7 @@ use DuskRail\Peers\PeerFigures;
 use DuskRail\Peers\Position;
 use DuskRail\Statistics\Ordering;
 use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\QuantileType;
 use DuskRail\Statistics\RankCorrelation;
 use DuskRail\Statistics\RollingExtreme;
 use DuskRail\Statistics\RollingMean;
@@ -134,6 +135,37 @@ final class StatisticsTest extends TestCase
         self::assertNan(PeerFigures::mean($series)[2]);
         self::assertNan(PeerFigures::weightedMean($series, ['a' => [NAN, NAN, NAN]])[0]);
         self::assertSame([], PeerFigures::quantile([], 0.5));
+    }
+
+    /** Of many series the values near the last result are sorted alone; each result is what all values give. */
+    public function testQuantilesOfManySeriesAreThoseOfAllTheirValues(): void
+    {
+        mt_srand(21);
+        foreach ([49, 130, 700] as $count) {
+            $series = array_fill(0, $count, []);
+            for ($i = 0; $i < 60; $i++) {
+                // Calm, with ties, a jump of all, a few far off, most missing, none there.
+                $level = $i < 20 ? 0.0 : 1e6;
+                foreach (array_keys($series) as $n) {
+                    $series[$n][] = match (true) {
+                        $i === 40, $i > 50 && mt_rand(0, 9) > 0 => NAN,
+                        $i % 7 === 0 => $level + mt_rand(0, 3),
+                        mt_rand(0, 50) === 0 => -1e9,
+                        default => $level + mt_rand() / 1e6,
+                    };
+                }
+            }
+            foreach ([0.0, 0.1, 0.25, 0.5, 0.9, 1.0] as $share) {
+                foreach (QuantileType::cases() as $type) {
+                    $expected = PeerFigures::each(
+                        $series,
+                        static fn(array $values): float => Quantile::of($values, $share, $type),
+                    );
+                    $found = PeerFigures::quantile($series, $share, $type);
+                    self::assertSame(array_map(strval(...), $expected), array_map(strval(...), $found));
+                }
+            }
+        }
     }
 
     public function testRanksThatGoTogetherAreCorrelatedAsInR(): void

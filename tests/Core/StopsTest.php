@@ -45,7 +45,7 @@ final class StopsTest extends TestCase
             range(100.0, 123.0),
             Make::values($run, 'home', 14),
         );
-        // Mid-2019 is day 181.5 after new year; January's middle is before it, so the first figure holds.
+        // Mid-2019 is day 181.5 after new year; January's middle is before it, so the first value holds.
         self::assertEqualsWithDelta(50_000, $denominators[0], 1e-3);
         // 2019's middle is 2 July noon, 2020's 1 July noon (366 days on); December's middle is day 349.
         self::assertEqualsWithDelta(50_000 + (2_000 * (349 - 182)) / 365.5, $denominators[11], 1e-3);
@@ -94,7 +94,7 @@ final class StopsTest extends TestCase
             Make::run($data, 'per-denominator', ['measure' => 'people', 'between' => 'straight']),
             'home',
         );
-        // From the middle of 2020, the last figure before the gap, to the middle of 2022 there is no line to be on.
+        // From the middle of 2020, the last value before the gap, to the middle of 2022 there is no line to be on.
         self::assertSame(range(18, 41), array_keys(array_filter($straight, static fn(?float $v): bool => $v === null)));
         self::assertEqualsWithDelta(3.0, $straight[5], 0.01);
         self::assertGreaterThan($straight[47], $straight[42]);

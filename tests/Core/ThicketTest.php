@@ -75,44 +75,42 @@ final class ThicketTest extends TestCase
         $plot = new PlotArea(0.0, 40.0, 0.0, 100.0, 0, 4);
         $scale = new Scale(0.0, 100.0, 100.0, 0.0);
         $cover = static fn(int ...$absent): array => array_keys(
-            (new Cover($plot, $scale, 1.0))->thicket(
-                [[50.0, 50.0, NAN, 50.0, 50.0]],
-                [array_fill_keys(array_values($absent), true)],
-                Ink::Peer,
-            )->columns,
+            (new Cover($plot, $scale, 1.0))
+                ->thicket([[50.0, 50.0, NAN, 50.0, 50.0]], [array_fill_keys(array_values($absent), true)], Ink::Peer)
+                ->columns(),
         );
         self::assertSame([...range(0, 9), ...range(30, 39)], array_values(array_diff($cover(), [10, 40])));
         self::assertSame(range(0, 39), array_values(array_diff($cover(2), [40])));
         // One value alone is a dot, as wide as the line.
         $dot = (new Cover($plot, $scale, 1.0))->thicket([[NAN, NAN, 50.0, NAN, NAN]], [[]], Ink::Peer);
-        self::assertSame([20 => [99, 101]], $dot->columns);
+        self::assertSame([20 => [99, 101]], $dot->columns());
         $thick = (new Cover($plot, $scale, 1.3))->thicket([[NAN, NAN, 50.0, NAN, NAN]], [[]], Ink::Peer);
-        self::assertSame([20 => [99, 102]], $thick->columns);
+        self::assertSame([20 => [99, 102]], $thick->columns());
     }
 
     public function testUnfinishedPeriodsAreDashedAndWhatLeavesThePictureIsCutOff(): void
     {
         $plot = new PlotArea(0.0, 40.0, 0.0, 100.0, 0, 4);
         $scale = new Scale(0.0, 100.0, 100.0, 0.0);
-        $dashed = (new Cover($plot, $scale, 1.0, 3))->thicket([array_fill(0, 5, 50.0)], [[]], Ink::Peer)->columns;
+        $dashed = (new Cover($plot, $scale, 1.0, 3))->thicket([array_fill(0, 5, 50.0)], [[]], Ink::Peer)->columns();
         self::assertSame([...range(0, 24), ...range(30, 34)], array_values(array_diff(array_keys($dashed), [40])));
         // From the third of seven positions on it is the same picture.
         $later = new PlotArea(0.0, 40.0, 0.0, 100.0, 2, 6);
-        $same = (new Cover($later, $scale, 1.0, 5))->thicket([array_fill(0, 7, 50.0)], [[]], Ink::Peer)->columns;
+        $same = (new Cover($later, $scale, 1.0, 5))->thicket([array_fill(0, 7, 50.0)], [[]], Ink::Peer)->columns();
         self::assertSame($dashed, $same);
         $out = (new Cover($plot, $scale, 1.0))->thicket([[50.0, 1e6, -1e6, 50.0, 50.0]], [[]], Ink::Peer);
-        foreach ($out->columns as $runs) {
+        foreach ($out->columns() as $runs) {
             self::assertSame(0, count($runs) % 2);
             self::assertGreaterThanOrEqual(0, min([0, ...$runs]));
             self::assertLessThanOrEqual(208, max([0, ...$runs]));
         }
     }
 
-    /** What stands in the drawing, read back move by move. */
+    /** What is in the drawing, read back move by move. */
     public function testItIsDrawnWhereItIs(): void
     {
         $columns = [3 => [10, 14, 20, 22], 4 => [2, 5], 9 => [0, 1, 7, 30]];
-        $svg = Svg::forScreen(new Scene(50.0, 50.0, [new Thicket($columns, Ink::Peer)]), []);
+        $svg = Svg::forScreen(new Scene(50.0, 50.0, [new Thicket(static fn(): array => $columns, Ink::Peer)]), []);
         preg_match_all('/m(-?\d+) ?(-?\d+)v(\d+)/', $svg, $moves, PREG_SET_ORDER);
         [$x, $y, $drawn] = [0, 0, []];
         foreach ($moves as [, $right, $down, $along]) {
@@ -127,7 +125,7 @@ final class ThicketTest extends TestCase
     private static function rows(Thicket $thicket): array
     {
         $rows = [];
-        foreach ($thicket->columns as $column => $runs) {
+        foreach ($thicket->columns() as $column => $runs) {
             foreach (array_chunk($runs, 2) as [$from, $until]) {
                 for ($row = $from; $row < $until; $row++) {
                     $rows[$column][$row] = true;

@@ -500,7 +500,7 @@ final class UnderstandingTest extends TestCase
     }
 
     /**
-     * A table of every combination, with figures that count up.
+     * A table of every combination, with values that count up.
      *
      * @param list<string|int> ...$keys of each column but the last
      */

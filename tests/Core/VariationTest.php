@@ -42,7 +42,7 @@ final class VariationTest extends TestCase
             0,
             9,
         );
-        // The mean is 10.6, and the limits lie 5.6 from it.
+        // The mean is 10.6, and the limits are 5.6 from it.
         self::assertSame([12], $chart(11.0, 10.0, 17.0)?->outside());
         // Eight above the mean, of which one is missing, are a run with the twelve before; seven are none.
         self::assertSame(

@@ -53,7 +53,7 @@ use DuskRail\Views\Views;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
-/** What each view makes of a comparison: which lines, which values, and where they stand. */
+/** What each view makes of a comparison: which lines, which values, and where they are. */
 final class ViewsTest extends TestCase
 {
     /**
@@ -88,12 +88,12 @@ final class ViewsTest extends TestCase
     public function testWeek53IsAPlaceOfItsOwnThatMostYearsLack(): void
     {
         $axis = CycleAxis::of(Cycle::Year, Frequency::Week);
-        // ISO 8601: 2020 had 53 weeks, 2021 had 52; 1 January 2021 lies in week 53 of 2020.
+        // ISO 8601: 2020 had 53 weeks, 2021 had 52; 1 January 2021 is in week 53 of 2020.
         self::assertSame([2020, 52], $axis->place(Period::week(2020, 53)));
         self::assertSame([2021, 0], $axis->place(Period::week(2021, 1)));
         self::assertNull($axis->period(2021, 52));
         self::assertSame(['1', '31'], array_map(CycleAxis::of(Cycle::Month, Frequency::Day)->placeLabel(...), [0, 30]));
-        // Of years from July on, week 53 lies between the weeks of two years; every week leads back to itself.
+        // Of years from July on, week 53 is between the weeks of two years; every week leads back to itself.
         self::assertSame(
             [2024 * 12 + 2, 14],
             CycleAxis::of(Cycle::Month, Frequency::Day)->place(Period::day(2024, 3, 15)),

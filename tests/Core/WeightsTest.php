@@ -46,7 +46,7 @@ final class WeightsTest extends TestCase
         self::assertEqualsWithDelta((80 + 95) / 2, Comparison::of($study->withPart($plain), $data)->peerLine[0], 1e-9);
     }
 
-    /** The years of the late ones are 100 less those of the punctual ones; so with what is worked out as a measure. */
+    /** The years of the late ones are 100 less those of the punctual ones; so with what is calculated as a measure. */
     public function testWhatIsMissingToAHundredKeepsItsWeights(): void
     {
         $data = self::punctuality();

@@ -12,6 +12,10 @@ use SplFileInfo;
 /** Nothing that docs/words.md has another word for is shown: in templates, scripts, messages or commands. */
 final class WordsTest extends TestCase
 {
+    private const NOT_IN_COMMENTS =
+        'anew|newest|quotients?|wished|unfinished|lies|stands(?! for)|makes? no sense|' .
+        'worked out|works out|carried out';
+
     public function testNoDiscouragedWordIsShownAndNoTermHasTwoRows(): void
     {
         [$terms, $not] = self::glossary();
@@ -24,6 +28,24 @@ final class WordsTest extends TestCase
             foreach (self::shown($path) as $text) {
                 if (preg_match($pattern, $text, $word) === 1) {
                     $found[] = substr($path, strlen(dirname(__DIR__, 2)) + 1) . ": “{$word[1]}” in “{$text}”";
+                }
+            }
+        }
+        self::assertSame([], $found);
+    }
+
+    /** What developers read is as plain as what users read. */
+    public function testCommentsUseTheWordsOfTheProgram(): void
+    {
+        $found = [];
+        foreach (self::files() as $path) {
+            foreach (str_ends_with($path, '.php') ? token_get_all((string) file_get_contents($path)) : [] as $token) {
+                if (
+                    is_array($token) &&
+                    in_array($token[0], [T_COMMENT, T_DOC_COMMENT], true) &&
+                    preg_match('/\b(' . self::NOT_IN_COMMENTS . ')\b/', $token[1], $word) === 1
+                ) {
+                    $found[] = substr($path, strlen(dirname(__DIR__, 2)) + 1) . ":{$token[2]}: “{$word[1]}”";
                 }
             }
         }
@@ -91,7 +113,11 @@ final class WordsTest extends TestCase
         // What is between braces is shown where it is a literal.
         preg_match_all("/'([^'\\n]* [^'\\n]*)'/", $code, $quoted);
         $code = (string) preg_replace('/\{\{.*?\}\}|\{!!.*?!!\}/s', '…', $code);
-        preg_match_all('/\b(?:title|placeholder|aria-label|lead|text|label|empty|data-confirm)="([^"]*)"/', $code, $m);
+        preg_match_all(
+            '/(?<!:)\b(?:title|placeholder|aria-label|lead|text|label|empty|data-confirm)="([^"]*)"/',
+            $code,
+            $m,
+        );
         $words = (string) preg_replace(['/<[^>]*>/s', '/@\w+\s*(\((?:[^()]|(?1))*\))?/'], "\n", $code);
 
         return [...$m[1], ...$quoted[1], ...explode("\n", $words)];

@@ -69,7 +69,7 @@ final class WorkingTest extends TestCase
         );
     }
 
-    /** Each stop in turn: the left side of what it prints, worked out again, is the right side. */
+    /** Each stop in turn: the left side of what it prints, calculated again, is the right side. */
     #[TestWith([1.0])]
     #[TestWith([1e-3])]
     #[TestWith([1e-5])]
@@ -395,7 +395,7 @@ final class WorkingTest extends TestCase
         [$standing] = Standing::of(Comparison::of(Make::study($data), $data));
         self::assertSame([3, 4], [$standing->now->rank, $standing->before()?->rank]);
         self::assertSame(['Jan 2024', 'Jan 2023', 'Jan 2022'], array_column($standing->years, 'period'));
-        // The last week of a long year has none a year before, and the week before stands in (ISO 8601: W53 of 2020).
+        // The last week of a long year has none a year before, and the week before is in (ISO 8601: W53 of 2020).
         $weeks = array_fill(0, 105, 1);
         $weekly = Make::data(['calls' => ['calls', MeasureKind::Flow, '2019-W01', ['home' => $weeks, 'b' => $weeks]]]);
         [$standing] = Standing::of(Comparison::of(Make::study($weekly), $weekly));
@@ -429,7 +429,7 @@ final class WorkingTest extends TestCase
         // Values of few years, and none but missing ones.
         self::assertNull(LevelShift::in(array_slice($step, 40, 30), 12));
         self::assertNull(LevelShift::in(array_fill(0, 60, NAN), 12));
-        // A gap at the step is passed over: the first figure after it is named.
+        // A gap at the step is passed over: the first value after it is named.
         $gap = array_replace($step, [51 => NAN, 52 => NAN]);
         self::assertSame(53, LevelShift::in(array_values($gap), 12)?->position);
     }

@@ -50,7 +50,7 @@ const keyed = (keys) => ({
 
 /** What a user does, on top of a driver that can go to a page, run a script and perform actions. */
 class User {
-    /** Once it stands still. */
+    /** Once it is still. */
     async middle(selector) {
         let before = '';
         return until(`${selector} to be seen`, async () => {

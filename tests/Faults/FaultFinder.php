@@ -94,7 +94,7 @@ final class FaultFinder extends NodeVisitorAbstract
     {
         $from = $node->left->getEndFilePos() + 1;
         $between = substr($this->code, $from, $node->right->getStartFilePos() - $from);
-        // Only where nothing but the operator stands there; a parenthesis or a comment is left alone.
+        // Only where nothing but the operator is there; a parenthesis or a comment is left alone.
         if (trim($between) === $was) {
             $left = substr($this->code, $node->getStartFilePos(), $from - $node->getStartFilePos());
             $this->replace($kind, $node, $left . str_replace($was, $becomes, $between) . $this->of($node->right));

@@ -15,7 +15,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 
-/** Tables whose figures are split, from the file through the pages to the files that they leave in. */
+/** Tables whose values are split, from the file through the pages to the files that they leave in. */
 final class BreakdownsTest extends ApplicationTestCase
 {
     private const SPLIT =
@@ -174,7 +174,7 @@ final class BreakdownsTest extends ApplicationTestCase
         }
     }
 
-    /** @return list<string> every figure by whom and what it is of, in hexadecimal, with what is said of it */
+    /** @return list<string> every value by whom and what it is of, in hexadecimal, with what is said of it */
     private static function told(Dataset $dataset): array
     {
         $told = [];

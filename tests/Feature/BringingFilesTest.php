@@ -411,7 +411,7 @@ final class BringingFilesTest extends ApplicationTestCase
             $study->dataset->measures->map(static fn(Measure $m): array => [$m->name, $m->unit])->all(),
         );
         self::assertSame(['Veldmere'], $study->dataset->entities->pluck('name')->all());
-        // A later file that has only the second is laid over the second.
+        // A later file that has only the second is merged into the second.
         $this->added($study, "Utility,Year,Leakage (%)\nVeldmere,2024,7\n", 'shares.csv');
         $data = Study::findOrFail($study->id)->data();
         self::assertSame(
@@ -450,7 +450,7 @@ final class BringingFilesTest extends ApplicationTestCase
         foreach (["\n", "\r\n"] as $end) {
             foreach ([0, 3] as $marked) {
                 $text = '';
-                // More than is cut up at a time, so that lines lie across the cut, and so do quoted cells.
+                // More than is cut up at a time, so that lines are across the cut, and so do quoted cells.
                 while (strlen($text) < 700_000) {
                     $cell = str_repeat('x', mt_rand(0, 40));
                     $quoted = mt_rand(0, 1000) < $marked ? "\"two, {$end}and \"\"three\"\"\"" : $cell;

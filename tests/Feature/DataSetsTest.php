@@ -34,7 +34,7 @@ final class DataSetsTest extends ApplicationTestCase
             'april.csv',
             $study->dataset,
         );
-        // Veldmere Ltd. is not known yet, so its figure would be a new one.
+        // Veldmere Ltd. is not known yet, so its value would be a new one.
         $this->get(route('uploads.show', $upload))
             ->assertSee('2 names are not in the data set')
             ->assertSee('Use Veldmere')
@@ -90,7 +90,7 @@ final class DataSetsTest extends ApplicationTestCase
         $this->post(route('versions.restore', [$dataset, 1]))->assertRedirect();
         self::assertSame(3, $dataset->refresh()->version);
         self::assertSame($before, serialize((new StoredData($dataset))->table('leakage')->series));
-        // Where a figure came from is known across all of it.
+        // Where a value came from is known across all of it.
         self::assertSame('monthly.csv, row 4', $this->origin($dataset, 'veldmere', '2024-03'));
     }
 
@@ -128,7 +128,7 @@ final class DataSetsTest extends ApplicationTestCase
         $this->get(route('datasets.show', $dataset))
             ->assertSee('Tarrow, Leakage, February 2024: 5 → 1005.5')
             ->assertSee('meter read twice');
-        // A figure where there was none, and none where there was one.
+        // A value where there was none, and none where there was one.
         $this->post(route('corrections.store', $dataset), [
             ...$correct,
             'period' => '2024-05',
@@ -149,7 +149,7 @@ final class DataSetsTest extends ApplicationTestCase
     }
 
     /**
-     * Whatever is laid over, put in place, corrected or gone back to: every version stays what it was, to the last bit.
+     * Whatever is merged, replaced, corrected or restored: every version stays what it was, to the last bit.
      */
     public function testEveryVersionStaysWhatItWas(): void
     {
@@ -205,7 +205,7 @@ final class DataSetsTest extends ApplicationTestCase
         );
         $dataset = $study->dataset;
         self::assertSame(['veldmere' => 24289, 'tarrow' => 24290], $study->data()->unsettled('leakage'));
-        // The final figures of Veldmere; of Tarrow there is nothing new.
+        // The final values of Veldmere; of Tarrow there is nothing new.
         $this->revised(
             $dataset,
             "Utility,Month,Leakage (Ml),Status\nVeldmere,2024-02,12.5,\nVeldmere,2024-03,14.5,\n",
@@ -215,7 +215,7 @@ final class DataSetsTest extends ApplicationTestCase
         self::assertSame(['veldmere' => 24289, 'tarrow' => 24290], (new StoredData($dataset, 1))->unsettled('leakage'));
         self::assertSame('revision.csv, row 2', $this->origin($dataset, 'veldmere', '2024-02'));
         self::assertSame('monthly.csv, row 2', $this->origin($dataset, 'veldmere', '2024-01'));
-        // Gone back to the first version, a figure comes from the first file again.
+        // Gone back to the first version, a value comes from the first file again.
         (new Versions($dataset))->restore(1);
         self::assertSame('monthly.csv, row 3', $this->origin($dataset->refresh(), 'veldmere', '2024-02'));
     }
@@ -370,7 +370,7 @@ final class DataSetsTest extends ApplicationTestCase
                 'in the formula changes the unit: kg ÷ 1,000 is t.',
         ]);
         self::assertSame('Share lost', $derived->refresh()->name);
-        // Two worked out from each other cannot be: one names only measures that are stored.
+        // Two calculated from each other cannot be: one names only measures that are stored.
         $this->post(route('datasets.derive', $dataset), [
             'name' => 'Twice',
             'formula' => 'Share lost × 2',
@@ -449,7 +449,7 @@ final class DataSetsTest extends ApplicationTestCase
                 $texts,
                 static fn(string $text): bool => !is_numeric($text) && preg_match('/^[=+\-@\t\r]/', $text) === 1,
             );
-            // In the workbook of figures texts are cells of text, which no program runs, and stay as they are.
+            // In the workbook of values texts are cells of text, which no program runs, and stay as they are.
             if ($name !== 'figures.xlsx') {
                 self::assertSame([], array_values($running), $name);
             }
@@ -465,7 +465,7 @@ final class DataSetsTest extends ApplicationTestCase
             if ($name === 'sparks.csv') {
                 continue;
             }
-            // The periods stand in the order of time, whatever order they came in.
+            // The periods are in the order of time, whatever order they came in.
             $periods = array_values(
                 array_unique(array_filter($texts, static fn(string $t): bool => preg_match('/^2024-\d\d$/', $t) === 1)),
             );
@@ -815,7 +815,7 @@ final class DataSetsTest extends ApplicationTestCase
         return $origin === null ? '' : "{$origin->file}, row {$origin->row}";
     }
 
-    /** @return list<string> every figure with all that is known of it, doubles by their bits */
+    /** @return list<string> every value with all that is known of it, doubles by their bits */
     private function told(Dataset $dataset): array
     {
         $data = new StoredData($dataset);
@@ -922,5 +922,31 @@ final class DataSetsTest extends ApplicationTestCase
         self::assertSame([3.0, 4.0, 4.0], $values('leakage', 'marl'));
         self::assertSame([null, null, 20.0], $values('leakage', 'marltar'));
         self::assertFalse((new StoredData($dataset->refresh()))->entities()['marl']->isApart());
+    }
+
+    public function testAMergedEntityHasTheAttributesThatAllItsPartsHave(): void
+    {
+        $dataset = $this->imported()->dataset;
+        $about = ['group' => 'Inland', 'Size' => 'small'];
+        $dataset
+            ->entities()
+            ->where('key', 'marl')
+            ->update(['about' => json_encode($about)]);
+        $dataset
+            ->entities()
+            ->where('key', 'tarrow')
+            ->update(['about' => json_encode([...$about, 'group' => 'Coast'])]);
+        $parts = $dataset
+            ->entities()
+            ->whereIn('key', ['marl', 'tarrow'])
+            ->pluck('id')
+            ->all();
+        $this->post(route('mergers.store', $dataset), [
+            'parts' => $parts,
+            'whole' => 'Marltar',
+            'from' => '2024-02',
+            'back' => '1',
+        ])->assertRedirect();
+        self::assertSame(['Size' => 'small'], $dataset->entities()->where('name', 'Marltar')->firstOrFail()->about);
     }
 }

@@ -5,10 +5,19 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Data\StoredData;
+use App\Drawing\Picture;
+use App\Drawing\ShippedFonts;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\StudyRevision;
+use DuskRail\Chart\Box;
+use DuskRail\Chart\Ink;
+use DuskRail\Chart\Palette;
+use DuskRail\Chart\Scene;
+use DuskRail\Chart\Type;
+use DuskRail\Chart\Words;
 use DuskRail\Document\StudyDocument;
+use GdImage;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -402,5 +411,39 @@ final class ExportTest extends ApplicationTestCase
         return $this->post(route('study-files.store', $study->dataset), [
             'study' => UploadedFile::fake()->createWithContent('study.json', $content),
         ]);
+    }
+
+    /** Its font is shipped: what fontconfig takes for a missing weight has the width of another. */
+    public function testTheBoldOfAHeadlineIsAsWideInAPictureAsItIsMeasured(): void
+    {
+        $measure = new ShippedFonts(config()->string('duskrail.fonts'));
+        $text = 'Halved since 2019, Žďár ≈';
+        foreach ([600, 800] as $weight) {
+            $type = Type::headline(40.0, $weight);
+            $scene = new Scene(700, 80, [
+                new Box(0.0, 0.0, 700.0, 80.0, Ink::Sheet),
+                Words::plain(10.0, 50.0, $text, $type, Ink::Text),
+            ]);
+            $picture = imagecreatefromstring((new Picture($scene, Palette::day()))->png(1));
+            self::assertNotFalse($picture);
+            $right = 699;
+            while ($right > 0 && self::isBlank($picture, $right)) {
+                $right--;
+            }
+            $widths[] = $width = $measure->width($text, $type);
+            self::assertEqualsWithDelta(10.0 + $width, (float) $right, 5.0, "weight {$weight}");
+        }
+        self::assertGreaterThan($widths[0] + 10.0, $widths[1]);
+    }
+
+    private static function isBlank(GdImage $picture, int $column): bool
+    {
+        for ($y = 0; $y < imagesy($picture); $y++) {
+            if ((imagecolorat($picture, $column, $y) & 0xff) < 0x80) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

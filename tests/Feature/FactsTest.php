@@ -9,7 +9,7 @@ use App\Models\Study;
 use App\View\Regions;
 use Illuminate\Support\Facades\DB;
 
-/** What is kept of data, and of a page, is what would be worked out anew, and goes when that is another thing. */
+/** What is kept of data, and of a page, is what would be calculated again, and goes when that is another thing. */
 final class FactsTest extends ApplicationTestCase
 {
     /** @return list<string> tables that a page of the study is read from */
@@ -54,7 +54,7 @@ final class FactsTest extends ApplicationTestCase
         self::assertSame(['veldmere' => 24289], $this->data($study)->unsettled($key));
         $this->added($study, "Utility,Month,Leakage,Status\nVeldmere,2024-02,12,\nVeldmere,2024-03,13,p\n", 'more.csv');
         self::assertSame(['veldmere' => 24290], $this->data($study)->unsettled($key));
-        // A version that is no longer in force has its own, and what is kept is that of the newest all the same.
+        // A version that is no longer in force has its own, and what is kept is that of the latest all the same.
         self::assertSame(['veldmere' => 24289], (new StoredData($study->dataset()->firstOrFail(), 1))->unsettled($key));
         self::assertSame(['veldmere' => 24290], $this->data($study)->unsettled($key));
     }

@@ -18,7 +18,7 @@ use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * The look of one study given to others and to the house, what readers set, and studies that travel with their figures.
+ * The look of one study given to others and to the house, what readers set, and studies that travel with their values.
  */
 final class FinishesTest extends ApplicationTestCase
 {
@@ -100,7 +100,7 @@ final class FinishesTest extends ApplicationTestCase
         $this->post(route('studies.store', $study->dataset), ['measure' => 'leakage']);
         $new = Study::latest('id')->firstOrFail()->document();
         self::assertSame(['name', 'small'], [$new->part(LabelsPart::class)->end, $new->part(TextPart::class)->size]);
-        // How things are worked out goes into new studies and, if so wished, into those there are.
+        // How things are calculated goes into new studies and, if so wanted, into those there are.
         $this->put(route('finish.update'), [...$keep, 'name' => '', 'settings' => ['deviation' => 'population']]);
         self::assertSame(
             ['population', 'Apply house conventions'],

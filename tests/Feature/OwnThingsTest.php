@@ -38,7 +38,7 @@ final class OwnThingsTest extends ApplicationTestCase
             $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['percentile' => '75']])
                 ->assertOk()
                 ->assertSee('Undo: Cap at a percentile: change percentile to “75”');
-            // The figures and the working: of 5, 5 and 7 the upper quartile is 6.
+            // The values and the working: of 5, 5 and 7 the upper quartile is 6.
             $this->get(route('figures.show', [$study, 's1']))->assertSeeInOrder([
                 'Tarrow',
                 'Mar 2024',
@@ -83,7 +83,7 @@ final class OwnThingsTest extends ApplicationTestCase
             $document = StudyDocument::write($study->refresh()->document());
             self::assertEquals($study->document(), StudyDocument::read($document));
             self::assertTrue($this->isValid($document));
-            // It leaves as a picture with the words around it, and its figures as a table.
+            // It leaves as a picture with the words around it, and its values as a table.
             $svg = new DOMDocument();
             $svg->loadXML((string) $this->get(route('hand-over', [$study, 'svg']))->assertOk()->getContent());
             self::assertStringContainsString('3 lines as they stand', $svg->textContent);

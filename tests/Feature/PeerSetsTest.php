@@ -53,7 +53,7 @@ final class PeerSetsTest extends ApplicationTestCase
             ->assertSee('Median in Middling');
         $this->get(route('standing.show', $study))->assertSee('Compared with 2 peers in Middling');
         $this->get(route('datasets.show', $dataset))->assertSee('Middling')->assertSee('people from 15 to 45');
-        // New figures change who is in it, unless it is kept.
+        // New values change who is in it, unless it is kept.
         $this->added($study, "Town,Year,People\nElm,2021,40\n", 'people.csv');
         self::assertSame(3, $this->comparison($study)->peers->size());
         $this->post(route('peer-sets.store', $dataset), [...$form, 'key' => 'middling', 'keep' => '1']);

@@ -110,7 +110,7 @@ final class ProtectionTest extends ApplicationTestCase
             [3.0, 5.0, 5.0, 7.0, 3.0],
             array_values(array_filter($values->series['tarrow']->values, static fn(float $v): bool => !is_nan($v))),
         );
-        // Many that each lie near the one before do not stretch it without end either.
+        // Many that each are near the one before do not stretch it without end either.
         foreach ([2035, 2046, 2068, 2112, 2200, 2376, 2728, 3432, 4840, 7656] as $year) {
             $correct("{$year}-01");
         }
@@ -129,7 +129,7 @@ final class ProtectionTest extends ApplicationTestCase
             ->assertStatus(422)
             ->assertSee($said);
         self::assertSame([0, 0], [Dataset::count(), Study::count()]);
-        // Nor may what is there and what comes lie so far apart.
+        // Nor may what is there and what comes are so far apart.
         $study = $this->imported("Utility,Day,Flow\nA,2024-01-01,1\nA,2024-01-02,2\n", 'days.csv');
         $upload = $this->brought("Utility,Day,Flow\nA,8024-01-01,1\nA,8024-01-02,2\n", 'far.csv', $study->dataset);
         $this->get(route('uploads.show', $upload))->assertOk()->assertSee('Check the first and the last date');

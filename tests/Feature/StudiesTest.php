@@ -63,7 +63,7 @@ final class StudiesTest extends ApplicationTestCase
         self::assertSame(2, StudyRevision::count());
     }
 
-    /** A month that is provisional says nothing of the year that stands in its place. */
+    /** A month that is provisional says nothing of the year that is in its place. */
     public function testAStatusIsSaidWhereItWasMeasured(): void
     {
         $study = $this->imported("Utility,Month,Leakage (Ml)\nA,2022-12,1\nA,2023-01,2 p\nA,2023-02,3\nB,2022-12,4\n");
@@ -200,7 +200,7 @@ final class StudiesTest extends ApplicationTestCase
     public function testTheFiguresViewShowsTheSameNumbersAsATable(): void
     {
         $study = $this->imported();
-        // A table of its own stands there, and no picture.
+        // A table of its own is there, and no picture.
         $this->change($study, 'view', ['view' => 'sparks'])->assertDontSee('class="chart"', false);
         $this->change($study, 'view', ['view' => 'figures'])->assertDontSee('class="chart"', false);
         $this->get(route('studies.show', $study))->assertSeeInOrder(

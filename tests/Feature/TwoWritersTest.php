@@ -293,7 +293,7 @@ final class TwoWritersTest extends ApplicationTestCase
     public function testACorrectionBetweenTheReadingAndTheWritingOfAFileIsKept(): void
     {
         $study = $this->imported();
-        // All is prepared, and the file is about to be written: that is when somebody corrects a figure.
+        // All is prepared, and the file is about to be written: that is when somebody corrects a value.
         $corrected = false;
         Event::listen(TransactionBeginning::class, function () use ($study, &$corrected): void {
             if (!$corrected) {
@@ -467,7 +467,7 @@ final class TwoWritersTest extends ApplicationTestCase
         );
     }
 
-    /** @return list<float> leakage at Tarrow as it stands */
+    /** @return list<float> leakage at Tarrow as it is */
     private function tarrow(Dataset $dataset): array
     {
         return (new StoredData(Dataset::findOrFail($dataset->id)))->table('leakage')->series['tarrow']->values;

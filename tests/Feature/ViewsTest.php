@@ -7,11 +7,13 @@ namespace Tests\Feature;
 use App\Data\RevisionWriter;
 use App\Models\Study;
 use DOMDocument;
+use DOMXPath;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\ViewCatalogue;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Finder\Finder;
 
 /** The views over HTTP: what a page shows, what its points say, and what is handed over. */
 final class ViewsTest extends ApplicationTestCase
@@ -120,12 +122,49 @@ final class ViewsTest extends ApplicationTestCase
         $this->change($study, 'panels')->assertOk()->assertDontSee('class="panel"', false);
     }
 
+    /** A part of a drawing that has the id of something else is styled, moved or removed with it. */
+    public function testNoIdIsOnAPageTwiceNorIsOneOfADrawingThatOfStylesOrScripts(): void
+    {
+        $study = $this->years();
+        $others = '';
+        foreach (
+            Finder::create()
+                ->files()
+                ->in([resource_path('css'), resource_path('js')])
+            as $file
+        ) {
+            $others .= $file->getContents();
+        }
+        preg_match_all('/#([a-z][\w-]*)|getElementById\(\'([\w-]+)\'|\.id = \'([\w-]+)\'/', $others, $named);
+        $named = array_filter([...$named[1], ...$named[2], ...$named[3]]);
+        foreach (array_keys(ViewCatalogue::all()) as $view) {
+            $this->look($study, $view);
+            foreach (['none', 'entity', 'group'] as $by) {
+                $this->change($study, 'set', ['part' => 'panels', 'settings' => ['by' => $by]])->assertOk();
+                $page = new DOMDocument();
+                $page->loadHTML((string) $this->get(route('studies.show', $study))->getContent(), LIBXML_NOERROR);
+                $path = new DOMXPath($page);
+                $ids = [];
+                foreach ($path->query('//@id') ?: [] as $id) {
+                    $ids[] = (string) $id->nodeValue;
+                }
+                self::assertSame(
+                    [],
+                    array_keys(array_filter(array_count_values($ids), static fn(int $n): bool => $n > 1)),
+                );
+                foreach ($path->query('//svg//@id') ?: [] as $id) {
+                    self::assertNotContains((string) $id->nodeValue, $named, "{$view} by {$by}");
+                }
+            }
+        }
+    }
+
     public function testAStackSaysItsPartsAndTheRest(): void
     {
         $study = $this->years();
         $this->change($study, 'set', ['part' => 'stack', 'settings' => ['top' => '1']]);
         $this->look($study, 'stack');
-        // Veldmere is in focus; the largest is Marl or it; of three, two stand apart and one is the rest — or none is.
+        // Veldmere is in focus; the largest is Marl or it; of three, two are apart and one is the rest — or none is.
         $this->get(route('studies.show', $study))->assertSee('Veldmere')->assertSee('of the total', false);
         $this->getJson(route('readouts.show', [$study, 'veldmere']))->assertJsonPath('points.29', [
             'June 2024',
@@ -160,7 +199,7 @@ final class ViewsTest extends ApplicationTestCase
             [count($document->rail->stops), count($document->part(ScatterPart::class)->rail->stops ?? [])],
         );
         $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['of' => 'nothing']])->assertStatus(422);
-        // A stop that makes no sense along the horizontal axis is refused as on any rail.
+        // A stop that is not possible along the horizontal axis is refused as on any rail.
         $this->change($study, 'add-stop', ['stop' => 'share'])
             ->assertStatus(422)
             ->assertSee('cannot be summed');

@@ -15,7 +15,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Whatever a user does is done whole or not at all, wherever it breaks off. */
 final class WholeOrNothingTest extends ApplicationTestCase
 {
-    /** What may be left behind: what is made anew when it is missing, and how far a file has been read. */
+    /** What may be left behind: what is made again when it is missing, and how far a file has been read. */
     private const ASIDE = ['cards', 'uploads', 'sqlite_sequence', 'sessions', 'cache', 'jobs', 'failed_jobs'];
 
     /** Writes before the one that fails; null while none fails. */

@@ -18,7 +18,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
 
 /**
- * Workbooks: the sheet that holds the figures, its dates, merged headings and formulas, and those that cannot be read.
+ * Workbooks: the sheet that holds the data, its dates, merged headings and formulas, and those that cannot be read.
  */
 final class WorkbooksTest extends ApplicationTestCase
 {
@@ -99,7 +99,7 @@ final class WorkbooksTest extends ApplicationTestCase
                 ->getNumberFormat()
                 ->setFormatCode('yyyy-mm-dd');
         }
-        // Names that stand once for many rows, across where the sheet is cut; and rows that are not there at all.
+        // Names that are once for many rows, across where the sheet is cut; and rows that are not there at all.
         $sheet
             ->setCellValue('A4', 'Ashen & Co')
             ->mergeCells('A4:A11')

@@ -8,7 +8,7 @@ use App\Formats\DelimitedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** RFC 4180, section 2, rule by rule with the examples that stand there, and what files do beside it. */
+/** RFC 4180, section 2, rule by rule with the examples that are there, and what files do beside it. */
 final class CsvTest extends TestCase
 {
     /** @return iterable<string, array{string, list<list<string>>}> */

@@ -16,7 +16,7 @@ describe('pulling the axis', () => {
     it('brings what was grabbed under the pointer', () => {
         // The value 75, grabbed at 70 and pulled to 120, where half of the height is below it.
         expect(limit(scale, { y: 70, upper: true }, 120)).toBe(150);
-        // The value 25, grabbed at 170 and pulled up to 120: the lower limit goes down so that it lies there.
+        // The value 25, grabbed at 170 and pulled up to 120: the lower limit goes down so that it is there.
         expect(limit(scale, { y: 170, upper: false }, 120)).toBe(-50);
     });
 

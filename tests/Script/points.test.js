@@ -3,8 +3,8 @@
 import { describe, expect, it } from 'vitest';
 import { column, nearest, placed, pointAt, pointsOf, raised, stepped } from '../../resources/js/points.js';
 
-// Two lines over the periods 5 to 8, ten pixels apart; the second has a gap in period 6.
-const given = { x: [[0, 10, 20, 30]], y: { tarrow: [0, [50, 40, 30, 20]], marl: [0, [10, null, 12, 60]] } };
+// Two lines over the periods 5 to 8, ten pixels apart, in tenths; the second has a gap in period 6.
+const given = { x: [[0, 100, 200, 300]], y: { tarrow: [0, [500, 400, 300, 200]], marl: [0, [100, null, 120, 600]] } };
 const lines = placed(given, 5, ['marl', 'tarrow']);
 
 describe('points of lines', () => {
@@ -18,7 +18,7 @@ describe('points of lines', () => {
     });
 
     it('leaves out lines without a point, and has those of a thicket behind those that are drawn alone', () => {
-        const some = { x: [[1], [2]], y: { a: [0, [null]], b: [0, [1]], c: [1, [2]] } };
+        const some = { x: [[10], [20]], y: { a: [0, [null]], b: [0, [10]], c: [1, [20]] } };
         const placedThem = placed(some, 0, ['a', 'b', 'unknown']);
         expect([...placedThem.keys()]).toEqual(['c', 'b']);
         expect(pointAt(placedThem.get('c'), 0)).toEqual({ key: 'c', position: 0, x: 2, y: 2 });
@@ -27,7 +27,7 @@ describe('points of lines', () => {
     });
 
     it('finds the nearest point of a path that goes to and fro', () => {
-        const path = placed({ x: [[30, 5, 20]], y: { a: [0, [1, 2, 3]] } }, 0);
+        const path = placed({ x: [[300, 50, 200]], y: { a: [0, [10, 20, 30]] } }, 0);
         expect(nearest(path, 6, 2, 10)).toMatchObject({ key: 'a', position: 1, far: 1 });
     });
 

@@ -165,7 +165,7 @@ final class ImportData extends Command
     /**
      * The guess, with what is said otherwise.
      *
-     * @throws Refusal when what is said makes no sense
+     * @throws Refusal when what is said is not possible
      */
     private function plan(Sample $sample): Plan
     {

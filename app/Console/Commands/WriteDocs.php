@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\View\Texts;
 use DuskRail\Document\SettingsGuide;
 use DuskRail\Document\StudySchema;
 use DuskRail\Rail\Combinations;
@@ -15,7 +16,7 @@ final class WriteDocs extends Command
 {
     protected $signature = 'docs:write {--check : only say whether they are current}';
 
-    protected $description = 'Write the documents generated from the code: schema, settings and combinations';
+    protected $description = 'Write what is made from the code: schema, settings, combinations, list of texts';
 
     public function handle(): int
     {
@@ -26,6 +27,7 @@ final class WriteDocs extends Command
                 'docs/study.schema.json' => json_encode(StudySchema::write(), $flags | JSON_THROW_ON_ERROR) . "\n",
                 'docs/settings.md' => SettingsGuide::write(),
                 'docs/combinations.md' => Combinations::write(),
+                'lang/en.json' => json_encode(self::english(), $flags | JSON_THROW_ON_ERROR) . "\n",
             ]
             as $path => $content
         ) {
@@ -40,5 +42,18 @@ final class WriteDocs extends Command
         }
 
         return $stale === [] ? self::SUCCESS : self::FAILURE;
+    }
+
+    /** @return array<string, string> every text of the interface as it is written; one that was reworded stays so */
+    private static function english(): array
+    {
+        $path = lang_path('en.json');
+        $written = File::exists($path) ? (array) File::json($path) : [];
+        $texts = [];
+        foreach (Texts::all() as $text) {
+            $texts[$text] = is_string($written[$text] ?? null) ? $written[$text] : $text;
+        }
+
+        return $texts;
     }
 }

@@ -14,7 +14,7 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 
 /**
- * A data set as a workbook: a sheet a measure, periods down and entities across, or a row a figure where it is split;
+ * A data set as a workbook: a sheet a measure, periods down and entities across, or a row a value where it is split;
  * the headings held in sight.
  */
 final class Book
@@ -94,7 +94,7 @@ final class Book
     }
 
     /**
-     * A row a figure, with a column for each breakdown.
+     * A row a value, with a column for each breakdown.
      *
      * @param int $heading row of the headings
      * @param list<array{entity: string, categories: list<string>, period: string, value: float, status: Status}> $cells
@@ -125,7 +125,7 @@ final class Book
     /** @param array{value: float, status: Status, ...} $figure */
     private static function figure(Worksheet $sheet, int $column, int $row, array $figure): void
     {
-        // How sure a figure is, or why there is none, stands beside it, and makes a text of the cell.
+        // How sure a value is, or why there is none, is beside it, and makes a text of the cell.
         $figure['status'] === Status::Measured
             ? $sheet->setCellValueExplicit([$column, $row], $figure['value'], DataType::TYPE_NUMERIC)
             : self::text(
@@ -136,7 +136,7 @@ final class Book
             );
     }
 
-    /** Names of sheets are short, and some marks cannot stand in them. */
+    /** Names of sheets are short, and some marks cannot be in them. */
     private static function title(string $name, Spreadsheet $book): string
     {
         $title = mb_substr(trim((string) preg_replace('/[\\\\\\/?*\\[\\]:\']+/u', ' ', $name)), 0, 28);

@@ -6,7 +6,7 @@ namespace App\Formats\Out;
 
 use App\Models\Dataset;
 
-/** A way to hand a whole data set on; read back, it gives the same figures to the last bit. */
+/** A way to hand a whole data set on; read back, it gives the same values to the last bit. */
 interface DatasetFormat
 {
     public static function label(): string;

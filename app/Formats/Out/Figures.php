@@ -13,7 +13,7 @@ use DuskRail\Data\Status;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 
-/** The figures of a data set one after the other, as the formats write them. */
+/** The values of a data set one after the other, as the formats write them. */
 final readonly class Figures
 {
     /** @var array<int, string> */
@@ -103,7 +103,7 @@ final readonly class Figures
         return $measures;
     }
 
-    /** What reading cannot tell of a measure from its figures. */
+    /** What reading cannot tell of a measure from its values. */
     public static function about(Measure $measure): string
     {
         return "{$measure->kind->value}; {$measure->better->value}";

@@ -113,7 +113,7 @@ final class JsonStat implements DatasetFormat
     }
 
     /**
-     * The categories that figures are of, by key of the breakdown with `b-` before it; nothing stands for figures that
+     * The categories that values are of, by key of the breakdown with `b-` before it; nothing stands for values that
      * are not split by it.
      *
      * @param list<array{categories: list<string>}> $cells

@@ -8,7 +8,7 @@ use App\Models\Dataset;
 use App\Models\Measure;
 use DuskRail\Reading\FormulaGuard;
 
-/** One row per figure, all measures of all frequencies together; what a spreadsheet would run is made harmless. */
+/** One row per value, all measures of all frequencies together; what a spreadsheet would run is made harmless. */
 final class LongCsv implements DatasetFormat
 {
     public static function label(): string
@@ -28,7 +28,7 @@ final class LongCsv implements DatasetFormat
 
     public static function write(Dataset $dataset): string
     {
-        // What is worked out from others is worked out again by whoever reads it.
+        // What is calculated from others is calculated again by whoever reads it.
         $stored = $dataset->measures->where('formula', '')->values()->all();
 
         return self::rows($dataset, Figures::notes($dataset, ...$stored), ...$stored);

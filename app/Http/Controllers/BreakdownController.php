@@ -10,7 +10,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
-/** What breakdowns and their categories are called, in which order they stand, and which one is the total. */
+/** What breakdowns and their categories are called, in which order they are, and which one is the total. */
 final class BreakdownController
 {
     public function update(Request $request, Dataset $dataset): RedirectResponse
@@ -33,7 +33,7 @@ final class BreakdownController
             $dataset->describeAnew();
         });
 
-        return redirect()->route('datasets.show', $dataset)->with('message', 'Breakdowns saved.');
+        return redirect()->route('datasets.show', $dataset)->with('message', __('Breakdowns saved.'));
     }
 
     /**
@@ -55,9 +55,10 @@ final class BreakdownController
             $folded = mb_strtolower($names[$key]);
             if (isset($taken[$folded])) {
                 throw ValidationException::withMessages([
-                    'breakdowns' =>
-                        "Two categories of {$breakdown['name']} have the name “{$names[$key]}”. " .
-                        'Use different names.',
+                    'breakdowns' => __('Two categories of :breakdown have the name “:name”. Use different names.', [
+                        'breakdown' => $breakdown['name'],
+                        'name' => $names[$key],
+                    ]),
                 ]);
             }
             $taken[$folded] = true;

@@ -34,7 +34,7 @@ final class BriefController
         return view('brief.show', ['brief' => $brief, 'studies' => Study::with('dataset')->orderBy('id')->get()]);
     }
 
-    /** One change of what stands in it, or of its name. */
+    /** One change of what is in it, or of its name. */
     public function update(Request $request, Brief $brief): RedirectResponse
     {
         $request->validate([
@@ -70,7 +70,10 @@ final class BriefController
 
         return redirect()
             ->route('data.index')
-            ->with('message', "The brief “{$brief->name}” is in the bin for " . Bin::DAYS . ' days.');
+            ->with(
+                'message',
+                __('The brief “:name” is in the bin for :days days.', ['name' => $brief->name, 'days' => Bin::DAYS]),
+            );
     }
 
     /** For the reader: nothing can be changed here. */

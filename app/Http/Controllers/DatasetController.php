@@ -69,14 +69,14 @@ final class DatasetController
                 'retrieved' => ['nullable', 'string', 'max:60'],
                 'notes' => ['nullable', 'string', 'max:4000'],
             ],
-            ['name.required' => 'Enter a name for the data set.'],
+            ['name.required' => __('Enter a name for the data set.')],
         );
         foreach (['name', 'source', 'licence', 'retrieved', 'notes'] as $part) {
             $dataset->setAttribute($part, $request->string($part)->trim()->value());
         }
         $dataset->save();
 
-        return redirect()->route('datasets.show', $dataset)->with('message', 'Kept.');
+        return redirect()->route('datasets.show', $dataset)->with('message', __('Details saved.'));
     }
 
     /** Names, units and kinds of all measures. */
@@ -92,9 +92,9 @@ final class DatasetController
                 'measures.*.decimals' => ['nullable', 'integer', 'between:0,8'],
             ],
             [
-                'measures.*.name.required' => 'Enter a name for each measure.',
-                'measures.*.per.in' => 'A rate can only be weighted by a measure of this data set.',
-                'measures.*.decimals.between' => 'Enter 0 to 8 decimals.',
+                'measures.*.name.required' => __('Enter a name for each measure.'),
+                'measures.*.per.in' => __('A rate can only be weighted by a measure of this data set.'),
+                'measures.*.decimals.between' => __('Enter 0 to 8 decimals.'),
             ],
         );
         $names = [];
@@ -108,7 +108,7 @@ final class DatasetController
             return back()
                 ->withInput()
                 ->withErrors([
-                    'measures' => 'Two measures have the same name. Use different names.',
+                    'measures' => __('Two measures have the same name. Use different names.'),
                 ]);
         }
         foreach ($dataset->measures->where('formula', '!=', '') as $derived) {
@@ -121,8 +121,13 @@ final class DatasetController
                     ->withInput()
                     ->withErrors([
                         'measures' =>
-                            "The unit of {$derived->name} follows from its formula: {$derived->unit}. It cannot be " .
-                            "“{$unit}”. A power of ten in the formula changes the unit: kg ÷ 1,000 is t.",
+                            __('The unit of :name follows from its formula: :unit. It cannot be “:other”.', [
+                                'name' => $derived->name,
+                                'unit' => $derived->unit,
+                                'other' => $unit,
+                            ]) .
+                            ' ' .
+                            __('A power of ten in the formula changes the unit: kg ÷ 1,000 is t.'),
                     ]);
             }
         }
@@ -147,17 +152,19 @@ final class DatasetController
             $dataset->describeAnew();
         });
 
-        return redirect()->route('datasets.show', $dataset)->with('message', 'Measures saved. Studies are updated.');
+        return redirect()
+            ->route('datasets.show', $dataset)
+            ->with('message', __('Measures saved. Studies are updated.'));
     }
 
-    /** A measure that is worked out from others. */
+    /** A measure that is calculated from others. */
     public function derive(Request $request, Dataset $dataset): RedirectResponse
     {
         $request->validate(
             ['name' => ['required', 'string', 'max:120'], 'formula' => ['required', 'string', 'max:300']],
             [
-                'name.required' => 'Enter a name for the new measure.',
-                'formula.required' => 'Enter a formula, for example “Leakage ÷ Water supplied × 100”.',
+                'name.required' => __('Enter a name for the new measure.'),
+                'formula.required' => __('Enter a formula, for example “Leakage ÷ Water supplied × 100”.'),
             ],
         );
         $name = $request->string('name')->trim()->value();
@@ -175,7 +182,7 @@ final class DatasetController
         ) {
             return back()
                 ->withInput()
-                ->withErrors(['name' => "A measure “{$name}” already exists."]);
+                ->withErrors(['name' => __('A measure “:name” already exists.', ['name' => $name])]);
         }
         $formula = $request->string('formula')->trim()->value();
         try {
@@ -192,13 +199,16 @@ final class DatasetController
             'kind' => $table->kind,
             'better' => Better::Neither,
             'frequency' => $table->axis->frequency,
-            // A flow's unit stands without its period.
+            // A flow's unit is without its period.
             'unit' => $table->kind === MeasureKind::Flow ? $table->unit->amount : $table->unit->text(),
         ]);
 
         return redirect()
             ->route('datasets.show', $dataset)
-            ->with('message', "“{$name}” was added; its unit is {$table->unit->text()}.");
+            ->with(
+                'message',
+                __('“:name” was added; its unit is :unit.', ['name' => $name, 'unit' => $table->unit->text()]),
+            );
     }
 
     /**
@@ -243,7 +253,7 @@ final class DatasetController
                 'entities.*.note' => ['nullable', 'string', 'max:200'],
                 'home' => ['nullable', 'integer'],
             ],
-            ['entities.*.name.required' => 'Enter a name for each entity.'],
+            ['entities.*.name.required' => __('Enter a name for each entity.')],
         );
         $names = [];
         foreach ($dataset->entities as $entity) {
@@ -257,7 +267,9 @@ final class DatasetController
                 return back()
                     ->withInput()
                     ->withErrors([
-                        'entities' => "Two entities have the name “{$entity->name}”. Use different names.",
+                        'entities' => __('Two entities have the name “:name”. Use different names.', [
+                            'name' => $entity->name,
+                        ]),
                     ]);
             }
             $names[$name] = true;
@@ -304,7 +316,7 @@ final class DatasetController
 
         return redirect()
             ->route('datasets.show', [$dataset, 'page' => $request->integer('page', 1)])
-            ->with('message', 'Entities saved.');
+            ->with('message', __('Entities saved.'));
     }
 
     public function out(Dataset $dataset, string $format): Response
@@ -322,8 +334,12 @@ final class DatasetController
     {
         Bin::put($dataset);
 
-        return redirect()
-            ->route('data.index')
-            ->with('message', "“{$dataset->name}” and its studies are in the bin for " . Bin::DAYS . ' days.');
+        return redirect()->route('data.index')->with(
+            'message',
+            __('“:name” and its studies are in the bin for :days days.', [
+                'name' => $dataset->name,
+                'days' => Bin::DAYS,
+            ]),
+        );
     }
 }

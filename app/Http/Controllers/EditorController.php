@@ -21,7 +21,7 @@ final class EditorController
     {
         $screen = StudyScreen::of($study, SheetSize::of($request), $measure, OpenEditors::of($request));
         $editor = Editor::of($screen, $id);
-        abort_if($editor === null, 404, 'The study has no such setting in this view.');
+        abort_if($editor === null, 404, __('The study has no such setting in this view.'));
 
         return ViewFacade::make($editor->template, ['screen' => $screen, ...$editor->with]);
     }

@@ -14,7 +14,7 @@ use DuskRail\Rail\Rail;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
-/** The figures as they leave one stop, for whoever wants to see what it does. */
+/** The values as they leave one stop, for whoever wants to see what it does. */
 final class FiguresController
 {
     public function show(Request $request, Study $study, string $stop, TextMeasure $measure): View
@@ -27,7 +27,7 @@ final class FiguresController
                 break;
             }
         }
-        abort_if($stop !== 'origin' && $document->rail->stop($stop) === null, 404, 'This stop is not on the rail.');
+        abort_if($stop !== 'origin' && $document->rail->stop($stop) === null, 404, __('This stop is not on the rail.'));
 
         return view('study.views.figures', [
             'screen' => StudyScreen::showing(

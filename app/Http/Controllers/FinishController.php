@@ -69,7 +69,9 @@ final class FinishController
                 return back()
                     ->withInput()
                     ->withErrors([
-                        'name' => "No data set has an entity “{$name}”. Choose one of the names in the list.",
+                        'name' => __('No data set has an entity “:name”. Choose one of the names in the list.', [
+                            'name' => $name,
+                        ]),
                     ]);
             }
             $hues[$key] = $request->integer('hue', 1);
@@ -110,7 +112,7 @@ final class FinishController
             }
         });
 
-        return redirect()->route('finish.show')->with('message', 'Saved. New studies use this style.');
+        return redirect()->route('finish.show')->with('message', __('Saved. New studies use this style.'));
     }
 
     /** Whom a study can give its finish to. */
@@ -127,7 +129,7 @@ final class FinishController
     {
         $request->validate(
             ['to' => ['required', 'array'], 'to.*' => ['integer', 'exists:studies,id']],
-            ['to.required' => 'Choose at least one study.'],
+            ['to.required' => __('Choose at least one study.')],
         );
         $finish = Finish::of($study->document());
         /** @var list<int> $to */
@@ -150,10 +152,13 @@ final class FinishController
 
         return redirect()
             ->route('studies.show', $study)
-            ->with('message', 'Given to ' . implode(', ', $given) . '. It can be undone in each study.');
+            ->with(
+                'message',
+                __('Applied to :names. It can be undone in each study.', ['names' => implode(', ', $given)]),
+            );
     }
 
-    /** What is worked out by one convention cannot stand beside what is worked out by another. */
+    /** What is calculated by one convention cannot be beside what is calculated by another. */
     private static function agree(ConventionsPart $conventions): void
     {
         foreach (Study::all() as $study) {

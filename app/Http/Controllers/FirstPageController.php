@@ -46,7 +46,11 @@ final class FirstPageController
     /** The demo, for those who have no file at hand. */
     public function demo(): RedirectResponse
     {
-        abort_if(Dataset::exists() || Brief::exists(), 422, 'The demo can be loaded only while there is no data set.');
+        abort_if(
+            Dataset::exists() || Brief::exists(),
+            422,
+            __('The demo can be loaded only while there is no data set.'),
+        );
         set_time_limit(300);
         Artisan::call('demo:load');
 

@@ -26,10 +26,10 @@ final class MergerController
                 'from' => ['required', 'string', 'max:40'],
             ],
             [
-                'parts.required' => 'Choose the entities that merged.',
-                'parts.min' => 'Choose at least two entities that merged.',
-                'whole.required' => 'Enter the name of the entity that they became.',
-                'from.required' => 'Enter the first period of the merged entity, for example 2023-04.',
+                'parts.required' => __('Choose the entities that merged.'),
+                'parts.min' => __('Choose at least two entities that merged.'),
+                'whole.required' => __('Enter the name of the entity that they became.'),
+                'from.required' => __('Enter the first period of the merged entity, for example 2023-04.'),
             ],
         );
         try {
@@ -46,9 +46,11 @@ final class MergerController
         );
         $whole = $request->string('whole')->trim()->value();
         $said = match (true) {
-            count($parts) < 2 => 'Choose at least two entities of this data set.',
-            self::isOneOf($whole, $parts)
-                => "“{$whole}” is one of those that merged. Enter another name, or choose others.",
+            count($parts) < 2 => __('Choose at least two entities of this data set.'),
+            self::isOneOf($whole, $parts) => __(
+                '“:whole” is one of those that merged. Enter another name, or choose others.',
+                ['whole' => $whole],
+            ),
             default => '',
         };
         if ($said !== '') {

@@ -67,7 +67,7 @@ final class PeerSetController
 
         return redirect()
             ->route('datasets.show', $dataset)
-            ->with('message', "The peer set “{$rules->name}” was saved.");
+            ->with('message', __('The peer set “:name” was saved.', ['name' => $rules->name]));
     }
 
     /** The entities nearest to the one that a study is about, with one click. */
@@ -78,7 +78,7 @@ final class PeerSetController
         abort_unless(
             isset($data->entities()[$subject]),
             422,
-            'The data set does not have this entity. Reload the page.',
+            __('The data set does not have this entity. Reload the page.'),
         );
         $rules = Likes::of($data, $subject);
         foreach ($study->dataset->asPeerSets() as $set) {
@@ -92,7 +92,10 @@ final class PeerSetController
 
         return redirect()
             ->route('studies.show', $study)
-            ->with('message', "The peer set “{$rules->name}” was created. “Peers” shows who is in it.");
+            ->with(
+                'message',
+                __('The peer set “:name” was created. “Peers” shows who is in it.', ['name' => $rules->name]),
+            );
     }
 
     public function destroy(Dataset $dataset, string $key): RedirectResponse
@@ -107,7 +110,10 @@ final class PeerSetController
 
         return redirect()
             ->route('datasets.show', $dataset)
-            ->with('message', "The peer set “{$name}” was deleted. Studies that used it compare with all.");
+            ->with(
+                'message',
+                __('The peer set “:name” was deleted. Studies that used it compare with all.', ['name' => $name]),
+            );
     }
 
     private function page(Request $request, Dataset $dataset, PeerSetRules $rules): View

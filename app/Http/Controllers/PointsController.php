@@ -24,7 +24,7 @@ final class PointsController
         $size = SheetSize::of($request);
         try {
             $points = $view->isSplit($comparison->study)
-                ? Points::ofPanels($view->panels($comparison, $measure, $size->width))
+                ? Points::ofPanels($view->panels($comparison, $measure, $size->width, $size->height))
                 : Points::of($view->picture($comparison, $measure, $size->width, $size->height));
         } catch (Refusal $problem) {
             abort(404, $problem->getMessage());

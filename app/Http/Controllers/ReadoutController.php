@@ -42,7 +42,7 @@ final class ReadoutController
         $view = Views::of($comparison->study);
         $readout = self::orNotFound(static fn(): ?array => $view->readout($comparison, $line));
 
-        return response()->json($readout ?? abort(404, 'The chart does not have this line.'));
+        return response()->json($readout ?? abort(404, __('The chart does not have this line.')));
     }
 
     /**

@@ -9,7 +9,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Standing;
 use Illuminate\Contracts\View\View;
 
-/** Where the lines in focus stand among their peers. */
+/** Where the lines in focus are among their peers. */
 final class StandingController
 {
     public function show(Study $study): View

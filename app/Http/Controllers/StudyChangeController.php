@@ -26,10 +26,10 @@ use DuskRail\Rail\PlacedStop;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 
-/** Every edit of a study comes in here and leaves as a new revision, and as the workspace drawn anew. */
+/** Every edit of a study comes in here and leaves as a new revision, and as the workspace drawn again. */
 final class StudyChangeController
 {
-    /** So often a change is carried out anew when others come between. */
+    /** So often a change is calculated again when others come between. */
     private const TRIES = 4;
 
     public function store(ChangeStudyRequest $request, Study $study, TextMeasure $measure): Response
@@ -74,7 +74,7 @@ final class StudyChangeController
     }
 
     /**
-     * A change is small and can be carried out anew, on what another wrote in the meantime, unless both touch the same
+     * A change is small and can be calculated again, on what another wrote in the meantime, unless both touch the same
      * thing.
      *
      * @return array{StudyOfCore, Comparison, string} the document before, what came of it, and what another window did

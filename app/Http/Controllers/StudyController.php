@@ -24,7 +24,7 @@ final class StudyController
     {
         $data = new StoredData($dataset);
         $measure = $request->string('measure')->value();
-        abort_unless(isset($data->measures()[$measure]), 422, 'The data set does not have this measure.');
+        abort_unless(isset($data->measures()[$measure]), 422, __('The data set does not have this measure.'));
 
         return redirect()->route('studies.show', FirstStudy::of($dataset, $data, $measure));
     }
@@ -42,7 +42,7 @@ final class StudyController
     {
         $request->validate(
             ['name' => ['required', 'string', 'max:120']],
-            ['name.required' => 'Enter a name for the study.'],
+            ['name.required' => __('Enter a name for the study.')],
         );
         $document = $study->document();
         $name = $request->string('name')->trim()->value();
@@ -63,9 +63,7 @@ final class StudyController
             $study->version,
         );
 
-        return redirect()
-            ->route('data.index')
-            ->with('message', "“{$copy->name}” was created.");
+        return redirect()->route('data.index')->with('message', __('“:name” was created.', ['name' => $copy->name]));
     }
 
     public function destroy(Study $study): RedirectResponse
@@ -74,6 +72,9 @@ final class StudyController
 
         return redirect()
             ->route('data.index')
-            ->with('message', "The study “{$study->name}” is in the bin for " . Bin::DAYS . ' days.');
+            ->with(
+                'message',
+                __('The study “:name” is in the bin for :days days.', ['name' => $study->name, 'days' => Bin::DAYS]),
+            );
     }
 }

@@ -17,7 +17,7 @@ final class StudyFileController
     {
         $file = $request->file('study');
         if (!($file instanceof UploadedFile) || $file->getSize() > StudyFile::LARGEST) {
-            return back()->with('message', 'Choose a study file of up to 40 MB from “Hand over”.');
+            return back()->with('message', __('Choose a study file of up to 40 MB from “Hand over”.'));
         }
 
         return self::opened($file, $dataset);
@@ -31,7 +31,10 @@ final class StudyFileController
         try {
             $study = StudyFile::import($file->getRealPath(), $name, $dataset);
         } catch (Refusal $problem) {
-            return back()->with('message', "“{$name}” cannot be opened. {$problem->getMessage()}");
+            return back()->with(
+                'message',
+                __('“:name” cannot be opened. :why', ['name' => $name, 'why' => $problem->getMessage()]),
+            );
         }
 
         return redirect()->route('studies.show', $study);

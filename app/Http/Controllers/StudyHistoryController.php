@@ -31,9 +31,9 @@ final class StudyHistoryController
             $study->refresh();
             [$status, $message] = [
                 409,
-                'Nothing was undone or redone: ' .
-                SeenRevision::cameBetween($seen, $study) .
-                ' Look at it first, then try again.',
+                __('Nothing was undone or redone: :changes Look at it first, then try again.', [
+                    'changes' => SeenRevision::cameBetween($seen, $study),
+                ]),
             ];
         }
         $screen = StudyScreen::of($study, SheetSize::of($request), $measure, OpenEditors::of($request));

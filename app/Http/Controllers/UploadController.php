@@ -90,6 +90,6 @@ final class UploadController
 
         return redirect()
             ->route('data.index')
-            ->with('message', "“{$upload->name}” was discarded. Nothing was stored.");
+            ->with('message', __('“:name” was discarded. Nothing was stored.', ['name' => $upload->name]));
     }
 }

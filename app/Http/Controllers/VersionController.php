@@ -27,7 +27,7 @@ use Illuminate\Validation\Rule;
 /** The versions of a data set: looked at, compared, gone back to, corrected; and studies held to one. */
 final class VersionController
 {
-    /** Periods to a page of figures. */
+    /** Periods to a page of values. */
     private const ACROSS = 12;
 
     public function show(Dataset $dataset, int $version): View
@@ -48,12 +48,16 @@ final class VersionController
         abort_unless($version >= 1 && $version < $dataset->version, 404);
         (new Versions($dataset))->restore($version);
 
-        return redirect()
-            ->route('datasets.show', $dataset)
-            ->with('message', "Version {$version} was restored as version {$dataset->version}.");
+        return redirect()->route('datasets.show', $dataset)->with(
+            'message',
+            __('Version :version was restored as version :latest.', [
+                'version' => $version,
+                'latest' => $dataset->version,
+            ]),
+        );
     }
 
-    /** The figures of a measure as they stand, twelve periods at a time, each to be corrected. */
+    /** The values of a measure as they are, twelve periods at a time, each to be corrected. */
     public function figures(Request $request, Dataset $dataset, string $measure): View
     {
         $version = min($dataset->version, max(1, $request->integer('version', $dataset->version)));
@@ -104,7 +108,7 @@ final class VersionController
                 'status' => ['required', Rule::enum(Status::class)],
                 'why' => ['required', 'string', 'max:200'],
             ],
-            ['why.required' => 'Enter a reason.'],
+            ['why.required' => __('Enter a reason.')],
         );
         $measure = Measure::where('dataset_id', $dataset->id)->where('key', $request->string('measure'))->firstOrFail();
         $entity = Entity::where('dataset_id', $dataset->id)->where('key', $request->string('entity'))->firstOrFail();
@@ -134,9 +138,10 @@ final class VersionController
             return back()
                 ->withInput()
                 ->withErrors([
-                    'value' =>
-                        "“{$request->string('value')}” is not a number. Enter it like 1,234.5, or leave it empty for " .
-                        'a missing value.',
+                    'value' => __(
+                        '“:value” is not a number. Enter it like 1,234.5, or leave it empty for a missing value.',
+                        ['value' => $request->string('value')->value()],
+                    ),
                 ]);
         }
         try {
@@ -156,7 +161,10 @@ final class VersionController
 
         return redirect()
             ->route('datasets.show', $dataset)
-            ->with('message', "Correction saved as version {$dataset->version}. You can undo it below.");
+            ->with(
+                'message',
+                __('Correction saved as version :version. You can undo it below.', ['version' => $dataset->version]),
+            );
     }
 
     /** Puts back what a correction replaced. */
@@ -169,10 +177,10 @@ final class VersionController
             return back()->withErrors(['correction' => $problem->getMessage()]);
         }
 
-        return redirect()->route('datasets.show', $dataset)->with('message', 'The correction was undone.');
+        return redirect()->route('datasets.show', $dataset)->with('message', __('The correction was undone.'));
     }
 
-    /** Holds a study to the version that it shows, or lets it follow the newest again. */
+    /** Holds a study to the version that it shows, or lets it follow the latest again. */
     public function pin(Request $request, Study $study): RedirectResponse
     {
         $study->update(['version' => $request->boolean('pinned') ? $study->dataset->version : null]);

@@ -24,12 +24,16 @@ final class WorkingController
         } catch (Refusal $problem) {
             abort(404, $problem->getMessage());
         }
-        $found = $lineup->line($line) ?? abort(404, 'The study does not have this line.');
+        $found = $lineup->line($line) ?? abort(404, __('The study does not have this line.'));
         [$key, $at] = $this->source($lineup, $found, $position);
         [$run, $measure, $entity] = $comparison->traced($key);
         // Of several measures each may have begun at another time.
         $at += $comparison->axis->first - $run->table()->axis->first;
-        abort_unless(isset($run->table()->series[$entity]->values[$at]), 404, 'The line does not have this period.');
+        abort_unless(
+            isset($run->table()->series[$entity]->values[$at]),
+            404,
+            __('The line does not have this period.'),
+        );
 
         $cell = $comparison->cellInWords();
 
@@ -41,6 +45,6 @@ final class WorkingController
     /** @return array{string, int} */
     private function source(Lineup $lineup, Line $line, int $position): array
     {
-        return $lineup->source($line, $position) ?? abort(404, 'The line does not have this period.');
+        return $lineup->source($line, $position) ?? abort(404, __('The line does not have this period.'));
     }
 }

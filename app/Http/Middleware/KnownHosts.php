@@ -26,7 +26,7 @@ final class KnownHosts
         }
         $origin = $request->headers->get('Origin');
         if (!$request->isMethodSafe() && $origin !== null && !self::isOwn($origin, $request)) {
-            throw new HttpException(403, 'A change must come from a page of this program, not from another site.');
+            throw new HttpException(403, __('A change must come from a page of this program, not from another site.'));
         }
 
         // A form that is refused leads back to where it came from: to a page of this program, or to its first one.

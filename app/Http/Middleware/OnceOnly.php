@@ -54,6 +54,9 @@ final class OnceOnly
             Sleep::for(100)->milliseconds();
         }
 
-        throw new HttpException(503, 'The same request was sent before and is still running. Look at the first page.');
+        throw new HttpException(
+            503,
+            __('The same request was sent before and is still running. Look at the first page.'),
+        );
     }
 }

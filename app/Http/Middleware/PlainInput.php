@@ -40,7 +40,7 @@ final class PlainInput
     {
         foreach ([...$request->query->all(), ...$request->request->all()] as $name => $value) {
             if (is_array($value) && !in_array($name, self::LISTS, true)) {
-                throw new HttpException(422, 'A field has several values where one is expected.');
+                throw new HttpException(422, __('A field has several values where one is expected.'));
             }
             self::mustBeText($name);
             self::mustBeText($value);
@@ -57,7 +57,7 @@ final class PlainInput
                 self::mustBeText($depth < self::DEEPEST ? $one : "\xFF", $depth + 1);
             }
         } elseif (is_string($value) && (!mb_check_encoding($value, 'UTF-8') || str_contains($value, "\0"))) {
-            throw new HttpException(422, 'A text is not UTF-8 and cannot be saved. Type it again.');
+            throw new HttpException(422, __('A text is not UTF-8 and cannot be saved. Type it again.'));
         }
     }
 }

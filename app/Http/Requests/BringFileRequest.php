@@ -26,14 +26,18 @@ final class BringFileRequest extends FormRequest
         $megabytes = intdiv(config()->integer('duskrail.largest_upload'), 1024 * 1024);
 
         return [
-            'file.required' =>
-                'No file was uploaded. Choose one, or drop it on the page: ' . TableSources::inWords() . '.',
-            'file.uploaded' =>
-                "The upload is incomplete. The limit is {$megabytes} MB. Try again, or remove columns you do " .
-                'not need.',
-            'file.max' =>
-                "The file is larger than {$megabytes} MB. Remove columns you do not need, or split it by " . 'measure.',
-            'dataset.exists' => 'That data set no longer exists. Import the file as a new data set.',
+            'file.required' => __('No file was uploaded. Choose one, or drop it on the page: :places.', [
+                'places' => TableSources::inWords(),
+            ]),
+            'file.uploaded' => __(
+                'The upload is incomplete. The limit is :megabytes MB. Try again, or remove columns you do not need.',
+                ['megabytes' => $megabytes],
+            ),
+            'file.max' => __(
+                'The file is larger than :megabytes MB. Remove columns you do not need, or split it by measure.',
+                ['megabytes' => $megabytes],
+            ),
+            'dataset.exists' => __('That data set no longer exists. Import the file as a new data set.'),
         ];
     }
 }

@@ -39,7 +39,7 @@ final class CorrectReadingRequest extends FormRequest
         }
     }
 
-    /** What becomes of figures that are there, and which unknown names are known ones. */
+    /** What becomes of values that are there, and which unknown names are known ones. */
     private function setWay(Upload $upload): void
     {
         if ($upload->dataset === null) {

@@ -23,9 +23,9 @@ final class ImportFileRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'name.required' => 'Enter a name for the data set.',
-            'name.max' => 'The name is longer than 120 characters.',
-            'source.max' => 'The source is longer than 300 characters.',
+            'name.required' => __('Enter a name for the data set.'),
+            'name.max' => __('The name is longer than 120 characters.'),
+            'source.max' => __('The source is longer than 300 characters.'),
         ];
     }
 }

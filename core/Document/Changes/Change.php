@@ -18,7 +18,7 @@ interface Change
     public static function from(array $input): self;
 
     /**
-     * @throws InvalidStudy when it makes no sense, with the reason and the remedy
+     * @throws InvalidStudy when it is not possible, with the reason and the remedy
      */
     public function apply(Study $study, DataSource $data): Study;
 

@@ -10,7 +10,7 @@ use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Document\Parts\Placement;
 use DuskRail\Document\Study;
 
-/** Moves one label by hand, or puts it back where it stands by itself. */
+/** Moves one label by hand, or puts it back where it is by itself. */
 final readonly class MoveLabel implements Change
 {
     private function __construct(private string $label, private ?float $x, private float $y) {}

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
-/** What is shaded behind the lines: where the middle of the peers lies. */
+/** What is shaded behind the lines: where the middle of the peers is. */
 enum Band: string
 {
     case None = 'none';
@@ -24,7 +24,7 @@ enum Band: string
         };
     }
 
-    /** Share of the peers that lies below the band, and as many above it. */
+    /** Share of the peers that is below the band, and as many above it. */
     public function tail(): float
     {
         return match ($this) {

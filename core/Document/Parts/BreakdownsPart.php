@@ -11,7 +11,7 @@ use DuskRail\Data\Sliced;
 use DuskRail\Settings\Kinds\ByKey;
 use DuskRail\Settings\ReadsSettings;
 
-/** Which figures are compared where they are broken down: by sex, by age, by cause. */
+/** Which values are compared where they are broken down: by sex, by age, by cause. */
 final readonly class BreakdownsPart implements Part
 {
     use ReadsSettings;

@@ -8,7 +8,7 @@ use DuskRail\Rail\Conventions;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\ReadsSettings;
 
-/** How figures are worked out where practitioners differ. A house decides it for its new studies. */
+/** How values are calculated where practitioners differ. A house decides it for its new studies. */
 final readonly class ConventionsPart implements Part
 {
     use ReadsSettings;

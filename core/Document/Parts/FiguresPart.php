@@ -9,7 +9,7 @@ use DuskRail\Settings\Kinds\Flag;
 use DuskRail\Settings\Kinds\Written;
 use DuskRail\Settings\ReadsSettings;
 
-/** How the figures stand in their table. */
+/** How the data are in their table. */
 final readonly class FiguresPart implements Part
 {
     use ReadsSettings;

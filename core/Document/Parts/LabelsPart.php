@@ -24,7 +24,7 @@ final readonly class LabelsPart implements Part
     ];
 
     /**
-     * @param 'both'|'name'|'value'|'none' $end what stands at the end of a line
+     * @param 'both'|'name'|'value'|'none' $end what is at the end of a line
      * @param list<string> $points of the lines in focus whose values are written
      * @param int $more up to so many further points of each line, the most telling first: its turning points
      * @param 'auto'|'above'|'below'|'left'|'right' $side
@@ -99,7 +99,7 @@ final readonly class LabelsPart implements Part
         return 'Labels';
     }
 
-    /** @return 'both'|'name'|'value'|'none' what stands at the end of this line */
+    /** @return 'both'|'name'|'value'|'none' what is at the end of this line */
     public function endOf(string $line): string
     {
         $own = ($this->own[$line] ?? new OwnLabels())->end;
@@ -113,7 +113,7 @@ final readonly class LabelsPart implements Part
         return self::OWN_POINTS[($this->own[$line] ?? new OwnLabels())->points] ?? $this->points;
     }
 
-    /** With one label at another place, or back where it stands by itself. */
+    /** With one label at another place, or back where it is by itself. */
     public function moved(string $label, ?Placement $to): self
     {
         $placed = $this->placed;

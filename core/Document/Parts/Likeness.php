@@ -15,8 +15,8 @@ final readonly class Likeness implements HasSettings
     use ReadsSettings;
 
     /**
-     * @param float|null $within how near others must lie to the first in focus, along, to have the same result
-     * @param bool $funnel limits between which rates of counts lie by chance alone, by what they are per
+     * @param float|null $within how near others must be to the first in focus, along, to have the same result
+     * @param bool $funnel limits between which rates of counts are by chance alone, by what they are per
      */
     public function __construct(
         #[

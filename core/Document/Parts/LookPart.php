@@ -41,7 +41,7 @@ final readonly class LookPart implements Part
      *     is above or below a value, or the peers where no value is given
      * @param string $litAt the period or the value
      * @param float $width of the lines in focus, in pixels
-     * @param 'open'|'hair' $gaps how a line goes where a figure is missing
+     * @param 'open'|'hair' $gaps how a line goes where a value is missing
      * @param array<string, OwnLook> $own by line
      */
     public function __construct(

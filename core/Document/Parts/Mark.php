@@ -95,7 +95,7 @@ final readonly class Mark implements HasSettings
         );
     }
 
-    /** `shaded period, 2022-06 – 2022-09`; as it stands in lists. */
+    /** `shaded period, 2022-06 – 2022-09`; as it is in lists. */
     public function label(): string
     {
         $kind = self::KINDS[$this->kind];

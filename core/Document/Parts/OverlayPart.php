@@ -10,7 +10,7 @@ use DuskRail\Settings\Kinds\Whole;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Cycle;
 
-/** How years (or months, or weeks) are laid over each other. */
+/** How years (or months, or weeks) are merged into each other. */
 final readonly class OverlayPart implements Part
 {
     use ReadsSettings;

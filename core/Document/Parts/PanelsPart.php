@@ -10,7 +10,7 @@ use DuskRail\Settings\Kinds\Several;
 use DuskRail\Settings\Kinds\Whole;
 use DuskRail\Settings\ReadsSettings;
 
-/** How a picture is split into small ones, and how those stand together. */
+/** How a picture is split into small ones, and how those are together. */
 final readonly class PanelsPart implements Part
 {
     use ReadsSettings;

@@ -10,7 +10,7 @@ use DuskRail\Settings\Kinds\Number;
 use DuskRail\Settings\Kinds\Whole;
 use DuskRail\Settings\ReadsSettings;
 
-/** Who is in focus: those chosen by hand, or those that a rule finds in the figures, and finds again in new ones. */
+/** Who is in focus: those chosen by hand, or those that a rule finds in the data, and finds again in new ones. */
 final readonly class RulePart implements Part
 {
     use ReadsSettings;

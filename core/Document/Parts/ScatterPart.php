@@ -22,13 +22,13 @@ final readonly class ScatterPart implements Part
     /**
      * @param string $measure of the horizontal axis; nothing for the first that is not the study's own
      * @param Rail|null $rail of the horizontal axis; null for none of its own
-     * @param 'latest'|'mean'|'path' $at the newest period, the mean over what is shown, or a path through the periods
+     * @param 'latest'|'mean'|'path' $at the latest period, the mean over what is shown, or a path through the periods
      * @param 'none'|'mean'|'median'|'weighted'|'value' $line where each axis is cut in two
      * @param string $size key of the measure that the points are as large as; nothing for all alike
      * @param bool $fits a straight line through each group
      * @param list<string> $corners names of the four corners: upper left, upper right, lower left, lower right
      * @param Likeness $likeness who is taken for alike
-     * @param Bounds $bounds what lies outside is left out
+     * @param Bounds $bounds what is outside is left out
      * @param 'y'|'x' $editing which of the two rails is shown to be changed
      */
     public function __construct(

@@ -10,7 +10,7 @@ use DuskRail\Settings\Kinds\Several;
 use DuskRail\Settings\Kinds\Words;
 use DuskRail\Settings\ReadsSettings;
 
-/** What stands in the rows of the Sparks view. */
+/** What is in the rows of the Sparks view. */
 final readonly class SparksPart implements Part
 {
     use ReadsSettings;

@@ -8,7 +8,7 @@ use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Number;
 use DuskRail\Settings\ReadsSettings;
 
-/** Whole lines coloured by one figure of theirs. */
+/** Whole lines coloured by one value of theirs. */
 final readonly class TonePart implements Part
 {
     use ReadsSettings;

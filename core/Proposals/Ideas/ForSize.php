@@ -106,10 +106,8 @@ final class ForSize implements Idea
             }
         }
         $measures = array_intersect_key($at->scope->measures(), $alike);
-        $near = array_filter(
-            $alike,
-            static fn(float $likeness): bool => $likeness >= max($alike ?: [0.0]) - self::NEARLY,
-        );
+        $least = max($alike ?: [0.0]) - self::NEARLY;
+        $near = array_filter($alike, static fn(float $likeness): bool => $likeness >= $least);
         $usual = array_filter(
             array_intersect_key($measures, $near),
             static fn(Measure $m): bool => preg_match(self::USUAL, $m->name) === 1,

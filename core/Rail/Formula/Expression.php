@@ -9,7 +9,7 @@ use DuskRail\Rail\Explanation;
 /**
  * A formula as it was read: plain numbers and named measures joined by + − × ÷ and parentheses.
  *
- * Names stand as they are, with their spaces: `Leakage ÷ Water supplied × 100`. Where one name begins another, the
+ * Names are as they are, with their spaces: `Leakage ÷ Water supplied × 100`. Where one name begins another, the
  * longer is meant.
  */
 final readonly class Expression
@@ -111,7 +111,7 @@ final readonly class Expression
         return $own + max($this->left?->divisions() ?? 0, $this->right?->divisions() ?? 0);
     }
 
-    /** What the whole is divided by, if it is a quotient, a number apart. */
+    /** What the whole is divided by, if it is a ratio, a number apart. */
     public function divisor(): ?self
     {
         return match (true) {

@@ -10,10 +10,10 @@ use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 
 /**
- * What a part of a formula is counted in, worked out along with it.
+ * What a part of a formula is counted in, calculated along with it.
  *
- * A number beside a measure leaves its unit as it is (twice a length is a length); beside a quotient it is the
- * multiplier that the unit names, as in per 1,000 people; so is a power of ten beside what a quotient is made of.
+ * A number beside a measure leaves its unit as it is (twice a length is a length); beside a ratio it is the
+ * multiplier that the unit names, as in per 1,000 people; so is a power of ten beside what a ratio is made of.
  */
 final readonly class Quantity
 {
@@ -138,7 +138,7 @@ final readonly class Quantity
         );
     }
 
-    /** The unit without the power of ten that the quotient takes into its own. */
+    /** The unit without the power of ten that the ratio takes into its own. */
     private function unscaled(): Unit
     {
         return $this->divisor === null ? $this->unit ?? Unit::parse('') : $this->unit();

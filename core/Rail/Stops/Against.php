@@ -27,7 +27,7 @@ use DuskRail\Settings\ReadsSettings;
  * Every line as its difference from, or its ratio to, a yardstick: the focus, another entity, the peers' median, mean,
  * weighted mean or best quartile, or a fixed target.
  *
- * The weighted mean weighs quotients by their denominators, which makes it a ratio of sums: all the leakage over all
+ * The weighted mean weighs ratios by their denominators, which makes it a ratio of sums: all the leakage over all
  * the connections. The plain mean is a mean of ratios, in which the smallest counts as much as the largest.
  */
 final readonly class Against implements Stop

@@ -11,17 +11,17 @@ use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
 
 /**
- * Lays the series of one table along the axis of another. Where each value comes from is worked out once for the two
+ * Lays the series of one table along the axis of another. Where each value comes from is calculated once for the two
  * axes, so that a table of many series only pays for looking the values up.
  */
 final readonly class Alignment
 {
     /**
-     * @param list<int> $places for each target position the source position it lies in (may be outside the source)
+     * @param list<int> $places for each target position the source position it is in (may be outside the source)
      * @param list<array{int, float}>|null $lines for straight lines: the source position before, and the share of
      *     the way to the next
      * @param bool $gathers whether several source periods make one target period
-     * @param bool $inside whether every target position lies within the source
+     * @param bool $inside whether every target position is within the source
      */
     private function __construct(
         private array $places,
@@ -65,7 +65,7 @@ final readonly class Alignment
     }
 
     /**
-     * The figures of a series, and for each target position which of them holds there; a figure that is missing is NAN.
+     * The values of a series, and for each target position which of them holds there; a value that is missing is NAN.
      *
      * @return array{array<int, float>, list<int>}
      */
@@ -95,7 +95,7 @@ final readonly class Alignment
         while ($first < $last && is_nan($source[$first])) {
             $first++;
         }
-        // With every place within the figures, as most are, nothing has to be asked of each.
+        // With every place within the data, as most are, nothing has to be asked of each.
         if ($this->inside && $first === 0 && $last === $this->source->count - 1) {
             $figures = [];
             foreach ($lines as [$before, $share]) {
@@ -113,7 +113,7 @@ final readonly class Alignment
             } elseif ($place > $last) {
                 $figures[] = $this->holdsNewest ? $source[$last] : NAN;
             } else {
-                // Outside the first and the last middle there is no line to be on; the nearest figure holds.
+                // Outside the first and the last middle there is no line to be on; the nearest value holds.
                 $from = $source[max($before, $first)];
                 $to = $source[max($first, min($before + 1, $last))];
                 $figures[] = $from + ($to - $from) * $share;
@@ -143,7 +143,7 @@ final readonly class Alignment
         return $reachable;
     }
 
-    /** First target position that lies after a source position. */
+    /** First target position that is after a source position. */
     public function firstBeyond(int $sourcePosition): int
     {
         $position = count($this->places);

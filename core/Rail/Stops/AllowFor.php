@@ -99,7 +99,7 @@ final readonly class AllowFor implements Stop
         return Purpose::Place;
     }
 
-    /** The driver that explains most of the newest period. */
+    /** The driver that explains most of the latest period. */
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {
         $best = null;
@@ -396,7 +396,7 @@ final readonly class AllowFor implements Stop
     }
 
     /**
-     * The fit of the newest period that has one.
+     * The fit of the latest period that has one.
      *
      * @param list<array<array-key, list<float>>> $rows
      * @param array<int, Expectation> $fits

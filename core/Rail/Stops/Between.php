@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-/** How a coarse denominator (yearly people) is read in the finer periods between its figures. */
+/** How a coarse denominator (yearly people) is read in the finer periods between its values. */
 enum Between: string
 {
-    /** Every fine period takes the figure of the coarse period it lies in. */
+    /** Every fine period takes the value of the coarse period it is in. */
     case Carried = 'carried';
 
-    /** A straight line runs between the figures, each taken to hold in the middle of its period. */
+    /** A straight line runs between the data, each taken to hold in the middle of its period. */
     case Straight = 'straight';
 }

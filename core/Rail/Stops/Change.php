@@ -199,7 +199,7 @@ final readonly class Change implements Stop
         return $this->on === 'year' ? 1.0 : $arriving->axis->frequency->meanPerYear() / Spacing::of($arriving)->step;
     }
 
-    /** @return list<int> position of what each figure is compared with; below 0 for none */
+    /** @return list<int> position of what each value is compared with; below 0 for none */
     private function earlier(SeriesTable $arriving): array
     {
         $step = $this->on === 'year' ? 1 : Spacing::of($arriving)->step;

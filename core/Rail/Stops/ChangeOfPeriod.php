@@ -31,7 +31,7 @@ use DuskRail\Time\Season;
  * Coarser periods: a flow is added up; of a stock the last, first or mean level is taken; a rate is refused, since a
  * year's rate is not a sum or a mean of its months' rates.
  *
- * A period in which a value is missing has none, except the newest while it is unfinished: it is kept and said, left
+ * A period in which a value is missing has none, except the latest while it is incomplete: it is kept and said, left
  * out, or scaled up to its full length by days.
  */
 final readonly class ChangeOfPeriod implements Stop
@@ -133,7 +133,7 @@ final readonly class ChangeOfPeriod implements Stop
             !$this->season->isWhole() && Spacing::of($arriving)->isIrregular
                 => 'The values are of single dates, and a part of the year needs one for every period. Leave ' .
                 '“Part of the year” empty.',
-            // Of figures of single dates one is taken, and none are added up.
+            // Of values of single dates one is taken, and none are added up.
             Spacing::of($arriving)->isIrregular => null,
             !$this->season->isWhole() && !$this->season->fits($arriving->axis->frequency)
                 => "“{$this->season->label()}” cannot be made of {$arriving->axis->frequency->adjective()} values. " .
@@ -158,7 +158,7 @@ final readonly class ChangeOfPeriod implements Stop
             : null;
     }
 
-    /** Whether what arrives are quotients whose two parts are known: then both are put together. */
+    /** Whether what arrives are ratios whose two parts are known: then both are put together. */
     private function isWeighted(SeriesTable $arriving): bool
     {
         return $arriving->weights !== null && $arriving->nature === Nature::Quotient;
@@ -312,7 +312,7 @@ final readonly class ChangeOfPeriod implements Stop
             ];
     }
 
-    /** Figures of single dates by the period that they lie in: the last of them, the first, or their mean. */
+    /** Figures of single dates by the period that they are in: the last of them, the first, or their mean. */
     private function ofDates(SeriesTable $arriving, PeriodAxis $target): SeriesTable
     {
         $series = [];
@@ -335,7 +335,7 @@ final readonly class ChangeOfPeriod implements Stop
 
     /**
      * @param list<float> $values
-     * @return list<list<int>> positions of the figures that lie in each of the coarser periods
+     * @return list<list<int>> positions of the data that are in each of the coarser periods
      */
     private function dates(array $values, PeriodAxis $axis, PeriodAxis $target): array
     {
@@ -350,7 +350,7 @@ final readonly class ChangeOfPeriod implements Stop
     }
 
     /**
-     * Which values make each of the coarser periods; none where some are missing. The newest may be unfinished: then
+     * Which values make each of the coarser periods; none where some are missing. The latest may be incomplete: then
      * the same part of it is taken of every line, so that they compare.
      *
      * @return array{list<list<int>>, Extent}
@@ -427,7 +427,7 @@ final readonly class ChangeOfPeriod implements Stop
         return $taken;
     }
 
-    /** Position of the newest value of any line, or −1. */
+    /** Position of the latest value of any line, or −1. */
     private static function newest(SeriesTable $table): int
     {
         return max(

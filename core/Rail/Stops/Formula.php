@@ -42,7 +42,8 @@ final readonly class Formula implements Stop
         #[
             Written(
                 'formula',
-                hint: 'here, {measures}, numbers, + − × ÷ ( )',
+                hint: 'here, numbers, + − × ÷ ( ), and:',
+                listed: 'measures',
                 long: true,
                 longest: self::LONGEST + 1,
                 lead: 'Formula',
@@ -81,7 +82,7 @@ final readonly class Formula implements Stop
                 $measure->unitEach()->text() === $arriving->unit->text() &&
                 $scope->table($measure->key)->series != $arriving->series
             ) {
-                // What is first put in is never refused: the same amounts by the day cannot stand beside months.
+                // What is first put in is never refused: the same amounts by the day cannot be beside months.
                 $share = new self(self::HERE . " ÷ {$measure->name} × 100");
                 if ($share->refusal($arriving, $scope) === null) {
                     return $share;
@@ -193,7 +194,7 @@ final readonly class Formula implements Stop
     }
 
     /**
-     * Groups are worked out of sums of the same members: those that have all parts of the formula.
+     * Groups are calculated of sums of the same members: those that have all parts of the formula.
      *
      * @param array<string, array<array-key, list<float>>> $laid
      * @param bool $twice whether it divides twice, so that groups have no value

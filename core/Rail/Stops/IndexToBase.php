@@ -111,7 +111,7 @@ final readonly class IndexToBase implements Stop
     }
 
     /**
-     * The first whole year in which most series have all their values; of yearly or numbered figures the first period.
+     * The first whole year in which most series have all their values; of yearly or numbered values the first period.
      */
     public static function usual(SeriesTable $arriving, Scope $scope): self
     {

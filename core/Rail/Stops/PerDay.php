@@ -103,7 +103,7 @@ final readonly class PerDay implements Stop
                 },
                 $arriving->unit->insteadOf($arriving->axis->frequency, $this->isWorking() ? 'working day' : 'day'),
                 // What flows on a day is a level: it can be divided by people and shared out, but no longer added up
-                // over time. A quotient stays one.
+                // over time. A ratio stays one.
                 $arriving->kind === MeasureKind::Flow ? MeasureKind::Stock : $arriving->kind,
                 $arriving->nature === Nature::Amount ? Nature::Daily : $arriving->nature,
             ),
@@ -127,7 +127,7 @@ final readonly class PerDay implements Stop
         );
     }
 
-    /** Days that the figures of a period stand for: of an unfinished one those that are in. */
+    /** Days that the data of a period stand for: of an incomplete one those that are in. */
     private function daysOf(SeriesTable $table, int $position): int
     {
         $period = $table->axis->period($position);

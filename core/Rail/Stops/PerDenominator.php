@@ -25,7 +25,7 @@ use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 
-/** Divides every entity's figures by its own denominator, times a plain number: per connection, per 1,000 people. */
+/** Divides every entity's values by its own denominator, times a plain number: per connection, per 1,000 people. */
 final readonly class PerDenominator implements Stop
 {
     use ReadsSettings;
@@ -233,7 +233,7 @@ final readonly class PerDenominator implements Stop
             MeasureKind::Rate,
             Nature::Quotient,
         );
-        // A denominator finer than the figures is added up or averaged over whole periods, and there is none to hold.
+        // A denominator finer than the data is added up or averaged over whole periods, and there is none to hold.
         $holds = $this->holdsNewest() && !$measure->frequency->isFinerThan($arriving->axis->frequency);
         $remarks = [
             ...$this->newestRemark(
@@ -290,7 +290,7 @@ final readonly class PerDenominator implements Stop
     }
 
     /**
-     * The figures of the denominator that hold at a position: one that is carried, or the two ends of a straight line.
+     * The values of the denominator that hold at a position: one that is carried, or the two ends of a straight line.
      *
      * @return list<array{measure: string, ordinal: int}>
      */
@@ -384,7 +384,7 @@ final readonly class PerDenominator implements Stop
         return $present > 2;
     }
 
-    /** @return list<Remark> of denominators that have more than one figure, and all the same */
+    /** @return list<Remark> of denominators that have more than one value, and all the same */
     private function constantRemark(SeriesTable $denominators, Measure $measure, SeriesTable $arriving): array
     {
         $constant = 0;
@@ -422,7 +422,7 @@ final readonly class PerDenominator implements Stop
     }
 
     /**
-     * The multiplier that takes an SI prefix off, or else the smallest round one that leaves figures of one and more.
+     * The multiplier that takes an SI prefix off, or else the smallest round one that leaves values of one and more.
      */
     private function readableMultiplier(SeriesTable $arriving, Scope $scope): float
     {

@@ -25,7 +25,7 @@ use DuskRail\Time\PeriodRange;
 /**
  * Takes price change out: value ÷ price index × price index of a chosen period, so that all is in the prices of then.
  *
- * The index may be finer than the figures, and is then averaged over each of their periods, all of which must be there.
+ * The index may be finer than the data, and is then averaged over each of their periods, all of which must be there.
  */
 final readonly class RealTerms implements Stop
 {

@@ -134,7 +134,7 @@ final readonly class Rolling implements Stop
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
         $window = $this->window;
-        // A window counts figures: periods at which nobody was measured are none of them.
+        // A window counts values: periods at which nobody was measured are none of them.
         $spacing = Spacing::of($arriving);
         if ($this->isWeighted($arriving)) {
             return $this->ofParts($arriving, $spacing);
@@ -184,7 +184,7 @@ final readonly class Rolling implements Stop
         $all = $values;
         $values = $absent === [] ? $values : array_values(array_diff_key($values, $absent));
 
-        // Where every value is needed, a window that reaches beyond the data has none, and is not worked out.
+        // Where every value is needed, a window that reaches beyond the data has none, and is not calculated.
         $rolled =
             $needed === $window
                 ? array_slice([...$statistic($values, $window, $needed), ...$beyond], $this->ahead())
@@ -193,7 +193,7 @@ final readonly class Rolling implements Stop
         return $absent === [] ? $rolled : self::spread($rolled, array_keys($all), $absent);
     }
 
-    /** Whether what arrives are quotients whose two parts are known: then both are rolled. */
+    /** Whether what arrives are ratios whose two parts are known: then both are rolled. */
     private function isWeighted(SeriesTable $arriving): bool
     {
         return $this->statistic === 'mean' && $arriving->weights !== null && $arriving->nature === Nature::Quotient;
@@ -232,7 +232,7 @@ final readonly class Rolling implements Stop
     }
 
     /**
-     * What was worked out of the figures alone, where they stand.
+     * What was calculated of the data alone, where they are.
      *
      * @param list<float> $rolled
      * @param list<int> $positions all that there are
@@ -313,7 +313,7 @@ final readonly class Rolling implements Stop
         ];
     }
 
-    /** How many periods a window reaches beyond its place; of an even one that is centred one more lies before. */
+    /** How many periods a window reaches beyond its place; of an even one that is centred one more is before. */
     private function ahead(): int
     {
         return $this->isCentred() ? intdiv($this->window - 1, 2) : 0;

@@ -127,7 +127,9 @@ final readonly class RunningTotal implements Stop
                     $begun = $begun || !is_nan($value);
                     if (is_nan($value)) {
                         $totals[] = NAN;
-                        $total = $this->gapsCountAsNothing() || !$begun || isset($absent[$i]) ? $total : NAN;
+                        if ($begun && !$this->gapsCountAsNothing() && !isset($absent[$i])) {
+                            $total = NAN;
+                        }
                     } else {
                         $totals[] = $total += $value;
                     }
@@ -169,7 +171,7 @@ final readonly class RunningTotal implements Stop
         );
     }
 
-    /** @return list<bool> for every position whether the total begins anew there */
+    /** @return list<bool> for every position whether the total begins again there */
     private function starts(SeriesTable $arriving): array
     {
         $starts = [];

@@ -106,7 +106,7 @@ final readonly class Standardise implements Stop
                 static function (array $values) use ($middles, $spreads): array {
                     $scores = [];
                     foreach ($values as $i => $value) {
-                        // Values that differ by rounding alone are the same, and lie nowhere.
+                        // Values that differ by rounding alone are the same, and are nowhere.
                         $spread = $spreads[$i] ?? NAN;
                         $scores[] =
                             $spread > self::ROUNDING * abs($middles[$i]) ? ($value - $middles[$i]) / $spread : NAN;

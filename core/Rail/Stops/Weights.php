@@ -10,7 +10,7 @@ use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
 
-/** What quotients are weighed by, so that several of them together are a ratio of sums. */
+/** What ratios are weighed by, so that several of them together are a ratio of sums. */
 final class Weights
 {
     /** A published rate with the measure that it is per, where that is known and can be a denominator. */
@@ -50,22 +50,22 @@ final class Weights
     /**
      * Quotients times what they were divided by, and what they were divided by, missing where either is.
      *
-     * @param list<float> $quotients
+     * @param list<float> $ratios
      * @param list<float>|null $weights null where nothing is known of them
      * @return array{list<float>, list<float>}
      */
-    public static function parts(array $quotients, ?array $weights): array
+    public static function parts(array $ratios, ?array $weights): array
     {
         $above = $below = [];
         // A sum is a number exactly when every value is, and asking it is far cheaper than asking each of them.
-        if ($weights !== null && is_finite(array_sum($quotients) + array_sum($weights))) {
-            foreach ($quotients as $i => $quotient) {
+        if ($weights !== null && is_finite(array_sum($ratios) + array_sum($weights))) {
+            foreach ($ratios as $i => $quotient) {
                 $above[] = $quotient * $weights[$i];
             }
 
             return [$above, $weights];
         }
-        foreach ($quotients as $i => $quotient) {
+        foreach ($ratios as $i => $quotient) {
             $above[] = $part = $quotient * ($weights[$i] ?? NAN);
             $below[] = is_nan($part) ? NAN : $weights[$i] ?? NAN;
         }
@@ -80,18 +80,18 @@ final class Weights
      */
     public static function quotients(array $above, array $below): array
     {
-        $quotients = [];
+        $ratios = [];
         if ($below !== [] && min($below) > 0.0 && is_finite(array_sum($below))) {
             foreach ($above as $i => $part) {
-                $quotients[] = $part / $below[$i];
+                $ratios[] = $part / $below[$i];
             }
 
-            return $quotients;
+            return $ratios;
         }
         foreach ($above as $i => $part) {
-            $quotients[] = is_nan($below[$i]) || $below[$i] <= 0.0 ? NAN : $part / $below[$i];
+            $ratios[] = is_nan($below[$i]) || $below[$i] <= 0.0 ? NAN : $part / $below[$i];
         }
 
-        return $quotients;
+        return $ratios;
     }
 }

@@ -14,7 +14,7 @@ use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
-/** What entities are: a table without figures. */
+/** What entities are: a table without values. */
 final class Attributes extends Shape
 {
     public const NAME = 'attributes';
@@ -46,7 +46,7 @@ final class Attributes extends Shape
             return 30;
         }
 
-        // With a year (of joining, of opening) but no figure beside it, the rows describe entities.
+        // With a year (of joining, of opening) but no value beside it, the rows describe entities.
         return count($table->texts([$down[0]])) === count($table->columns) - 1 && count($table->columns) > 1
             ? ($down[1]->notation->frequency() === Frequency::Day
                 ? 30

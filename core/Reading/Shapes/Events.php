@@ -16,7 +16,7 @@ use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
-/** One row for each thing that happened; figures are made of how many there were and of what stands beside them. */
+/** One row for each thing that happened; values are made of how many there were and of what is beside them. */
 final class Events extends Long
 {
     public function name(): string
@@ -42,7 +42,7 @@ final class Events extends Long
     }
 
     /**
-     * Why rows are things that happened rather than figures; nothing where they are figures.
+     * Why rows are things that happened rather than values; nothing where they are values.
      *
      * @param array{int, PeriodReading} $down
      */
@@ -56,7 +56,7 @@ final class Events extends Long
         $texts = $table->texts([$down[0]]);
         $entity = $table->entityNamed($columns) ?? $table->mostVaried($texts);
         [$again, $byTheClock] = $table->daysShared($down[0], $down[1], $entity);
-        // What stands at any time of the day happened then, whatever it is split by.
+        // What is at any time of the day happened then, whatever it is split by.
         $any = $table->hasTimes($down[0]) && !$byTheClock;
         if (!$any && (new Long())->plan($table)->columns->breakdowns !== []) {
             return '';

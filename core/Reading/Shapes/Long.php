@@ -16,7 +16,7 @@ use DuskRail\Reading\Vocabulary;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
-/** One row for each figure, or for all figures of an entity and a period. */
+/** One row for each value, or for all values of an entity and a period. */
 class Long extends Shape
 {
     public function name(): string
@@ -48,7 +48,7 @@ class Long extends Shape
         $texts = $table->texts([$down[0]]);
         $width = count($table->columns);
         if ($texts === []) {
-            // One column of figures alone is what was measured of one entity.
+            // One column of values alone is what was measured of one entity.
             if (isset($table->sample->notes()['measure'])) {
                 return 20;
             }
@@ -92,7 +92,7 @@ class Long extends Shape
         $keys = array_values(array_filter([$period, ...$apart, $measure], is_int(...)));
         $may = array_values(array_diff($all, [...$named, ...$breakdowns, $entity ?? -1]));
         $values = self::figures($table, $may, [...$texts, ...$named, ...$breakdowns], $measure !== null);
-        // One column at least stays one of figures: the one with the most different ones.
+        // One column at least stays one of values: the one with the most different ones.
         $others = array_diff($may, count($values) === 1 ? $values : [$table->mostVaried($values) ?? -1]);
         $varied = $table->mostVaried(array_values(array_diff($free, $breakdowns)));
         $entities = array_values(array_filter([$entity, $varied], is_int(...)));
@@ -155,7 +155,7 @@ class Long extends Shape
     }
 
     /**
-     * The columns of a month and a day beside a year that stands by itself, and how the period reads with them.
+     * The columns of a month and a day beside a year that is by itself, and how the period reads with them.
      *
      * @return array{list<int>, PeriodReading}
      */

@@ -16,7 +16,7 @@ use DuskRail\Time\Period;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
-/** Entities that are described by figures, all of one moment. */
+/** Entities that are described by values, all of one moment. */
 final class Moment extends Shape
 {
     public function name(): string
@@ -67,7 +67,7 @@ final class Moment extends Shape
             array_filter(
                 $numbers,
                 static fn(int $c): bool => !in_array($c, [...$keys->breakdowns, $keys->group], true) &&
-                    // What tells more of an entity than a figure of its own does, as its number in a list.
+                    // What tells more of an entity than a value of its own does, as its number in a list.
                     (!in_array($c, $keys->about, true) || $table->rowCount() < 2 * count($table->different($c))) &&
                     (preg_match(Vocabulary::NUMBERED, $table->words($c)) !== 1 ||
                         count($table->different($c)) < $table->rowCount()),

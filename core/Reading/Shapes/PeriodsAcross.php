@@ -127,7 +127,7 @@ final class PeriodsAcross extends Shape
 
     /**
      * @param list<int> $labels columns at the side
-     * @param list<int> $columns columns of figures
+     * @param list<int> $columns columns of values
      */
     private function labelled(Table $table, array $labels, array $columns, PeriodReading $periods): Plan
     {

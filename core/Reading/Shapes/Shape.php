@@ -19,7 +19,7 @@ use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodReading;
 
 /**
- * A way that tables lie. To add one: write a class, and name it in TableShapes.
+ * A way that tables are. To add one: write a class, and name it in TableShapes.
  *
  * It recognises its tables, says which column is what, and reads a row; what all shapes share is in Table, which knows
  * the columns, and in Gathering, which collects what is read.
@@ -31,7 +31,7 @@ abstract class Shape
 
     abstract public function label(): string;
 
-    /** What the headings of the columns of figures name. */
+    /** What the headings of the columns of values name. */
     abstract public function across(): string;
 
     /**
@@ -51,25 +51,25 @@ abstract class Shape
     /** How surely a table is one of these: 0 for no; of all shapes the surest is proposed. */
     abstract public function fits(Table $table): int;
 
-    /** @param list<string> $row of figures */
+    /** @param list<string> $row of values */
     abstract public function row(Gathering $gathering, int $number, array $row): void;
 
     /** After the last row. */
     public function end(Gathering $gathering): void {}
 
-    /** How often its figures are, where the plan says nothing else. */
+    /** How often its values are, where the plan says nothing else. */
     public function frequency(Plan $plan): Frequency
     {
         return $plan->periods->frequency;
     }
 
-    /** Name of the shape that a table has if it lies the other way; nothing for none. */
+    /** Name of the shape that a table has if it is the other way; nothing for none. */
     public function swapped(): string
     {
         return '';
     }
 
-    /** Whether a row without a figure is no row of it. */
+    /** Whether a row without a value is no row of it. */
     public function isOfFigures(): bool
     {
         return true;

@@ -16,7 +16,7 @@ use DuskRail\Time\Period;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
-/** Months down and years across: one entity's figures of one measure. */
+/** Months down and years across: one entity's values of one measure. */
 final class YearsAcross extends Shape
 {
     public function name(): string
@@ -67,7 +67,7 @@ final class YearsAcross extends Shape
         $corner = $table->heading === null ? '' : $table->sample->cell($table->heading, $months);
         $plan = self::planned($table, $this->name(), Columns::of($columns, period: $months), $periods);
 
-        // What stands in the corner is what is counted, unless it only says “month”.
+        // What is in the corner is what is counted, unless it only says “month”.
         return $corner === '' || preg_match(Vocabulary::PERIOD, $corner) === 1
             ? $plan
             : $plan->with(['measureName' => $corner]);

@@ -13,6 +13,8 @@ use DuskRail\Settings\Setting;
 #[Attribute(Attribute::TARGET_PARAMETER)]
 final readonly class AllOrWhole extends Setting
 {
+    public const HINT = '“all”, or a number';
+
     public function __construct(string $label, public int $high, string $lead = '', string $about = '')
     {
         parent::__construct($label, $lead, true, [], '', [], $about);
@@ -32,7 +34,7 @@ final readonly class AllOrWhole extends Setting
 
     public function field(string $name, mixed $value, Offer $offer, string $lead): Field
     {
-        return Field::text($name, $lead, (string) $this->write($value), '“all”, or a number');
+        return Field::text($name, $lead, (string) $this->write($value), self::HINT);
     }
 
     public function schema(): array

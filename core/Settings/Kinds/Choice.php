@@ -23,9 +23,9 @@ final readonly class Choice extends Setting
     /**
      * @param array<string, string> $options label by word; where none are given, those of the enum's label()
      * @param class-string<BackedEnum>|null $enum whose values the words are, where the property is an enum
-     * @param array<string, string> $offeredIf condition of the figures at hand under which an option is offered, by
+     * @param array<string, string> $offeredIf condition of the data at hand under which an option is offered, by
      *     word
-     * @param string $from sort of words that the figures at hand offer, where not all make sense for them
+     * @param string $from sort of words that the data at hand offer, where not all make sense for them
      * @param array<string, string|list<string>> $when
      * @param array<string, string> $leads
      */

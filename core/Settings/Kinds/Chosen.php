@@ -10,7 +10,7 @@ use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
 use DuskRail\Settings\UnfitValue;
 
-/** The key of one thing that the figures hold: an entity, a measure, a group. */
+/** The key of one thing that the data hold: an entity, a measure, a group. */
 #[Attribute(Attribute::TARGET_PARAMETER)]
 final readonly class Chosen extends Setting
 {

@@ -19,7 +19,7 @@ final readonly class Number extends Setting
      * @param float|null $low least value
      * @param bool $positive above zero
      * @param array<array-key, string> $options label by value of those that a form offers; none for one that is typed
-     * @param string $hint what stands in an empty field
+     * @param string $hint what is in an empty field
      * @param array<string, string|list<string>> $when
      * @param array<string, string> $leads
      */

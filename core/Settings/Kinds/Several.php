@@ -10,15 +10,15 @@ use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
 use DuskRail\Settings\UnfitValue;
 
-/** Several texts: of some words, of things that the figures hold, or any. A text that commas part is a list too. */
+/** Several texts: of some words, of things that the data hold, or any. A text that commas part is a list too. */
 #[Attribute(Attribute::TARGET_PARAMETER)]
 final readonly class Several extends Setting
 {
     /**
      * @param array<string, string> $options label by word; none for any text
-     * @param string $of sort of things that the figures hold, as Offer knows them
+     * @param string $of sort of things that the data hold, as Offer knows them
      * @param string $unknown why another word is none of them
-     * @param bool $ordered whether one text can stand in it twice, and its place matters
+     * @param bool $ordered whether one text can be in it twice, and its place matters
      * @param int $longest characters of each
      */
     public function __construct(

@@ -10,7 +10,7 @@ use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
 
-/** A number between the lowest and the highest of the figures at hand; null while it stands at its end. */
+/** A number between the lowest and the highest of the data at hand; null while it is at its end. */
 #[Attribute(Attribute::TARGET_PARAMETER)]
 final readonly class Slider extends Setting
 {

@@ -15,12 +15,13 @@ use DuskRail\Settings\UnfitValue;
 final readonly class Written extends Setting
 {
     /**
-     * @param string $hint what stands in the empty field, and below a long one
+     * @param string $hint what is in the empty field, and below a long one
      * @param bool $long needs a line of its own
      * @param int $longest characters; what is longer is cut
      * @param array<string, string|list<string>> $when
      * @param array<string, string> $leads
      * @param array<string, string> $hints other hints, by lead
+     * @param string $listed sort of names that the hint goes on with, as Offer knows them
      */
     public function __construct(
         string $label,
@@ -34,6 +35,7 @@ final readonly class Written extends Setting
         bool $shown = true,
         public array $hints = [],
         public string $allowed = 'a text',
+        public string $listed = '',
     ) {
         parent::__construct($label, $lead, $shown, $when, '', $leads, $about);
     }
@@ -47,7 +49,9 @@ final readonly class Written extends Setting
 
     public function field(string $name, mixed $value, Offer $offer, string $lead): Field
     {
-        return Field::text($name, $lead, self::text($value), $this->hintOf($lead, $offer), $this->long);
+        $listed = $this->listed === '' ? [] : array_values($offer->names($this->listed));
+
+        return Field::text($name, $lead, self::text($value), $this->hints[$lead] ?? $this->hint, $this->long, $listed);
     }
 
     public function schema(): array
@@ -63,10 +67,5 @@ final readonly class Written extends Setting
     public function inWords(mixed $value, Offer $offer): string
     {
         return $value === '' ? 'nothing' : mb_strimwidth(self::text($value), 0, 60, '…');
-    }
-
-    private function hintOf(string $lead, Offer $offer): string
-    {
-        return str_replace('{measures}', implode(', ', $offer->names('measures')), $this->hints[$lead] ?? $this->hint);
     }
 }

@@ -7,7 +7,7 @@ namespace DuskRail\Words\Sentences;
 use DuskRail\Outcome\Chance;
 use DuskRail\Outcome\Comparison;
 
-/** That a line in focus lies farther from its peers than chance alone would have it, where counts tell. */
+/** That a line in focus is farther from its peers than chance alone would have it, where counts tell. */
 final class BeyondChance implements ClaimFinder
 {
     public function claims(Comparison $comparison): array

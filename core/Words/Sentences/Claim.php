@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace DuskRail\Words\Sentences;
 
-/** A sentence that the figures carry, with the figures. */
+/** A sentence that the data carry, with the values. */
 final readonly class Claim
 {
     /**
-     * @param string $sentence as it would stand in a headline; numbers that follow new figures in braces
+     * @param string $sentence as it would be in a headline; numbers that follow new values in braces
      * @param float $weight how telling it is, 0 to 1
-     * @param string $working the figures it rests on
+     * @param string $working the data it rests on
      */
     private function __construct(public string $sentence, public float $weight, public string $working) {}
 

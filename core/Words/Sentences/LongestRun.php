@@ -7,7 +7,7 @@ namespace DuskRail\Words\Sentences;
 use DuskRail\Data\Better;
 use DuskRail\Outcome\Comparison;
 
-/** For how many periods in a row a line in focus has only risen or only fallen, up to its newest value. */
+/** For how many periods in a row a line in focus has only risen or only fallen, up to its latest value. */
 final class LongestRun implements ClaimFinder
 {
     private const SHORTEST = 4;

@@ -12,7 +12,7 @@ use DuskRail\Outcome\Line;
 use DuskRail\Peers\Position;
 use DuskRail\Words\PlaceWords;
 
-/** Where the focus stands among all, and where it stood when it first had company. */
+/** Where the focus is among all, and where it was when it first had company. */
 final class PlaceAmongPeers implements ClaimFinder
 {
     /** Among fewer than so many a place is not worth a sentence. */
@@ -36,7 +36,7 @@ final class PlaceAmongPeers implements ClaimFinder
             $now = $comparison->peers->place($line, $line->at);
             $then = $comparison->peers->place($line, $first);
             $isEnd = $now !== null && ($now->rank === 1 || $now->rank === $now->of);
-            // The smallest lie at the ends by chance alone.
+            // The smallest are at the ends by chance alone.
             $mayBeChance = $isEnd && $chance?->mayBe($line, $line->at) === true;
             if ($now !== null && $now->of >= self::COMPANY && !$mayBeChance) {
                 $claims[] = self::claim($comparison, $line, $first, $now, $then);

@@ -9,7 +9,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 
 /**
- * That the newest finished value of a line in focus is its lowest or highest, of all or since a while ago. Values
+ * That the latest finished value of a line in focus is its lowest or highest, of all or since a while ago. Values
  * before the periods shown count too, or what is said to be a record would be none.
  */
 final class RecordAtEnd implements ClaimFinder
@@ -34,7 +34,7 @@ final class RecordAtEnd implements ClaimFinder
         return $claims;
     }
 
-    /** The newest position before the last whose value the last one does not beat; null where it beats all. */
+    /** The latest position before the last whose value the last one does not beat; null where it beats all. */
     private static function beaten(Line $line, int $first, int $last, int $direction): ?int
     {
         for ($i = $last - 1; $i >= $first; $i--) {

@@ -7,5 +7,5 @@
         <span>{{ $text }}</span>
         <input type="file" name="file" accept="{{ \App\Formats\TableSources::accepted() }},text/csv,text/tab-separated-values" required>
     </label>
-    <noscript><button class="button is-small">Upload</button></noscript>
+    <noscript><button class="button is-small">{{ __('Upload') }}</button></noscript>
 </form>

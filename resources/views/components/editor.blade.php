@@ -2,7 +2,7 @@
 @props(['screen', 'id'])
 @php($editor = \App\View\Editor::of($screen, $id))
 @if ($editor !== null)
-<div @class(['editor', $editor->isMenu ? 'menu' : 'dock']) popover id="{{ $id }}" @if ($screen->added === $id) data-open @endif @unless ($editor->isMenu) role="group" aria-label="{{ $editor->label }}" @endunless>
+<div @class(['editor', $editor->isMenu ? 'menu' : 'dock']) popover id="{{ $id }}" @if ($screen->added === $id) data-open @endif @unless ($editor->isMenu) role="group" aria-label="{{ \App\View\Label::of($editor->label) }}" @endunless>
     @if ($screen->open->has($id))
         <div class="inside">@include($editor->template, $editor->with)</div>
     @else

@@ -2,25 +2,26 @@
 @props(['field', 'id'])
 @if ($field->kind === 'several')
     <fieldset class="several">
-        <legend class="lead">{{ $field->lead }}</legend>
+        <legend class="lead">{{ \App\View\Label::of($field->lead) }}</legend>
         <input type="hidden" name="settings[{{ $field->name }}]" value="">
         @foreach ($field->options as $value => $label)
-            <label><input type="checkbox" name="settings[{{ $field->name }}][]" value="{{ $value }}" @checked(in_array((string) $value, explode(',', $field->value), true))> {{ $label }}</label>
+            <label><input type="checkbox" name="settings[{{ $field->name }}][]" value="{{ $value }}" @checked(in_array((string) $value, explode(',', $field->value), true))> {{ \App\View\Label::of($label) }}</label>
         @endforeach
     </fieldset>
 @else
-    <span @class(['pair', 'wide' => $field->long])><label class="lead" for="{{ $id }}">{{ $field->lead }}</label>
+    <span @class(['pair', 'wide' => $field->long])><label class="lead" for="{{ $id }}">{{ \App\View\Label::of($field->lead) }}</label>
     @if ($field->kind === 'choice')
         <span class="select is-small"><select id="{{ $id }}" name="settings[{{ $field->name }}]">
             @foreach ($field->options as $value => $label)
-                <option value="{{ $value }}" @selected((string) $value === $field->value)>{{ $label }}</option>
+                <option value="{{ $value }}" @selected((string) $value === $field->value)>{{ \App\View\Label::of($label) }}</option>
             @endforeach
         </select></span>
     @elseif ($field->kind === 'slider')
         @php($stands = $field->value === '' ? ($field->hint === 'above' ? $field->high : $field->low) : (float) $field->value)
-        <input id="{{ $id }}" type="range" class="slider" data-end="{{ $field->hint === 'above' ? 'max' : 'min' }}" min="{{ $field->low }}" max="{{ $field->high }}" step="{{ ($field->high - $field->low) / 200 }}" value="{{ $stands }}"><input type="hidden" name="settings[{{ $field->name }}]" value="{{ $field->value }}"><output for="{{ $id }}">{{ $field->value === '' ? 'none' : \DuskRail\Data\Numerals::text($stands, \DuskRail\Data\Numerals::decimals([$field->low, $field->high])) }}</output>
+        <input id="{{ $id }}" type="range" class="slider" data-end="{{ $field->hint === 'above' ? 'max' : 'min' }}" min="{{ $field->low }}" max="{{ $field->high }}" step="{{ ($field->high - $field->low) / 200 }}" value="{{ $stands }}"><input type="hidden" name="settings[{{ $field->name }}]" value="{{ $field->value }}"><output for="{{ $id }}">{{ $field->value === '' ? __('none') : \DuskRail\Data\Numerals::text($stands, \DuskRail\Data\Numerals::decimals([$field->low, $field->high])) }}</output>
     @else
-        <input id="{{ $id }}" class="input is-small {{ $field->kind }}{{ $field->long ? ' long' : '' }}" name="settings[{{ $field->name }}]" value="{{ $field->value }}" autocomplete="off" @if($field->kind === 'number') inputmode="decimal" @endif @if($field->hint !== '') title="{{ $field->hint }}" placeholder="{{ $field->hint }}" @endif>
-        @if ($field->long)<p class="hint quiet">{{ $field->hint }}</p>@endif
+        @php($hint = trim(\App\View\Label::of($field->hint).' '.implode(', ', $field->listed)))
+        <input id="{{ $id }}" class="input is-small {{ $field->kind }}{{ $field->long ? ' long' : '' }}" name="settings[{{ $field->name }}]" value="{{ $field->value }}" autocomplete="off" @if($field->kind === 'number') inputmode="decimal" @endif @if($hint !== '') title="{{ $hint }}" placeholder="{{ $hint }}" @endif>
+        @if ($field->long)<p class="hint quiet">{{ $hint }}</p>@endif
     @endif</span>
 @endif

@@ -2,6 +2,6 @@
 @props(['name', 'lead', 'value', 'options'])
 <label class="guess"><span>{{ $lead }}</span><span class="select is-small"><select name="{{ $name }}">
     @foreach ($options as $option => $label)
-        <option value="{{ $option }}" @selected((string) $option === $value)>{{ $label }}</option>
+        <option value="{{ $option }}" @selected((string) $option === $value)>{{ \App\View\Label::of($label) }}</option>
     @endforeach
 </select></span></label>

@@ -8,7 +8,7 @@
         <span>{{ $notice->sentence }}</span>
     @endif
     @if ($notice->remedy !== '')
-        <x-change :study="$study" :change="$notice->input['change']" :with="$notice->input" class="remedy">{{ $notice->remedy }}</x-change>
+        <x-change :study="$study" :change="$notice->input['change']" :with="$notice->input" class="remedy">{{ \App\View\Label::of($notice->remedy) }}</x-change>
     @endif
-    <x-change :study="$study" change="dismiss" :with="['signal' => $notice->id]" class="dismiss" aria-label="Dismiss: {{ $notice->sentence }}" title="Dismiss">×</x-change>
+    <x-change :study="$study" change="dismiss" :with="['signal' => $notice->id]" class="dismiss" :aria-label="__('Dismiss: :sentence', ['sentence' => $notice->sentence])" :title="__('Dismiss')">×</x-change>
 </li>

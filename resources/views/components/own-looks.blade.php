@@ -9,8 +9,8 @@
         @foreach ($screen->lineup->focus() as $line)
             <span class="pair hue-{{ $line->hue }}"><b>{{ $line->name }}</b>
                 @foreach ($settings as $name => $setting)
-                    <span class="select is-small"><select name="settings[own][{{ $line->key }}][{{ $name }}]" aria-label="{{ ucfirst($name) }} of {{ $line->name }}">
-                        @foreach ($setting->kind->options as $option => $label)<option value="{{ $option }}" @selected($option === ($own[$line->key]->{$name} ?? ''))>{{ \DuskRail\Settings\Setting::capital($label) }}</option>@endforeach
+                    <span class="select is-small"><select name="settings[own][{{ $line->key }}][{{ $name }}]" aria-label="{{ __(':setting of :line', ['setting' => \App\View\Label::of(ucfirst($name)), 'line' => $line->name]) }}">
+                        @foreach ($setting->kind->options as $option => $label)<option value="{{ $option }}" @selected($option === ($own[$line->key]->{$name} ?? ''))>{{ \App\View\Label::of(\DuskRail\Settings\Setting::capital($label)) }}</option>@endforeach
                     </select></span>
                 @endforeach
             </span>

@@ -6,12 +6,12 @@
     $known = $row === null ? [] : ($comparison->data->entities()[$row->line->key]->attributes ?? []);
 @endphp
 <tr @class(['total' => $total !== '', 'hue-'.($row->line->hue ?? 0) => ($row->line->hue ?? 0) > 0]) @if($row !== null) data-line="{{ $row->line->key }}" @endif>
-    <th scope="row">@if ($total !== ''){{ $total }}@else<button type="button" class="opens" data-open-line="{{ $row->line->key }}" title="Open in Lines">{{ $row->line->name }}</button>@endif</th>
+    <th scope="row">@if ($total !== ''){{ $total }}@else<button type="button" class="opens" data-open-line="{{ $row->line->key }}" title="{{ __('Open in Lines') }}">{{ $row->line->name }}</button>@endif</th>
     @foreach ($facts as $attribute)<td class="quiet">{{ $known[$attribute] ?? '' }}</td>@endforeach
     @if ($row === null)
         <td colspan="6"></td>
     @else
-        <td class="spark"><button type="button" data-draw-row="{{ $row->line->key }}" data-group="{{ $row->line->isGroup() ? $row->line->name : $row->line->group }}" title="Change the form of {{ $total === '' ? 'this row' : 'this group' }}" aria-label="Change the form of {{ $row->line->name }}">{!! \App\Drawing\Svg::forScreen(new \DuskRail\Chart\Scene(150, 24, $cell->marks($row->line, 150, 24)), ['aria-hidden' => 'true']) !!}</button></td>
+        <td class="spark"><button type="button" data-draw-row="{{ $row->line->key }}" data-group="{{ $row->line->isGroup() ? $row->line->name : $row->line->group }}" title="{{ $total === '' ? __('Change the form of this row') : __('Change the form of this group') }}" aria-label="{{ __('Change the form of :name', ['name' => $row->line->name]) }}">{!! \App\Drawing\Svg::forScreen(new \DuskRail\Chart\Scene(150, 24, $cell->marks($row->line, 150, 24)), ['aria-hidden' => 'true']) !!}</button></td>
         <td>{{ $text($row->line->latest()) }}</td>
         <td>{{ is_nan($row->course->change) ? '–' : \DuskRail\Data\Numerals::signed($row->course->change, $comparison->decimals) }}</td>
         <td>{{ is_nan($row->course->growth) ? '–' : \DuskRail\Data\Numerals::signed($row->course->growth, 1).' %' }}</td>

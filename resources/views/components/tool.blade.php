@@ -1,7 +1,7 @@
 {{-- A button of the chart's menu: a drawing of what it is about, and its name; and the editor that it opens. --}}
 @props(['of', 'label' => null, 'screen' => null])
 @php
-    $label ??= \App\View\Editor::label($of);
+    $label ??= \App\View\Label::of(\App\View\Editor::label($of));
     $drawings = [
         'lines' => 'M1 4h14M1 8h14M1 12h14',
         'peers' => 'M1 11 6 8l4 2 5-5M1 14l5-2 4 1 5-2',
@@ -16,21 +16,21 @@
     ];
     $drawing = $drawings[$of] ?? 'M2 4h12M2 8h8M2 12h10M11 6v4M6 2v4M8 10v4';
     $titles = [
-        'lines' => 'What each line is: an entity, a measure or a group',
-        'peers' => 'Whom the lines are compared with, peer line, band and target',
-        'axis' => 'Scale, limits and start of the value axis',
-        'labels' => 'Values and names beside the lines',
-        'variation' => 'Limits of what the first line in focus does by itself',
-        'marks' => 'Events, spans and texts on the chart',
-        'panels' => 'How the chart is split into panels',
-        'sentences' => 'Sentences about these values, ready to use as a headline',
-        'standing' => 'Value, rank and gap of each line in focus among the peers',
-        'overlay' => 'Which years are shown, and how',
-        'stack' => 'What is summed, and how the parts are ordered',
-        'sparks' => 'Columns and order of the table',
-        'scatter' => 'Measures on both axes, size and fits',
-        'figures' => 'What the table shows',
-        'finish' => 'Line width, colours and markers',
+        'lines' => __('What each line is: an entity, a measure or a group'),
+        'peers' => __('Whom the lines are compared with, peer line, band and target'),
+        'axis' => __('Scale, limits and start of the value axis'),
+        'labels' => __('Values and names beside the lines'),
+        'variation' => __('Limits of what the first line in focus does by itself'),
+        'marks' => __('Events, spans and texts on the chart'),
+        'panels' => __('How the chart is split into panels'),
+        'sentences' => __('Sentences about these values, ready to use as a headline'),
+        'standing' => __('Value, rank and gap of each line in focus among the peers'),
+        'overlay' => __('Which years are shown, and how'),
+        'stack' => __('What is summed, and how the parts are ordered'),
+        'sparks' => __('Columns and order of the table'),
+        'scatter' => __('Measures on both axes, size and fits'),
+        'figures' => __('What the table shows'),
+        'finish' => __('Line width, colours and markers'),
     ];
 @endphp
 <button type="button" class="tool" title="{{ $titles[$of] ?? $label }}" popovertarget="{{ in_array($of, ['sentences', 'standing'], true) ? $of : 'set-'.$of }}"><svg width="16" height="16" aria-hidden="true"><path d="{{ $drawing }}"/></svg>{{ $label }}</button>

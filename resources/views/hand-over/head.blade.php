@@ -1,5 +1,5 @@
 <!doctype html>
-<html lang="en">
+<html lang="{{ str_replace('_', '-', app()->getLocale()) }}">
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -8,7 +8,7 @@
 <style>{!! $styles !!}</style>
 </head>
 <body>
-<nav aria-label="Lines"><ul>
+<nav aria-label="{{ __('Lines') }}"><ul>
 @foreach ($names as $key => $name)
 <li><button type="button" data-line="{{ $key }}" aria-pressed="false">{{ $name }}</button></li>
 @endforeach

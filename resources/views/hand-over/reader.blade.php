@@ -3,7 +3,7 @@
 @if ($choices !== [])
 <p class="choices">
 @foreach ($choices as $stop => $labels)
-<select aria-label="Choose: {{ $labels[0] }}">@foreach ($labels as $label)<option>{{ $label }}</option>@endforeach</select>
+<select aria-label="{{ __('Choose: :first', ['first' => $labels[0]]) }}">@foreach ($labels as $label)<option>{{ $label }}</option>@endforeach</select>
 @endforeach
 </p>
 @endif

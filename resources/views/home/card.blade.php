@@ -6,12 +6,12 @@
     </a>
     <p class="foot">
         <b title="{{ $study->name }}">{{ $study->name }}</b>
-        <span>{{ $card->latest }}@if ($card->signals > 0){{ $card->latest === '' ? '' : ' · ' }}<span class="badge">{{ $card->signals }} {{ Str::plural('signal', $card->signals) }}</span>@endif</span>
-        <button type="button" class="plain small dots" popovertarget="do-{{ $study->id }}" aria-label="What to do with {{ $study->name }}">⋯</button>
+        <span>{{ $card->latest }}@if ($card->signals > 0){{ $card->latest === '' ? '' : ' · ' }}<span class="badge">{{ trans_choice(':count signal|:count signals', $card->signals) }}</span>@endif</span>
+        <button type="button" class="plain small dots" popovertarget="do-{{ $study->id }}" aria-label="{{ __('What to do with :name', ['name' => $study->name]) }}">⋯</button>
     </p>
     <div class="editor menu" id="do-{{ $study->id }}" popover>
-        <form method="post" action="{{ route('studies.update', $study) }}" class="inline">@csrf @method('patch')<input class="input is-small" name="name" value="{{ $study->name }}" maxlength="120" required aria-label="Name of the study"> <button>Rename</button></form>
-        <form method="post" action="{{ route('studies.copy', $study) }}">@csrf<x-once /><button>Copy</button></form>
-        <form method="post" action="{{ route('studies.destroy', $study) }}" data-confirm="Delete the study “{{ $study->name }}”? It stays in the bin for {{ \App\Keeping\Bin::DAYS }} days.">@csrf @method('delete')<button>Delete</button></form>
+        <form method="post" action="{{ route('studies.update', $study) }}" class="inline">@csrf @method('patch')<input class="input is-small" name="name" value="{{ $study->name }}" maxlength="120" required aria-label="{{ __('Name of the study') }}"> <button>{{ __('Rename') }}</button></form>
+        <form method="post" action="{{ route('studies.copy', $study) }}">@csrf<x-once /><button>{{ __('Copy') }}</button></form>
+        <form method="post" action="{{ route('studies.destroy', $study) }}" data-confirm="{{ __('Delete the study “:name”? It stays in the bin for :days days.', ['name' => $study->name, 'days' => \App\Keeping\Bin::DAYS]) }}">@csrf @method('delete')<button>{{ __('Delete') }}</button></form>
     </div>
 </article>

@@ -11,5 +11,5 @@
 @endforeach
 @if ($page->hasMore)
     @php($next = array_filter(['q' => $page->search, 'dataset' => $page->dataset, 'page' => $page->page + 1]))
-    <a class="card more" href="{{ route('data.index', $next) }}" hx-get="{{ route('data.index', $next) }}" hx-trigger="revealed" hx-swap="outerHTML">More studies</a>
+    <a class="card more" href="{{ route('data.index', $next) }}" hx-get="{{ route('data.index', $next) }}" hx-trigger="revealed" hx-swap="outerHTML">{{ __('More studies') }}</a>
 @endif

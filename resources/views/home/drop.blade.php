@@ -2,11 +2,11 @@
 <form class="drop card new" method="post" action="{{ route('uploads.store') }}" enctype="multipart/form-data">
     @csrf
     <label>
-        <b>Import data</b>
-        <span>Drop a file here, or choose one: {{ \App\Formats\TableSources::inWords() }}. Study files, too.</span>
-        <span>You see a preview first. Nothing is stored until you import.</span>
-        <span class="go">Choose a file</span>
+        <b>{{ __('Import data') }}</b>
+        <span>{{ __('Drop a file here, or choose one: :places. Study files, too.', ['places' => \App\Formats\TableSources::inWords()]) }}</span>
+        <span>{{ __('You see a preview first. Nothing is stored until you import.') }}</span>
+        <span class="go">{{ __('Choose a file') }}</span>
         <input type="file" name="file" id="add-data" accept="{{ \App\Formats\TableSources::accepted() }},text/csv,text/tab-separated-values" required>
     </label>
-    <noscript><button class="button is-small">Upload</button></noscript>
+    <noscript><button class="button is-small">{{ __('Upload') }}</button></noscript>
 </form>

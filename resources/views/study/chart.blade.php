@@ -4,11 +4,11 @@
     // A picture without axes has none.
     $plot = $screen->chart?->plot;
 @endphp
-<div id="chart" data-width="{{ (int) $screen->width }}" data-height="{{ (int) ($screen->chart->height ?? 0) }}" @class(['split' => $screen->rows !== []])>
+<div id="chart" data-width="{{ (int) $screen->width }}" data-height="{{ (int) $screen->height }}" @class(['split' => $screen->rows !== []])>
 @if ($screen->refusal !== '')
-    <p class="empty">{{ $screen->refusal }} <a href="{{ route('help') }}#views" target="_blank">Help: views</a></p>
+    <p class="empty">{{ $screen->refusal }} <a href="{{ route('help') }}#views" target="_blank">{{ __('Help: views') }}</a></p>
 @elseif ($screen->rows !== [])
-    <div class="panels" tabindex="0" role="application" aria-label="{{ $screen->wording->subtitle }}, in panels. Arrow keys go from period to period and from panel to panel." data-points="{{ route('points.show', $screen->study) }}?at={{ $screen->study->revision_id }}" data-readouts="{{ route('readouts.index', $screen->study) }}?at={{ $screen->study->revision_id }}" data-working="{{ route('working.show', [$screen->study, 'LINE', 0]) }}">
+    <div class="panels" tabindex="0" role="application" aria-label="{{ __(':subtitle, in panels. Arrow keys go from period to period and from panel to panel.', ['subtitle' => $screen->wording->subtitle]) }}" data-points="{{ route('points.show', $screen->study) }}?at={{ $screen->study->revision_id }}" data-readouts="{{ route('readouts.index', $screen->study) }}?at={{ $screen->study->revision_id }}" data-working="{{ route('working.show', [$screen->study, 'LINE', 0]) }}">
         @foreach ($screen->rows as $row)
             {!! \App\Drawing\Svg::forScreen($row, ['class' => 'panel-row', 'aria-hidden' => 'true']) !!}
         @endforeach
@@ -20,7 +20,7 @@
         'class' => 'chart',
         'tabindex' => '0',
         'role' => 'application',
-        'aria-label' => "{$screen->wording->subtitle}. {$screen->chart->description} Arrow keys read the points.",
+        'aria-label' => "{$screen->wording->subtitle}. {$screen->chart->description} ".__('Arrow keys read the points.'),
         'data-view' => $view->name(),
         'data-tools' => implode(' ', $view->tools()),
         'data-left' => (string) ($plot->left ?? 0),

@@ -4,7 +4,7 @@
     {!! \App\Drawing\Svg::forScreen($screen->track, [
         'class' => 'track-picture',
         'role' => 'group',
-        'aria-label' => 'Track: periods shown'.($comparison->study->range === null ? ' (all)' : ''),
+        'aria-label' => $comparison->study->range === null ? __('Track: periods shown (all)') : __('Track: periods shown'),
         'data-left' => (string) $screen->track->plot->left,
         'data-step' => (string) $screen->track->plot->step(),
         'data-count' => (string) $comparison->axis->count,

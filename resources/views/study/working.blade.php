@@ -7,7 +7,7 @@
                 <p>@if ($step->equation !== ''){{ $step->equation }} = @endif<strong>{{ $step->result }}</strong>@if ($loop->first) <span class="quiet">{{ $step->period }}</span>@endif</p>
                 @if ($step->inputs !== [])
                     <details>
-                        <summary>{{ count($step->inputs) }} values</summary>
+                        <summary>{{ __(':count values', ['count' => count($step->inputs)]) }}</summary>
                         <table>@foreach ($step->inputs as $input)<tr><th scope="row">{{ $input['period'] }}</th><td>{{ $input['value'] }}</td></tr>@endforeach</table>
                     </details>
                 @endif
@@ -15,7 +15,7 @@
             </li>
         @endforeach
     </ol>
-    <p class="quiet">@if ($working->origin !== null){{ $working->origin->text() }}@else Source file unknown.@endif</p>
-    <textarea class="as-text" readonly hidden aria-label="Working as text">{{ $working->text() }}</textarea>
-    <div class="acts"><button type="button" class="act" data-copy>Copy as text</button><button type="button" class="act" popovertarget="working" popovertargetaction="hide">Close</button></div>
+    <p class="quiet">@if ($working->origin !== null){{ $working->origin->text() }}@else {{ __('Source file unknown.') }}@endif</p>
+    <textarea class="as-text" readonly hidden aria-label="{{ __('Working as text') }}">{{ $working->text() }}</textarea>
+    <div class="acts"><button type="button" class="act" data-copy>{{ __('Copy as text') }}</button><button type="button" class="act" popovertarget="working" popovertargetaction="hide">{{ __('Close') }}</button></div>
 </div>

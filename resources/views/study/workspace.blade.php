@@ -7,24 +7,24 @@
 <div id="workspace" hx-sync:inherited="#workspace:queue all" data-study="{{ $study->id }}" data-changes="{{ $study->changesAddress() }}" data-page="{{ route('studies.show', $study) }}" data-history="{{ route('history.update', $study) }}" data-seen="{{ $document->view }}" data-split="{{ $document->part(\DuskRail\Document\Parts\PanelsPart::class)->by }}" data-revision="{{ $study->revision_id }}" data-version="{{ $study->version ?? $study->dataset->version }}">
     <header class="top">
         <x-mark />
-        <button type="button" class="plain" data-drawer aria-controls="roster" title="Show or hide the roster">Roster</button>
-        <a class="crumb" title="Open the data set" href="{{ route('datasets.show', $study->dataset) }}">{{ $study->dataset->name }}</a>
-        <button type="button" class="plain small pin" popovertarget="version" title="Version of the data">{{ $study->version === null ? "v{$study->dataset->version}" : "pinned to v{$study->version}" }}</button>
+        <button type="button" class="plain" data-drawer aria-controls="roster" title="{{ __('Show or hide the roster') }}">{{ __('Roster') }}</button>
+        <a class="crumb" title="{{ __('Open the data set') }}" href="{{ route('datasets.show', $study->dataset) }}">{{ $study->dataset->name }}</a>
+        <button type="button" class="plain small pin" popovertarget="version" title="{{ __('Version of the data') }}">{{ $study->version === null ? "v{$study->dataset->version}" : __('pinned to v:version', ['version' => $study->version]) }}</button>
         <form class="rename" hx-post="{{ $study->changesAddress() }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="rename">
-            <input class="title" name="name" value="{{ $document->name }}" aria-label="Name of the study" maxlength="120" autocomplete="off" spellcheck="false">
+            <input class="title" name="name" value="{{ $document->name }}" aria-label="{{ __('Name of the study') }}" maxlength="120" autocomplete="off" spellcheck="false">
         </form>
         <div class="right">
-            <button type="button" class="plain" data-history="undo" @disabled($undo === null) title="{{ $undo === null ? 'Nothing to undo' : "Undo: {$undo}" }}">Undo</button>
-            <button type="button" class="plain" data-history="redo" @disabled($redo === null) title="{{ $redo === null ? 'Nothing to redo' : "Redo: {$redo->summary}" }}">Redo</button>
-            <button type="button" class="plain ground" data-ground-switch title="Switch theme"><span class="to-night">Dark</span><span class="to-day">Light</span></button>
-            <button type="button" class="plain" data-keys aria-label="? Keyboard shortcuts" title="Keyboard shortcuts">?</button>
-            <button type="button" class="go" popovertarget="hand-over" title="Download the chart, its values or the study">Hand over</button>
+            <button type="button" class="plain" data-history="undo" @disabled($undo === null) title="{{ $undo === null ? __('Nothing to undo') : __('Undo: :change', ['change' => $undo]) }}">{{ __('Undo') }}</button>
+            <button type="button" class="plain" data-history="redo" @disabled($redo === null) title="{{ $redo === null ? __('Nothing to redo') : __('Redo: :change', ['change' => $redo->summary]) }}">{{ __('Redo') }}</button>
+            <x-theme-switch />
+            <button type="button" class="plain" data-keys aria-label="? {{ __('Keyboard shortcuts') }}" title="{{ __('Keyboard shortcuts') }}">?</button>
+            <button type="button" class="go" popovertarget="hand-over" title="{{ __('Download the chart, its values or the study') }}">{{ __('Hand over') }}</button>
         </div>
-        <div class="editor" popover id="version" role="group" aria-label="Version of the data">
+        <div class="editor" popover id="version" role="group" aria-label="{{ __('Version of the data') }}">
             <form method="post" action="{{ route('studies.pin', $study) }}">@csrf<input type="hidden" name="pinned" value="{{ $study->version === null ? 1 : 0 }}">
-                <p>{{ $study->version === null ? "This study uses the latest data, now version {$study->dataset->version}." : "This study is pinned to version {$study->version} of the data. The latest is version {$study->dataset->version}." }}</p>
-                <button class="button is-small">{{ $study->version === null ? 'Pin to this version' : 'Use the latest version' }}</button>
+                <p>{{ $study->version === null ? __('This study uses the latest data, now version :latest.', ['latest' => $study->dataset->version]) : __('This study is pinned to version :version of the data. The latest is version :latest.', ['version' => $study->version, 'latest' => $study->dataset->version]) }}</p>
+                <button class="button is-small">{{ $study->version === null ? __('Pin to this version') : __('Use the latest version') }}</button>
             </form>
         </div>
         <x-editor :screen="$screen" id="hand-over" />
@@ -35,30 +35,30 @@
     <div class="body">
         @include('study.roster')
         <main @class(['sheet', "text-{$document->part(\DuskRail\Document\Parts\TextPart::class)->size}" => $document->part(\DuskRail\Document\Parts\TextPart::class)->size !== 'usual']) id="sheet">
-            <x-words :screen="$screen" part="headline" :text="$screen->wording->marked" empty="Add a headline" />
+            <x-words :screen="$screen" part="headline" :text="$screen->wording->marked" :empty="__('Add a headline')" />
             <div class="under-headline">
-                <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" empty="Add a subtitle" />
+                <x-words :screen="$screen" part="subtitle" :text="$screen->wording->subtitle" :empty="__('Add a subtitle')" />
                 @region
-                <div class="tools" id="tools" role="group" aria-label="Chart settings">
+                <div class="tools" id="tools" role="group" aria-label="{{ __('Chart settings') }}">
                 <x-tool of="lines" :screen="$screen" />
                 @if ($screen->view->hasPeers())<x-tool of="peers" :screen="$screen" />@endif
                 @foreach ($screen->view->parts() as $part)
                     @includeFirst(["study.tools.{$part::name()}", 'study.tools.any'], ['part' => $part])
                 @endforeach
                 <x-tool of="finish" :screen="$screen" />
-                <x-tool of="sentences" label="Headline ideas" />
-                <x-tool of="standing" label="Peer comparison" />
+                <x-tool of="sentences" :label="__('Headline ideas')" />
+                <x-tool of="standing" :label="__('Peer comparison')" />
                 </div>
                 @endregion
             </div>
             @includeFirst([$screen->outcome === null ? 'study.chart' : "study.views.{$screen->view->name()}", 'study.chart'])
             @includeIf($screen->outcome === null ? 'none' : "study.views.{$screen->view->name()}-notes")
-            <x-words :screen="$screen" part="source" :text="$screen->wording->source" empty="Add a source" />
+            <x-words :screen="$screen" part="source" :text="$screen->wording->source" :empty="__('Add a source')" />
             @include('study.signals')
             @include('study.track')
         </main>
     </div>
-    <aside class="editor dock" popover id="sentences" aria-label="Headline ideas"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div><x-close of="sentences" /></aside>
-    <aside class="editor dock under" popover id="standing" aria-label="Peer comparison"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div><x-close of="standing" /></aside>
+    <aside class="editor dock" popover id="sentences" aria-label="{{ __('Headline ideas') }}"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div><x-close of="sentences" /></aside>
+    <aside class="editor dock under" popover id="standing" aria-label="{{ __('Peer comparison') }}"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div><x-close of="standing" /></aside>
     @include('study.message', ['message' => ($message ?? '') !== '' ? $message : session('message') ?? $errors->first()])
 </div>

@@ -3,10 +3,10 @@
 <div class="all">
 @foreach (\DuskRail\Rail\Purpose::cases() as $purpose)
     <section>
-    <p class="head">{{ $purpose->label() }}</p>
+    <p class="head">{{ \App\View\Label::of($purpose->label()) }}</p>
     @foreach (\DuskRail\Rail\StopCatalogue::all() as $type => $stop)
         @continue($stop::isFor() !== $purpose)
-        <x-change :study="$screen->study" change="add-stop" :with="['stop' => $type]"><b>{{ $stop::title() }}</b> <span>{{ $stop::purpose() }}</span></x-change>
+        <x-change :study="$screen->study" change="add-stop" :with="['stop' => $type]"><b>{{ \App\View\Label::of($stop::title()) }}</b> <span>{{ \App\View\Label::of($stop::purpose()) }}</span></x-change>
     @endforeach
     </section>
 @endforeach

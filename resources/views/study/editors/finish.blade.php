@@ -7,6 +7,6 @@
     <x-own-looks :screen="$screen" :part="\DuskRail\Document\Parts\LookPart::class" :of="\DuskRail\Document\Parts\OwnLook::class" />
 @endif
 <details class="give">
-    <summary>Apply this style to other studies</summary>
+    <summary>{{ __('Apply this style to other studies') }}</summary>
     <div data-lazy="{{ route('finish.others', $screen->study) }}" hx-morph-skip-children></div>
 </details>

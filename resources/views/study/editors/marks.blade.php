@@ -3,7 +3,7 @@
 @if ($marks !== [])
     <ul class="marks">
         @foreach ($marks as $number => $mark)
-            <li><span>{{ \DuskRail\Settings\Setting::capital($mark->label()) }}{{ $mark->text === '' ? '' : " “{$mark->text}”" }}</span> <button type="button" class="act" data-edit-mark="{{ $number }}" data-mark="{{ json_encode($mark->settings(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE) }}" aria-label="Edit annotation {{ $number + 1 }}">Edit</button><x-change :study="$screen->study" change="remove-mark" :with="['number' => $number]" class="act" aria-label="Remove annotation {{ $number + 1 }}">×</x-change></li>
+            <li><span>{{ \DuskRail\Settings\Setting::capital($mark->label()) }}{{ $mark->text === '' ? '' : " “{$mark->text}”" }}</span> <button type="button" class="act" data-edit-mark="{{ $number }}" data-mark="{{ json_encode($mark->settings(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE) }}" aria-label="{{ __('Edit annotation :number', ['number' => $number + 1]) }}">{{ __('Edit') }}</button><x-change :study="$screen->study" change="remove-mark" :with="['number' => $number]" class="act" :aria-label="__('Remove annotation :number', ['number' => $number + 1])">×</x-change></li>
         @endforeach
     </ul>
 @endif
@@ -13,5 +13,5 @@
     @foreach (\DuskRail\Outcome\ComparisonOffer::fieldsOf($screen->comparison, new \DuskRail\Document\Parts\Mark(line: $screen->comparison->focus()[0]->key ?? '', size: 'usual')) as $field)
         <x-field :field="$field" id="set-marks-{{ $field->name }}" />
     @endforeach
-    <div class="acts"><button class="button is-small"><span class="adds">Add annotation</span><span class="edits">Save annotation</span></button> <button type="reset" class="act edits">Cancel</button></div>
+    <div class="acts"><button class="button is-small"><span class="adds">{{ __('Add annotation') }}</span><span class="edits">{{ __('Save annotation') }}</span></button> <button type="reset" class="act edits">{{ __('Cancel') }}</button></div>
 </form>

@@ -5,10 +5,10 @@
 @endphp
 <form hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
     <input type="hidden" name="change" value="measure">
-    <label class="lead" for="origin-measure">Measure</label>
+    <label class="lead" for="origin-measure">{{ __('Measure') }}</label>
     <span class="select is-small"><select id="origin-measure" name="measure">
         @foreach ($comparison->data->measures() as $measure)
-            <option value="{{ $measure->key }}" @selected($measure->key === $comparison->measure->key)>{{ $measure->name }}, {{ $measure->frequency->adjective() }}</option>
+            <option value="{{ $measure->key }}" @selected($measure->key === $comparison->measure->key)>{{ $measure->name }}, {{ \App\View\Label::of($measure->frequency->adjective()) }}</option>
         @endforeach
     </select></span>
 </form>
@@ -24,20 +24,20 @@
             @foreach ($breakdown->categories as $category => $name)
                 <option value="one:{{ $category }}" @selected($chosen === "one:{$category}")>{{ $name }}</option>
             @endforeach
-            <option value="lines" @selected($chosen === 'lines')>One line each, for one entity</option>
-            <option value="panels" @selected($chosen === 'panels')>One panel each</option>
-            <option value="sum" @selected($chosen === 'sum')>Sum of all</option>
+            <option value="lines" @selected($chosen === 'lines')>{{ __('One line each, for one entity') }}</option>
+            <option value="panels" @selected($chosen === 'panels')>{{ __('One panel each') }}</option>
+            <option value="sum" @selected($chosen === 'sum')>{{ __('Sum of all') }}</option>
         </select></span>
     </form>
     @if ($chosen === 'lines')
         <form hx-post="{{ $screen->study->changesAddress() }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
             <input type="hidden" name="change" value="set">
             <input type="hidden" name="part" value="lines">
-            <label class="lead" for="breakdown-of">Entity</label>
+            <label class="lead" for="breakdown-of">{{ __('Entity') }}</label>
             <span class="select is-small"><select id="breakdown-of" name="settings[of]">
                 @foreach ($comparison->wholeData()->entities() as $entity)<option value="{{ $entity->key }}" @selected($entity->key === $comparison->brokenDown()?->key)>{{ $entity->name }}</option>@endforeach
             </select></span>
         </form>
     @endif
 @endforeach
-<p class="leaves">{{ implode(', ', array_filter([$comparison->measure->kind->meaning(), $comparison->run->origin->unit->text()])) }}</p>
+<p class="leaves">{{ implode(', ', array_filter([\App\View\Label::of($comparison->measure->kind->meaning()), $comparison->run->origin->unit->text()])) }}</p>

@@ -12,12 +12,12 @@
         <x-field :field="$field" id="{{ $placed->id }}-{{ $field->name }}" />
     @endforeach
 </form>
-<p class="leaves">Result: {{ $state === '' ? 'no unit' : $state }}@if ($step->outcome->note !== ''), {{ $step->outcome->note }}@endif</p>
+<p class="leaves">{{ __('Result: :unit', ['unit' => $state === '' ? __('no unit') : $state]) }}@if ($step->outcome->note !== ''), {{ $step->outcome->note }}@endif</p>
 <div data-lazy="{{ route('orders.show', [$screen->study, $placed->id]) }}" hx-morph-skip-children></div>
-@if ($step->refusal !== null)<p class="leaves">{{ $step->refusal }} <a href="{{ route('help') }}#units" target="_blank">Help: units</a></p>@endif
+@if ($step->refusal !== null)<p class="leaves">{{ $step->refusal }} <a href="{{ route('help') }}#units" target="_blank">{{ __('Help: units') }}</a></p>@endif
 <div class="acts">
-    <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'earlier']" class="act" :disabled="$first">← Move earlier</x-change>
-    <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'later']" class="act" :disabled="$last">Move later →</x-change>
-    <x-change :study="$screen->study" change="bypass-stop" :with="['id' => $placed->id, 'bypassed' => $placed->bypassed ? '0' : '1']" class="act">{{ $placed->bypassed ? 'Turn on' : 'Turn off' }}</x-change>
-    <x-change :study="$screen->study" change="remove-stop" :with="['id' => $placed->id]" class="act">Remove</x-change>
+    <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'earlier']" class="act" :disabled="$first">{{ __('← Move earlier') }}</x-change>
+    <x-change :study="$screen->study" change="move-stop" :with="['id' => $placed->id, 'by' => 'later']" class="act" :disabled="$last">{{ __('Move later →') }}</x-change>
+    <x-change :study="$screen->study" change="bypass-stop" :with="['id' => $placed->id, 'bypassed' => $placed->bypassed ? '0' : '1']" class="act">{{ $placed->bypassed ? __('Turn on') : __('Turn off') }}</x-change>
+    <x-change :study="$screen->study" change="remove-stop" :with="['id' => $placed->id]" class="act">{{ __('Remove') }}</x-change>
 </div>

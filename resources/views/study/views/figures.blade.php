@@ -3,15 +3,15 @@
     $part = $comparison->study->part(\DuskRail\Document\Parts\FiguresPart::class);
     $grid = $screen->outcome;
 @endphp
-<div class="figures" id="figures" tabindex="0" role="region" aria-label="Figures, {{ $screen->wording->subtitle }}">
+<div class="figures" id="figures" tabindex="0" role="region" aria-label="{{ __('Figures, :subtitle', ['subtitle' => $screen->wording->subtitle]) }}">
 @if ($grid === null)
     <p class="empty">{{ $screen->refusal }}</p>
 @else
     <table class="table is-narrow">
-        <caption>{{ $comparison->unit() === '' ? 'Figures' : $comparison->unit() }}</caption>
+        <caption>{{ $comparison->unit() === '' ? __('Figures') : $comparison->unit() }}</caption>
         <thead>
             <tr>
-                <th scope="col">{{ $grid->corner }}</th>
+                <th scope="col">{{ \App\View\Label::of($grid->corner) }}</th>
                 @foreach ($grid->columns as $column)
                     <th scope="col" @class(['hue-'.$column->hue => $column->hue > 0, 'quiet' => $column->quiet]) aria-sort="{{ $part->sort === $column->key ? ($part->downward ? 'descending' : 'ascending') : 'none' }}"><button type="button" class="sorter" data-sort="{{ $column->key }}" data-downward="{{ $part->sort === $column->key && $part->downward ? '0' : '1' }}">{{ $column->name }}{{ $part->sort === $column->key ? ($part->downward ? ' ↓' : ' ↑') : '' }}</button></th>
                 @endforeach

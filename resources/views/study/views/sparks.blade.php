@@ -3,11 +3,11 @@
     $comparison = $table->comparison;
     $part = $comparison->study->part(\DuskRail\Document\Parts\SparksPart::class);
     $cell = \DuskRail\Chart\SparksComposer::cell($table);
-    $heads = ['name' => 'Name', 'latest' => 'Latest', 'change' => 'Change', 'growth' => 'Growth per year', 'rank' => 'Rank', 'trend' => 'Trend'];
+    $heads = ['name' => __('Name'), 'latest' => __('Latest'), 'change' => __('Change'), 'growth' => __('Growth per year'), 'rank' => __('Rank'), 'trend' => __('Trend')];
     $attributes = $table->facts();
     $columns = count($heads) + 1 + count($attributes);
 @endphp
-<div class="figures sparks" id="figures" tabindex="0" role="region" aria-label="Sparks, {{ $screen->wording->subtitle }}">
+<div class="figures sparks" id="figures" tabindex="0" role="region" aria-label="{{ __('Sparks, :subtitle', ['subtitle' => $screen->wording->subtitle]) }}">
     <table class="table is-narrow">
         <thead>
             <tr>
