@@ -82,7 +82,7 @@ opcache+=(-d opcache.jit_max_root_traces=4096 -d opcache.jit_max_side_traces=409
 # Settings, routes and templates are read once into the given folder, and not with every request. Commands and tests that
 # do not name that folder read them anew.
 prepare() {
-    export APP_CONFIG_CACHE=$1/config.php APP_ROUTES_CACHE=$1/routes.php APP_EVENTS_CACHE=$1/events.php
+    export DUSK_RAIL_TEMPLATES_CHANGE=false APP_CONFIG_CACHE=$1/config.php APP_ROUTES_CACHE=$1/routes.php APP_EVENTS_CACHE=$1/events.php
     php artisan optimize --quiet
 }
 

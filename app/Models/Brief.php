@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
@@ -23,7 +22,7 @@ use Illuminate\Support\Str;
  * @property Carbon $updated_at
  * @property Collection<int, BriefBlock> $blocks
  */
-final class Brief extends Model
+final class Brief extends Record
 {
     use SoftDeletes;
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
@@ -16,7 +15,7 @@ use Illuminate\Support\Facades\DB;
  * @property string $made_of
  * @property array<string, mixed> $content
  */
-final class Card extends Model
+final class Card extends Record
 {
     public $timestamps = false;
 

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\PeerSetRules;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
@@ -25,7 +24,7 @@ use Illuminate\Support\Carbon;
  * @property list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
  * @property list<array<string, mixed>> $peer_sets as PeerSetRules has them
  */
-final class Dataset extends Model
+final class Dataset extends Record
 {
     use SoftDeletes;
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * @property int $id
  * @property string $key
@@ -16,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $part_since version since which it is
  * @property array<string, string> $about
  */
-final class Entity extends Model
+final class Entity extends Record
 {
     public $timestamps = false;
 

@@ -7,7 +7,6 @@ namespace App\Models;
 use DuskRail\Document\Finish;
 use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Study as StudyOfCore;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * How everything that leaves this installation looks and is calculated unless somebody says otherwise: the finish and
@@ -20,7 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $locale of ICU, by which numbers and months are written
  * @property array<string, mixed>|null $conventions
  */
-final class HouseFinish extends Model
+final class HouseFinish extends Record
 {
     protected $table = 'house_finishes';
 

@@ -6,7 +6,6 @@ namespace App\Models;
 
 use App\Data\Correction;
 use App\Data\VersionKind;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
 /**
@@ -21,7 +20,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon $created_at
  * @property int $rows
  */
-final class ImportedFile extends Model
+final class ImportedFile extends Record
 {
     protected $table = 'imported_files';
 

@@ -8,7 +8,6 @@ use DuskRail\Data\Better;
 use DuskRail\Data\Measure as CoreMeasure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Time\Frequency;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * @property int $id
@@ -22,7 +21,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $per key of the measure that a rate is per; nothing where that is not known
  * @property int|null $decimals that its values are written with; null for as many as they deserve
  */
-final class Measure extends Model
+final class Measure extends Record
 {
     public $timestamps = false;
 

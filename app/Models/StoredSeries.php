@@ -7,7 +7,6 @@ namespace App\Models;
 use App\Models\Casts\PackedDoubles;
 use App\Models\Casts\PackedIntegers;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * One entity's values of one measure, as they are from one version of the data set until before another.
@@ -24,7 +23,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property list<int> $statuses empty when all are plainly measured
  * @property list<int> $places row × 16384 + column in the file
  */
-final class StoredSeries extends Model
+final class StoredSeries extends Record
 {
     public $timestamps = false;
 

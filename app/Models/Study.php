@@ -7,7 +7,6 @@ namespace App\Models;
 use App\Data\StoredData;
 use DuskRail\Document\Study as StudyOfCore;
 use DuskRail\Document\StudyDocument;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
@@ -24,7 +23,7 @@ use Illuminate\Support\Carbon;
  * @property Dataset $dataset
  * @property StudyRevision $revision
  */
-final class Study extends Model
+final class Study extends Record
 {
     use SoftDeletes;
 

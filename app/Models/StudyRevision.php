@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * @property int $id
  * @property int|null $parent_id
  * @property string $summary what was changed, as a person would say it after “Undo:”
  * @property array<string, mixed> $document
  */
-final class StudyRevision extends Model
+final class StudyRevision extends Record
 {
     public const UPDATED_AT = null;
 

@@ -15,7 +15,6 @@ use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\TableShapes;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -37,7 +36,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $study_id where it led to
  * @property Dataset|null $dataset
  */
-final class Upload extends Model
+final class Upload extends Record
 {
     use HasUuids;
 

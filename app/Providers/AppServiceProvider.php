@@ -8,6 +8,7 @@ use App\Data\ForgivingConnector;
 use App\Data\WritingConnection;
 use App\Drawing\ShippedFonts;
 use App\Http\KeptSessions;
+use App\View\LanguageFiles;
 use App\View\Regions;
 use Closure;
 use DuskRail\Chart\TextMeasure;
@@ -18,6 +19,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Session\SessionManager;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\Translation\FileLoader;
 use Illuminate\View\Compilers\BladeCompiler;
 use PDO;
 
@@ -39,6 +41,13 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(
             TextMeasure::class,
             static fn(): ShippedFonts => new ShippedFonts(config()->string('duskrail.fonts')),
+        );
+        $this->app->extend(
+            'translation.loader',
+            static fn(FileLoader $files, Application $app): LanguageFiles => new LanguageFiles(
+                $app->make(Filesystem::class),
+                $files->paths(),
+            ),
         );
     }
 

@@ -15,14 +15,9 @@ use Illuminate\Support\Facades\Lang;
  */
 final class Label
 {
-    /** @var array<string, array<array-key, mixed>> text by text in English, by language */
-    private static array $known = [];
-
     public static function of(string $text): string
     {
-        $language = App::getLocale();
-        self::$known[$language] ??= Lang::getLoader()->load($language, '*', '*');
-        $label = self::$known[$language][$text] ?? $text;
+        $label = Lang::getLoader()->load(App::getLocale(), '*', '*')[$text] ?? $text;
 
         return is_string($label) ? $label : $text;
     }

@@ -59,9 +59,12 @@ final readonly class LevelShift
         if ($k === null || $step === 0.0) {
             return null;
         }
-        $after = array_map(static fn(int $n): float => $n >= $k ? $step : 0.0, array_keys($own));
-        $left = self::apart(array_map(static fn(float $v, float $s): float => $v - $s, $own, $after), $bases);
-        $variance = array_sum(array_map(static fn(float $v): float => $v * $v, $left)) / max(1, $count - 3 - $season);
+        $left = $own;
+        for ($n = $k; $n < $count; $n++) {
+            $left[$n] -= $step;
+        }
+        $left = self::apart($left, $bases);
+        $variance = self::along($left, $left) / max(1, $count - 3 - $season);
         // Nothing but rounding is left of a series without scatter.
         $variance = max($variance, (1e-9 * max(array_map(abs(...), $own))) ** 2);
         $scattered = array_fill(0, count($values), NAN);
@@ -95,14 +98,21 @@ final readonly class LevelShift
     {
         $middle = array_sum($places) / count($places);
         $reach = max(1.0, ($places[count($places) - 1] - $places[0]) / 2);
+        $flat = $line = $bent = [];
+        foreach ($places as $i) {
+            $x = ($i - $middle) / $reach;
+            $flat[] = 1.0;
+            $line[] = $x;
+            $bent[] = $x * $x;
+        }
         $bases = [];
-        foreach ([0, 1, 2] as $power) {
-            $base = self::apart(
-                array_map(static fn(int $i): float => (($i - $middle) / $reach) ** $power, $places),
-                $bases,
-            );
-            $length = sqrt(array_sum(array_map(static fn(float $v): float => $v * $v, $base)));
-            $bases[] = array_map(static fn(float $v): float => $v / $length, $base);
+        foreach ([$flat, $line, $bent] as $base) {
+            $base = self::apart($base, $bases);
+            $length = sqrt(self::along($base, $base));
+            foreach ($base as $n => $value) {
+                $base[$n] = $value / $length;
+            }
+            $bases[] = $base;
         }
 
         return $bases;
@@ -118,11 +128,27 @@ final readonly class LevelShift
     private static function apart(array $values, array $bases): array
     {
         foreach ($bases as $base) {
-            $along = array_sum(array_map(static fn(float $v, float $b): float => $v * $b, $values, $base));
-            $values = array_map(static fn(float $v, float $b): float => $v - $along * $b, $values, $base);
+            $along = self::along($values, $base);
+            foreach ($values as $n => $value) {
+                $values[$n] = $value - $along * $base[$n];
+            }
         }
 
-        return array_values($values);
+        return $values;
+    }
+
+    /**
+     * @param list<float> $values
+     * @param list<float> $base as many
+     */
+    private static function along(array $values, array $base): float
+    {
+        $along = 0.0;
+        foreach ($values as $n => $value) {
+            $along += $value * $base[$n];
+        }
+
+        return $along;
     }
 
     /**

@@ -116,6 +116,13 @@ final class LanguageTest extends ApplicationTestCase
         $this->get('/')->assertSee('<script type="application/json" id="texts">{"', false);
     }
 
+    public function testTextsOfTheLanguageInUseAreKeptWithTheSettings(): void
+    {
+        self::assertSame(json_decode(File::get(lang_path('en.json')), true), config('texts.en'));
+        config()->set('texts.en', ['First page' => 'Kept']);
+        self::assertSame('Kept', __('First page'));
+    }
+
     /** Makes a language file of all that is said to be translated, and takes it. */
     private function speakAnother(): void
     {
