@@ -131,21 +131,28 @@ final readonly class Cover
                     }
                     $steps = $until - $edge;
                     $rise = $steps > 1 ? ($y - $last) / $steps : $y - $last;
+                    $row = (int) $last;
                     do {
-                        $next = $last + $rise;
-                        $upper = (int) ($rise < 0.0 ? $next : $last);
-                        $lower = (int) ($rise < 0.0 ? $last : $next);
+                        $last += $rise;
+                        $next = (int) $last;
+                        if ($next < $row) {
+                            $upper = $next;
+                            $lower = $row;
+                        } else {
+                            $upper = $row;
+                            $lower = $next;
+                        }
+                        $row = $next;
                         if ($upper < 0 || $lower > $lowest) {
                             $upper = max(0, min($lowest, $upper));
                             $lower = max(0, min($lowest, $lower));
                         }
                         if ($edge < $dashed || intdiv($edge - $dashed, self::DASH) % 2 === 0) {
                             $at = $edge * $rows + $upper;
-                            $changes[$at] = $changes[$at] + 1;
+                            $changes[$at]++;
                             $at = $edge * $rows + $lower + $thick;
-                            $changes[$at] = $changes[$at] - 1;
+                            $changes[$at]--;
                         }
-                        $last = $next;
                         $edge++;
                     } while ($edge < $until);
                     $last = $y;

@@ -76,7 +76,8 @@ final readonly class SeriesTable
     /**
      * The same table with other values, and what they are.
      *
-     * @param callable(list<float>, string): list<float> $calculation is given a series' values and its key
+     * @param callable(list<float>, string): array<int, float> $calculation is given a series' values and its key, and
+     *     answers one for each; to write over the given ones costs less than to append
      */
     public function map(
         callable $calculation,
@@ -86,7 +87,9 @@ final readonly class SeriesTable
     ): self {
         $series = [];
         foreach ($this->series as $key => $one) {
-            $series[] = new Series($key, $calculation($one->values, $key));
+            /** @var list<float> $values */
+            $values = $calculation($one->values, $key);
+            $series[] = new Series($key, $values);
         }
 
         return new self(

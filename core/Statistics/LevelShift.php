@@ -63,7 +63,7 @@ final readonly class LevelShift
         for ($n = $k; $n < $count; $n++) {
             $left[$n] -= $step;
         }
-        $left = self::apart($left, $bases);
+        $left = self::apart(array_values($left), $bases);
         $variance = self::along($left, $left) / max(1, $count - 3 - $season);
         // Nothing but rounding is left of a series without scatter.
         $variance = max($variance, (1e-9 * max(array_map(abs(...), $own))) ** 2);

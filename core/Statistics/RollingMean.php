@@ -72,22 +72,27 @@ final class RollingMean
     private static function unbroken(array $values, int $window, int $needed): array
     {
         $count = count($values);
-        $means = [];
+        $means = $values;
+        $sum = 0.0;
+        for ($i = 0; $i < $window && $i < $count; ) {
+            $sum += $values[$i++];
+            $means[$i - 1] = $i >= $needed ? $sum / $i : NAN;
+        }
         $tail = array_fill(0, $window + 1, 0.0);
-        for ($start = 0; $start < $count; $start += $window) {
+        for ($start = $window; $start < $count; $start += $window) {
+            $sum = 0.0;
+            for ($i = $start - 1, $place = $window - 1; $place > 0; $i--, $place--) {
+                $tail[$place] = $sum += $values[$i];
+            }
             $end = min($start + $window, $count);
             $sum = 0.0;
             for ($i = $start, $place = 1; $i < $end; $i++, $place++) {
                 $sum += $values[$i];
-                $there = $start === 0 ? $place : $window;
-                $means[] = $there >= $needed ? ($sum + $tail[$place]) / $there : NAN;
-            }
-            $sum = 0.0;
-            for ($i = $end - 1, $place = $end - $start - 1; $place > 0; $i--, $place--) {
-                $tail[$place] = $sum += $values[$i];
+                $means[$i] = ($sum + $tail[$place]) / $window;
             }
         }
 
+        /** @var list<float> $means */
         return $means;
     }
 
@@ -107,30 +112,36 @@ final class RollingMean
             return null;
         }
         $count = count($values);
-        $ratios = $means = [];
+        [$ratios, $means] = [$values, $weights];
+        $above = $below = 0.0;
+        for ($i = 0; $i < $window && $i < $count; $i++) {
+            $above += $values[$i] * $weights[$i];
+            $below += $weights[$i];
+            $there = $i + 1;
+            $means[$i] = $there < $needed ? NAN : $below / $there;
+            $ratios[$i] = $there < $needed ? NAN : $above / $there / $means[$i];
+        }
         $aboveTail = $belowTail = array_fill(0, $window + 1, 0.0);
-        for ($start = 0; $start < $count; $start += $window) {
+        for ($start = $window; $start < $count; $start += $window) {
+            $above = $below = 0.0;
+            for ($i = $start - 1, $place = $window - 1; $place > 0; $i--, $place--) {
+                $aboveTail[$place] = $above += $values[$i] * $weights[$i];
+                $belowTail[$place] = $below += $weights[$i];
+            }
             $end = min($start + $window, $count);
             $above = $below = 0.0;
             for ($i = $start, $place = 1; $i < $end; $i++, $place++) {
                 $weight = $weights[$i];
                 $above += $values[$i] * $weight;
                 $below += $weight;
-                $there = $start === 0 ? $place : $window;
-                if ($there < $needed) {
-                    $ratios[] = $means[] = NAN;
-                    continue;
-                }
-                $means[] = $mean = ($below + $belowTail[$place]) / $there;
-                $ratios[] = ($above + $aboveTail[$place]) / $there / $mean;
-            }
-            $above = $below = 0.0;
-            for ($i = $end - 1, $place = $end - $start - 1; $place > 0; $i--, $place--) {
-                $aboveTail[$place] = $above += $values[$i] * $weights[$i];
-                $belowTail[$place] = $below += $weights[$i];
+                $means[$i] = $mean = ($below + $belowTail[$place]) / $window;
+                $ratios[$i] = ($above + $aboveTail[$place]) / $window / $mean;
             }
         }
 
-        return [$ratios, $means];
+        /** @var array{list<float>, list<float>} $both */
+        $both = [$ratios, $means];
+
+        return $both;
     }
 }

@@ -155,16 +155,18 @@ final readonly class Against implements Stop
             $arriving->map(
                 function (array $values, string $key) use ($all, $as, $arriving, $scope): array {
                     $yardstick = $this->of($key, $all, $arriving, $scope);
-                    $gaps = [];
-                    foreach ($values as $i => $value) {
-                        $to = $yardstick[$i];
-                        $gaps[] = match (true) {
-                            $as === 'difference' => $value - $to,
-                            // Beside nothing, or less than nothing, no value is a share of it.
-                            $to <= 0.0 => NAN,
-                            $as === 'percent' => ($value / $to - 1.0) * 100.0,
-                            default => $value / $to,
-                        };
+                    $gaps = $values;
+                    if ($as === 'difference') {
+                        foreach ($yardstick as $i => $to) {
+                            $gaps[$i] -= $to;
+                        }
+
+                        return $gaps;
+                    }
+                    foreach ($yardstick as $i => $to) {
+                        // Beside nothing, or less than nothing, no value is a share of it.
+                        $ratio = $to <= 0.0 ? NAN : $values[$i] / $to;
+                        $gaps[$i] = $as === 'percent' ? ($ratio - 1.0) * 100.0 : $ratio;
                     }
 
                     return $gaps;

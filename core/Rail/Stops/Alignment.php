@@ -22,6 +22,8 @@ final readonly class Alignment
      *     the way to the next
      * @param bool $gathers whether several source periods make one target period
      * @param bool $inside whether every target position is within the source
+     * @param array{list<int>, list<int>, list<float>} $between the same lines where the source has no gaps at its ends:
+     *     the positions before and after, and the share of the way
      */
     private function __construct(
         private array $places,
@@ -32,6 +34,7 @@ final readonly class Alignment
         private PeriodAxis $source,
         private bool $holdsNewest,
         private bool $inside,
+        private array $between,
     ) {}
 
     public static function of(SeriesTable $source, PeriodAxis $target, Between $between, bool $holdsNewest): self
@@ -61,7 +64,21 @@ final readonly class Alignment
             $axis,
             $holdsNewest,
             $inside,
+            self::between($lines ?? [], $axis->count - 1),
         );
+    }
+
+    /**
+     * @param list<array{int, float}> $lines
+     * @return array{list<int>, list<int>, list<float>}
+     */
+    private static function between(array $lines, int $last): array
+    {
+        return [
+            array_map(static fn(array $line): int => max(0, $line[0]), $lines),
+            array_map(static fn(array $line): int => min($line[0] + 1, $last), $lines),
+            array_column($lines, 1),
+        ];
     }
 
     /**
@@ -81,7 +98,7 @@ final readonly class Alignment
             $figures = $this->onLines($source, $last);
         }
 
-        return [$figures, array_keys($figures)];
+        return [$figures, array_keys($this->places)];
     }
 
     /**
@@ -97,10 +114,10 @@ final readonly class Alignment
         }
         // With every place within the data, as most are, nothing has to be asked of each.
         if ($this->inside && $first === 0 && $last === $this->source->count - 1) {
-            $figures = [];
-            foreach ($lines as [$before, $share]) {
-                $from = $source[$before > 0 ? $before : 0];
-                $figures[] = $from + ($source[$before < $last ? $before + 1 : $last] - $from) * $share;
+            [$befores, $afters, $figures] = $this->between;
+            foreach ($figures as $i => $share) {
+                $from = $source[$befores[$i]];
+                $figures[$i] = $from + ($source[$afters[$i]] - $from) * $share;
             }
 
             return $figures;

@@ -221,10 +221,10 @@ final readonly class IndexToBase implements Stop
                 if ($present < $whole) {
                     $partial[$name] = "{$present} of {$whole}";
                 }
-                $indexed = [];
-                foreach ($values as $value) {
+                $indexed = $values;
+                foreach ($values as $i => $value) {
                     // In this order the mean of the base values comes out as 100, and no factor is rounded beforehand.
-                    $indexed[] = ($value / $mean) * 100.0;
+                    $indexed[$i] = ($value / $mean) * 100.0;
                 }
                 if ($this->isShownAsChange()) {
                     $indexed = array_map(static fn(float $v): float => $v - 100.0, $indexed);

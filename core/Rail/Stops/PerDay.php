@@ -94,9 +94,9 @@ final readonly class PerDay implements Stop
         return new Outcome(
             $arriving->map(
                 static function (array $values) use ($days): array {
-                    $each = [];
+                    $each = $values;
                     foreach ($values as $i => $value) {
-                        $each[] = $days[$i] > 0 ? $value / $days[$i] : NAN;
+                        $each[$i] = $days[$i] > 0 ? $value / $days[$i] : NAN;
                     }
 
                     return $each;

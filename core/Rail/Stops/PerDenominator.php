@@ -214,9 +214,9 @@ final readonly class PerDenominator implements Stop
                     $divisors = array_map(static fn(float $d): float => $d === 0.0 ? NAN : $d, $divisors);
                 }
                 $times = $this->times;
-                $quotients = [];
+                $quotients = $values;
                 foreach ($places as $i => $place) {
-                    $quotients[] = ($values[$i] / $divisors[$place]) * $times;
+                    $quotients[$i] = ($values[$i] / $divisors[$place]) * $times;
                 }
                 $beyond = $alignment->firstBeyond($last);
                 for ($i = $beyond, $count = count($values); $i < $count; $i++) {

@@ -114,10 +114,10 @@ final readonly class Share implements Stop
         $table = $arriving->map(
             function (array $values, string $key) use ($wholes, $scope): array {
                 $total = $wholes[$this->wholeOf($key, $scope) ?? ''] ?? null;
-                $shares = [];
+                $shares = $values;
                 foreach ($values as $i => $value) {
                     $whole = $total[$i] ?? NAN;
-                    $shares[] = $whole > 0.0 ? ($value / $whole) * 100.0 : NAN;
+                    $shares[$i] = $whole > 0.0 ? ($value / $whole) * 100.0 : NAN;
                 }
 
                 return $shares;
