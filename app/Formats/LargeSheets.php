@@ -14,7 +14,7 @@ use ZipArchive;
  * An Excel workbook with a sheet so large that the whole of it, as a tree of XML, would take many times its size. It is
  * cut, while it streams by, into workbooks of some thousand rows, which are read one after the other.
  */
-final readonly class LargeSheets
+final class LargeSheets
 {
     /** Bytes of a sheet from which it is cut. */
     private const LARGE = 6_000_000;
@@ -23,8 +23,11 @@ final readonly class LargeSheets
 
     private const MAIN = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
 
+    /** @var array<string, array{int, int}>|null */
+    private ?array $sizes = null;
+
     /** @param int $rows to a chunk */
-    public function __construct(private string $path, private int $rows = self::ROWS) {}
+    public function __construct(private readonly string $path, private readonly int $rows = self::ROWS) {}
 
     public static function areIn(string $path): bool
     {
@@ -46,6 +49,12 @@ final readonly class LargeSheets
 
     /** @return array<string, array{int, int}> rows and columns by the name of the sheet, the largest first */
     public function sizes(): array
+    {
+        return $this->sizes ??= $this->measured();
+    }
+
+    /** @return array<string, array{int, int}> */
+    private function measured(): array
     {
         $sizes = [];
         try {
@@ -100,6 +109,7 @@ final readonly class LargeSheets
                         self::MAIN .
                         "\"><sheetData>{$rows}</sheetData>{$merged}</worksheet>",
                 );
+                $zip->setCompressionName($entry, ZipArchive::CM_STORE);
                 $zip->addFromString('xl/workbook.xml', $this->workbook($sheet));
                 $zip->close();
                 yield $last => $chunk;

@@ -171,15 +171,17 @@ final readonly class Workbook implements TableSource
         array &$anchors,
     ): void {
         $merged = self::merged($worksheet);
+        $places = $dates = [];
         foreach ($to >= $from ? $worksheet->getRowIterator($from, $to) : [] as $number => $row) {
             $cells = array_fill(0, max(2, $width), '');
             $iterator = $row->getCellIterator();
             $iterator->setIterateOnlyExistingCells(true);
             foreach ($iterator as $column => $cell) {
-                $cells[Coordinate::columnIndexFromString($column) - 1] = self::text($cell);
+                $places[$column] ??= Coordinate::columnIndexFromString($column) - 1;
+                $cells[$places[$column]] = self::text($cell, $dates);
             }
             foreach ($merged[$number] ?? [] as $at => $anchor) {
-                $anchors[$anchor] ??= self::text($worksheet->getCell($anchor));
+                $anchors[$anchor] ??= self::text($worksheet->getCell($anchor), $dates);
                 $cells[$at] = $cells[$at] === '' ? $anchors[$anchor] : $cells[$at];
             }
             fputcsv($file, $cells, ',', '"', '');
@@ -208,12 +210,21 @@ final readonly class Workbook implements TableSource
             : throw NotATable::because('The file is an archive, not a workbook.', 'Unpack it and upload the table.');
     }
 
-    /** A cell as it would be in a text file: dates as 2024-03-31, numbers in full, errors as they are shown. */
-    private static function text(Cell $cell): string
+    /**
+     * A cell as it would be in a text file: dates as 2024-03-31, numbers in full, errors as they are shown.
+     *
+     * @param array<int, bool> $dates whether a number is a date, by the style of the cell
+     */
+    private static function text(Cell $cell, array &$dates): string
     {
         $value = $cell->isFormula() ? $cell->getOldCalculatedValue() : $cell->getValue();
-        if ((is_int($value) || is_float($value)) && Date::isDateTime($cell)) {
-            return Date::excelToDateTimeObject($value)->format('Y-m-d');
+        if (is_int($value) || is_float($value)) {
+            $style = $cell->getXfIndex();
+            $dates[$style] ??= Date::isDateTimeFormat($cell->getStyle()->getNumberFormat());
+            $date = $dates[$style] ? self::date($value) : null;
+            if ($date !== null) {
+                return $date;
+            }
         }
 
         return match (true) {
@@ -224,6 +235,16 @@ final readonly class Workbook implements TableSource
             ),
             default => '',
         };
+    }
+
+    /** A date in a spreadsheet's count of days, or null where the calendar does not reach that far. */
+    private static function date(int|float $days): ?string
+    {
+        try {
+            return Date::excelToDateTimeObject($days)->format('Y-m-d');
+        } catch (Throwable) {
+            return null;
+        }
     }
 
     /**
