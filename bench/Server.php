@@ -86,8 +86,15 @@ final class Server
     /** @return array{seconds: float, megabytes: float} */
     public function import(string $file): array
     {
+        // As the worker of bin/serve is run.
+        $compiled = ['opcache.enable_cli=1', 'opcache.jit=1054', 'opcache.jit_buffer_size=128M', 'memory_limit=1G'];
         $process = new Process(
-            ['php', '-d', 'memory_limit=1G', 'bench/import.php', $file],
+            [
+                'php',
+                ...array_merge(...array_map(static fn(string $one): array => ['-d', $one], $compiled)),
+                'bench/import.php',
+                $file,
+            ],
             dirname(__DIR__),
             self::environment($this->folder),
             null,
@@ -104,18 +111,12 @@ final class Server
      * Imports a file and edits its study many times: focus, peers, stops, windows, bases, ranges, words.
      *
      * @param list<string> $more stops after a rolling mean and an index
-     * @return array{p50: float, p95: float, kilobytes: float, processor: float} milliseconds from request to whole
-     *     answer, the 95th percentile of answers as they were sent, and milliseconds of processor time of an edit
+     * @return array{p50: float, p95: float, processor: float, kilobytes: float} milliseconds from request to whole
+     *     answer, those of processor time of an edit, and the 95th percentile of answers as they were sent
      */
     public function edits(string $file, int $count, array $more = []): array
     {
-        $this->import($file);
-        $dataset = $this->ask('GET', '/');
-        preg_match_all('#/datasets/(\d+)/studies#', $dataset, $sets);
-        $id = (int) array_reduce($sets[1], static fn(int $m, string $id): int => max($m, (int) $id), 0);
-        $this->ask('POST', "/datasets/{$id}/studies", ['measure' => 'flow']);
-        preg_match_all('#/studies/(\d+)#', $this->ask('GET', '/'), $found);
-        $study = (int) array_reduce($found[1], static fn(int $m, string $id): int => max($m, (int) $id), 0);
+        $study = $this->studies($file, 1);
         $edits = [
             ['change' => 'add-stop', 'stop' => 'rolling'],
             ['change' => 'add-stop', 'stop' => 'index'],
@@ -163,55 +164,98 @@ final class Server
         return [
             'p50' => $took[intdiv(count($took), 2)],
             'p95' => $took[(int) ceil(0.95 * count($took)) - 1],
-            'kilobytes' => $sent[(int) ceil(0.95 * count($sent)) - 1] / 1e3,
             'processor' => ($used * 1e3) / count($took),
+            'kilobytes' => $sent[(int) ceil(0.95 * count($sent)) - 1] / 1e3,
         ];
     }
 
-    /**
-     * With the demo data: a study drawn as a slide, and a brief of six studies written for each of its 24 utilities.
-     *
-     * @return array{png: list<float>, briefs: float} milliseconds from request to whole picture, plain and with
-     *     twice the pixels, and seconds for all briefs
-     */
-    public function rendered(): array
+    /** Imports a file and makes studies of it; answers the number of the last. */
+    private function studies(string $file, int $count): int
     {
-        $artisan = fn(string ...$arguments) => (new Process(
-            ['php', 'artisan', ...array_values($arguments)],
-            dirname(__DIR__),
-            self::environment($this->folder),
-            null,
-            300,
-        ))->mustRun();
-        $artisan('demo:load', '--quiet');
-        preg_match_all('#/studies/(\d+)">#', $this->ask('GET', '/'), $found);
-        // The demo's, which were made last and come first.
-        $studies = array_slice(array_values(array_unique($found[1])), 0, 6);
+        $this->import($file);
+        $latest = function (string $pattern): int {
+            preg_match_all($pattern, $this->ask('GET', '/'), $found);
+
+            return (int) max([0, ...array_map(intval(...), $found[1])]);
+        };
+        $dataset = $latest('#/datasets/(\d+)/studies#');
+        for ($i = 0; $i < $count; $i++) {
+            $this->ask('POST', "/datasets/{$dataset}/studies", ['measure' => 'flow']);
+        }
+
+        return $latest('#/studies/(\d+)#');
+    }
+
+    /** @return array{float, float} milliseconds of the first page with so many studies, 50th and 95th percentile */
+    public function firstPage(int $studies, int $count): array
+    {
+        $this->studies(BenchData::csv("{$this->folder}/many.csv", 24, 118), $studies);
+        $took = [];
+        for ($i = 0; $i < $count; $i++) {
+            $start = hrtime(true);
+            $this->ask('GET', '/');
+            $took[] = (hrtime(true) - $start) / 1e6;
+        }
+        sort($took);
+
+        return [$took[intdiv($count, 2)], $took[(int) ceil(0.95 * $count) - 1]];
+    }
+
+    public function demo(): void
+    {
+        $this->artisan('demo:load', '--quiet');
+    }
+
+    /** @return array{float, float} milliseconds from request to whole picture of a slide, plain and with twice the pixels */
+    public function png(): array
+    {
+        $study = $this->demoStudies()[0];
         $png = [];
         foreach ([1, 2] as $times) {
             $took = [];
-            for ($i = 0; $i < 5; $i++) {
+            for ($i = 0; $i < 15; $i++) {
                 $start = hrtime(true);
-                $this->ask('GET', "/studies/{$studies[0]}/hand-over/png?size=slide&times={$times}");
+                $this->ask('GET', "/studies/{$study}/hand-over/png?size=slide&times={$times}");
                 $took[] = (hrtime(true) - $start) / 1e6;
             }
             sort($took);
-            $png[] = $took[2];
+            $png[] = $took[7];
         }
+
+        return [$png[0], $png[1]];
+    }
+
+    /** Seconds for a brief of six studies, written for each of the demo's 24 utilities. */
+    public function briefs(): float
+    {
         $this->ask('POST', '/briefs', ['name' => 'Bench']);
         preg_match_all('#/briefs/(\d+)"#', $this->ask('GET', '/'), $briefs);
         $brief = (string) max(array_map(intval(...), $briefs[1]) ?: [0]);
-        foreach ($studies as $study) {
+        foreach ($this->demoStudies() as $study) {
             $this->ask('PUT', "/briefs/{$brief}", ['study' => $study]);
         }
-        mkdir("{$this->folder}/pdf");
+        $pdf = "{$this->folder}/pdf";
+        mkdir($pdf);
         $start = hrtime(true);
-        $artisan('brief:render', $brief, '--each', "--out={$this->folder}/pdf", '--json');
+        $this->artisan('brief:render', $brief, '--each', "--out={$pdf}", '--json');
         $seconds = (hrtime(true) - $start) / 1e9;
-        array_map(unlink(...), glob("{$this->folder}/pdf/*") ?: []);
-        rmdir("{$this->folder}/pdf");
+        (new Filesystem())->deleteDirectory($pdf);
 
-        return ['png' => $png, 'briefs' => $seconds];
+        return $seconds;
+    }
+
+    /** @return list<string> numbers of the demo's six, which were made last and come first */
+    private function demoStudies(): array
+    {
+        preg_match_all('#/studies/(\d+)">#', $this->ask('GET', '/'), $found);
+
+        return array_slice(array_values(array_unique($found[1])), 0, 6);
+    }
+
+    private function artisan(string ...$arguments): void
+    {
+        $command = ['php', 'artisan', ...array_values($arguments)];
+        (new Process($command, dirname(__DIR__), self::environment($this->folder), null, 300))->mustRun();
     }
 
     /** Kilobytes that a browser fetches for the first view of a study, compressed, but for fonts. */

@@ -208,8 +208,10 @@ final readonly class PerDenominator implements Stop
                     return array_fill(0, count($values), NAN);
                 }
                 [$divisors, $places] = $alignment->laid($series);
+                // Between denominators above zero there is none that is zero.
+                $arePositive = $series->values !== [] && min($series->values) > 0.0;
                 // Nothing can be divided by zero; what would be is left blank, and said.
-                if (in_array(0.0, $divisors, true)) {
+                if (!$arePositive && in_array(0.0, $divisors, true)) {
                     $zero[] = $key;
                     $divisors = array_map(static fn(float $d): float => $d === 0.0 ? NAN : $d, $divisors);
                 }
