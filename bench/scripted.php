@@ -50,7 +50,7 @@ $row = static function (string $what, float $ours, float $others, string $unit):
 };
 
 $run('php', 'artisan', 'migrate', '--force', '--quiet');
-// Settings are read once, as for a server, and compiled code is kept from one process to the next, as Python keeps its own.
+// Settings are read once, as for a server; compiled code is kept from one process to the next, as Python keeps its own.
 $run('php', 'artisan', 'config:cache', '--quiet');
 $kept = ['memory_limit=1G', 'opcache.enable_cli=1', "opcache.file_cache={$folder}", 'opcache.file_cache_only=1'];
 $php = ['php', ...array_merge(...array_map(static fn(string $one): array => ['-d', $one], $kept))];
