@@ -45,6 +45,9 @@ final class StoredData implements DataSource
     /** @var array<string, SeriesTable> by measure key and cell */
     private array $tables = [];
 
+    /** @var array<string, array<string, array<string, array<int, Status>>>> by measure, cell, entity and ordinal */
+    private array $statuses = [];
+
     /** @var array<string, Breakdown>|null */
     private ?array $breakdowns = null;
 
@@ -278,11 +281,19 @@ final class StoredData implements DataSource
     {
         $this->measures();
         $this->entities();
+        $name = $this->cell($measureKey, $cell);
+
+        return $this->statuses[$measureKey][$name] ??= $this->statusesOf($measureKey, $name);
+    }
+
+    /** @return array<string, array<int, Status>> by entity and ordinal */
+    private function statusesOf(string $measureKey, string $cell): array
+    {
         $statuses = [];
         $series = StoredSeries::query()
             ->where('measure_id', $this->measureIds[$measureKey] ?? 0)
             ->where('statuses', '!=', '')
-            ->where('cell', $this->cell($measureKey, $cell))
+            ->where('cell', $cell)
             ->inVersion($this->version)
             ->get(['entity_id', 'first', 'statuses']);
         foreach ($series as $one) {

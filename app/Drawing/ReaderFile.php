@@ -115,17 +115,22 @@ final readonly class ReaderFile
     /**
      * @param string $prefix of the ids within the picture
      * @return array{wording: Wording, runs: list<array{text: string, ink: string, bold: bool}>, svg: string,
-     *     readouts: array<string, mixed>, points: array<string, mixed>, from: int}
+     *     readouts: array<string, mixed>, periods: array<int, string>, points: array<string, mixed>, from: int}
+     *     of each line what its points say, without the period where it is that of the position
      */
     private function drawn(Comparison $comparison, Wording $wording, string $prefix): array
     {
         $view = Views::of($comparison->study);
         $scene = $view->picture($comparison, $this->measure, self::WIDTH, self::HEIGHT);
-        $readouts = [];
+        $readouts = $periods = [];
         if ($view->readsAlongLines() && !$view->isSplit($comparison->study)) {
             $lineup = $view->lineup($comparison);
-            foreach ($lineup->present() as $line) {
-                $readouts[$line->key] = Readout::along($lineup, $line);
+            foreach (Readout::ofAll($lineup) as $key => $said) {
+                foreach ($said['points'] as $position => [$period]) {
+                    $periods[$position] ??= $period;
+                    $said['points'][$position][0] = $period === $periods[$position] ? '' : $period;
+                }
+                $readouts[$key] = $said;
             }
         }
 
@@ -138,6 +143,7 @@ final readonly class ReaderFile
                 $prefix,
             ),
             'readouts' => $readouts,
+            'periods' => $periods,
             'points' => Points::forPage($readouts === [] ? [] : Points::of($scene)),
             'from' => $scene->plot->from ?? 0,
         ];

@@ -140,12 +140,17 @@ final class PeerSet
     /** Whether a place of the one counts the other: of all, or of the set and the line itself. */
     public function counts(Line $line, Line $other): bool
     {
-        return $other->isGroup() === $line->isGroup() &&
-            $this->stratum($other) === $this->stratum($line) &&
-            ($other->key === $line->key || $this->isAmong($other));
+        return $this->kind($other) === $this->kind($line) && ($other->key === $line->key || $this->isAmong($other));
     }
 
-    private function isAmong(Line $line): bool
+    /** Lines of one kind are placed among each other: groups apart from entities, and each stratum by itself. */
+    public function kind(Line $line): string
+    {
+        return ($line->isGroup() ? 'groups ' : 'entities ') . $this->stratum($line);
+    }
+
+    /** Whether a line is counted by others of its kind. */
+    public function isAmong(Line $line): bool
     {
         return $line->isGroup() || (!$line->isSummary() && $this->chosen->holds($line->key));
     }

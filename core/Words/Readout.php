@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace DuskRail\Words;
 
+use Closure;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\Status;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\LineState;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Statistics\SortedValues;
 use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Lag;
@@ -24,12 +26,73 @@ final class Readout
      */
     public static function along(Lineup $lineup, Line $line): array
     {
+        $others = self::others($lineup, $line);
+
+        return self::told($lineup, $line, static function (int $position, float $value) use ($others): array {
+            $lower = $higher = $same = 0;
+            foreach ($others as $values) {
+                // What is missing is neither.
+                if ($values[$position] < $value) {
+                    $lower++;
+                } elseif ($values[$position] > $value) {
+                    $higher++;
+                } elseif ($values[$position] === $value) {
+                    $same++;
+                }
+            }
+
+            return [$lower, $higher, $same];
+        });
+    }
+
+    /**
+     * The same of all lines that are present. What is counted is sorted once for each position: to look through all
+     * lines for every point of every line would take minutes where there are thousands.
+     *
+     * @return array<string, array{name: string, points: array<int, array{string, string, string}>}> by line
+     */
+    public static function ofAll(Lineup $lineup): array
+    {
+        $peers = $lineup->comparison->peers;
+        $years = $lineup->axis instanceof CycleAxis;
+        $counted = [];
+        foreach ($lineup->present() as $line) {
+            if ($years || $peers->isAmong($line)) {
+                $counted[$years ? '' : $peers->kind($line)][] = $line->values;
+            }
+        }
+        $sorted = $told = [];
+        foreach ($lineup->present() as $line) {
+            $kind = $years ? '' : $peers->kind($line);
+            $own = $years || $peers->isAmong($line) ? 0 : 1;
+            $told[$line->key] = self::told($lineup, $line, static function (int $position, float $value) use (
+                $counted,
+                $kind,
+                $own,
+                &$sorted,
+            ): array {
+                $sorted[$kind][$position] ??= SortedValues::of(array_column($counted[$kind] ?? [], $position));
+                [$lower, $higher, $same] = $sorted[$kind][$position]->around($value);
+
+                return [$lower, $higher, $same + $own];
+            });
+        }
+
+        return $told;
+    }
+
+    /**
+     * @param Closure(int, float): array{int, int, int} $count how many are lower than a value at a position, higher, and
+     *     the same, itself included
+     * @return array{name: string, points: array<int, array{string, string, string}>}
+     */
+    private static function told(Lineup $lineup, Line $line, Closure $count): array
+    {
         $points = [];
         $statuses = self::statuses($lineup, $line);
-        $others = self::others($lineup, $line);
         for ($i = $lineup->from; $i <= $lineup->to; $i++) {
             if (!is_nan($line->values[$i])) {
-                $points[$i] = self::at($lineup, $line, $i, [$statuses[$i] ?? null, $others]);
+                $points[$i] = self::at($lineup, $line, $i, $statuses[$i] ?? null, $count);
             }
         }
 
@@ -37,12 +100,12 @@ final class Readout
     }
 
     /**
-     * @param array{Status|null, list<list<float>>} $beside what the file says of it, and the values of the others
+     * @param Status|null $status what the file says of it
+     * @param Closure(int, float): array{int, int, int} $count
      * @return array{string, string, string}
      */
-    private static function at(Lineup $lineup, Line $line, int $position, array $beside): array
+    private static function at(Lineup $lineup, Line $line, int $position, ?Status $status, Closure $count): array
     {
-        [$status, $others] = $beside;
         $value = $line->values[$position];
         // One decimal more than the labels: whoever points at a spot wants to know it better.
         $decimals = $lineup->decimals + 1;
@@ -55,7 +118,7 @@ final class Readout
                     ($lineup->axis instanceof CycleAxis ? 'the one' : 'a year') .
                     ' before',
         ];
-        $rest[] = self::place($lineup, $line, $position, $others);
+        $rest[] = self::place($lineup, $line, $count($position, $value));
         $rest[] = $status?->inWords() ?? '';
         // What became of it is told where it ends.
         $rest[] = $position === $line->last ? $lineup->comparison->data->entities()[$line->key]->note ?? '' : '';
@@ -122,22 +185,11 @@ final class Readout
     /**
      * Its place among the years, or the lines that it is compared with, from whichever end is nearer.
      *
-     * @param list<list<float>> $others
+     * @param array{int, int, int} $counts lower, higher and the same
      */
-    private static function place(Lineup $lineup, Line $line, int $position, array $others): string
+    private static function place(Lineup $lineup, Line $line, array $counts): string
     {
-        $value = $line->values[$position];
-        $lower = $higher = $same = 0;
-        foreach ($others as $values) {
-            // What is missing is neither.
-            if ($values[$position] < $value) {
-                $lower++;
-            } elseif ($values[$position] > $value) {
-                $higher++;
-            } elseif ($values[$position] === $value) {
-                $same++;
-            }
-        }
+        [$lower, $higher, $same] = $counts;
         $of = $lower + $higher + $same;
         $whose = $lineup->axis instanceof CycleAxis ? '' : $lineup->comparison->peers->named($line);
         $shared = $lower + $higher < $of - 1 ? 'joint ' : '';

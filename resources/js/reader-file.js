@@ -49,28 +49,39 @@
     function nearest(picture, x, y) {
         let best = null;
         const { x: lists, y: lines } = points(picture);
+        const from = Number(picture.dataset.from);
+        const near = lists.map((list) => list.flatMap((at, i) => (Math.abs(at / 10 - x) <= 40 ? [i] : [])));
         for (const [key, [list, heights]] of Object.entries(lines)) {
-            for (let i = 0; i < heights.length; i += 1) {
+            for (const i of near[list]) {
+                if (heights[i] === null || heights[i] === undefined) continue;
                 const [atX, atY] = [lists[list][i] / 10, heights[i] / 10];
-                const dx = atX - x;
-                if (dx > 40 || dx < -40 || heights[i] === null) continue;
-                const far = Math.hypot(dx, atY - y);
-                if (far < 40 && (!best || far < best.far))
-                    best = { key, position: Number(picture.dataset.from) + i, x: atX, y: atY, far };
+                const far = Math.hypot(atX - x, atY - y);
+                if (far < 40 && (!best || far < best.far)) best = { key, position: from + i, x: atX, y: atY, far };
             }
         }
         return best;
     }
 
+    /** What is said of the points of a line, each with its period where that is not the usual one of its position. */
+    function words(picture, key) {
+        picture.words ??= new Map();
+        if (!picture.words.has(key)) {
+            const said = picture.querySelector(`script[data-said="${CSS.escape(key)}"]`);
+            picture.words.set(key, said && JSON.parse(said.textContent));
+        }
+        return picture.words.get(key);
+    }
+
     function say(picture, best, scale, width) {
         const readout = picture.querySelector('.readout');
-        picture.readouts ??= JSON.parse(picture.dataset.readouts);
-        const about = best && picture.readouts[best.key];
+        const about = best && words(picture, best.key);
         const said = about?.points[best.position];
         readout.hidden = !said;
         light(best?.key ?? kept);
         if (!said) return;
-        readout.textContent = `${about.name}, ${said[0]}\n${said[1]}${said[2] ? `\n${said[2]}` : ''}`;
+        picture.periods ??= JSON.parse(picture.dataset.periods);
+        const period = said[0] || picture.periods[best.position];
+        readout.textContent = `${about.name}, ${period}\n${said[1]}${said[2] ? `\n${said[2]}` : ''}`;
         readout.style.left = `${Math.min(best.x / scale + 14, width - readout.offsetWidth)}px`;
         readout.style.top = `${best.y / scale + 14}px`;
     }

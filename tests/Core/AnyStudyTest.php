@@ -98,8 +98,11 @@ final class AnyStudyTest extends TestCase
         $this->showAsACard($comparison);
         Signals::of($comparison);
         Standing::of($comparison);
+        $told = Readout::ofAll($lineup);
+        foreach ($lineup->present() as $line) {
+            self::assertSame(Readout::along($lineup, $line), $told[$line->key]);
+        }
         foreach ($comparison->lines as $line) {
-            Readout::along($lineup, $line);
             [$run, $measured, $entity] = $comparison->traced($line->key);
             self::assertStringContainsString(
                 ', ',

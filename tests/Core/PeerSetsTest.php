@@ -13,6 +13,7 @@ use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Scattered;
 use DuskRail\Outcome\Standing;
 use DuskRail\Peers\Candidate;
@@ -21,6 +22,7 @@ use DuskRail\Peers\Membership;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Views\Views;
+use DuskRail\Words\Readout;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Reference\Table;
@@ -268,6 +270,16 @@ final class PeerSetsTest extends TestCase
             self::assertSame($said, $wording);
         }
         self::assertSame('Home: 7.00 in 2020; the median of the 3 peers in Like Home is 5.00', $said);
+        // So do the words of a point, be they asked for one line or for all.
+        $lineup = Lineup::of(Comparison::of($study, $data));
+        $told = Readout::ofAll($lineup);
+        foreach ($lineup->present() as $line) {
+            self::assertSame(Readout::along($lineup, $line), $told[$line->key]);
+        }
+        self::assertSame(
+            ['highest of 4 in Like Home', 'lowest of 5 of itself and the peers in Like Home'],
+            [$told['home']['points'][0][2], $told['z']['points'][0][2]],
+        );
         $ends = static function (string $stop, array $settings) use ($study, $data): array {
             $rail = Rail::of()->with(StopCatalogue::make($stop, $settings));
             $ends = [];
