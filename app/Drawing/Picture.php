@@ -12,6 +12,9 @@ use Symfony\Component\Process\Process;
 /** A scene as a file to hand over. */
 final readonly class Picture
 {
+    /** Of cairo's pictures, either way. */
+    public const MOST_PIXELS = 32_767;
+
     public function __construct(private Scene $scene, private Palette $palette) {}
 
     /**
@@ -30,9 +33,19 @@ final readonly class Picture
         return Svg::standalone($this->scene, $this->palette, "{$styles}</style>");
     }
 
-    /** @param int $times pixels of the picture for one of the screen */
+    /**
+     * @param int $times pixels of the picture for one of the screen
+     *
+     * @throws PictureTooLarge
+     */
     public function png(int $times): string
     {
+        $zoom = $this->scene->zoom * $times;
+        [$width, $height] = [ceil($this->scene->width * $zoom), ceil($this->scene->height * $zoom)];
+        if (max($width, $height) > self::MOST_PIXELS) {
+            throw PictureTooLarge::of($width, $height);
+        }
+
         return $this->converted(['--format=png', "--zoom={$times}", '--keep-aspect-ratio']);
     }
 

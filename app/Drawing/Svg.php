@@ -29,6 +29,9 @@ final readonly class Svg
         'headline' => "Fraunces,'Fraunces Variable',serif",
     ];
 
+    /** Ends of strokes in one path of a thicket. */
+    private const ENDS = 1_000;
+
     /** @param string $prefix of the ids within, where several pictures are on one page */
     private function __construct(private ?Palette $palette, private string $prefix = '') {}
 
@@ -219,9 +222,47 @@ final readonly class Svg
     /** Upright strokes as wide as a pixel, each from where the one before ended. */
     private function thicket(Thicket $thicket): string
     {
+        $paths = [];
+        foreach (self::portions($thicket->columns()) as $columns) {
+            $paths[] = '<path d="' . self::upright($columns) . '"/>';
+        }
+
+        return sprintf(
+            '<g transform="scale(%s)" stroke="%s" stroke-width="%d" shape-rendering="crispEdges">%s</g>',
+            1 / Thicket::FINE,
+            $this->ink($thicket->ink),
+            Thicket::FINE,
+            implode('', $paths),
+        );
+    }
+
+    /**
+     * Columns in portions of some hundred strokes: what draws a picture takes the square of the strokes of one path.
+     *
+     * @param array<int, list<int>> $columns
+     * @return iterable<array<int, list<int>>>
+     */
+    private static function portions(array $columns): iterable
+    {
+        $portion = [];
+        $ends = 0;
+        foreach ($columns as $column => $runs) {
+            $portion[$column] = $runs;
+            $ends += count($runs);
+            if ($ends > self::ENDS) {
+                yield $portion;
+                [$portion, $ends] = [[], 0];
+            }
+        }
+        yield $portion;
+    }
+
+    /** @param array<int, list<int>> $columns */
+    private static function upright(array $columns): string
+    {
         $d = '';
         [$x, $y] = [0, 0];
-        foreach ($thicket->columns() as $column => $runs) {
+        foreach ($columns as $column => $runs) {
             $toX = Thicket::FINE * $column + 1;
             for ($n = 0, $count = count($runs); $n < $count; $n += 2) {
                 $d .= 'm' . ($toX - $x) . ($runs[$n] < $y ? $runs[$n] - $y : ' ' . $runs[$n] - $y);
@@ -230,13 +271,7 @@ final readonly class Svg
             }
         }
 
-        return sprintf(
-            '<path transform="scale(%s)" d="%s" stroke="%s" stroke-width="%d" shape-rendering="crispEdges"/>',
-            1 / Thicket::FINE,
-            $d,
-            $this->ink($thicket->ink),
-            Thicket::FINE,
-        );
+        return $d;
     }
 
     private function words(Words $words): string

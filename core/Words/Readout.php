@@ -82,7 +82,7 @@ final class Readout
     }
 
     /**
-     * @param Closure(int, float): array{int, int, int} $count how many are lower than a value at a position, higher, and
+     * @param Closure(int, float): array{int, int, int} $count how many are lower than a value at a position, higher and
      *     the same, itself included
      * @return array{name: string, points: array<int, array{string, string, string}>}
      */

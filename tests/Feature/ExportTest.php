@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Data\StoredData;
 use App\Drawing\Picture;
+use App\Drawing\PictureTooLarge;
 use App\Drawing\ShippedFonts;
 use App\Models\Dataset;
 use App\Models\Study;
@@ -225,6 +226,14 @@ final class ExportTest extends ApplicationTestCase
         preg_match_all('/<button type="button" data-line="([^"]+)"/', $html, $names);
         self::assertNotContains('tarrow', $names[1]);
         self::assertContains('y:2023', $names[1]);
+    }
+
+    public function testAPictureOfTooManyPixelsIsRefusedInWords(): void
+    {
+        $wide = new Picture(new Scene(9_000.0, 2.0, []), Palette::day());
+        self::assertSame([27_000, 6], array_slice(getimagesizefromstring($wide->png(3)) ?: [], 0, 2));
+        $this->expectExceptionObject(PictureTooLarge::of(36_000, 8));
+        $wide->png(4);
     }
 
     public function testAStudyFileComesBackAsTheStudyItWasAndABrokenOneIsRefusedByItsPath(): void

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drawing;
+
+use DuskRail\Refusal;
+
+/** A picture of more pixels than can be drawn. */
+final class PictureTooLarge extends Refusal
+{
+    public static function of(float $width, float $height): self
+    {
+        return new self(
+            sprintf(
+                'The image would have %s × %s pixels; at most %s are possible either way. Hand over SVG or PDF, or ' .
+                    'draw fewer panels.',
+                number_format($width),
+                number_format($height),
+                number_format(Picture::MOST_PIXELS),
+            ),
+        );
+    }
+}
