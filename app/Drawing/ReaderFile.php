@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use App\Formats\TooManyValues;
 use App\Models\Study;
 use App\View\BriefPage;
 use DuskRail\Chart\Palette;
@@ -28,6 +29,9 @@ final readonly class ReaderFile
 
     private const HEIGHT = 460.0;
 
+    /** Values that are told of, in all variants together; they make some 40 megabytes. */
+    private const MOST = 500_000;
+
     public function __construct(private TextMeasure $measure) {}
 
     /** @param list<string> $controls what the reader may change, of ReaderChoices::CONTROLS */
@@ -37,6 +41,7 @@ final readonly class ReaderFile
         $first = Comparison::of($document, $data);
         $offered = ReaderChoices::offered($first, $controls);
         $variants = [];
+        self::check($first, count(self::combined($offered)));
         foreach (self::combined($offered) as $choice => $chosen) {
             try {
                 $comparison = Comparison::of(ReaderChoices::read($chosen, $controls)->appliedTo($first), $data);
@@ -67,6 +72,23 @@ final readonly class ReaderFile
             'styles' => self::styles(),
             'script' => (string) file_get_contents(resource_path('js/reader-file.js')),
         ])->render();
+    }
+
+    /** @throws TooManyValues */
+    private static function check(Comparison $first, int $variants): void
+    {
+        $values = count($first->present()) * ($first->to - $first->from + 1) * $variants;
+        if ($values > self::MOST && self::isRead($first)) {
+            throw TooManyValues::in('An HTML file', $values, self::MOST, 'PNG, SVG or PDF');
+        }
+    }
+
+    /** Whether the points of its picture say something. */
+    private static function isRead(Comparison $comparison): bool
+    {
+        $view = Views::of($comparison->study);
+
+        return $view->readsAlongLines() && !$view->isSplit($comparison->study);
     }
 
     /**
@@ -123,7 +145,7 @@ final readonly class ReaderFile
         $view = Views::of($comparison->study);
         $scene = $view->picture($comparison, $this->measure, self::WIDTH, self::HEIGHT);
         $readouts = $periods = [];
-        if ($view->readsAlongLines() && !$view->isSplit($comparison->study)) {
+        if (self::isRead($comparison)) {
             $lineup = $view->lineup($comparison);
             foreach (Readout::ofAll($lineup) as $key => $said) {
                 foreach ($said['points'] as $position => [$period]) {

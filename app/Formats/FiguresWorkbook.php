@@ -19,8 +19,16 @@ final class FiguresWorkbook
     /** Rows above the heading: what the data are, and where they come from. */
     private const ABOUT = 4;
 
+    /** Each takes most of a kilobyte while the workbook is written. */
+    private const MOST = 300_000;
+
+    /** @throws TooManyValues */
     public static function write(Wording $wording, ValueTable $table): string
     {
+        $values = count($table->rows) * count($table->heads);
+        if ($values > self::MOST) {
+            throw TooManyValues::in('An Excel workbook', $values, self::MOST, 'CSV');
+        }
         $book = new Spreadsheet();
         $sheet = $book->getActiveSheet()->setTitle('Figures');
         foreach ([$wording->headline, $wording->subtitle, $wording->source] as $row => $text) {

@@ -8,6 +8,8 @@ use App\Data\StoredData;
 use App\Drawing\Picture;
 use App\Drawing\PictureTooLarge;
 use App\Drawing\ShippedFonts;
+use App\Formats\FiguresWorkbook;
+use App\Formats\TooManyValues;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\StudyRevision;
@@ -18,6 +20,9 @@ use DuskRail\Chart\Scene;
 use DuskRail\Chart\Type;
 use DuskRail\Chart\Words;
 use DuskRail\Document\StudyDocument;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\ValueTable;
+use DuskRail\Views\Views;
 use GdImage;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Http\UploadedFile;
@@ -226,6 +231,29 @@ final class ExportTest extends ApplicationTestCase
         preg_match_all('/<button type="button" data-line="([^"]+)"/', $html, $names);
         self::assertNotContains('tarrow', $names[1]);
         self::assertContains('y:2023', $names[1]);
+    }
+
+    public function testMoreValuesThanAFileHoldsAreRefusedInWords(): void
+    {
+        $file = "Month\t" . implode("\t", array_map(static fn(int $n): string => "Works {$n}", range(1, 400))) . "\n";
+        for ($month = 0; $month < 120; $month++) {
+            $values = array_map(static fn(int $n): int => $n + $month, range(1, 400));
+            $file .= sprintf("%d-%02d\t%s\n", 2014 + intdiv($month, 12), ($month % 12) + 1, implode("\t", $values));
+        }
+        $study = $this->imported($file, 'works.tsv');
+        $this->change($study, 'add-stop', ['stop' => 'rolling']);
+        $this->change($study, 'add-stop', ['stop' => 'index']);
+        // Each choice of the reader is a picture of its own.
+        $this->get(route('hand-over', [$study, 'html', 'window' => '1', 'base' => '1']))
+            ->assertStatus(422)
+            ->assertSee('An HTML file can hold 500,000 values; these are 1,152,000.');
+        $comparison = Comparison::of($study->refresh()->document(), $study->data());
+        $row = array_fill(0, 1_001, 1.0);
+        $this->expectExceptionObject(TooManyValues::in('An Excel workbook', 300_300, 300_000, 'CSV'));
+        FiguresWorkbook::write(
+            Views::of($comparison->study)->wording($comparison, ''),
+            new ValueTable(array_fill(0, 1_001, 'Works'), array_fill(0, 300, $row)),
+        );
     }
 
     public function testAPictureOfTooManyPixelsIsRefusedInWords(): void

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use DuskRail\Refusal;
+
+/** More values than a file to hand over can hold. */
+final class TooManyValues extends Refusal
+{
+    /**
+     * @param string $what that holds them: `An Excel workbook`
+     * @param string $instead the format that holds more
+     */
+    public static function in(string $what, int $found, int $most, string $instead): self
+    {
+        return new self(
+            sprintf(
+                '%s can hold %s values; these are %s. Hand over %s, or show a shorter range or fewer lines.',
+                $what,
+                number_format($most),
+                number_format($found),
+                $instead,
+            ),
+        );
+    }
+}
