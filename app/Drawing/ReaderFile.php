@@ -41,7 +41,7 @@ final readonly class ReaderFile
         $first = Comparison::of($document, $data);
         $offered = ReaderChoices::offered($first, $controls);
         $variants = [];
-        self::check($first, count(self::combined($offered)));
+        self::check([$first], count(self::combined($offered)), 'PNG, SVG or PDF');
         foreach (self::combined($offered) as $choice => $chosen) {
             try {
                 $comparison = Comparison::of(ReaderChoices::read($chosen, $controls)->appliedTo($first), $data);
@@ -74,12 +74,20 @@ final readonly class ReaderFile
         ])->render();
     }
 
-    /** @throws TooManyValues */
-    private static function check(Comparison $first, int $variants): void
+    /**
+     * @param list<Comparison> $comparisons that are drawn
+     * @param int $variants of each
+     *
+     * @throws TooManyValues
+     */
+    private static function check(array $comparisons, int $variants, string $instead): void
     {
-        $values = count($first->present()) * ($first->to - $first->from + 1) * $variants;
-        if ($values > self::MOST && self::isRead($first)) {
-            throw TooManyValues::in('An HTML file', $values, self::MOST, 'PNG, SVG or PDF');
+        $values = 0;
+        foreach ($comparisons as $one) {
+            $values += self::isRead($one) ? count($one->present()) * ($one->to - $one->from + 1) * $variants : 0;
+        }
+        if ($values > self::MOST) {
+            throw TooManyValues::in('An HTML file', $values, self::MOST, $instead);
         }
     }
 
@@ -113,9 +121,14 @@ final readonly class ReaderFile
         return $all;
     }
 
-    /** A brief as one such file: its studies and texts one below the other, one entity lit up in all of them. */
+    /**
+     * A brief as one such file: its studies and texts one below the other, one entity lit up in all of them.
+     *
+     * @throws TooManyValues
+     */
     public function brief(BriefPage $page, string $date): string
     {
+        self::check(array_values(array_filter(array_column($page->parts, 'comparison'))), 1, 'PDF');
         $blocks = [];
         foreach ($page->parts as $number => $part) {
             $blocks[] =

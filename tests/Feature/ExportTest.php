@@ -10,6 +10,7 @@ use App\Drawing\PictureTooLarge;
 use App\Drawing\ShippedFonts;
 use App\Formats\FiguresWorkbook;
 use App\Formats\TooManyValues;
+use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\Models\StudyRevision;
@@ -247,6 +248,11 @@ final class ExportTest extends ApplicationTestCase
         $this->get(route('hand-over', [$study, 'html', 'window' => '1', 'base' => '1']))
             ->assertStatus(422)
             ->assertSee('An HTML file can hold 500,000 values; these are 1,152,000.');
+        $brief = Brief::begin('Eleven times');
+        foreach (range(1, 11) as $_) {
+            $brief->add($study, null);
+        }
+        $this->get(route('briefs.file', $brief->token))->assertStatus(422)->assertSee('Hand over PDF,');
         $comparison = Comparison::of($study->refresh()->document(), $study->data());
         $row = array_fill(0, 1_001, 1.0);
         $this->expectExceptionObject(TooManyValues::in('An Excel workbook', 300_300, 300_000, 'CSV'));

@@ -12,6 +12,7 @@ use App\Models\Brief;
 use App\View\BriefPage;
 use DuskRail\Chart\Palette;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Refusal;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
@@ -52,7 +53,13 @@ final class RenderBrief extends Command
             return self::FAILURE;
         }
         $json = $this->option('json') === true;
-        $written = $this->written($brief, $format, $folder, $measure);
+        try {
+            $written = $this->written($brief, $format, $folder, $measure);
+        } catch (Refusal $problem) {
+            $this->error($problem->getMessage());
+
+            return self::FAILURE;
+        }
         if ($json) {
             $this->json(['brief' => $brief->name, 'files' => $written]);
         } else {

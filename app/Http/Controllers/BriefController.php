@@ -12,6 +12,7 @@ use App\Models\Study;
 use App\View\BriefPage;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Outcome\ReaderChoices;
+use DuskRail\Refusal;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -100,7 +101,13 @@ final class BriefController
         $page = self::page($request, $token, $measure);
         $name = Str::slug($page->brief->name) ?: 'brief';
 
-        return response((new ReaderFile($measure))->brief($page, now()->isoFormat('D MMMM YYYY')), 200, [
+        try {
+            $content = (new ReaderFile($measure))->brief($page, now()->isoFormat('D MMMM YYYY'));
+        } catch (Refusal $problem) {
+            abort(422, $problem->getMessage());
+        }
+
+        return response($content, 200, [
             'Content-Type' => 'text/html; charset=UTF-8',
             'Content-Disposition' => "attachment; filename=\"{$name}.html\"",
         ]);
