@@ -13,7 +13,7 @@ use Symfony\Component\Process\Process;
 final readonly class Picture
 {
     /** Of cairo's pictures, either way. */
-    public const MOST_PIXELS = 32_767;
+    private const MOST_PIXELS = 32_767;
 
     public function __construct(private Scene $scene, private Palette $palette) {}
 
@@ -43,7 +43,7 @@ final readonly class Picture
         $zoom = $this->scene->zoom * $times;
         [$width, $height] = [ceil($this->scene->width * $zoom), ceil($this->scene->height * $zoom)];
         if (max($width, $height) > self::MOST_PIXELS) {
-            throw PictureTooLarge::of($width, $height);
+            throw PictureTooLarge::of($width, $height, self::MOST_PIXELS);
         }
 
         return $this->converted(['--format=png', "--zoom={$times}", '--keep-aspect-ratio']);

@@ -9,7 +9,7 @@ use DuskRail\Refusal;
 /** A picture of more pixels than can be drawn. */
 final class PictureTooLarge extends Refusal
 {
-    public static function of(float $width, float $height): self
+    public static function of(float $width, float $height, int $most): self
     {
         return new self(
             sprintf(
@@ -17,7 +17,7 @@ final class PictureTooLarge extends Refusal
                     'draw fewer panels.',
                 number_format($width),
                 number_format($height),
-                number_format(Picture::MOST_PIXELS),
+                number_format($most),
             ),
         );
     }

@@ -266,7 +266,7 @@ final class ExportTest extends ApplicationTestCase
     {
         $wide = new Picture(new Scene(9_000.0, 2.0, []), Palette::day());
         self::assertSame([27_000, 6], array_slice(getimagesizefromstring($wide->png(3)) ?: [], 0, 2));
-        $this->expectExceptionObject(PictureTooLarge::of(36_000, 8));
+        $this->expectExceptionObject(PictureTooLarge::of(36_000, 8, 32_767));
         $wide->png(4);
     }
 
