@@ -26,16 +26,17 @@ use DuskRail\Views\Views;
 require __DIR__ . '/../vendor/autoload.php';
 
 $processor = Processor::now();
-$rows = [];
+$rows = $loops = [];
 /** Measures something, and once more where it misses its budget, which another machine's work may have done. */
-$row = static function (string $what, string $budget, Closure $measure) use (&$rows): void {
+$row = static function (string $what, string $budget, Closure $measure) use (&$rows, &$loops): void {
     for ($try = 0, $met = false; $try < 2 && !$met; $try++) {
         /** @var array{string, bool} $found */
         $found = $measure();
         [$measured, $met] = $found;
     }
     $rows[] = $met;
-    printf("%-62s %-28s %-24s %s\n", $what, $measured ?? '', $budget, $met ? 'met' : 'NOT MET');
+    $loops[] = $loop = Processor::loop();
+    printf("%-66s %-30s %-22s %-8s %5.1f ms\n", $what, $measured ?? '', $budget, $met ? 'met' : 'NOT MET', $loop);
 };
 $milliseconds = static function (callable $work, int $times = 7): float {
     $took = [];
@@ -49,7 +50,7 @@ $milliseconds = static function (callable $work, int $times = 7): float {
     return $took[intdiv($times, 2)];
 };
 $within = static fn(float $took, float $budget): array => [sprintf('%.0f ms', $took), $took <= $budget];
-printf("%-62s %-26s %-24s %s\n%s\n", 'Work', 'Measured', 'Budget', '', str_repeat('-', 122));
+printf("%-66s %-30s %-22s %-8s %s\n%s\n", 'Work', 'Measured', 'Budget', '', 'A loop then', str_repeat('-', 138));
 
 // Calculation.
 $data = BenchData::memory(8_334, 120, Frequency::Month);
@@ -231,6 +232,11 @@ foreach (glob(__DIR__ . '/../public/build/assets/app-*.css') ?: [] as $sheet) {
 }
 $row('styles', '100 kB', static fn(): array => [sprintf('%.0f kB', $styles / 1e3), $styles <= 100_000]);
 
-printf("Of the processor time wanted meanwhile, other machines took %.0f %%.\n", 100 * $processor->stolenSince());
+printf(
+    "The loop took %.1f to %.1f ms, and other machines took %.0f %% of the processor time that was wanted.\n",
+    min([INF, ...$loops]),
+    max([0.0, ...$loops]),
+    100 * $processor->stolenSince(),
+);
 
 exit(in_array(false, $rows, true) ? 1 : 0);
