@@ -87,6 +87,7 @@ final readonly class ReaderFile
             $values += self::isRead($one) ? count($one->present()) * ($one->to - $one->from + 1) * $variants : 0;
         }
         if ($values > self::MOST) {
+            $instead = "Hand over {$instead}, or show a shorter range or fewer lines.";
             throw TooManyValues::in('An HTML file', $values, self::MOST, $instead);
         }
     }

@@ -27,7 +27,8 @@ final class FiguresWorkbook
     {
         $values = count($table->rows) * count($table->heads);
         if ($values > self::MOST) {
-            throw TooManyValues::in('An Excel workbook', $values, self::MOST, 'CSV');
+            $instead = 'Hand over CSV, or show a shorter range or fewer lines.';
+            throw TooManyValues::in('An Excel workbook', $values, self::MOST, $instead);
         }
         $book = new Spreadsheet();
         $sheet = $book->getActiveSheet()->setTitle('Figures');

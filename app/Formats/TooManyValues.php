@@ -11,13 +11,13 @@ final class TooManyValues extends Refusal
 {
     /**
      * @param string $what that holds them: `An Excel workbook`
-     * @param string $instead the format that holds more
+     * @param string $instead what to do: a sentence
      */
     public static function in(string $what, int $found, int $most, string $instead): self
     {
         return new self(
             sprintf(
-                '%s can hold %s values; these are %s. Hand over %s, or show a shorter range or fewer lines.',
+                '%s can hold %s values; these are %s. %s',
                 $what,
                 number_format($most),
                 number_format($found),

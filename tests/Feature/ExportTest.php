@@ -12,6 +12,7 @@ use App\Formats\FiguresWorkbook;
 use App\Formats\TooManyValues;
 use App\Models\Brief;
 use App\Models\Dataset;
+use App\Models\StoredSeries;
 use App\Models\Study;
 use App\Models\StudyRevision;
 use DuskRail\Chart\Box;
@@ -255,11 +256,34 @@ final class ExportTest extends ApplicationTestCase
         $this->get(route('briefs.file', $brief->token))->assertStatus(422)->assertSee('Hand over PDF,');
         $comparison = Comparison::of($study->refresh()->document(), $study->data());
         $row = array_fill(0, 1_001, 1.0);
-        $this->expectExceptionObject(TooManyValues::in('An Excel workbook', 300_300, 300_000, 'CSV'));
+        $this->expectExceptionObject(
+            TooManyValues::in(
+                'An Excel workbook',
+                300_300,
+                300_000,
+                'Hand over CSV, or show a shorter range or fewer lines.',
+            ),
+        );
         FiguresWorkbook::write(
             Views::of($comparison->study)->wording($comparison, ''),
             new ValueTable(array_fill(0, 1_001, 'Works'), array_fill(0, 300, $row)),
         );
+    }
+
+    public function testADataSetOfMoreValuesThanAWorkbookHoldsIsRefusedInWords(): void
+    {
+        $dataset = $this->imported("Day\tMarl (Ml)\n2020-01-01\t7\n2020-01-02\t8\n", 'days.tsv')->dataset;
+        StoredSeries::query()
+            ->firstOrFail()
+            ->update(['values' => array_fill(0, 200_001, 7.0)]);
+        foreach (
+            ['xlsx' => 'A workbook', 'ods' => 'A workbook', 'json-stat' => 'A JSON-stat file']
+            as $format => $what
+        ) {
+            $this->get(route('datasets.out', [$dataset, $format]))
+                ->assertStatus(422)
+                ->assertSee("{$what} can hold 200,000 values; these are 200,001. Take CSV or a data package");
+        }
     }
 
     public function testAPictureOfTooManyPixelsIsRefusedInWords(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats\Out;
 
+use App\Formats\TooManyValues;
 use App\Models\Dataset;
 use DuskRail\Data\Status;
 use DuskRail\Reading\FormulaGuard;
@@ -19,12 +20,17 @@ use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
  */
 final class Book
 {
-    /** @param 'Xlsx'|'Ods' $writer */
+    /**
+     * @param 'Xlsx'|'Ods' $writer
+     *
+     * @throws TooManyValues
+     */
     public static function write(Dataset $dataset, string $writer): string
     {
+        $figures = new Figures($dataset);
+        $figures->checkFor('A workbook');
         $book = new Spreadsheet();
         $book->removeSheetByIndex(0);
-        $figures = new Figures($dataset);
         foreach ($dataset->measures->where('formula', '') as $measure) {
             $sheet = $book->createSheet();
             $sheet->setTitle(self::title($measure->name, $book));

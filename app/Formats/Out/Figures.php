@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats\Out;
 
+use App\Formats\TooManyValues;
 use App\Models\Dataset;
 use App\Models\Measure;
 use App\Models\StoredSeries;
@@ -16,6 +17,9 @@ use DuskRail\Time\Period;
 /** The values of a data set one after the other, as the formats write them. */
 final readonly class Figures
 {
+    /** An OpenDocument workbook of 300,000 takes more than the 512 MB that a request may have. */
+    private const MOST = 200_000;
+
     /** @var array<int, string> */
     public array $entities;
 
@@ -40,31 +44,61 @@ final readonly class Figures
     public function of(Measure ...$measures): iterable
     {
         foreach ($measures as $measure) {
-            foreach (
-                StoredSeries::query()
-                    ->inVersion($this->dataset->version)
-                    ->where('measure_id', $measure->id)
-                    ->orderBy('entity_id')
-                    ->cursor()
-                as $series
-            ) {
+            foreach ($this->series($measure->id) as $series) {
                 $categories = $this->categories(Cell::parse($series->cell));
-                foreach ($series->values as $i => $value) {
-                    // Why there is none is kept as well.
-                    if (!is_nan($value) || ($series->statuses[$i] ?? 0) !== 0) {
-                        $ordinal = $series->first + $i;
-                        yield [
-                            'entity' => $this->entities[$series->entity_id],
-                            'measure' => $measure,
-                            'categories' => $categories,
-                            'period' => Period::at($measure->frequency, $ordinal)->code(),
-                            'ordinal' => $ordinal,
-                            'value' => $value,
-                            'status' => Status::from($series->statuses[$i] ?? 0),
-                        ];
-                    }
+                foreach (self::present($series) as $i => $value) {
+                    $ordinal = $series->first + $i;
+                    yield [
+                        'entity' => $this->entities[$series->entity_id],
+                        'measure' => $measure,
+                        'categories' => $categories,
+                        'period' => Period::at($measure->frequency, $ordinal)->code(),
+                        'ordinal' => $ordinal,
+                        'value' => $value,
+                        'status' => Status::from($series->statuses[$i] ?? 0),
+                    ];
                 }
             }
+        }
+    }
+
+    /** @return iterable<StoredSeries> */
+    private function series(int $measure): iterable
+    {
+        return StoredSeries::query()
+            ->inVersion($this->dataset->version)
+            ->where('measure_id', $measure)
+            ->orderBy('entity_id')
+            ->cursor();
+    }
+
+    /** @return array<int, float> by position; why there is none is kept as well */
+    private static function present(StoredSeries $series): array
+    {
+        return array_filter(
+            $series->values,
+            static fn(float $value, int $i): bool => !is_nan($value) || ($series->statuses[$i] ?? 0) !== 0,
+            ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
+    /**
+     * Refuses more values than a format that is put together in memory can hold.
+     *
+     * @param string $what the format
+     *
+     * @throws TooManyValues
+     */
+    public function checkFor(string $what): void
+    {
+        $values = 0;
+        foreach ($this->dataset->measures->where('formula', '') as $measure) {
+            foreach ($this->series($measure->id) as $series) {
+                $values += count(self::present($series));
+            }
+        }
+        if ($values > self::MOST) {
+            throw TooManyValues::in($what, $values, self::MOST, 'Take CSV or a data package, which hold any number.');
         }
     }
 

@@ -29,6 +29,7 @@ final class JsonStat implements DatasetFormat
     public static function write(Dataset $dataset): string
     {
         $figures = new Figures($dataset);
+        $figures->checkFor('A JSON-stat file');
         $items = [];
         foreach ($figures->byFrequency() as $frequency => $measures) {
             $items[] = self::item($dataset, $figures, $frequency, $measures);

@@ -8,6 +8,7 @@ use App\Data\RevisionWriter;
 use App\Data\StoredData;
 use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
+use App\Formats\TooManyValues;
 use App\Keeping\Bin;
 use App\Models\Dataset;
 use App\Models\Measure;
@@ -323,7 +324,13 @@ final class DatasetController
     {
         $class = DatasetFormats::ALL[$format];
 
-        return response($class::write($dataset), 200, [
+        try {
+            $content = $class::write($dataset);
+        } catch (TooManyValues $problem) {
+            abort(422, $problem->getMessage());
+        }
+
+        return response($content, 200, [
             'Content-Type' => $class::type(),
             'Content-Disposition' =>
                 'attachment; filename="' . (Str::slug($dataset->name) ?: 'data') . ".{$class::ending()}\"",
