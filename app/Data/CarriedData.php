@@ -29,8 +29,9 @@ final readonly class CarriedData
 
     /**
      * @param array<array-key, array{name: string, unit: string, kind: MeasureKind, better: Better,
-     *     frequency: Frequency}> $measures by key
-     * @param array<array-key, array{name: string, home: bool, about: array<array-key, string>}> $entities by key
+     *     frequency: Frequency, per: string, decimals: int|null}> $measures by key
+     * @param array<array-key, array{name: string, home: bool, about: array<array-key, string>, note: string,
+     *     part_of: string}> $entities by key
      * @param list<array{string, string, PackedSeries, string}> $series measure, entity, values, cell
      * @param list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
      * @param list<PeerSetRules> $peerSets
@@ -46,30 +47,19 @@ final readonly class CarriedData
     ) {}
 
     /**
+     * @param StoredData $data in the version and the description that the study is calculated on
      * @param list<string> $measures keys
      * @return array<string, mixed> as docs/study-format.md describes it
      */
-    public static function write(Dataset $dataset, array $measures): array
+    public static function write(StoredData $data, array $measures): array
     {
-        $series = [];
-        $keys = Entity::where('dataset_id', $dataset->id)->pluck('key', 'id');
-        foreach ($dataset->measures()->whereIn('key', $measures)->get() as $measure) {
-            foreach (
-                StoredSeries::query()
-                    ->inVersion($dataset->version)
-                    ->where('measure_id', $measure->id)
-                    ->orderBy('entity_id')
-                    ->cursor()
-                as $one
-            ) {
-                $series[] = [
-                    'measure' => $measure->key,
-                    'entity' => $keys[$one->entity_id],
-                    ...$one->cell === '' ? [] : ['cell' => $one->cell],
-                    'first' => Period::at($measure->frequency, $one->first)->code(),
-                    'values' => array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, $one->values),
-                    ...$one->statuses === [] ? [] : ['statuses' => $one->statuses],
-                ];
+        $dataset = $data->described();
+        $carried = $series = [];
+        foreach ($data->description->measures() as $row) {
+            $measure = (new Measure())->newFromBuilder($row);
+            if (in_array($measure->key, $measures, true)) {
+                $carried[] = self::measure($measure);
+                array_push($series, ...self::written($measure, $data));
             }
         }
 
@@ -78,33 +68,60 @@ final readonly class CarriedData
             'source' => $dataset->source,
             ...$dataset->breakdowns === [] ? [] : ['breakdowns' => $dataset->breakdowns],
             ...$dataset->peer_sets === [] ? [] : ['peerSets' => $dataset->peer_sets],
-            'measures' => $dataset
-                ->measures()
-                ->whereIn('key', $measures)
-                ->get()
-                ->map(
-                    static fn(Measure $m): array => [
-                        'key' => $m->key,
-                        'name' => $m->name,
-                        'unit' => $m->unit,
-                        'kind' => $m->kind->value,
-                        'better' => $m->better->value,
-                        'frequency' => $m->frequency->value,
-                    ],
-                )
-                ->all(),
-            'entities' => $dataset->entities
-                ->map(
-                    static fn(Entity $e): array => [
-                        'key' => $e->key,
-                        'name' => $e->name,
-                        'home' => $e->home,
-                        'about' => (object) $e->about,
-                    ],
-                )
-                ->all(),
+            'measures' => $carried,
+            'entities' => array_map(
+                static fn(array $row): array => self::entity((new Entity())->newFromBuilder($row)),
+                $data->description->entities(),
+            ),
             'series' => $series,
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function measure(Measure $measure): array
+    {
+        return [
+            'key' => $measure->key,
+            'name' => $measure->name,
+            'unit' => $measure->unit,
+            'kind' => $measure->kind->value,
+            'better' => $measure->better->value,
+            'frequency' => $measure->frequency->value,
+            ...$measure->per === '' ? [] : ['per' => $measure->per],
+            ...$measure->decimals === null ? [] : ['decimals' => $measure->decimals],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function entity(Entity $entity): array
+    {
+        return [
+            'key' => $entity->key,
+            'name' => $entity->name,
+            'home' => $entity->home,
+            'about' => (object) $entity->about,
+            ...$entity->note === '' ? [] : ['note' => $entity->note],
+            ...$entity->part_of === '' ? [] : ['partOf' => $entity->part_of],
+        ];
+    }
+
+    /** @return list<array<string, mixed>> the series of a measure */
+    private static function written(Measure $measure, StoredData $data): array
+    {
+        $keys = array_column($data->description->entities(), 'key', 'id');
+        $written = [];
+        foreach (StoredSeries::ofVersion($data->version, [$measure->id]) as $one) {
+            $written[] = [
+                'measure' => $measure->key,
+                'entity' => $keys[$one->entity_id],
+                ...$one->cell === '' ? [] : ['cell' => $one->cell],
+                'first' => Period::at($measure->frequency, $one->first)->code(),
+                'values' => array_map(static fn(float $v): ?float => is_nan($v) ? null : $v, $one->values),
+                ...$one->statuses === [] ? [] : ['statuses' => $one->statuses],
+            ];
+        }
+
+        return $written;
     }
 
     /**
@@ -124,6 +141,8 @@ final readonly class CarriedData
                 'kind' => self::case(MeasureKind::class, $measure, $path, 'kind'),
                 'better' => self::case(Better::class, $measure, $path, 'better'),
                 'frequency' => self::case(Frequency::class, $measure, $path, 'frequency'),
+                'per' => self::text($measure, $path, 'per', true),
+                'decimals' => self::decimals($measure, $path),
             ];
         }
         foreach (self::list($data, 'entities') as $path => $entity) {
@@ -131,7 +150,14 @@ final readonly class CarriedData
                 'name' => self::text($entity, $path, 'name'),
                 'home' => ($entity['home'] ?? false) === true,
                 'about' => is_array($entity['about'] ?? null) ? array_filter($entity['about'], is_string(...)) : [],
+                'note' => self::text($entity, $path, 'note', true),
+                'part_of' => self::text($entity, $path, 'partOf', true),
             ];
+        }
+        foreach ($entities as $key => $entity) {
+            if ($entity['part_of'] !== '' && ($entity['part_of'] === (string) $key || !isset($entities[$entity['part_of']]))) {
+                throw InvalidStudy::at('data.entities', "“{$entity['part_of']}”, which {$entity['name']} is part of, is not another entity.");
+            }
         }
         $all = self::list($data, 'series');
         if (count($all) > self::MOST_SERIES) {
@@ -217,6 +243,16 @@ final readonly class CarriedData
         }
 
         return array_values($sets);
+    }
+
+    /** @param array<array-key, mixed> $measure */
+    private static function decimals(array $measure, string $path): ?int
+    {
+        $decimals = $measure['decimals'] ?? null;
+
+        return $decimals === null || (is_int($decimals) && $decimals >= 0 && $decimals <= 8)
+            ? $decimals
+            : throw InvalidStudy::at("{$path}.decimals", 'must be from 0 to 8.');
     }
 
     /**

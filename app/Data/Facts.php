@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\DB;
  * What is asked of a version of a data set with every edit, and is the same as long as the version and the names, units
  * and kinds are: kept beside the data, so that it goes where they go.
  *
- * It is thrown away when another version is in force, or when a row of measures or entities was written, which the
- * database counts by itself (datasets.described). Of versions that are not in force nothing is kept.
+ * It is deleted when another version is in force, or another description, which the database numbers by itself
+ * (datasets.described). Of versions and descriptions that are not in force nothing is kept.
  */
 final class Facts
 {
@@ -27,7 +27,8 @@ final class Facts
         private array $content,
     ) {}
 
-    public static function of(int $dataset, int $version): self
+    /** @param int|null $described number of the description; null for the latest */
+    public static function of(int $dataset, int $version, ?int $described): self
     {
         // As it is in the database now: the model may have been read before it was described again.
         /** @var object{version: int, described: int, made_of: ?string, content: ?string}|null $row */
@@ -41,7 +42,7 @@ final class Facts
             ->where('datasets.id', $dataset)
             ->first(['datasets.version', 'datasets.described', 'cards.made_of', 'cards.content']);
         $stamp = $row === null ? '' : "{$row->version} {$row->described}";
-        $isKept = $row !== null && $row->version === $version;
+        $isKept = $row !== null && $row->version === $version && in_array($described, [null, $row->described], true);
         /** @var array<string, mixed>|null $content */
         $content =
             $isKept && $row->made_of === $stamp && $row->content !== null

@@ -368,13 +368,16 @@ final readonly class Import
             if ($measure === null) {
                 $new[] = $measure = Measure::create([
                     'dataset_id' => $dataset->id,
-                    'key' => $matching->measureKeys[$n],
+                    'key' => Measure::freeKey($dataset->id, $matching->measureKeys[$n]),
                     'name' => $read->name,
                     'unit' => $read->unit,
                     'kind' => $read->kind,
                     'better' => $read->better,
                     'frequency' => $observations->frequencyOf($n),
                 ]);
+            }
+            if ($measure->removed) {
+                $measure->update(['removed' => false]);
             }
             $ids[] = $measure->id;
         }

@@ -10,6 +10,8 @@ use App\Models\EntityAlias;
 use App\Models\Measure;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\ReadMeasure;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Str;
 
 /** Which measures and entities of a data set those of a file are, and what the new ones are to be called. */
@@ -60,7 +62,7 @@ final readonly class Matching
     private static function measures(?Dataset $dataset, Observations $read): array
     {
         $byName = $byKey = [];
-        foreach ($dataset?->measures()->get() ?? [] as $measure) {
+        foreach ($dataset === null ? [] : self::usable($dataset) as $measure) {
             $byName[mb_strtolower($measure->name)] = $byKey[$measure->key] = $measure;
         }
         $matched = $named = $keys = $taken = [];
@@ -88,6 +90,20 @@ final readonly class Matching
         }
 
         return [$matched, $named, $keys];
+    }
+
+    /**
+     * Measures that values can go to. One that was removed comes back; one that was calculated does not.
+     *
+     * @return Collection<int, Measure>
+     */
+    private static function usable(Dataset $dataset): Collection
+    {
+        return Measure::where('dataset_id', $dataset->id)
+            ->where(static fn(Builder $q): Builder => $q->where('removed', false)->orWhere('formula', ''))
+            ->orderBy('removed')
+            ->orderBy('id')
+            ->get();
     }
 
     /**
@@ -123,7 +139,7 @@ final readonly class Matching
     private static function known(Dataset $dataset, array $same): array
     {
         $known = $byId = $byKey = [];
-        foreach ($dataset->entities()->get() as $entity) {
+        foreach (Entity::where('dataset_id', $dataset->id)->orderBy('id')->get() as $entity) {
             $byId[$entity->id] = $byKey[$entity->key] = $known[mb_strtolower($entity->name)] = $entity;
         }
         foreach (EntityAlias::where('dataset_id', $dataset->id)->get() as $alias) {

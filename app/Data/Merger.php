@@ -60,12 +60,10 @@ final readonly class Merger
                     }
                     $part->update([
                         'home' => false,
-                        'part_of' => $whole->name,
-                        'part_since' => $this->dataset->version + 1,
+                        'part_of' => $whole->key,
                         'note' => "merged into {$whole->name} in {$this->from->label()}",
                     ]);
                 }
-                $this->dataset->describeAnew();
             },
             $this->dataset->version,
         );
@@ -73,9 +71,11 @@ final readonly class Merger
 
     private function whole(): Entity
     {
-        $known = $this->dataset->entities()->get();
+        $known = Entity::where('dataset_id', $this->dataset->id)->orderBy('id')->get();
         $same = $known->first(fn(Entity $e): bool => mb_strtolower($e->name) === mb_strtolower($this->whole));
         if ($same !== null) {
+            $same->update(['removed' => false]);
+
             return $same;
         }
         $slug = Str::slug($this->whole);

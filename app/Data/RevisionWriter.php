@@ -21,14 +21,22 @@ final class RevisionWriter
     /** What a list of revisions begins with. */
     private const FIRST = 'Study created';
 
-    /** @param int|null $version of the data that it keeps to; null for the latest */
-    public static function begin(Dataset $dataset, StudyOfCore $document, ?int $version = null): Study
-    {
-        return DB::transaction(static function () use ($dataset, $document, $version): Study {
+    /**
+     * @param int|null $version of the data that it is pinned to; null for the latest
+     * @param int|null $described number of the description that it is pinned to
+     */
+    public static function begin(
+        Dataset $dataset,
+        StudyOfCore $document,
+        ?int $version = null,
+        ?int $described = null,
+    ): Study {
+        return DB::transaction(static function () use ($dataset, $document, $version, $described): Study {
             $study = Study::create([
                 'dataset_id' => $dataset->id,
                 'name' => $document->name,
                 'version' => $version,
+                'described' => $described,
             ]);
             self::write($study, $document, self::FIRST);
 

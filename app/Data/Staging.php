@@ -92,6 +92,11 @@ final class Staging
                 'where e.dataset_id = ? and e."key" = staged_entities."key") where id is null',
             [$dataset],
         );
+        // An entity that was removed comes back with its values.
+        DB::update(
+            'update entities set removed = 0 where removed = 1 and id in ' .
+                '(select s.id from staged_entities s join staged_series t on t.entity = s.n)',
+        );
         DB::insert(
             'insert or ignore into entity_aliases (dataset_id, entity_id, name) ' .
                 'select ?, s.id, a.name from staged_aliases a join staged_entities s on s.n = a.n order by a.rowid',

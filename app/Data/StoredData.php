@@ -24,8 +24,6 @@ use DuskRail\Data\UnknownMeasure;
 use DuskRail\Rail\Derived;
 use DuskRail\Reading\Observations;
 use DuskRail\Time\PeriodAxis;
-use Illuminate\Database\Query\Builder as QueryBuilder;
-use Illuminate\Support\Facades\DB;
 
 /** One version of a data set in the database; what has been read once is kept for the request. */
 final class StoredData implements DataSource
@@ -53,7 +51,11 @@ final class StoredData implements DataSource
 
     private ?Facts $facts = null;
 
-    private readonly int $version;
+    private ?Dataset $described = null;
+
+    public readonly int $version;
+
+    public readonly Description $description;
 
     /** @var array<string, string> formulas of measures that are calculated, by key */
     private array $formulas = [];
@@ -61,23 +63,23 @@ final class StoredData implements DataSource
     /**
      * @param int|null $version null for the latest
      * @param bool $storedOnly without measures that are calculated from others
+     * @param int|null $described number of the description; null for the last one that the version had
      */
     public function __construct(
         private readonly Dataset $dataset,
         ?int $version = null,
         private readonly bool $storedOnly = false,
+        ?int $described = null,
     ) {
         $this->version = $version ?? $dataset->version;
+        $this->description = Description::of($dataset, $this->version, $described);
     }
 
     public function measures(): array
     {
         if ($this->measures === null) {
             $this->measures = [];
-            $rows = $this->facts()->get(
-                'measures',
-                fn(): array => self::rows(DB::table('measures')->where('dataset_id', $this->dataset->id)),
-            );
+            $rows = $this->facts()->get('measures', $this->description->measures(...));
             foreach ($rows as $row) {
                 $measure = (new MeasureModel())->newFromBuilder($row);
                 if ($this->storedOnly && $measure->formula !== '') {
@@ -112,17 +114,14 @@ final class StoredData implements DataSource
                             JSON_THROW_ON_ERROR,
                         ),
                     ],
-                    self::rows(
-                        DB::table('entities')
-                            ->where('dataset_id', $this->dataset->id)
-                            ->select(['id', 'key', 'name', 'home', 'about', 'note', 'part_of', 'part_since']),
-                    ),
+                    $this->description->entities(),
                 ),
             );
             /**
-             * @var array{id: int, key: string, name: string, home: int, about: array<string, string>, note: string,
-             *     part_of: string, part_since: int} $row
+             * @var list<array{id: int, key: string, name: string, home: int, about: array<string, string>,
+             *     note: string, part_of: string}> $rows
              */
+            $names = array_column($rows, 'name', 'key');
             foreach ($rows as $row) {
                 $this->entities[$row['key']] = new Entity(
                     $row['key'],
@@ -132,8 +131,7 @@ final class StoredData implements DataSource
                     $row['about'],
                     $hues[$row['key']] ?? 0,
                     $row['note'],
-                    // Before the merger they were two.
-                    $row['part_since'] <= $this->version ? $row['part_of'] : '',
+                    $names[$row['part_of']] ?? $row['part_of'],
                 );
                 $this->entityKeys[$row['id']] = $row['key'];
             }
@@ -142,26 +140,25 @@ final class StoredData implements DataSource
         return $this->entities;
     }
 
-    /** @return list<array<string, mixed>> */
-    private static function rows(QueryBuilder $query): array
-    {
-        /** @var list<array<string, mixed>> */
-        return $query->orderBy('id')->get()->map(static fn(object $row): array => get_object_vars($row))->all();
-    }
-
     private function facts(): Facts
     {
-        return $this->facts ??= Facts::of($this->dataset->id, $this->version);
+        return $this->facts ??= Facts::of($this->dataset->id, $this->version, $this->description->number);
     }
 
     public function breakdowns(): array
     {
-        return $this->breakdowns ??= $this->dataset->asBreakdowns();
+        return $this->breakdowns ??= $this->described()->asBreakdowns();
     }
 
     public function peerSets(): array
     {
-        return $this->dataset->asPeerSets();
+        return $this->described()->asPeerSets();
+    }
+
+    /** The data set with the source, breakdowns and peer sets of this description. */
+    public function described(): Dataset
+    {
+        return $this->description->number === null ? $this->dataset : $this->described ??= $this->description->dataset();
     }
 
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
@@ -174,7 +171,10 @@ final class StoredData implements DataSource
         return $this->tables["{$measureKey} {$cell}"] ??= $isFormula
             ? Derived::table(
                 $this->formulas[$measureKey],
-                new Sliced(new self($this->dataset, $this->version, true), Cell::parse($cell)),
+                new Sliced(
+                    new self($this->dataset, $this->version, true, $this->description->number),
+                    Cell::parse($cell),
+                ),
             )
             : $this->read($measureKey, $cell);
     }

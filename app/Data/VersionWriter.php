@@ -42,6 +42,10 @@ final class VersionWriter
                 throw ChangedMeanwhile::dataset($dataset->name);
             }
             $version = $inForce + 1;
+            // What follows describes the new version; the one before keeps what it had.
+            ImportedFile::where('dataset_id', $dataset->id)
+                ->where('version', $inForce)
+                ->update(['described' => Description::latest($dataset)]);
             $file = ImportedFile::create([
                 'dataset_id' => $dataset->id,
                 'version' => $version,

@@ -24,8 +24,8 @@ final readonly class Versions
     public function revision(int $from, int $to): Revision
     {
         $revision = new Revision();
-        $measures = $this->dataset->measures->keyBy('id');
-        $entities = $this->dataset->entities->keyBy('id');
+        $measures = Measure::where('dataset_id', $this->dataset->id)->get()->keyBy('id');
+        $entities = Entity::where('dataset_id', $this->dataset->id)->get()->keyBy('id');
         [$old, $new] = [$this->inVersion($from), $this->inVersion($to)];
         foreach ($old + $new as $key => $any) {
             [$was, $is] = [$old[$key] ?? null, $new[$key] ?? null];
@@ -44,7 +44,7 @@ final readonly class Versions
         return $revision;
     }
 
-    /** Makes the latest version what an older one was; nothing of those between is lost. */
+    /** Makes a new version that is as an older one was, with all that described it; those between stay. */
     public function restore(int $version): void
     {
         VersionWriter::write($this->dataset, VersionSource::version($version), function (VersionWriter $new) use (
@@ -73,10 +73,9 @@ final readonly class Versions
             foreach (array_diff_key($now, $old) as $series) {
                 $new->end($series);
             }
-            // What had not merged by then has not now.
-            Entity::where('dataset_id', $this->dataset->id)
-                ->where('part_since', '>', $version)
-                ->update(['part_of' => '', 'part_since' => 0]);
+            $names = Description::of($this->dataset)->measureNames();
+            Description::of($this->dataset, $version)->restore();
+            RenamedMeasures::inStudies($this->dataset, $names, Description::of($this->dataset)->measureNames());
         });
     }
 
@@ -242,8 +241,9 @@ final readonly class Versions
     /** @return array<string, StoredSeries> by the ids of measure and entity */
     private function inVersion(int $version): array
     {
-        $measures = $this->dataset->measures->map(static fn(Measure $m): int => $m->id)->all();
+        /** @var list<int> $measures */
+        $measures = Measure::where('dataset_id', $this->dataset->id)->pluck('id')->all();
 
-        return StoredSeries::ofVersion($version, array_values($measures));
+        return StoredSeries::ofVersion($version, $measures);
     }
 }

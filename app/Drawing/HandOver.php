@@ -131,6 +131,6 @@ final readonly class HandOver
             // A picture that cannot be drawn asks for no further values.
         }
 
-        return CarriedData::write($study->dataset, $recording->asked());
+        return CarriedData::write($study->data(), $recording->asked());
     }
 }

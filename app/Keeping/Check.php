@@ -39,6 +39,15 @@ final readonly class Check
             'where r.id is null',
         'a study pinned to a version that does not exist' =>
             'select s.id from studies s join datasets d on d.id = s.dataset_id where s.version > d.version',
+        'a description of an entity that ends before it begins' =>
+            'select entity_id from entity_histories where until <= since',
+        'a description of a measure that ends before it begins' =>
+            'select measure_id from measure_histories where until <= since',
+        'two descriptions of an entity that hold at one time' =>
+            'select entity_id from (select entity_id, since, lag(until) over (partition by entity_id ' .
+            'order by since, id) as before from entity_histories) where before > since',
+        'a study pinned to a description that does not exist' =>
+            'select s.id from studies s join datasets d on d.id = s.dataset_id where s.described > d.described',
         'more than one home in a data set' =>
             'select dataset_id from entities where home = 1 group by dataset_id having count(*) > 1',
     ];

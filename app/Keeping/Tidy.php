@@ -8,6 +8,8 @@ use App\Models\Study;
 use App\Models\StudyRevision;
 use App\Models\Upload;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /** Takes away what nobody needs any more: never what is shown, held to, or can be undone. */
 final class Tidy
@@ -32,6 +34,7 @@ final class Tidy
             'uploaded files that were not imported' => self::uploads(),
             'files that belong to nothing' => self::strays(),
             'revisions that undo no longer reaches' => self::revisions(),
+            'descriptions that no version and no study has' => self::descriptions(),
             'old copies of the database' => self::copies(),
         ];
     }
@@ -84,6 +87,22 @@ final class Tidy
                 ->where('created_at', '<', Carbon::now()->subDays(self::REVISIONS));
             $count += $old->count();
             $old->delete();
+        }
+
+        return $count;
+    }
+
+    private static function descriptions(): int
+    {
+        $count = 0;
+        foreach (['dataset' => 'r.id', 'entity' => 'r.dataset_id', 'measure' => 'r.dataset_id'] as $row => $dataset) {
+            $named = "select 1 from {table} n where n.dataset_id = {$dataset} and n.described >= h.since and n.described < h.until";
+            $count += DB::delete(
+                "delete from {$row}_histories where id in (select h.id from {$row}_histories h join " .
+                    Str::plural($row) . " r on r.id = h.{$row}_id where not exists (" .
+                    str_replace('{table}', 'imported_files', $named) . ') and not exists (' .
+                    str_replace('{table}', 'studies', $named) . '))',
+            );
         }
 
         return $count;

@@ -19,7 +19,7 @@ use Illuminate\Support\Carbon;
  * @property string $retrieved day or words
  * @property string $notes
  * @property int $version
- * @property int $described how often names, units and kinds were changed, which makes no version
+ * @property int $described number of the latest description; triggers count it up with every change of one
  * @property Carbon $updated_at
  * @property list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
  * @property list<array<string, mixed>> $peer_sets as PeerSetRules has them
@@ -42,12 +42,6 @@ final class Dataset extends Record
         $version = self::whereKey($this->id)->value('version');
 
         return is_numeric($version) ? (int) $version : 0;
-    }
-
-    /** To be called where names, units, kinds or groups have changed, since pictures that were kept show the old ones. */
-    public function describeAnew(): void
-    {
-        $this->increment('described');
     }
 
     /** Source, licence and day in one line, as they are under pictures. */
@@ -86,16 +80,16 @@ final class Dataset extends Record
         return $sets;
     }
 
-    /** @return HasMany<Measure, $this> */
+    /** @return HasMany<Measure, $this> those of the latest version */
     public function measures(): HasMany
     {
-        return $this->hasMany(Measure::class)->orderBy('id');
+        return $this->hasMany(Measure::class)->where('removed', false)->orderBy('id');
     }
 
-    /** @return HasMany<Entity, $this> */
+    /** @return HasMany<Entity, $this> those of the latest version */
     public function entities(): HasMany
     {
-        return $this->hasMany(Entity::class)->orderBy('id');
+        return $this->hasMany(Entity::class)->where('removed', false)->orderBy('id');
     }
 
     /** @return HasMany<EntityAlias, $this> */

@@ -10,8 +10,8 @@ namespace App\Models;
  * @property string $name
  * @property bool $home
  * @property string $note what became of it: merged, renamed
- * @property string $part_of name of the entity that it has become part of; nothing as a rule
- * @property int $part_since version since which it is
+ * @property string $part_of key of the entity that it has become part of; nothing as a rule
+ * @property bool $removed not in the latest version, which was restored from one before it came in
  * @property array<string, string> $about
  */
 final class Entity extends Record
@@ -22,7 +22,7 @@ final class Entity extends Record
 
     protected $guarded = [];
 
-    protected $attributes = ['part_of' => '', 'part_since' => 0];
+    protected $attributes = ['part_of' => '', 'removed' => false];
 
-    protected $casts = ['home' => 'boolean', 'about' => 'array'];
+    protected $casts = ['home' => 'boolean', 'about' => 'array', 'removed' => 'boolean'];
 }

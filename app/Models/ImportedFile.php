@@ -16,6 +16,7 @@ use Illuminate\Support\Carbon;
  * @property string $name
  * @property VersionKind $way how the version came to be
  * @property string $note why, of a correction
+ * @property int|null $described number of the last description that the version had; null for the latest version
  * @property array<string, mixed> $plan how it was read, or what was corrected
  * @property Carbon $created_at
  * @property int $rows

@@ -19,7 +19,8 @@ use Illuminate\Support\Carbon;
  * @property string $name
  * @property Carbon|null $deleted_at since when it is in the bin
  * @property int $revision_id
- * @property int|null $version of the data set that it is held to; null for the latest
+ * @property int|null $version of the data set that it is pinned to; null for the latest
+ * @property int|null $described number of the description that it is pinned to
  * @property Dataset $dataset
  * @property StudyRevision $revision
  */
@@ -51,7 +52,7 @@ final class Study extends Record
     /** The data it compares, read once however often they are asked for. */
     public function data(): StoredData
     {
-        return $this->data ??= new StoredData($this->dataset, $this->version);
+        return $this->data ??= new StoredData($this->dataset, $this->version, false, $this->described);
     }
 
     /** Where its edits go, which dozens of buttons of a page say. */
@@ -63,7 +64,7 @@ final class Study extends Record
     /** What is under its picture, as the house words it. */
     public function sourceLine(): string
     {
-        return HouseFinish::current()->sourceLine($this->dataset->sourceInFull());
+        return HouseFinish::current()->sourceLine($this->data()->described()->sourceInFull());
     }
 
     public function document(): StudyOfCore

@@ -113,7 +113,9 @@ final readonly class BriefPage
 
     private static function source(Study $study): string
     {
-        return "{$study->dataset->name}, version {$study->dataset->version}" .
-            ($study->dataset->source === '' ? '' : " ({$study->dataset->source})");
+        $data = $study->data();
+        $dataset = $data->described();
+
+        return "{$dataset->name}, version {$data->version}" . ($dataset->source === '' ? '' : " ({$dataset->source})");
     }
 }

@@ -131,7 +131,7 @@ final readonly class StudyCard
         return implode('/', [
             $study->revision_id,
             $study->version ?? $study->dataset->version,
-            $study->dataset->described,
+            $study->described ?? $study->dataset->described,
             config()->string('duskrail.version'),
             HouseFinish::current()->locale,
         ]);

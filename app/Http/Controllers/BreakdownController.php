@@ -30,7 +30,6 @@ final class BreakdownController
         }
         DB::transaction(static function () use ($dataset, $breakdowns): void {
             $dataset->update(['breakdowns' => $breakdowns]);
-            $dataset->describeAnew();
         });
 
         return redirect()->route('datasets.show', $dataset)->with('message', __('Breakdowns saved.'));

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Data\RevisionWriter;
+use App\Data\Description;
+use App\Data\RenamedMeasures;
 use App\Data\StoredData;
 use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
@@ -17,7 +18,6 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Data\PeerSetRules;
 use DuskRail\Peers\Membership;
 use DuskRail\Rail\Derived;
-use DuskRail\Rail\Formula\Renaming;
 use DuskRail\Refusal;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
@@ -132,7 +132,8 @@ final class DatasetController
                     ]);
             }
         }
-        DB::transaction(static function () use ($request, $dataset, $names): void {
+        $before = Description::of($dataset)->measureNames();
+        DB::transaction(static function () use ($request, $dataset, $names, $before): void {
             foreach ($dataset->measures as $measure) {
                 $at = "measures.{$measure->id}";
                 if ($request->has($at)) {
@@ -149,8 +150,9 @@ final class DatasetController
                     ]);
                 }
             }
-            self::rename($dataset, $names);
-            $dataset->describeAnew();
+            $after = Description::of($dataset)->measureNames();
+            RenamedMeasures::inFormulas($dataset, $before, $after);
+            RenamedMeasures::inStudies($dataset, $before, $after);
         });
 
         return redirect()
@@ -169,15 +171,14 @@ final class DatasetController
             ],
         );
         $name = $request->string('name')->trim()->value();
-        $key = Str::slug($name) ?: 'x' . substr(hash('sha256', $name), 0, 8);
+        $key = Measure::keyOf($name);
         if (
             $dataset
                 ->measures()
-                ->where('key', $key)
-                ->orWhere(
+                ->where(
                     static fn(Builder $q): Builder => $q
-                        ->where('dataset_id', $dataset->id)
-                        ->whereRaw('lower(name) = ?', [mb_strtolower($name)]),
+                        ->where('key', $key)
+                        ->orWhereRaw('lower(name) = ?', [mb_strtolower($name)]),
                 )
                 ->exists()
         ) {
@@ -194,7 +195,7 @@ final class DatasetController
                 ->withErrors(['formula' => $problem->getMessage()]);
         }
         $dataset->measures()->create([
-            'key' => $key,
+            'key' => Measure::freeKey($dataset->id, $key),
             'name' => $name,
             'formula' => $formula,
             'kind' => $table->kind,
@@ -210,38 +211,6 @@ final class DatasetController
                 'message',
                 __('“:name” was added; its unit is :unit.', ['name' => $name, 'unit' => $table->unit->text()]),
             );
-    }
-
-    /**
-     * Formulas go on meaning a measure that has another name now; in studies as a step that can be undone.
-     *
-     * @param array<array-key, string> $names new name by old one, of all measures
-     */
-    private static function rename(Dataset $dataset, array $names): void
-    {
-        $changed = array_filter(
-            $names,
-            static fn(string $new, int|string $old): bool => $new !== (string) $old,
-            ARRAY_FILTER_USE_BOTH,
-        );
-        if ($changed === []) {
-            return;
-        }
-        foreach ($dataset->measures()->where('formula', '!=', '')->get() as $derived) {
-            $derived->update(['formula' => Renaming::in($derived->formula, $names)]);
-        }
-        $pairs = array_map(
-            static fn(int|string $old, string $new): string => "{$old} to {$new}",
-            array_keys($changed),
-            $changed,
-        );
-        foreach ($dataset->studies as $study) {
-            $document = $study->document();
-            $renamed = $document->renamed($names);
-            if ($renamed != $document) {
-                RevisionWriter::write($study, $renamed, 'Rename ' . implode(', ', $pairs));
-            }
-        }
     }
 
     /** Names, groups and notes of entities, and which of them is home. */
@@ -312,7 +281,6 @@ final class DatasetController
                     $entity->update(['home' => $home]);
                 }
             }
-            $dataset->describeAnew();
         });
 
         return redirect()

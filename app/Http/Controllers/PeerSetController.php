@@ -19,6 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
 
 /** Peer sets of a data set: defined once, chosen by its studies. */
 final class PeerSetController
@@ -60,6 +61,7 @@ final class PeerSetController
             $rules = $rules->frozenAs($screen->membership->members());
         }
         $study = $dataset->studies()->find($request->integer('study'));
+        $this->mustFollowTheLatest($study instanceof Study ? $study : null);
         $rules = $this->put($dataset, $rules, $study instanceof Study ? $study : null);
         if ($study instanceof Study) {
             return redirect()->route('studies.show', $study);
@@ -73,6 +75,7 @@ final class PeerSetController
     /** The entities nearest to the one that a study is about, with one click. */
     public function like(Request $request, Study $study): RedirectResponse
     {
+        $this->mustFollowTheLatest($study);
         $data = new StoredData($study->dataset);
         $subject = $request->string('entity')->value();
         abort_unless(
@@ -154,6 +157,20 @@ final class PeerSetController
         return PeerSetRules::from([...$rules->toArray(), 'key' => $key, 'name' => $name]);
     }
 
+    /** A pinned study keeps the peer sets of its description: another one would not be among them. */
+    private function mustFollowTheLatest(?Study $study): void
+    {
+        if ($study?->version !== null) {
+            throw ValidationException::withMessages([
+                'set' => __(
+                    'This study is pinned to version :version, with the peer sets of that time. ' .
+                        'Let it use the latest version first, or save the set on the page of the data set.',
+                    ['version' => $study->version],
+                ),
+            ]);
+        }
+    }
+
     /** The set with its own key and name, written beside those that are there by now, and chosen in a study. */
     private function put(Dataset $dataset, PeerSetRules $rules, ?Study $study): PeerSetRules
     {
@@ -174,7 +191,6 @@ final class PeerSetController
         $dataset->update([
             'peer_sets' => array_values(array_map(static fn(PeerSetRules $r): array => $r->toArray(), $sets)),
         ]);
-        $dataset->describeAnew();
     }
 
     private function choose(Study $study, PeerSetRules $rules): void

@@ -61,6 +61,7 @@ final class StudyController
             $study->dataset,
             $document->withName(mb_strimwidth($document->name, 0, 110, '…') . ' (copy)'),
             $study->version,
+            $study->described,
         );
 
         return redirect()->route('data.index')->with('message', __('“:name” was created.', ['name' => $copy->name]));

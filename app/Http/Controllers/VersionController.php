@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\Description;
+use App\Data\RenamedMeasures;
 use App\Data\SeriesKey;
 use App\Data\StoredData;
 use App\Data\VersionKind;
@@ -22,6 +24,7 @@ use DuskRail\Time\Period;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 
 /** The versions of a data set: looked at, compared, gone back to, corrected; and studies held to one. */
@@ -37,6 +40,7 @@ final class VersionController
         return view('data.version', [
             'dataset' => $dataset,
             'version' => $version,
+            'measures' => (new StoredData($dataset, $version))->measures(),
             'file' => $dataset->files->firstWhere('version', $version),
             'came' => (new Versions($dataset))->revision($version - 1, $version),
             'since' => (new Versions($dataset))->revision($version, $dataset->version),
@@ -180,10 +184,22 @@ final class VersionController
         return redirect()->route('datasets.show', $dataset)->with('message', __('The correction was undone.'));
     }
 
-    /** Holds a study to the version that it shows, or lets it follow the latest again. */
+    /** Pins a study to the version and the description that it shows, or lets it follow the latest again. */
     public function pin(Request $request, Study $study): RedirectResponse
     {
-        $study->update(['version' => $request->boolean('pinned') ? $study->dataset->version : null]);
+        DB::transaction(static function () use ($request, $study): void {
+            $study->refresh();
+            $dataset = $study->dataset;
+            if ($request->boolean('pinned')) {
+                $study->version ??= $dataset->version;
+                $study->described ??= Description::latest($dataset);
+                $study->save();
+            } elseif ($study->version !== null) {
+                $names = Description::of($dataset, $study->version, $study->described)->measureNames();
+                $study->update(['version' => null, 'described' => null]);
+                RenamedMeasures::inStudy($study, $names, Description::of($dataset)->measureNames());
+            }
+        });
 
         return redirect()->route('studies.show', $study);
     }
