@@ -112,8 +112,7 @@ final class BenchData
                     "<sst xmlns=\"{$main}\"><si><t>" .
                     implode('</t></si><si><t>', array_keys($texts)) .
                     '</t></si></sst>',
-            ]
-            as $name => $content
+            ] as $name => $content
         ) {
             $zip->addFromString($name, "<?xml version=\"1.0\" encoding=\"UTF-8\"?>{$content}");
         }

@@ -34,7 +34,7 @@ echo "\n";
 for ($step = -3; $step <= 3; $step++) {
     $lightness = $pale + (($strong - $pale) * (abs($step) * 0.9)) / 3;
     echo "'arm-" . ($step + 4) . "' => '",
-        $colour($lightness, 0.015 + 0.045 * abs($step), $step < 0 ? 225.0 : 40.0),
-        "', ";
+    $colour($lightness, 0.015 + 0.045 * abs($step), $step < 0 ? 225.0 : 40.0),
+    "', ";
 }
 echo "\n";

@@ -111,8 +111,7 @@ foreach (
         ['1,000 rows of sparks', 1_000, 'sparks', 'none'],
         ['a stack of 200', 200, 'stack', 'none'],
         ['a scatter of 1,000', 1_000, 'scatter', 'none'],
-    ]
-    as [$name, $count, $view, $by]
+    ] as [$name, $count, $view, $by]
 ) {
     $some = BenchData::memory($count, 120, Frequency::Month);
     $seen = Study::first('Bench', 'flow', $some)->withView($view)->withPart(PanelsPart::from(['by' => $by]));
@@ -132,8 +131,7 @@ foreach (
             3.5,
         ],
         ['a workbook of 100,080 rows', BenchData::workbook("{$server->folder}/large.xlsx", 834, 120), 10.0],
-    ]
-    as [$name, $file, $budget]
+    ] as [$name, $file, $budget]
 ) {
     $row("import of {$name}", "{$budget} s, 250 MB", static function () use ($server, $file, $budget): array {
         ['seconds' => $seconds, 'megabytes' => $megabytes] = $server->import($file);
@@ -146,8 +144,7 @@ foreach (
         ['24 × 118', [24, 118], [], 60, 30, 15],
         ['200 × 120', [200, 120], [], 90, 60, 80],
         ['2,000 × 500 with three stops', [2_000, 500], ['against'], 600, INF, 400],
-    ]
-    as [$name, $size, $more, $slowest, $used, $sent]
+    ] as [$name, $size, $more, $slowest, $used, $sent]
 ) {
     $row(
         "edit of {$name}: p50, p95, processor; answer",

@@ -79,8 +79,7 @@ foreach (
     [
         'entities' => [[500, 120], [1_000, 120], [2_000, 120], [4_000, 120]],
         'periods' => [[1_000, 60], [1_000, 120], [1_000, 240], [1_000, 480]],
-    ]
-    as $of => $sizes
+    ] as $of => $sizes
 ) {
     $points = [];
     foreach ($sizes as [$series, $periods]) {

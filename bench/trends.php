@@ -91,8 +91,7 @@ foreach (
         ['12-month means of 120 months', Frequency::Month, 120, 0.0, true],
         ['12-month means of 120 months', Frequency::Month, 120, 0.8, true],
         ['520 weeks', Frequency::Week, 520, 0.8, false],
-    ]
-    as [$what, $frequency, $count, $likeness, $smoothed]
+    ] as [$what, $frequency, $count, $likeness, $smoothed]
 ) {
     $called = $found = $none = 0;
     $perYear = $frequency->meanPerYear();

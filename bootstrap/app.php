@@ -27,8 +27,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->appendToGroup('web', [PlainInput::class, OnceOnly::class, WriteAsTheHouse::class]);
         // Set by the browser, not by us, so they are not encrypted.
         $middleware->encryptCookies(except: [SheetSize::COOKIE, 'dusk-rail-ground']);
-    })
-    ->withExceptions(static function (Exceptions $exceptions): void {
+    })->withExceptions(static function (Exceptions $exceptions): void {
         $exceptions->render(
             static fn(Throwable $problem, Request $request): ?Response => $problem instanceof ValidationException ||
             $problem instanceof HttpResponseException

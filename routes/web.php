@@ -116,9 +116,7 @@ Route::post('/studies/{study}/finish', [FinishController::class, 'store'])->name
 
 Route::get('/bin', [BinController::class, 'show'])->name('bin.show');
 Route::get('/help', [HelpController::class, 'show'])->name('help');
-Route::post('/bin/{kind}/{id}', [BinController::class, 'restore'])
-    ->where('id', '\d{1,9}')
-    ->name('bin.restore');
+Route::post('/bin/{kind}/{id}', [BinController::class, 'restore'])->where('id', '\d{1,9}')->name('bin.restore');
 
 Route::post('/briefs', [BriefController::class, 'store'])->name('briefs.store');
 Route::get('/briefs/{brief}', [BriefController::class, 'show'])->name('briefs.show');
@@ -129,6 +127,4 @@ Route::get('/read/{token}/pdf', [BriefController::class, 'pdf'])->name('briefs.p
 Route::get('/read/{token}/file', [BriefController::class, 'file'])->name('briefs.file');
 
 Route::get('/up', UpController::class)->withoutMiddleware('web')->name('up');
-Route::get('/palette.css', [PaletteController::class, 'show'])
-    ->withoutMiddleware('web')
-    ->name('palette');
+Route::get('/palette.css', [PaletteController::class, 'show'])->withoutMiddleware('web')->name('palette');

@@ -155,8 +155,10 @@ final readonly class CarriedData
             ];
         }
         foreach ($entities as $key => $entity) {
-            if ($entity['part_of'] !== '' && ($entity['part_of'] === (string) $key || !isset($entities[$entity['part_of']]))) {
-                throw InvalidStudy::at('data.entities', "“{$entity['part_of']}”, which {$entity['name']} is part of, is not another entity.");
+            $whole = $entity['part_of'];
+            if ($whole !== '' && ($whole === (string) $key || !isset($entities[$whole]))) {
+                $what = "“{$whole}”, which {$entity['name']} is part of, is not another entity.";
+                throw InvalidStudy::at('data.entities', $what);
             }
         }
         $all = self::list($data, 'series');
@@ -316,8 +318,7 @@ final readonly class CarriedData
         foreach (
             is_array($series['values'] ?? null)
                 ? array_values($series['values'])
-                : throw InvalidStudy::at("{$path}.values", 'must be a list of numbers.')
-            as $i => $value
+                : throw InvalidStudy::at("{$path}.values", 'must be a list of numbers.') as $i => $value
         ) {
             $values[] = match (true) {
                 $value === null => NAN,
@@ -353,8 +354,7 @@ final readonly class CarriedData
         foreach (
             is_array($data[$name] ?? null) && $data[$name] !== []
                 ? array_values($data[$name])
-                : throw InvalidStudy::at("data.{$name}", 'must be a list and not empty.')
-            as $i => $one
+                : throw InvalidStudy::at("data.{$name}", 'must be a list and not empty.') as $i => $one
         ) {
             $list["data.{$name}.{$i}"] = is_array($one)
                 ? $one

@@ -150,11 +150,7 @@ final readonly class Description
         if ($this->number !== null) {
             $latest->where('described', '<=', $this->number)->unionAll($this->replaced($table, $row, $columns));
         }
-        $rows = DB::query()
-            ->fromSub($latest, 'described')
-            ->where('removed', 0)
-            ->orderBy('id')
-            ->get();
+        $rows = DB::query()->fromSub($latest, 'described')->where('removed', 0)->orderBy('id')->get();
 
         /** @var list<array<string, mixed>> */
         return $rows->map(static fn(object $one): array => get_object_vars($one))->all();

@@ -82,10 +82,7 @@ final readonly class Import
         ): Dataset {
             $dataset = Dataset::create(['name' => $name, 'source' => $source]);
             $this->store($dataset, $observations, $prepared, $file);
-            $dataset
-                ->entities()
-                ->where('key', $key)
-                ->update(['home' => true]);
+            $dataset->entities()->where('key', $key)->update(['home' => true]);
             if ($then !== null) {
                 $then($dataset, $first);
             }

@@ -104,8 +104,7 @@ final readonly class Merger
                 ->inVersion($this->dataset->version)
                 ->where('measure_id', $measure->id)
                 ->whereIn('entity_id', $ids)
-                ->get()
-            as $one
+                ->get() as $one
         ) {
             $stored[$one->cell][$one->entity_id] = $one;
         }

@@ -158,7 +158,9 @@ final class StoredData implements DataSource
     /** The data set with the source, breakdowns and peer sets of this description. */
     public function described(): Dataset
     {
-        return $this->description->number === null ? $this->dataset : $this->described ??= $this->description->dataset();
+        $isLatest = $this->description->number === null;
+
+        return $this->described ??= $isLatest ? $this->dataset : $this->description->dataset();
     }
 
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable

@@ -113,10 +113,7 @@ final class VersionWriter
     private function flush(): void
     {
         // Before those that take their place: of each there is one in force.
-        StoredSeries::query()
-            ->toBase()
-            ->whereIn('id', $this->ended)
-            ->update(['until' => $this->version]);
+        StoredSeries::query()->toBase()->whereIn('id', $this->ended)->update(['until' => $this->version]);
         WritingConnection::current()->insertMany('series', $this->rows);
         $this->rows = $this->ended = [];
     }

@@ -26,8 +26,7 @@ final class FiguresCsv
                 'unit' => $comparison->unit(),
                 'kind' => $comparison->run->table()->kind->value,
                 'source' => preg_replace('/^Source: /', '', $wording->source),
-            ]
-            as $name => $text
+            ] as $name => $text
         ) {
             fputcsv(
                 $out,

@@ -51,10 +51,7 @@ final class FiguresWorkbook
         foreach ($table->notes as $row => $note) {
             $notes->getCell([1, $row + 1])->setValueExplicit($note, DataType::TYPE_STRING);
         }
-        $sheet
-            ->getStyle("{$heading}:{$heading}")
-            ->getFont()
-            ->setBold(true);
+        $sheet->getStyle("{$heading}:{$heading}")->getFont()->setBold(true);
         $sheet->freezePane([2, $heading + 1]);
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
         // As many digits as it takes to read the same number again; PHP would write fourteen.

@@ -28,7 +28,7 @@ final class JsonDocument
         }
         try {
             $read = self::decoded(self::text($path));
-        } catch (JsonException | NotATable) {
+        } catch (JsonException|NotATable) {
             return null;
         }
 

@@ -132,7 +132,7 @@ final class LargeSheets
         $reader->open($path, null, LIBXML_NONET | LIBXML_COMPACT);
         $rows = '';
         $count = $number = 0;
-        for ($more = $reader->read(); $more; ) {
+        for ($more = $reader->read(); $more;) {
             if ($reader->nodeType !== XMLReader::ELEMENT || $reader->localName !== 'row') {
                 $more = $reader->read();
                 continue;

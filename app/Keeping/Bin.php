@@ -71,13 +71,7 @@ final class Bin
     {
         $count = 0;
         foreach (array_reverse(self::KINDS) as $class) {
-            foreach (
-                $class
-                    ::onlyTrashed()
-                    ->where('deleted_at', '<', Carbon::now()->subDays($days))
-                    ->get()
-                as $thing
-            ) {
+            foreach ($class::onlyTrashed()->where('deleted_at', '<', Carbon::now()->subDays($days))->get() as $thing) {
                 $thing->forceDelete();
                 $count++;
             }

@@ -96,7 +96,8 @@ final class Tidy
     {
         $count = 0;
         foreach (['dataset' => 'r.id', 'entity' => 'r.dataset_id', 'measure' => 'r.dataset_id'] as $row => $dataset) {
-            $named = "select 1 from {table} n where n.dataset_id = {$dataset} and n.described >= h.since and n.described < h.until";
+            $named = "select 1 from {table} n where n.dataset_id = {$dataset} " .
+                'and n.described >= h.since and n.described < h.until';
             $count += DB::delete(
                 "delete from {$row}_histories where id in (select h.id from {$row}_histories h join " .
                     Str::plural($row) . " r on r.id = h.{$row}_id where not exists (" .

@@ -33,7 +33,12 @@ final class Measure extends Record
 
     protected $attributes = ['per' => '', 'removed' => false];
 
-    protected $casts = ['kind' => MeasureKind::class, 'better' => Better::class, 'frequency' => Frequency::class, 'removed' => 'boolean'];
+    protected $casts = [
+        'kind' => MeasureKind::class,
+        'better' => Better::class,
+        'frequency' => Frequency::class,
+        'removed' => 'boolean',
+    ];
 
     /** A name as a key. */
     public static function keyOf(string $name): string

@@ -28,7 +28,7 @@ final class StudyRevision extends Record
     public static function between(?int $from, ?int $to): ?array
     {
         $summaries = [];
-        for ($at = self::find($to); $at !== null && $at->id !== $from && count($summaries) < 100; ) {
+        for ($at = self::find($to); $at !== null && $at->id !== $from && count($summaries) < 100;) {
             $summaries[] = $at->summary;
             $at = self::find($at->parent_id);
         }

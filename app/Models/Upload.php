@@ -93,9 +93,7 @@ final class Upload extends Record
         if ($to === 'running') {
             $this->tell(0, 0);
         }
-        $claimed = self::whereKey($this->id)
-            ->where('state', $from)
-            ->update(['state' => $to, 'message' => '']);
+        $claimed = self::whereKey($this->id)->where('state', $from)->update(['state' => $to, 'message' => '']);
         $this->refresh();
 
         return $claimed === 1;

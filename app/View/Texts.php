@@ -92,13 +92,7 @@ final class Texts
     {
         $text = "'((?:[^'\\\\]|\\\\.)*)'";
         $texts = [];
-        foreach (
-            Finder::create()
-                ->files()
-                ->in([resource_path('views'), app_path()])
-                ->sortByName()
-            as $file
-        ) {
+        foreach (Finder::create()->files()->in([resource_path('views'), app_path()])->sortByName() as $file) {
             preg_match_all("/\\b(?:__|trans_choice)\\(\\s*{$text}/", $file->getContents(), $found);
             $texts = [...$texts, ...$found[1]];
         }

@@ -612,8 +612,7 @@ final readonly class ScatterComposer
                 [-$width - $slant, -$slant],
                 [$slant, $size + $slant - 3.0],
                 [-$width - $slant, $size + $slant - 3.0],
-            ]
-            as [$dx, $dy]
+            ] as [$dx, $dy]
         ) {
             [$left, $base] = [$x + $dx, $y + $dy];
             if (

@@ -188,8 +188,7 @@ final readonly class SparksComposer
                 is_nan($row->course->growth) ? '–' : Numerals::signed($row->course->growth, 1) . ' %',
                 $row->rank === null ? '' : (string) $row->rank,
                 $table->comparison->verdict($row->course->trend),
-            ]
-            as $i => $text
+            ] as $i => $text
         ) {
             $marks[] = Words::plain(
                 $name + self::CELL + ($i + 1) * self::COLUMN - 8.0,

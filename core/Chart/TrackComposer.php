@@ -73,8 +73,7 @@ final readonly class TrackComposer
                 $plot->to,
                 $plot->step(),
                 fn(string $t): float => $this->measure->width($t, $type),
-            )
-            as $tick
+            ) as $tick
         ) {
             $marks[] = Words::plain(
                 $plot->left + $tick->centre * $plot->step(),

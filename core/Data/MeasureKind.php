@@ -98,8 +98,7 @@ enum MeasureKind: string
                 [self::FLOW_UNITS, $unit, self::Flow],
                 [self::FLOWS, $unit, self::Flow],
                 [self::LEVELS, $unit, self::Stock],
-            ]
-            as [$words, $text, $kind]
+            ] as [$words, $text, $kind]
         ) {
             if ($text !== '' && preg_match($words, $text, $m) === 1) {
                 return [$kind, "by “{$m[0]}”"];

@@ -378,8 +378,7 @@ final readonly class Comparison
                 ...array_keys($this->study->focus),
                 ...$home,
                 ...array_keys($entities),
-            ]
-            as $key
+            ] as $key
         ) {
             if (isset($entities[$key], $series[$key])) {
                 return $entities[$key];

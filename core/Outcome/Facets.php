@@ -137,7 +137,7 @@ final class Facets
         $facets = [];
         for ($from = $comparison->from; $from <= $comparison->to; $from = $to + 1) {
             $year = $comparison->axis->period($from)->yearNumber();
-            for ($to = $from; $to < $comparison->to && $comparison->axis->period($to + 1)->yearNumber() === $year; ) {
+            for ($to = $from; $to < $comparison->to && $comparison->axis->period($to + 1)->yearNumber() === $year;) {
                 $to++;
             }
             $lines = array_map(

@@ -24,7 +24,7 @@ final class Attendance
     public function __construct(private readonly ?SeriesTable $table)
     {
         foreach ($table->series ?? [] as $key => $series) {
-            for ($last = count($series->values) - 1; $last >= 0 && is_nan($series->values[$last]); ) {
+            for ($last = count($series->values) - 1; $last >= 0 && is_nan($series->values[$last]);) {
                 $last--;
             }
             $this->lasts[$key] = $last;

@@ -136,8 +136,7 @@ final class Combinations
                 ['people', 'people', MeasureKind::Stock, Frequency::Year, $people],
                 ['trips', 'trips', MeasureKind::Flow, Frequency::Month, $trips],
                 ['price-index', '2019 = 100', MeasureKind::Rate, Frequency::Month, $prices],
-            ]
-            as [$key, $unit, $kind, $frequency, $series]
+            ] as [$key, $unit, $kind, $frequency, $series]
         ) {
             $measures[] = $measure = Measure::of($key, ucfirst(strtr($key, '-', ' ')), $unit, $kind, $frequency);
             $first = Period::year(2019)->firstDay();

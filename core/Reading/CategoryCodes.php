@@ -25,14 +25,13 @@ final class CategoryCodes
     {
         $words = Vocabulary::words($breakdown);
 
-        return self::ANY[$code] ??
-            match (1) {
-                preg_match('/\b(sex|gender|sexe|sexo|geschlecht|kön|kjønn|køn|sesso)\b/iu', $words) => self::SEX[
-                    $code
-                ] ?? $code,
-                preg_match('/\b(age|ages|alter|âge|edad|età|leeftijd|ålder|alder)\b/iu', $words) => self::age($code),
-                default => $code,
-            };
+        return self::ANY[$code] ?? match (1) {
+            preg_match('/\b(sex|gender|sexe|sexo|geschlecht|kön|kjønn|køn|sesso)\b/iu', $words) => self::SEX[
+                $code
+            ] ?? $code,
+            preg_match('/\b(age|ages|alter|âge|edad|età|leeftijd|ålder|alder)\b/iu', $words) => self::age($code),
+            default => $code,
+        };
     }
 
     private static function age(string $code): string

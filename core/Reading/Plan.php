@@ -185,8 +185,7 @@ final readonly class Plan
                 [
                     [array_slice($words, 0, -$length), array_slice($words, -$length)],
                     [array_slice($words, $length), array_slice($words, 0, $length)],
-                ]
-                as [$measure, $period]
+                ] as [$measure, $period]
             ) {
                 if (
                     $periods->read(trim(implode(' ', $period), '()[]')) !== null &&

@@ -96,7 +96,7 @@ final readonly class MannKendall
         $variance = $n * ($n - 1) * (2 * $n + 5);
         sort($values);
         for ($i = 0; $i < $n; $i += $ties) {
-            for ($ties = 1; $i + $ties < $n && $values[$i + $ties] === $values[$i]; ) {
+            for ($ties = 1; $i + $ties < $n && $values[$i + $ties] === $values[$i];) {
                 $ties++;
             }
             $variance -= $ties * ($ties - 1) * (2 * $ties + 5);

@@ -74,7 +74,7 @@ final class RollingMean
         $count = count($values);
         $means = $values;
         $sum = 0.0;
-        for ($i = 0; $i < $window && $i < $count; ) {
+        for ($i = 0; $i < $window && $i < $count;) {
             $sum += $values[$i++];
             $means[$i - 1] = $i >= $needed ? $sum / $i : NAN;
         }

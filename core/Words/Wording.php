@@ -64,8 +64,7 @@ final readonly class Wording
                     -1,
                     PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY,
                 ) ?:
-                []
-                as $phrase
+                [] as $phrase
             ) {
                 if (preg_match('/^\[([^\[\]|]+)\|([^\[\]|]*)\]$/u', $phrase, $m) === 1) {
                     $parts[] = ['text' => $m[1], 'ink' => $inks[trim($m[2])] ?? '', 'bold' => $bold];

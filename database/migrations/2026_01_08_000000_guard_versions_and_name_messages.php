@@ -31,24 +31,15 @@ return new class extends Migration {
     private function renumber(): void
     {
         $seen = [];
-        foreach (
-            DB::table('imported_files')
-                ->orderBy('id')
-                ->get(['id', 'dataset_id', 'version'])
-            as $file
-        ) {
+        foreach (DB::table('imported_files')->orderBy('id')->get(['id', 'dataset_id', 'version']) as $file) {
             if (!isset($seen[$file->dataset_id][$file->version])) {
                 $seen[$file->dataset_id][$file->version] = true;
                 continue;
             }
             $next = max(array_keys($seen[$file->dataset_id])) + 1;
             $seen[$file->dataset_id][$next] = true;
-            DB::table('series')
-                ->where('imported_file_id', $file->id)
-                ->update(['since' => $next]);
-            DB::table('imported_files')
-                ->where('id', $file->id)
-                ->update(['version' => $next]);
+            DB::table('series')->where('imported_file_id', $file->id)->update(['since' => $next]);
+            DB::table('imported_files')->where('id', $file->id)->update(['version' => $next]);
             DB::table('datasets')
                 ->where('id', $file->dataset_id)
                 ->where('version', '<', $next)
@@ -64,9 +55,7 @@ return new class extends Migration {
         foreach ($open->get(['id', 'measure_id', 'entity_id', 'since']) as $row) {
             $key = "{$row->measure_id}/{$row->entity_id}";
             if (isset($before[$key])) {
-                DB::table('series')
-                    ->where('id', $before[$key])
-                    ->update(['until' => $row->since]);
+                DB::table('series')->where('id', $before[$key])->update(['until' => $row->since]);
             }
             $before[$key] = $row->id;
         }

@@ -34,8 +34,9 @@ return new class extends Migration {
                 $columns->boolean('removed')->default(false);
             });
         }
-        Schema::table('imported_files', static fn(Blueprint $columns) => $columns->unsignedInteger('described')->nullable());
-        Schema::table('studies', static fn(Blueprint $columns) => $columns->unsignedInteger('described')->nullable());
+        foreach (['imported_files', 'studies'] as $table) {
+            Schema::table($table, static fn(Blueprint $c) => $c->unsignedInteger('described')->nullable());
+        }
         foreach (self::DESCRIBED as $table => $columns) {
             $this->createHistory(self::ROW[$table], $table, $columns);
         }
@@ -49,7 +50,7 @@ return new class extends Migration {
 
     public function down(): void
     {
-        throw new RuntimeException('Restore the copy that data:upgrade kept: the history of descriptions would be lost.');
+        throw new RuntimeException('Restore the copy that data:upgrade kept: the descriptions would be lost.');
     }
 
     /** @param list<string> $columns */
@@ -104,19 +105,22 @@ return new class extends Migration {
         $number = "(select described from datasets where id = {$dataset})";
         $names = implode(', ', array_map(static fn(string $c): string => "\"{$c}\"", $columns));
         $old = implode(', ', array_map(static fn(string $c): string => "old.\"{$c}\"", $columns));
-        $differs = implode(' or ', array_map(static fn(string $c): string => "old.\"{$c}\" is not new.\"{$c}\"", $columns));
+        $differences = array_map(static fn(string $c): string => "old.\"{$c}\" is not new.\"{$c}\"", $columns);
+        $differs = implode(' or ', $differences);
         // A data set has no number of its own: each description of it begins where the one before ends.
         $since = $table === 'datasets'
             ? 'coalesce((select max(until) from dataset_histories where dataset_id = old.id), 0)'
             : 'old.described';
         $mark = $table === 'datasets' ? '' : "update {$table} set described = {$number} where id = new.id;";
         DB::unprepared(
-            "create trigger {$table}_update_describes after update of {$names} on {$table} when {$differs} begin {$bump} " .
-                "insert into {$row}_histories ({$row}_id, since, until, {$names}) " .
+            "create trigger {$table}_update_describes after update of {$names} on {$table} when {$differs} " .
+                "begin {$bump} insert into {$row}_histories ({$row}_id, since, until, {$names}) " .
                 "values (old.id, {$since}, {$number}, {$old}); {$mark} end",
         );
         if ($table !== 'datasets') {
-            DB::unprepared("create trigger {$table}_insert_describes after insert on {$table} begin {$bump} {$mark} end");
+            DB::unprepared(
+                "create trigger {$table}_insert_describes after insert on {$table} begin {$bump} {$mark} end",
+            );
             DB::unprepared(
                 "create trigger {$table}_delete_describes after delete on {$table} begin " .
                     'update datasets set described = described + 1 where id = old.dataset_id; end',

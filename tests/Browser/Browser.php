@@ -121,7 +121,7 @@ final class Browser
                 $act();
 
                 return $this;
-            } catch (StaleElementReferenceException | ElementNotInteractableException) {
+            } catch (StaleElementReferenceException|ElementNotInteractableException) {
                 usleep(300_000);
             }
         }

@@ -65,8 +65,7 @@ abstract class BrowserTestCase extends TestCase
                 $this->browser->find('#stop-add .name')->click();
             }
             foreach (
-                $this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add .all button'))
-                as $button
+                $this->browser->web->findElements(WebDriverBy::cssSelector('#editor-add .all button')) as $button
             ) {
                 if (explode("\n", $button->getText())[0] === $title) {
                     $button->click();

@@ -45,10 +45,7 @@ final class TasksTest extends BrowserTestCase
         self::assertSame('Peer median', mb_substr($this->label(''), 0, 11));
 
         $browser->click('.words.headline .shown');
-        $browser
-            ->actions()
-            ->sendKeys(null, 'Ashen has halved its leakage' . WebDriverKeys::ENTER)
-            ->perform();
+        $browser->actions()->sendKeys(null, 'Ashen has halved its leakage' . WebDriverKeys::ENTER)->perform();
         $browser->see('.words.headline .in-focus-1', 'Ashen')->see('.words.headline', 'Ashen has halved its leakage');
 
         $browser->click('[popovertarget=hand-over]')->click('#hand-over button[data-hand-over]');
@@ -340,8 +337,7 @@ final class TasksTest extends BrowserTestCase
                 'daily-veldmere.csv' => ['1 January 2019 to 31 October 2025', ['measureName' => 'Water into supply']],
                 'months-by-year.csv' => ['Bursts of', ['entityName' => 'Veldmere Water']],
                 'repairs.csv' => ['3 measures of 3 utilities', null],
-            ]
-            as $file => [$seen, $named]
+            ] as $file => [$seen, $named]
         ) {
             $this->update("{$files}/{$file}");
             $browser->see('#understanding', $seen);
@@ -570,8 +566,7 @@ final class TasksTest extends BrowserTestCase
                 'Index to base' => '2017 = 100',
                 'Difference or ratio' => 'peer median',
                 'Change' => 'change on a year earlier',
-            ]
-            as $title => $label
+            ] as $title => $label
         ) {
             $this->add($title);
             $browser->until(

@@ -112,8 +112,7 @@ final class ChanceTest extends TestCase
                     ['rolling', ['window' => 12, 'statistic' => 'sum']],
                     ['per-denominator', ['measure' => 'mains', 'times' => 100]],
                 ],
-            ]
-            as $stops
+            ] as $stops
         ) {
             $comparison = self::compared($data, ['dispersion' => 'ignored'], ...$stops);
             $chance = Chance::of($comparison);
@@ -286,8 +285,7 @@ final class ChanceTest extends TestCase
                 'bursts' => [$unit, MeasureKind::Flow, '2020-01', $bursts],
                 'mains' => ['km', MeasureKind::Stock, '2020', $mains],
                 'people' => ['people', MeasureKind::Stock, '2020', $counted],
-            ]
-            as $name => [$in, $kind, $first, $series]
+            ] as $name => [$in, $kind, $first, $series]
         ) {
             $measures[] = $measure = Make::measure($name, $in, $kind, $first);
             $tables[$name] = Make::table($measure, $first, $series);

@@ -215,36 +215,32 @@ final class DrawnViewsTest extends TestCase
     }
 
     /** @param list<string> $expected */
-    #[
-        TestWith([
-            Cycle::Year,
-            Frequency::Day,
-            900.0,
-            [
-                '1 Jan',
-                '1 Feb',
-                '1 Mar',
-                '1 Apr',
-                '1 May',
-                '1 Jun',
-                '1 Jul',
-                '1 Aug',
-                '1 Sep',
-                '1 Oct',
-                '1 Nov',
-                '1 Dec',
-            ],
-        ]),
-    ]
+    #[TestWith([
+        Cycle::Year,
+        Frequency::Day,
+        900.0,
+        [
+            '1 Jan',
+            '1 Feb',
+            '1 Mar',
+            '1 Apr',
+            '1 May',
+            '1 Jun',
+            '1 Jul',
+            '1 Aug',
+            '1 Sep',
+            '1 Oct',
+            '1 Nov',
+            '1 Dec',
+        ],
+    ])]
     #[TestWith([Cycle::Year, Frequency::Day, 220.0, ['1 Jan', '1 Jul']])]
-    #[
-        TestWith([
-            Cycle::Year,
-            Frequency::Month,
-            700.0,
-            ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
-        ]),
-    ]
+    #[TestWith([
+        Cycle::Year,
+        Frequency::Month,
+        700.0,
+        ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+    ])]
     #[TestWith([Cycle::Week, Frequency::Day, 400.0, ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']])]
     public function testPlacesWithinAYearAreDatesAndNeverNumbers(
         Cycle $cycle,
@@ -410,8 +406,7 @@ final class DrawnViewsTest extends TestCase
                     'grouped' => false,
                     'forms' => ['a' => 'line'],
                 ],
-            ]
-            as $name => $settings
+            ] as $name => $settings
         ) {
             self::assertEquals($settings, PartCatalogue::named($name)::from($settings)->settings(), $name);
         }

@@ -53,22 +53,18 @@ final class FinishTest extends TestCase
     #[TestWith([['by' => 'latest'], ['a' => 'tone-1', 'b' => 'tone-3', 'c' => 'tone-7'], ['10.0', '', '70.0']])]
     #[TestWith([['by' => 'place'], ['a' => 'tone-1', 'b' => 'tone-4', 'c' => 'tone-7'], ['3', '', '1']])]
     #[TestWith([['by' => 'change'], ['a' => 'tone-7', 'b' => 'tone-1', 'c' => 'tone-4'], ['−20.0', '', '0.0']])]
-    #[
-        TestWith(
-            [
-                ['by' => 'latest', 'scale' => 'about', 'middle' => '20'],
-                ['a' => 'arm-3', 'b' => 'arm-5', 'c' => 'arm-7'],
-                ['−30.0', '20.0', '70.0'],
-            ],
-            'ten below 20 to fifty above it: the reach is fifty',
-        ),
-    ]
-    #[
-        TestWith(
-            [['by' => 'target'], ['a' => 'arm-1', 'b' => 'arm-4', 'c' => 'arm-6'], ['−20.0', '0.0', '+20.0']],
-            'all are to reach 30, C 60',
-        ),
-    ]
+    #[TestWith(
+        [
+            ['by' => 'latest', 'scale' => 'about', 'middle' => '20'],
+            ['a' => 'arm-3', 'b' => 'arm-5', 'c' => 'arm-7'],
+            ['−30.0', '20.0', '70.0'],
+        ],
+        'ten below 20 to fifty above it: the reach is fifty',
+    )]
+    #[TestWith(
+        [['by' => 'target'], ['a' => 'arm-1', 'b' => 'arm-4', 'c' => 'arm-6'], ['−20.0', '0.0', '+20.0']],
+        'all are to reach 30, C 60',
+    )]
     public function testLinesTakeTheColourOfTheirOwnFigure(array $tone, array $expected, array $ends): void
     {
         $data = self::data(['a' => [10, 10], 'b' => [50, 30], 'c' => [80, 70]]);

@@ -55,8 +55,7 @@ final class FormulaTest extends TestCase
                 '1 + €' => '“€” (character 5)',
                 '3 4' => '“4” (character 3)',
                 ')' => '“)” (character 1)',
-            ]
-            as $text => $said
+            ] as $text => $said
         ) {
             try {
                 Expression::parse($text, self::NAMES);

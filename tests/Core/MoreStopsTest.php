@@ -425,10 +425,7 @@ final class MoreStopsTest extends TestCase
     public function testSeveralTakenAsOneHaveNoSumWhereOneOfThemHasAGap(): void
     {
         $measure = Make::measure('flow', 'Ml', MeasureKind::Flow, '2019');
-        $table = Make::table($measure, '2019', [
-            'a' => [1, 2, 3, 4, 5],
-            'b' => [null, 20, null, 40, null],
-        ]);
+        $table = Make::table($measure, '2019', ['a' => [1, 2, 3, 4, 5], 'b' => [null, 20, null, 40, null]]);
         $sum = Pool::sum('both', 'Both', ['a', 'b'])->addedTo($table)->series['both']->values;
         // Before b began and after it ended, a is alone; the year that is missing between has no sum.
         self::assertSame(

@@ -257,8 +257,7 @@ final class PeerSetsTest extends TestCase
         $study = Study::first('S', 'flow', $data)->withPart(PeersPart::from(['set' => 'set:like']));
         $said = null;
         foreach (
-            [['home' => 1], ['home' => 1, 'b' => 2, 'y' => 3], ['home' => 1, 'a' => 2, 'b' => 3, 'c' => 4]]
-            as $focus
+            [['home' => 1], ['home' => 1, 'b' => 2, 'y' => 3], ['home' => 1, 'a' => 2, 'b' => 3, 'c' => 4]] as $focus
         ) {
             $comparison = Comparison::of($study->withFocus($focus), $data);
             self::assertSame([5.0], $comparison->peerLine);

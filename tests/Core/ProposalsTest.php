@@ -81,8 +81,7 @@ final class ProposalsTest extends TestCase
                 'rose' => [3.0, [['prices of 2024', 'prices rose by 30 % from 2014 to 2024']]],
                 'fell' => [-2.0, [['prices of 2024', 'prices fell by 20 % from 2014 to 2024']]],
                 'were stable' => [0.0, []],
-            ]
-            as $did => [$each, $expected]
+            ] as $did => [$each, $expected]
         ) {
             $index = array_map(static fn(int $i): float => 100.0 + $each * $i, range(0, 10));
             yield "money over ten years in which prices {$did}" => [

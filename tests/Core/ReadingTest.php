@@ -500,8 +500,7 @@ final class ReadingTest extends TestCase
                 'lowest' => [10.0, null, null],
                 'highest' => [60.0, null, null],
                 'last' => [60.0, null, null],
-            ]
-            as $way => $expected
+            ] as $way => $expected
         ) {
             $other = Reader::read(
                 self::sample($rows, 'repairs.csv')->rows,

@@ -194,8 +194,7 @@ final class SentencesHoldTest extends TestCase
                     'since$/u',
                 'run' => '/^(\w+) has (fallen|risen) for (\d+) (\w+)s in a row$/u',
                 'record' => '/^(\\w+) is at its (lowest|highest) since (.+?)(, the start of the data)?$/u',
-            ]
-            as $kind => $pattern
+            ] as $kind => $pattern
         ) {
             if (preg_match($pattern, $text, $m, PREG_UNMATCHED_AS_NULL) === 1) {
                 // Whoever is spoken of has a value now.

@@ -28,8 +28,7 @@ final class StatisticsTest extends TestCase
                 static fn(): float => exp(mt_rand(0, 4000) / 100),
                 static fn(): float => mt_rand(0, 9) === 0 ? NAN : -mt_rand() / 1e9,
                 static fn(): float => 5.0,
-            ]
-            as $draw
+            ] as $draw
         ) {
             $values = array_map(static fn(int $i): float => $draw(), range(1, 3000));
             $sorted = array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));

@@ -53,14 +53,12 @@ final class StopsTest extends TestCase
         self::assertSame('interpolated between mid-years', $run->steps[0]->outcome->note);
     }
 
-    #[
-        TestWith([
-            'held',
-            62 / 20_000,
-            'Connections after 2019 is missing for 1 of 3; the last value is repeated.',
-            'Leave empty',
-        ]),
-    ]
+    #[TestWith([
+        'held',
+        62 / 20_000,
+        'Connections after 2019 is missing for 1 of 3; the last value is repeated.',
+        'Leave empty',
+    ])]
     #[TestWith(['blank', null, 'Connections after 2019 is missing for 1 of 3; left empty.', 'Repeat the last value'])]
     public function testTheNewestDenominatorIsHeldOrLeftBlankAndSaidEitherWay(
         string $newest,
@@ -490,8 +488,7 @@ final class StopsTest extends TestCase
                     'prices of 2019 (6 of 12 months)',
                     '6 of 12',
                 ],
-            ]
-            as [$stop, $settings, $phrase, $remark]
+            ] as [$stop, $settings, $phrase, $remark]
         ) {
             $run = Make::run($data, $stop, $settings);
             [$step] = $run->steps;

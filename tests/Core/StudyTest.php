@@ -200,8 +200,7 @@ final class StudyTest extends TestCase
                 ['words', ['part' => 'headline', 'text' => '  Home   leads ']],
                 ['range', ['range' => '2020']],
                 ['rename', ['name' => 'Second']],
-            ]
-            as [$name, $input]
+            ] as [$name, $input]
         ) {
             $study = Edit::of(Changes::read($name, $input), $study, $data)->study;
         }

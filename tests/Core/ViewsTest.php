@@ -241,8 +241,7 @@ final class ViewsTest extends TestCase
             [
                 [$study, $below, 'negative in 2024'],
                 [Make::study($data, StopCatalogue::make('index', ['base' => '2023'])), $data, 'cannot be summed'],
-            ]
-            as [$one, $of, $reason]
+            ] as [$one, $of, $reason]
         ) {
             try {
                 Stacked::of(Lineup::of(Comparison::of($one, $of)));

@@ -114,8 +114,7 @@ final class WorkingTest extends TestCase
                 ['standardise', []],
                 ['seasonal', []],
                 ['seasonal', ['model' => 'additive']],
-            ]
-            as [$stop, $settings]
+            ] as [$stop, $settings]
         ) {
             $run = Make::run($data, $stop, $settings);
             self::assertNull($run->refused());
@@ -137,8 +136,7 @@ final class WorkingTest extends TestCase
                 ['rolling', ['window' => 5], 0.2],
                 ['running-total', [], 1.0],
                 ['period', ['to' => 'quarter'], 1.0],
-            ]
-            as [$stop, $settings, $factor]
+            ] as [$stop, $settings, $factor]
         ) {
             $run = Make::run($data, $stop, $settings);
             $step = Working::of($run, Scope::all($data), 'flow', 'home', 6)->steps[1];
@@ -367,8 +365,7 @@ final class WorkingTest extends TestCase
                     'peers',
                     ['line' => 'mean'],
                 ),
-            ]
-            as $sentence => $misleading
+            ] as $sentence => $misleading
         ) {
             $said = static fn(Study $on): array => array_column(self::notices($on, $data), 'sentence');
             $at = array_search($sentence, $said($misleading), true);
@@ -421,8 +418,7 @@ final class WorkingTest extends TestCase
                 'two years from one level to another' => static fn(int $i): float => 100 * $noise() +
                     max(0, min(24, $i - 48)),
                 'a leap of one month' => static fn(int $i): float => 100 * $noise() + ($i === 60 ? 80 : 0),
-            ]
-            as $what => $values
+            ] as $what => $values
         ) {
             self::assertNull(LevelShift::in(array_map($values, range(0, 119)), 12), $what);
         }

@@ -99,9 +99,7 @@ final class BringingFilesTest extends ApplicationTestCase
             ->assertSee('<legend>Note</legend>', false);
         $see(['encoding' => 'UTF-8'])->assertDontSee('Straße');
         $see(['rows' => [1 => 'heading']])->assertSee('of Weiler');
-        $see(['delimiter' => 'bar'])
-            ->assertSee('only one column')
-            ->assertSee('<option value="tab" selected>', false);
+        $see(['delimiter' => 'bar'])->assertSee('only one column')->assertSee('<option value="tab" selected>', false);
         $see(['delimiter' => 'tab'])->assertSee('entit');
     }
 
@@ -293,18 +291,14 @@ final class BringingFilesTest extends ApplicationTestCase
     #[TestWith(['{"unemployment": {"value": [1], "dimension": {}}}', JsonStatFile::class])]
     #[TestWith(['{"class": "dataset", "value": [1, 2', JsonStatFile::class])]
     #[TestWith(['{"name": "x", "resources": [{"path": "a.csv"}]}', TabularPackage::class])]
-    #[
-        TestWith([
-            "{\"id\": 1, \"label\": \"a\", \"value\": 2}\n{\"id\": 2, \"label\": \"b\", \"value\": 3}\n",
-            JsonRecords::class,
-        ]),
-    ]
-    #[
-        TestWith([
-            '[{"class": "a", "year": 2020, "value": 1}, {"class": "b", "year": 2020, "value": 2',
-            JsonRecords::class,
-        ]),
-    ]
+    #[TestWith([
+        "{\"id\": 1, \"label\": \"a\", \"value\": 2}\n{\"id\": 2, \"label\": \"b\", \"value\": 3}\n",
+        JsonRecords::class,
+    ])]
+    #[TestWith([
+        '[{"class": "a", "year": 2020, "value": 1}, {"class": "b", "year": 2020, "value": 2',
+        JsonRecords::class,
+    ])]
     #[TestWith(['{"page": 1, "rows": [{"a": "x", "year": 2020}, {"a": "y", "year": 2021}]}', JsonRecords::class])]
     #[TestWith(["PK\x03\x04 and then nonsense", Workbook::class])]
     #[TestWith(["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1", Workbook::class])]

@@ -343,8 +343,7 @@ final class DataSetsTest extends ApplicationTestCase
                 'Gold ÷ 2' => 'formula',
                 '3 × 2' => 'formula',
                 'Leakage ÷ Supplied × 100' => null,
-            ]
-            as $formula => $wrong
+            ] as $formula => $wrong
         ) {
             $answer = $this->post(route('datasets.derive', $dataset), ['name' => 'Share lost', 'formula' => $formula]);
             $wrong === null
@@ -407,10 +406,7 @@ final class DataSetsTest extends ApplicationTestCase
         $dataset = $study->dataset;
         $dataset->update(['name' => '=NAME()', 'source' => '+SOURCE()']);
         $dataset->measures()->update(['name' => '=LEAK()', 'unit' => '-Ml']);
-        $dataset
-            ->entities()
-            ->where('key', 'tarrow')
-            ->update(['name' => '=TARROW()']);
+        $dataset->entities()->where('key', 'tarrow')->update(['name' => '=TARROW()']);
         $this->change($study, 'state', ['entity' => 'tarrow', 'state' => 'focus'])->assertOk();
         $this->post(route('studies.copy', $study));
         $sparks = Study::latest('id')->firstOrFail();
@@ -518,10 +514,7 @@ final class DataSetsTest extends ApplicationTestCase
             'yearly.csv',
         );
         $dataset = $study->dataset->refresh();
-        $dataset
-            ->measures()
-            ->where('key', 'leakage')
-            ->update(['better' => 'lower']);
+        $dataset->measures()->where('key', 'leakage')->update(['better' => 'lower']);
         $dataset->update(['licence' => 'Open Data 1.0']);
         $content = (string) $this->get(route('datasets.out', [$dataset, $format]))->assertOk()->getContent();
         $ending = DatasetFormats::ALL[$format]::ending();
@@ -639,8 +632,7 @@ final class DataSetsTest extends ApplicationTestCase
                 '{"class": "dataset", "value": [' .
                 str_repeat('1,', 20_500_000) .
                 '1]}' => 'The file is 41 MB of JSON, which is too large',
-            ]
-            as $broken => $said
+            ] as $broken => $said
         ) {
             $this->from('/')->followingRedirects()->bring($broken, 'broken.json')->assertSee($said);
         }
@@ -665,8 +657,7 @@ final class DataSetsTest extends ApplicationTestCase
                 'elsewhere' => ['http://elsewhere.example/x.csv', 'refers to a file outside itself'],
                 'above it' => ['../../etc/passwd', 'refers to a file outside itself'],
                 'not there' => ['data/none.csv', 'does not contain “data/none.csv”'],
-            ]
-            as [$path, $said]
+            ] as [$path, $said]
         ) {
             $this->from('/')
                 ->followingRedirects()
@@ -861,11 +852,7 @@ final class DataSetsTest extends ApplicationTestCase
                 "Marltar,2024-03,20,44,5,30\n",
         );
         $dataset = $study->dataset;
-        $ids = $dataset
-            ->entities()
-            ->whereIn('key', ['marl', 'tarrow'])
-            ->pluck('id')
-            ->all();
+        $ids = $dataset->entities()->whereIn('key', ['marl', 'tarrow'])->pluck('id')->all();
         $form = ['parts' => $ids, 'whole' => 'Marltar', 'from' => '2024-03', 'back' => '1'];
         $this->get(route('datasets.show', $dataset))->assertSee('Record merger');
         foreach (
@@ -873,8 +860,7 @@ final class DataSetsTest extends ApplicationTestCase
                 'two' => [...$form, 'parts' => [$ids[0]]],
                 'not a period' => [...$form, 'from' => 'spring'],
                 'is one of those' => [...$form, 'whole' => 'marl'],
-            ]
-            as $said => $wrong
+            ] as $said => $wrong
         ) {
             $this->from(route('datasets.show', $dataset))
                 ->followingRedirects()
@@ -928,19 +914,9 @@ final class DataSetsTest extends ApplicationTestCase
     {
         $dataset = $this->imported()->dataset;
         $about = ['group' => 'Inland', 'Size' => 'small'];
-        $dataset
-            ->entities()
-            ->where('key', 'marl')
-            ->update(['about' => json_encode($about)]);
-        $dataset
-            ->entities()
-            ->where('key', 'tarrow')
-            ->update(['about' => json_encode([...$about, 'group' => 'Coast'])]);
-        $parts = $dataset
-            ->entities()
-            ->whereIn('key', ['marl', 'tarrow'])
-            ->pluck('id')
-            ->all();
+        $dataset->entities()->where('key', 'marl')->update(['about' => json_encode($about)]);
+        $dataset->entities()->where('key', 'tarrow')->update(['about' => json_encode([...$about, 'group' => 'Coast'])]);
+        $parts = $dataset->entities()->whereIn('key', ['marl', 'tarrow'])->pluck('id')->all();
         $this->post(route('mergers.store', $dataset), [
             'parts' => $parts,
             'whole' => 'Marltar',

@@ -273,12 +273,9 @@ final class ExportTest extends ApplicationTestCase
     public function testADataSetOfMoreValuesThanAWorkbookHoldsIsRefusedInWords(): void
     {
         $dataset = $this->imported("Day\tMarl (Ml)\n2020-01-01\t7\n2020-01-02\t8\n", 'days.tsv')->dataset;
-        StoredSeries::query()
-            ->firstOrFail()
-            ->update(['values' => array_fill(0, 200_001, 7.0)]);
+        StoredSeries::query()->firstOrFail()->update(['values' => array_fill(0, 200_001, 7.0)]);
         foreach (
-            ['xlsx' => 'A workbook', 'ods' => 'A workbook', 'json-stat' => 'A JSON-stat file']
-            as $format => $what
+            ['xlsx' => 'A workbook', 'ods' => 'A workbook', 'json-stat' => 'A JSON-stat file'] as $format => $what
         ) {
             $this->get(route('datasets.out', [$dataset, $format]))
                 ->assertStatus(422)
@@ -317,8 +314,7 @@ final class ExportTest extends ApplicationTestCase
                     'panels: Panels: “columns” is 99',
                 ],
                 'an unknown measure' => [str_replace('"measure": "leakage"', '"measure": "gold"', $json), 'gold'],
-            ]
-            as $what => [$content, $said]
+            ] as $what => [$content, $said]
         ) {
             $this->from('/')->followingRedirects();
             $this->sent($study, $content)->assertSee($said, false);

@@ -37,9 +37,7 @@ final class FactsTest extends ApplicationTestCase
         // By whatever way a row is written, and in whatever model the data set was read before.
         $old = $study->dataset()->firstOrFail();
         DB::table('measures')->update(['name' => 'Lost water']);
-        DB::table('entities')
-            ->where('name', 'Marl')
-            ->update(['name' => 'Marlow']);
+        DB::table('entities')->where('name', 'Marl')->update(['name' => 'Marlow']);
         $this->get(route('studies.show', $study))->assertSee('Lost water')->assertSee('Marlow');
         self::assertSame(['Lost water'], array_column((new StoredData($old))->measures(), 'name'));
         DB::table('entities')->where('name', 'Marlow')->delete();

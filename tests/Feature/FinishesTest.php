@@ -210,8 +210,7 @@ final class FinishesTest extends ApplicationTestCase
                     str_replace('"entity": "tarrow"', '"entity": "x"', $json),
                     'data.series.1.entity: is not one of the entities',
                 ],
-            ]
-            as $what => [$content, $said]
+            ] as $what => [$content, $said]
         ) {
             $this->from('/')->followingRedirects();
             $this->carried($content)->assertSee($said, false);
@@ -252,8 +251,7 @@ final class FinishesTest extends ApplicationTestCase
         $brief->add(null, "Mind <this>\nand that");
         $brief->add($study, null);
         foreach (
-            ['html' => ['board.html'], 'svg' => ['board-1.svg', 'board-2.svg'], 'doc' => []]
-            as $format => $expected
+            ['html' => ['board.html'], 'svg' => ['board-1.svg', 'board-2.svg'], 'doc' => []] as $format => $expected
         ) {
             self::assertSame(
                 $expected === [] ? 2 : 0,

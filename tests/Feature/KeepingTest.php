@@ -109,8 +109,7 @@ final class KeepingTest extends ApplicationTestCase
                 "update study_revisions set document = '{\"format\": \"x\"}'" => "Study {$study->id} cannot be read",
                 'insert into series select 9999, measure_id, entity_id, imported_file_id, 1, 2, first, "values", ' .
                 'statuses, places, cell from series where id = 1' => 'hold at one time',
-            ]
-            as $damage => $said
+            ] as $damage => $said
         ) {
             DB::beginTransaction();
             DB::statement($damage);

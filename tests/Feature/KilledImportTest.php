@@ -116,9 +116,7 @@ final class KilledImportTest extends TestCase
         self::assertSame(['open', [1, 3, 3, 1]], [$large->refresh()->state, $this->stored()]);
 
         // Left alone it comes to its end, whoever has closed which page, and leads to its study.
-        $this->post(route('imports.store', $large), ['name' => 'Large'])
-            ->assertOk()
-            ->assertSee('Waiting to start');
+        $this->post(route('imports.store', $large), ['name' => 'Large'])->assertOk()->assertSee('Waiting to start');
         $this->get(route('data.index'))->assertSee('large.csv: importing');
         $this->worker()->mustRun();
         $this->get(route('uploads.show', $large))->assertOk()->assertSee('360,000 rows read');

@@ -49,8 +49,7 @@ final class LanguageTest extends ApplicationTestCase
                 ...[route('datasets.show', $study->dataset), route('peer-sets.create', $study->dataset)],
                 ...[route('versions.show', [$study->dataset, 1]), route('briefs.show', Brief::firstOrFail())],
                 ...[route('standing.show', $study), route('editors.show', [$study, 'hand-over'])],
-            ]
-            as $address
+            ] as $address
         ) {
             $this->assertIsForeign($address);
         }
@@ -118,9 +117,23 @@ final class LanguageTest extends ApplicationTestCase
 
     public function testTextsOfTheLanguageInUseAreKeptWithTheSettings(): void
     {
-        self::assertSame(json_decode(File::get(lang_path('en.json')), true), config('texts.en'));
         config()->set('texts.en', ['First page' => 'Kept']);
         self::assertSame('Kept', __('First page'));
+    }
+
+    public function testALanguageFileGetsEveryTextAndKeepsItsTranslations(): void
+    {
+        $this->folder = sys_get_temp_dir() . '/dusk-language-' . getmypid();
+        App::useLangPath($this->folder);
+        $this->artisan('language:write', ['language' => '../de'])->assertFailed();
+        $this->artisan('language:write', ['language' => 'de'])->assertSuccessful();
+        $texts = (array) File::json("{$this->folder}/de.json");
+        self::assertSame(Texts::all(), array_keys($texts));
+        unset($texts['Copied']);
+        File::put("{$this->folder}/de.json", json_encode([...$texts, 'none' => 'keine'], JSON_THROW_ON_ERROR));
+        $this->artisan('language:write', ['language' => 'de'])->assertSuccessful();
+        $texts = (array) File::json("{$this->folder}/de.json");
+        self::assertSame(['keine', 'Copied'], [$texts['none'], $texts['Copied']]);
     }
 
     /** Makes a language file of all that is said to be translated, and takes it. */

@@ -111,10 +111,7 @@ final class PeerSetsTest extends ApplicationTestCase
                 "{$town},2020," . $people * 2 . ",{$people}\n{$town},2021," . $people * 3 . ',' . ($people + 1) . "\n";
         }
         $study = $this->imported($rows, 'towns.csv');
-        Dataset::findOrFail($study->dataset_id)
-            ->entities()
-            ->where('key', 'alder')
-            ->update(['home' => true]);
+        Dataset::findOrFail($study->dataset_id)->entities()->where('key', 'alder')->update(['home' => true]);
 
         return $study;
     }

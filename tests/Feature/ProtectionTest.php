@@ -26,9 +26,7 @@ final class ProtectionTest extends ApplicationTestCase
                 ->assertHeader('X-Frame-Options', 'DENY');
         }
         foreach (['http://127.0.0.1:8123', 'http://LOCALHOST:80', 'http://[::1]:8000'] as $host) {
-            $this->get($host . $page)
-                ->assertOk()
-                ->assertSee('Veldmere');
+            $this->get($host . $page)->assertOk()->assertSee('Veldmere');
         }
         config(['duskrail.hosts' => ['rail.forum.example']]);
         $this->get("http://rail.forum.example{$page}")->assertOk();
@@ -125,9 +123,7 @@ final class ProtectionTest extends ApplicationTestCase
     {
         $upload = $this->brought($file, 'days.csv');
         $this->get(route('uploads.show', $upload))->assertOk()->assertSee($said);
-        $this->post(route('imports.store', $upload), ['name' => 'Days'])
-            ->assertStatus(422)
-            ->assertSee($said);
+        $this->post(route('imports.store', $upload), ['name' => 'Days'])->assertStatus(422)->assertSee($said);
         self::assertSame([0, 0], [Dataset::count(), Study::count()]);
         // Nor may what is there and what comes are so far apart.
         $study = $this->imported("Utility,Day,Flow\nA,2024-01-01,1\nA,2024-01-02,2\n", 'days.csv');

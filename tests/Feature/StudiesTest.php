@@ -91,9 +91,7 @@ final class StudiesTest extends ApplicationTestCase
     public function testAnEditorHasTheFieldsThatGoWithWhatIsChosen(): void
     {
         $study = $this->imported();
-        $this->change($study, 'add-stop', ['stop' => 'index'])
-            ->assertOk()
-            ->assertSee('settings[base]', false);
+        $this->change($study, 'add-stop', ['stop' => 'index'])->assertOk()->assertSee('settings[base]', false);
         // What is in an editor comes with the answer where the window has it open, and else when it is asked for.
         $highest = ['id' => 's1', 'settings' => ['at' => 'highest']];
         $this->withHeader(OpenEditors::HEADER, 'editor-s1')
@@ -102,9 +100,7 @@ final class StudiesTest extends ApplicationTestCase
             ->assertSee('settings[at]', false)
             ->assertDontSee('settings[base]', false);
         $this->flushHeaders();
-        $this->change($study, 'rename', ['name' => 'Other'])
-            ->assertOk()
-            ->assertDontSee('settings[at]', false);
+        $this->change($study, 'rename', ['name' => 'Other'])->assertOk()->assertDontSee('settings[at]', false);
         $this->get(route('editors.show', [$study, 'editor-s1']))
             ->assertOk()
             ->assertSee('settings[at]', false)
@@ -319,9 +315,7 @@ final class StudiesTest extends ApplicationTestCase
     public function testThePictureIsValidXmlWithTextTitleAndFontsAndDrawnAsPng(): void
     {
         $study = $this->imported();
-        $svg = (string) $this->get(route('hand-over', [$study, 'svg']) . '?ground=night')
-            ->assertOk()
-            ->getContent();
+        $svg = (string) $this->get(route('hand-over', [$study, 'svg']) . '?ground=night')->assertOk()->getContent();
         $document = new DOMDocument();
         self::assertTrue($document->loadXML($svg, LIBXML_NONET));
         self::assertSame(

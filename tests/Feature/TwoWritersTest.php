@@ -341,8 +341,7 @@ final class TwoWritersTest extends ApplicationTestCase
             [
                 [route('briefs.store'), ['name' => 'Board'], Brief::class],
                 [route('studies.store', $dataset), ['measure' => 'leakage'], Study::class],
-            ]
-            as [$place, $input, $model]
+            ] as [$place, $input, $model]
         ) {
             $before = $model::count();
             $page = (string) $this->get('/')->assertOk()->getContent();
@@ -370,23 +369,19 @@ final class TwoWritersTest extends ApplicationTestCase
     #[TestWith([['rename', 'name' => 'A'], ['rename', 'name' => 'B'], 409])]
     #[TestWith([['words', 'part' => 'headline', 'text' => 'A'], ['words', 'part' => 'headline', 'text' => 'B'], 409])]
     #[TestWith([['remove-stop', 'id' => 's1'], ['change-stop', 'id' => 's1', 'settings' => ['window' => '3']], 409])]
-    #[
-        TestWith([
-            ['state', 'entity' => 'tarrow', 'state' => 'off'],
-            ['state', 'entity' => 'tarrow', 'state' => 'focus'],
-            409,
-        ]),
-    ]
+    #[TestWith([
+        ['state', 'entity' => 'tarrow', 'state' => 'off'],
+        ['state', 'entity' => 'tarrow', 'state' => 'focus'],
+        409,
+    ])]
     #[TestWith([['rename', 'name' => 'A'], ['rename', 'name' => 'A'], 200])]
     #[TestWith([['rename', 'name' => 'A'], ['words', 'part' => 'headline', 'text' => 'B'], 200])]
     #[TestWith([['add-stop', 'stop' => 'change'], ['add-stop', 'stop' => 'rank'], 200])]
-    #[
-        TestWith([
-            ['state', 'entity' => 'tarrow', 'state' => 'focus'],
-            ['state', 'entity' => 'marl', 'state' => 'focus'],
-            200,
-        ]),
-    ]
+    #[TestWith([
+        ['state', 'entity' => 'tarrow', 'state' => 'focus'],
+        ['state', 'entity' => 'marl', 'state' => 'focus'],
+        200,
+    ])]
     public function testTwoEditsAtOnceAreBothMadeUnlessTheyTouchTheSameThing(
         array $first,
         array $second,

@@ -39,7 +39,8 @@ final class UpgradeTest extends ApplicationTestCase
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
         $memory = config()->string('database.default');
-        config(['database.connections.older' => [...config()->array("database.connections.{$memory}"), 'database' => $path]]);
+        $connection = config()->array("database.connections.{$memory}");
+        config(['database.connections.older' => [...$connection, 'database' => $path]]);
         config(['database.default' => 'older']);
         $migrator = $this->app->make('migrator');
         self::assertInstanceOf(Migrator::class, $migrator);
@@ -71,7 +72,8 @@ final class UpgradeTest extends ApplicationTestCase
             ? ['note' => 'merged into Marl', 'part_of' => 'Marl', 'part_since' => 2]
             : [];
         $now = ['created_at' => '2026-01-02 03:04:05', 'updated_at' => '2026-01-02 03:04:05'];
-        DB::table('datasets')->insert(['id' => 1, 'name' => 'Returns', 'source' => 'The Forum', 'version' => 2, ...$now]);
+        $dataset = ['id' => 1, 'name' => 'Returns', 'source' => 'The Forum', 'version' => 2];
+        DB::table('datasets')->insert([...$dataset, ...$now]);
         foreach ([1, 2] as $version) {
             DB::table('imported_files')->insert([
                 'id' => $version, 'dataset_id' => 1, 'version' => $version, 'name' => "{$version}.csv",

@@ -53,7 +53,8 @@ final class VersionsAnswerTest extends ApplicationTestCase
         $this->post(route('versions.restore', [$dataset, 2]));
         self::assertSame($before, $this->answers($dataset->refresh(), 4));
         self::assertSame('Both', $dataset->entities()->where('home', true)->sole()->name);
-        self::assertSame('merged into Both in February 2024', $dataset->entities()->where('name', 'Marl')->sole()->note);
+        $marl = $dataset->entities()->where('name', 'Marl')->sole();
+        self::assertSame('merged into Both in February 2024', $marl->note);
     }
 
     public function testEveryOlderVersionAnswersAsItDidAfterAnySequenceOfChanges(): void

@@ -127,12 +127,7 @@ final class ViewsTest extends ApplicationTestCase
     {
         $study = $this->years();
         $others = '';
-        foreach (
-            Finder::create()
-                ->files()
-                ->in([resource_path('css'), resource_path('js')])
-            as $file
-        ) {
+        foreach (Finder::create()->files()->in([resource_path('css'), resource_path('js')]) as $file) {
             $others .= $file->getContents();
         }
         preg_match_all('/#([a-z][\w-]*)|getElementById\(\'([\w-]+)\'|\.id = \'([\w-]+)\'/', $others, $named);
@@ -171,9 +166,7 @@ final class ViewsTest extends ApplicationTestCase
             '39.00 Ml per month',
             '+12.00 on a year before · highest of 3',
         ]);
-        $this->change($study, 'add-stop', ['stop' => 'index'])
-            ->assertOk()
-            ->assertSee('cannot be summed');
+        $this->change($study, 'add-stop', ['stop' => 'index'])->assertOk()->assertSee('cannot be summed');
         $this->change($study, 'set', ['part' => 'stack', 'settings' => ['form' => 'through']])
             ->assertOk()
             ->assertDontSee('cannot be summed');
@@ -190,9 +183,7 @@ final class ViewsTest extends ApplicationTestCase
             'Coast',
         ]);
         $this->change($study, 'set', ['part' => 'scatter', 'settings' => ['editing' => 'x']])->assertOk();
-        $this->change($study, 'add-stop', ['stop' => 'share'])
-            ->assertOk()
-            ->assertSee('share of all');
+        $this->change($study, 'add-stop', ['stop' => 'share'])->assertOk()->assertSee('share of all');
         $document = $study->refresh()->document();
         self::assertSame(
             [0, 1],
@@ -200,9 +191,7 @@ final class ViewsTest extends ApplicationTestCase
         );
         $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['of' => 'nothing']])->assertStatus(422);
         // A stop that is not possible along the horizontal axis is refused as on any rail.
-        $this->change($study, 'add-stop', ['stop' => 'share'])
-            ->assertStatus(422)
-            ->assertSee('cannot be summed');
+        $this->change($study, 'add-stop', ['stop' => 'share'])->assertStatus(422)->assertSee('cannot be summed');
         $this->change($study, 'set', ['part' => 'scatter', 'settings' => ['highX' => '40', 'corners' => 'a,b,c,<d>']])
             ->assertSee('Excluded: Veldmere')
             ->assertSee('&lt;d&gt;', false);
@@ -270,9 +259,7 @@ final class ViewsTest extends ApplicationTestCase
     public function testTheBaseIsSetWhereOneIs(): void
     {
         $study = $this->years();
-        $this->change($study, 'base-here', ['period' => 'month#24277'])
-            ->assertOk()
-            ->assertSee('February 2023 = 100');
+        $this->change($study, 'base-here', ['period' => 'month#24277'])->assertOk()->assertSee('February 2023 = 100');
         $this->change($study, 'base-here', ['period' => '2022-05'])
             ->assertOk()
             ->assertSee('May 2022 = 100')
@@ -320,11 +307,9 @@ final class ViewsTest extends ApplicationTestCase
     #[TestWith(["Plant,2019,2020,2021\nOnly one,5,6,7\n"])]
     #[TestWith(["Name,Year,Value\nA,2020,1\nB,2020,2\nC,2020,3\n"])]
     #[TestWith(["When,X,Y\n2024-01-01,-5,3\n2024-01-02,0,\n2024-01-03,4,2\n2024-01-08,4,9\n"])]
-    #[
-        TestWith([
-            "Site,Week,Count\nP,2020-W52,10\nP,2020-W53,12\nP,2021-W01,15\nQ,2020-W52,9\nQ,2020-W53,0\nQ,2021-W01,30\n",
-        ]),
-    ]
+    #[TestWith([
+        "Site,Week,Count\nP,2020-W52,10\nP,2020-W53,12\nP,2021-W01,15\nQ,2020-W52,9\nQ,2020-W53,0\nQ,2021-W01,30\n",
+    ])]
     #[TestWith(["Site,2020,2021,2022\nP,,,\nQ,1,,3\n"])]
     public function testEveryViewOfAnOddTableAnswers(string $table): void
     {

@@ -27,10 +27,7 @@ final class WorkbooksTest extends ApplicationTestCase
     public function testASheetIsReadCellByCellAndEveryFigureKnowsItsCell(string $type, string $name): void
     {
         $book = new Spreadsheet();
-        $book
-            ->getActiveSheet()
-            ->setTitle('Notes')
-            ->fromArray([['Returns of the Forum'], ['Made up']]);
+        $book->getActiveSheet()->setTitle('Notes')->fromArray([['Returns of the Forum'], ['Made up']]);
         $sheet = $book->createSheet()->setTitle('Figures');
         $rows = [['Utility', 'Month', 'Leakage (Ml)', 'Bursts']];
         foreach (['Ashen', 'Birchen'] as $u => $utility) {

@@ -20,9 +20,7 @@ final readonly class CapAtPercentile implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Whole('percentile', 51, 99, lead: 'capped at percentile', about: 'values above it are taken for it'),
-        ]
+        #[Whole('percentile', 51, 99, lead: 'capped at percentile', about: 'values above it are taken for it')]
         public int $percentile = 90,
     ) {}
 

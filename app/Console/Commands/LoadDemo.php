@@ -46,10 +46,7 @@ final class LoadDemo extends Command
         }
         DB::transaction(function (): void {
             $forum = $this->import('monthly.csv')->asNew(self::NAME, self::SOURCE, 'Veldmere Water');
-            $forum
-                ->measures()
-                ->whereIn('key', ['leakage', 'bursts', 'complaints'])
-                ->update(['better' => 'lower']);
+            $forum->measures()->whereIn('key', ['leakage', 'bursts', 'complaints'])->update(['better' => 'lower']);
             $this->import('annual.csv')->addedTo($forum);
             $this->import('price-index.csv', ['entityName' => 'All utilities'])->addedTo($forum);
             $this->import('utilities.csv')->addedTo($forum);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\View\Texts;
 use DuskRail\Document\SettingsGuide;
 use DuskRail\Document\StudySchema;
 use DuskRail\Rail\Combinations;
@@ -16,7 +15,7 @@ final class WriteDocs extends Command
 {
     protected $signature = 'docs:write {--check : only say whether they are current}';
 
-    protected $description = 'Write what is made from the code: schema, settings, combinations, list of texts';
+    protected $description = 'Write what is made from the code: schema, settings, combinations';
 
     public function handle(): int
     {
@@ -27,9 +26,7 @@ final class WriteDocs extends Command
                 'docs/study.schema.json' => json_encode(StudySchema::write(), $flags | JSON_THROW_ON_ERROR) . "\n",
                 'docs/settings.md' => SettingsGuide::write(),
                 'docs/combinations.md' => Combinations::write(),
-                'lang/en.json' => json_encode(self::english(), $flags | JSON_THROW_ON_ERROR) . "\n",
-            ]
-            as $path => $content
+            ] as $path => $content
         ) {
             if ($this->option('check') !== true) {
                 File::put(base_path($path), $content);
@@ -42,18 +39,5 @@ final class WriteDocs extends Command
         }
 
         return $stale === [] ? self::SUCCESS : self::FAILURE;
-    }
-
-    /** @return array<string, string> every text of the interface as it is written; one that was reworded stays so */
-    private static function english(): array
-    {
-        $path = lang_path('en.json');
-        $written = File::exists($path) ? (array) File::json($path) : [];
-        $texts = [];
-        foreach (Texts::all() as $text) {
-            $texts[$text] = is_string($written[$text] ?? null) ? $written[$text] : $text;
-        }
-
-        return $texts;
     }
 }

@@ -42,8 +42,7 @@ final class Book
                     'unit' => $measure->unit,
                     'kind' => $measure->kind->value,
                     'better' => $measure->better->value,
-                ]
-                as $name => $text
+                ] as $name => $text
             ) {
                 $sheet->setCellValueExplicit([1, $row], "# {$name}", DataType::TYPE_STRING);
                 $sheet->setCellValueExplicit([2, $row], FormulaGuard::guard($text), DataType::TYPE_STRING);

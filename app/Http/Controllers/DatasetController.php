@@ -100,10 +100,7 @@ final class DatasetController
         );
         $names = [];
         foreach ($dataset->measures as $measure) {
-            $names[$measure->name] = $request
-                ->string("measures.{$measure->id}.name", $measure->name)
-                ->trim()
-                ->value();
+            $names[$measure->name] = $request->string("measures.{$measure->id}.name", $measure->name)->trim()->value();
         }
         if (count(array_unique(array_map(mb_strtolower(...), $names))) < count($names)) {
             return back()
@@ -113,10 +110,7 @@ final class DatasetController
                 ]);
         }
         foreach ($dataset->measures->where('formula', '!=', '') as $derived) {
-            $unit = $request
-                ->string("measures.{$derived->id}.unit", $derived->unit)
-                ->trim()
-                ->value();
+            $unit = $request->string("measures.{$derived->id}.unit", $derived->unit)->trim()->value();
             if ($unit !== $derived->unit) {
                 return back()
                     ->withInput()
@@ -190,9 +184,7 @@ final class DatasetController
         try {
             $table = Derived::table($formula, new StoredData($dataset, null, true));
         } catch (Refusal $problem) {
-            return back()
-                ->withInput()
-                ->withErrors(['formula' => $problem->getMessage()]);
+            return back()->withInput()->withErrors(['formula' => $problem->getMessage()]);
         }
         $dataset->measures()->create([
             'key' => Measure::freeKey($dataset->id, $key),
@@ -227,12 +219,7 @@ final class DatasetController
         );
         $names = [];
         foreach ($dataset->entities as $entity) {
-            $name = mb_strtolower(
-                $request
-                    ->string("entities.{$entity->id}.name", $entity->name)
-                    ->trim()
-                    ->value(),
-            );
+            $name = mb_strtolower($request->string("entities.{$entity->id}.name", $entity->name)->trim()->value());
             if (isset($names[$name])) {
                 return back()
                     ->withInput()
@@ -249,10 +236,7 @@ final class DatasetController
                 $at = "entities.{$entity->id}";
                 $home = $request->has('home') ? $request->integer('home') === $entity->id : $entity->home;
                 if ($request->has($at)) {
-                    $name = $request
-                        ->string("{$at}.name")
-                        ->trim()
-                        ->value();
+                    $name = $request->string("{$at}.name")->trim()->value();
                     if (mb_strtolower($name) !== mb_strtolower($entity->name)) {
                         // Files go on calling it by its old name.
                         $dataset

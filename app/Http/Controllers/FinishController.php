@@ -81,9 +81,7 @@ final class FinishController
         try {
             $conventions = $before->with($request->array('settings'));
         } catch (InvalidSetting $problem) {
-            return back()
-                ->withInput()
-                ->withErrors(['settings' => $problem->getMessage()]);
+            return back()->withInput()->withErrors(['settings' => $problem->getMessage()]);
         }
         $from = $request->string('from')->value();
         $finish = match ($from) {

@@ -52,9 +52,7 @@ final class PeerSetController
         try {
             $rules = PeerSetScreen::read($request->all());
         } catch (InvalidPeerSet $problem) {
-            return back()
-                ->withInput()
-                ->withErrors(['set' => $problem->getMessage()]);
+            return back()->withInput()->withErrors(['set' => $problem->getMessage()]);
         }
         if ($request->boolean('keep')) {
             $screen = PeerSetScreen::of($dataset, $rules, $request->string('measure')->value());
@@ -124,10 +122,7 @@ final class PeerSetController
         $study = $dataset->studies()->find($request->integer('study'));
         $measure = $study instanceof Study ? $study->document()->measure : '';
 
-        return view('data.peer-set', [
-            'screen' => PeerSetScreen::of($dataset, $rules, $measure),
-            'study' => $study,
-        ]);
+        return view('data.peer-set', ['screen' => PeerSetScreen::of($dataset, $rules, $measure), 'study' => $study]);
     }
 
     /** With a key of its own where it is new, and a name that no other set has. */

@@ -53,7 +53,7 @@ final class StudyChangeController
                 ['screen' => $screen, 'message' => $problem->getMessage() . self::typed($request)],
                 409,
             );
-        } catch (InvalidStudy | ChangedMeanwhile $problem) {
+        } catch (InvalidStudy|ChangedMeanwhile $problem) {
             // The page stays as it is, with what was typed; only the sentence is new.
             return response()
                 ->view('study.message', ['message' => $problem->getMessage()], 422)

@@ -125,9 +125,7 @@ final class VersionController
         try {
             $period = Period::parse($request->string('period')->value());
         } catch (Refusal $problem) {
-            return back()
-                ->withInput()
-                ->withErrors(['period' => $problem->getMessage()]);
+            return back()->withInput()->withErrors(['period' => $problem->getMessage()]);
         }
         if ($period->frequency !== $measure->frequency) {
             return back()
@@ -158,9 +156,7 @@ final class VersionController
                 $request->string('why')->trim()->value(),
             );
         } catch (Refusal $problem) {
-            return back()
-                ->withInput()
-                ->withErrors(['value' => $problem->getMessage()]);
+            return back()->withInput()->withErrors(['value' => $problem->getMessage()]);
         }
 
         return redirect()

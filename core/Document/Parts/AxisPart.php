@@ -22,20 +22,16 @@ final readonly class AxisPart implements Part
      * @param string $view the view that the limits were set in; in another they are let go
      */
     public function __construct(
-        #[
-            Choice(
-                'start',
-                ['cut' => 'fit to the data', 'zero' => 'zero', 'both' => 'both, side by side'],
-                lead: 'axis start',
-            ),
-        ]
+        #[Choice(
+            'start',
+            ['cut' => 'fit to the data', 'zero' => 'zero', 'both' => 'both, side by side'],
+            lead: 'axis start',
+        )]
         public string $start = 'cut',
         #[Flag('scale', 'logarithmic', 'linear')] public bool $log = false,
         #[Number('lower limit', hint: 'automatic', lead: 'minimum')] public ?float $low = null,
         #[Number('upper limit', hint: 'automatic', lead: 'maximum')] public ?float $high = null,
-        #[
-            Written('view of the limits', allowed: 'name of the view that the limits were set in', shown: false),
-        ]
+        #[Written('view of the limits', allowed: 'name of the view that the limits were set in', shown: false)]
         public string $view = '',
     ) {}
 

@@ -19,14 +19,12 @@ final readonly class BreakdownView implements HasSettings
      * @param string $category key of the one that is held to; nothing for the total, or the first
      */
     public function __construct(
-        #[
-            Choice('breakdown', [
-                'one' => 'one category',
-                'sum' => 'sum of all',
-                'lines' => 'one line each',
-                'panels' => 'one panel each',
-            ]),
-        ]
+        #[Choice('breakdown', [
+            'one' => 'one category',
+            'sum' => 'sum of all',
+            'lines' => 'one line each',
+            'panels' => 'one panel each',
+        ])]
         public string $show = 'one',
         #[Written('category')] public string $category = '',
     ) {}

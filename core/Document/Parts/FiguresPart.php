@@ -19,17 +19,15 @@ final readonly class FiguresPart implements Part
      * @param string $sort key of the column that the rows are in the order of; nothing for as they come
      */
     public function __construct(
-        #[
-            Choice(
-                'rows',
-                [
-                    'periods' => 'periods, latest first',
-                    'lines' => 'lines',
-                    'years' => 'years of one line',
-                ],
-                lead: 'rows',
-            ),
-        ]
+        #[Choice(
+            'rows',
+            [
+                'periods' => 'periods, latest first',
+                'lines' => 'lines',
+                'years' => 'years of one line',
+            ],
+            lead: 'rows',
+        )]
         public string $down = 'periods',
         #[Flag('cells', 'shaded by value', 'plain')] public bool $shaded = false,
         #[Written('sorted column', allowed: 'key of a column, or nothing', shown: false)] public string $sort = '',

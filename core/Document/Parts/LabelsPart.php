@@ -34,58 +34,48 @@ final readonly class LabelsPart implements Part
      *     by line and `end` for the name at its end
      */
     public function __construct(
-        #[
-            Choice(
-                'line ends',
-                ['both' => 'name and value', 'name' => 'name', 'value' => 'value', 'none' => 'none'],
-                lead: 'label at the line end',
-            ),
-        ]
+        #[Choice(
+            'line ends',
+            ['both' => 'name and value', 'name' => 'name', 'value' => 'value', 'none' => 'none'],
+            lead: 'label at the line end',
+        )]
         public string $end = 'both',
-        #[
-            Several(
-                'labelled points',
-                ['first' => 'first', 'last' => 'last', 'highest' => 'highest', 'lowest' => 'lowest'],
-                unknown: 'the points that can be labelled are',
-                lead: 'labelled points of the focus',
-            ),
-        ]
+        #[Several(
+            'labelled points',
+            ['first' => 'first', 'last' => 'last', 'highest' => 'highest', 'lowest' => 'lowest'],
+            unknown: 'the points that can be labelled are',
+            lead: 'labelled points of the focus',
+        )]
         public array $points = [],
-        #[
-            Whole(
-                'turning points',
-                0,
-                200,
-                [0 => 'none', 2 => '2', 5 => '5', 12 => '12', 200 => 'as many as fit'],
-                lead: 'more points',
-            ),
-        ]
+        #[Whole(
+            'turning points',
+            0,
+            200,
+            [0 => 'none', 2 => '2', 5 => '5', 12 => '12', 200 => 'as many as fit'],
+            lead: 'more points',
+        )]
         public int $more = 0,
-        #[
-            Choice(
-                'side',
-                [
-                    'auto' => 'automatic',
-                    'above' => 'above',
-                    'below' => 'below',
-                    'left' => 'left',
-                    'right' => 'right',
-                ],
-                lead: 'position',
-            ),
-        ]
+        #[Choice(
+            'side',
+            [
+                'auto' => 'automatic',
+                'above' => 'above',
+                'below' => 'below',
+                'left' => 'left',
+                'right' => 'right',
+            ],
+            lead: 'position',
+        )]
         public string $side = 'auto',
         #[Flag('label background', 'on', 'off')] public bool $backed = false,
         #[ByKey('labels of single lines', OwnLabels::class)] public array $own = [],
-        #[
-            ByKey(
-                'positions of labels',
-                Placement::class,
-                by: 'label (line and period, for example `tarrow@2024-05`, or `@end`)',
-                pattern: '/^.*@.+$/s',
-                unfit: 'a label has a line and a period, for example tarrow@2024-05.',
-            ),
-        ]
+        #[ByKey(
+            'positions of labels',
+            Placement::class,
+            by: 'label (line and period, for example `tarrow@2024-05`, or `@end`)',
+            pattern: '/^.*@.+$/s',
+            unfit: 'a label has a line and a period, for example tarrow@2024-05.',
+        )]
         public array $placed = [],
     ) {}
 

@@ -19,14 +19,12 @@ final readonly class Likeness implements HasSettings
      * @param bool $funnel limits between which rates of counts are by chance alone, by what they are per
      */
     public function __construct(
-        #[
-            Number(
-                'same result within',
-                hint: 'none',
-                lead: 'same result within ±',
-                about: 'who lies so near the first in focus along the horizontal axis is compared on the vertical one',
-            ),
-        ]
+        #[Number(
+            'same result within',
+            hint: 'none',
+            lead: 'same result within ±',
+            about: 'who lies so near the first in focus along the horizontal axis is compared on the vertical one',
+        )]
         public ?float $within = null,
         #[Flag('chance limits by size (funnel)', 'shown', 'hidden')] public bool $funnel = false,
     ) {}

@@ -20,19 +20,15 @@ final readonly class LinesPart implements Part
      * @param list<string> $groups groups that are a line of their own
      */
     public function __construct(
-        #[
-            Choice('lines', ['entities' => 'entity', 'measures' => 'measure of one entity'], lead: 'one line per'),
-        ]
+        #[Choice('lines', ['entities' => 'entity', 'measures' => 'measure of one entity'], lead: 'one line per')]
         public string $across = 'entities',
-        #[
-            Chosen(
-                'entity',
-                of: 'entity',
-                none: 'First in focus',
-                lead: 'entity for years and measures',
-                leads: ['across=measures' => 'entity'],
-            ),
-        ]
+        #[Chosen(
+            'entity',
+            of: 'entity',
+            none: 'First in focus',
+            lead: 'entity for years and measures',
+            leads: ['across=measures' => 'entity'],
+        )]
         public string $of = '',
         #[Several('groups as lines', of: 'groups', lead: 'groups shown as lines')] public array $groups = [],
     ) {}

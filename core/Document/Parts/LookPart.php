@@ -45,69 +45,57 @@ final readonly class LookPart implements Part
      * @param array<string, OwnLook> $own by line
      */
     public function __construct(
-        #[
-            Choice(
-                'course',
-                ['straight' => 'straight', 'smooth' => 'smooth (appearance only)', 'steps' => 'steps'],
-                lead: 'line shape',
-            ),
-        ]
+        #[Choice(
+            'course',
+            ['straight' => 'straight', 'smooth' => 'smooth (appearance only)', 'steps' => 'steps'],
+            lead: 'line shape',
+        )]
         public string $course = 'straight',
         #[Flag('area under the focus', 'filled', 'none', lead: 'area under the focus')] public bool $area = false,
         #[Flag('points', 'all points', 'last point', lead: 'markers')] public bool $points = false,
         #[Choice('last point', self::SHAPES, lead: 'marker at the last point')] public string $last = 'dot',
-        #[
-            Choice(
-                'size of the last point',
-                ['small' => 'small', 'usual' => 'medium', 'large' => 'large'],
-                lead: 'marker size',
-                when: ['last' => ['dot', 'ring', 'square', 'diamond', 'triangle']],
-            ),
-        ]
+        #[Choice(
+            'size of the last point',
+            ['small' => 'small', 'usual' => 'medium', 'large' => 'large'],
+            lead: 'marker size',
+            when: ['last' => ['dot', 'ring', 'square', 'diamond', 'triangle']],
+        )]
         public string $lastSize = 'usual',
-        #[
-            Choice(
-                'coloured part',
-                [
-                    'all' => 'whole line',
-                    'from' => 'from a period',
-                    'above' => 'while above',
-                    'below' => 'while below',
-                ],
-                lead: 'coloured part',
-            ),
-        ]
+        #[Choice(
+            'coloured part',
+            [
+                'all' => 'whole line',
+                'from' => 'from a period',
+                'above' => 'while above',
+                'below' => 'while below',
+            ],
+            lead: 'coloured part',
+        )]
         public string $lit = 'all',
-        #[
-            Written(
-                'limit of the coloured part',
-                hint: 'median, or a value',
-                lead: 'threshold',
-                when: ['lit' => ['from', 'above', 'below']],
-                leads: ['lit=from' => 'from period'],
-                hints: ['from period' => '2019 or 2019-03'],
-                allowed: 'a period or a value',
-            ),
-        ]
+        #[Written(
+            'limit of the coloured part',
+            hint: 'median, or a value',
+            lead: 'threshold',
+            when: ['lit' => ['from', 'above', 'below']],
+            leads: ['lit=from' => 'from period'],
+            hints: ['from period' => '2019 or 2019-03'],
+            allowed: 'a period or a value',
+        )]
         public string $litAt = '',
-        #[
-            Number(
-                'line width',
-                1.0,
-                8.0,
-                options: ['2' => 'thin', '3' => 'medium', '4.5' => 'thick'],
-                lead: 'line width',
-                outside: 'a line can be 1 to 8 pixels wide.',
-            ),
-        ]
+        #[Number(
+            'line width',
+            1.0,
+            8.0,
+            options: ['2' => 'thin', '3' => 'medium', '4.5' => 'thick'],
+            lead: 'line width',
+            outside: 'a line can be 1 to 8 pixels wide.',
+        )]
         public float $width = 3.0,
-        #[
-            Choice(
-                'gaps',
-                ['open' => 'interrupted', 'hair' => 'joined by a thin dashed line'],
-                lead: 'at missing values',
-            ),
-        ]
+        #[Choice(
+            'gaps',
+            ['open' => 'interrupted', 'hair' => 'joined by a thin dashed line'],
+            lead: 'at missing values',
+        )]
         public string $gaps = 'open',
         #[ByKey('look of single lines', OwnLook::class)] public array $own = [],
     ) {}

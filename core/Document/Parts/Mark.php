@@ -48,9 +48,7 @@ final readonly class Mark implements HasSettings
         #[Chosen('line', of: 'lines', lead: 'line')] public string $line = '',
         #[Written('words', hint: 'for example: Programme starts', longest: 120, lead: 'text')] public string $text = '',
         #[Choice('shape', self::SHAPES, lead: 'marker')] public string $shape = '',
-        #[
-            Choice('size', ['small' => 'small', 'usual' => 'medium', 'large' => 'large'], lead: 'marker size'),
-        ]
+        #[Choice('size', ['small' => 'small', 'usual' => 'medium', 'large' => 'large'], lead: 'marker size')]
         public string $size = 'usual',
     ) {}
 

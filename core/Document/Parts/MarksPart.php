@@ -14,14 +14,12 @@ final readonly class MarksPart implements Part
 
     /** @param list<Mark> $marks */
     public function __construct(
-        #[
-            ListOf(
-                'marks',
-                Mark::class,
-                most: 24,
-                tooMany: 'there are 24 annotations, which is the limit. Remove one first.',
-            ),
-        ]
+        #[ListOf(
+            'marks',
+            Mark::class,
+            most: 24,
+            tooMany: 'there are 24 annotations, which is the limit. Remove one first.',
+        )]
         public array $marks = [],
     ) {}
 

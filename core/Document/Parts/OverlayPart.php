@@ -20,27 +20,23 @@ final readonly class OverlayPart implements Part
      * @param bool $band shade from the lowest to the highest of the earlier years, and draw their median
      */
     public function __construct(
-        #[
-            Choice(
-                'cycle',
-                ['year' => 'years', 'month' => 'months', 'week' => 'weeks'],
-                enum: Cycle::class,
-                lead: 'overlay',
-                if: 'days',
-            ),
-        ]
+        #[Choice(
+            'cycle',
+            ['year' => 'years', 'month' => 'months', 'week' => 'weeks'],
+            enum: Cycle::class,
+            lead: 'overlay',
+            if: 'days',
+        )]
         public Cycle $cycle = Cycle::Year,
-        #[
-            Whole(
-                'first month',
-                1,
-                12,
-                [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
-                lead: 'start of year',
-                when: ['cycle' => 'year'],
-                about: 'month in which years start',
-            ),
-        ]
+        #[Whole(
+            'first month',
+            1,
+            12,
+            [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+            lead: 'start of year',
+            when: ['cycle' => 'year'],
+            about: 'month in which years start',
+        )]
         public int $start = 1,
         #[Flag('earlier ones', 'band with median', 'grey lines')] public bool $band = false,
     ) {}

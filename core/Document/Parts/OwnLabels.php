@@ -18,25 +18,21 @@ final readonly class OwnLabels implements HasSettings
      * @param ''|'none'|'ends'|'extremes'|'four' $points
      */
     public function __construct(
-        #[
-            Choice('end', [
-                '' => 'default label',
-                'both' => 'name and value',
-                'name' => 'name',
-                'value' => 'value',
-                'none' => 'none',
-            ]),
-        ]
+        #[Choice('end', [
+            '' => 'default label',
+            'both' => 'name and value',
+            'name' => 'name',
+            'value' => 'value',
+            'none' => 'none',
+        ])]
         public string $end = '',
-        #[
-            Choice('points', [
-                '' => 'default points',
-                'none' => 'no points',
-                'ends' => 'first and last',
-                'extremes' => 'minimum and maximum',
-                'four' => 'all four',
-            ]),
-        ]
+        #[Choice('points', [
+            '' => 'default points',
+            'none' => 'no points',
+            'ends' => 'first and last',
+            'extremes' => 'minimum and maximum',
+            'four' => 'all four',
+        ])]
         public string $points = '',
     ) {}
 

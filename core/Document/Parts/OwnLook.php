@@ -15,24 +15,18 @@ final readonly class OwnLook implements HasSettings
 
     /** Each is nothing for as all. */
     public function __construct(
-        #[
-            Choice('width', ['' => 'default width', 'fine' => 'thin', 'usual' => 'medium', 'heavy' => 'thick']),
-        ]
+        #[Choice('width', ['' => 'default width', 'fine' => 'thin', 'usual' => 'medium', 'heavy' => 'thick'])]
         public string $width = '',
-        #[
-            Choice('dash', ['' => 'default dash', 'solid' => 'solid', 'dashed' => 'dashed', 'dotted' => 'dotted']),
-        ]
+        #[Choice('dash', ['' => 'default dash', 'solid' => 'solid', 'dashed' => 'dashed', 'dotted' => 'dotted'])]
         public string $dash = '',
-        #[
-            Choice('marker', [
-                '' => 'default marker',
-                'dots' => 'dots',
-                'squares' => 'squares',
-                'diamonds' => 'diamonds',
-                'triangles' => 'triangles',
-                'rings' => 'rings',
-            ]),
-        ]
+        #[Choice('marker', [
+            '' => 'default marker',
+            'dots' => 'dots',
+            'squares' => 'squares',
+            'diamonds' => 'diamonds',
+            'triangles' => 'triangles',
+            'rings' => 'rings',
+        ])]
         public string $marker = '',
     ) {}
 

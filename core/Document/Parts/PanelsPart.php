@@ -31,82 +31,66 @@ final readonly class PanelsPart implements Part
      * @param 'narrow'|'usual'|'wide' $gap
      */
     public function __construct(
-        #[
-            Choice(
-                'split',
-                [
-                    'none' => 'none: one chart',
-                    'entity' => 'line',
-                    'group' => 'group',
-                    'measure' => 'measure',
-                    'year' => 'year',
-                    'month' => 'month or quarter, years on the axis',
-                ],
-                lead: 'one panel per',
-            ),
-        ]
+        #[Choice(
+            'split',
+            [
+                'none' => 'none: one chart',
+                'entity' => 'line',
+                'group' => 'group',
+                'measure' => 'measure',
+                'year' => 'year',
+                'month' => 'month or quarter, years on the axis',
+            ],
+            lead: 'one panel per',
+        )]
         public string $by = 'none',
-        #[
-            Whole(
-                'columns',
-                0,
-                8,
-                ['automatic', '1', '2', '3', '4', '5', '6', '7', '8'],
-                lead: 'panels per row',
-                when: self::SPLIT,
-            ),
-        ]
+        #[Whole(
+            'columns',
+            0,
+            8,
+            ['automatic', '1', '2', '3', '4', '5', '6', '7', '8'],
+            lead: 'panels per row',
+            when: self::SPLIT,
+        )]
         public int $columns = 0,
-        #[
-            Choice(
-                'scale',
-                ['same' => 'shared', 'own' => 'separate', 'span' => 'same range, separate midpoint'],
-                when: self::SPLIT,
-            ),
-        ]
+        #[Choice(
+            'scale',
+            ['same' => 'shared', 'own' => 'separate', 'span' => 'same range, separate midpoint'],
+            when: self::SPLIT,
+        )]
         public string $scale = 'same',
-        #[
-            Choice(
-                'order',
-                [
-                    'roster' => 'as in the roster',
-                    'name' => 'name',
-                    'latest' => 'highest first',
-                    'change' => 'largest rise first',
-                    'slope' => 'steepest first',
-                    'rank' => 'best first',
-                    'hand' => 'by hand',
-                ],
-                lead: 'order',
-                when: self::SPLIT,
-            ),
-        ]
+        #[Choice(
+            'order',
+            [
+                'roster' => 'as in the roster',
+                'name' => 'name',
+                'latest' => 'highest first',
+                'change' => 'largest rise first',
+                'slope' => 'steepest first',
+                'rank' => 'best first',
+                'hand' => 'by hand',
+            ],
+            lead: 'order',
+            when: self::SPLIT,
+        )]
         public string $order = 'roster',
         #[Flag('other lines', 'faint', 'hidden', lead: 'other lines', when: self::SPLIT)] public bool $behind = true,
         #[Several('order by hand', ordered: true, shown: false)] public array $hand = [],
-        #[
-            Choice(
-                'axis labels',
-                ['edge' => 'left edge', 'every' => 'every panel', 'range' => 'range in the title'],
-                when: self::SPLIT,
-            ),
-        ]
+        #[Choice(
+            'axis labels',
+            ['edge' => 'left edge', 'every' => 'every panel', 'range' => 'range in the title'],
+            when: self::SPLIT,
+        )]
         public string $axis = 'edge',
-        #[
-            Choice('title', ['above' => 'above', 'below' => 'below', 'off' => 'none'], when: self::SPLIT),
-        ]
+        #[Choice('title', ['above' => 'above', 'below' => 'below', 'off' => 'none'], when: self::SPLIT)]
         public string $heading = 'above',
-        #[
-            Choice(
-                'background',
-                ['plain' => 'plain', 'framed' => 'framed', 'striped' => 'alternating'],
-                when: self::SPLIT,
-            ),
-        ]
+        #[Choice(
+            'background',
+            ['plain' => 'plain', 'framed' => 'framed', 'striped' => 'alternating'],
+            when: self::SPLIT,
+        )]
         public string $ground = 'plain',
-        #[
-            Choice('spacing', ['narrow' => 'narrow', 'usual' => 'medium', 'wide' => 'wide'], when: self::SPLIT),
-        ]
+        #[Choice('spacing', ['narrow' => 'narrow', 'usual' => 'medium', 'wide' => 'wide'], when: self::SPLIT)]
         public string $gap = 'usual',
     ) {}
 

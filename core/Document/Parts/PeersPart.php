@@ -29,49 +29,41 @@ final readonly class PeersPart implements Part
      */
     public function __construct(
         #[Chosen('peer set', of: 'peer sets', none: 'All', least: 1, lead: 'peer set')] public string $set = '',
-        #[
-            Choice(
-                'outside the set',
-                ['faint' => 'fainter', 'hidden' => 'hidden'],
-                lead: 'outside the set',
-                if: 'peer set',
-            ),
-        ]
+        #[Choice(
+            'outside the set',
+            ['faint' => 'fainter', 'hidden' => 'hidden'],
+            lead: 'outside the set',
+            if: 'peer set',
+        )]
         public string $outside = 'faint',
-        #[
-            Choice(
-                'peer line',
-                [
-                    'none' => 'none',
-                    'median' => 'median',
-                    'mean' => 'mean',
-                    'together' => 'weighted mean (ratio of sums)',
-                ],
-                enum: PeerLine::class,
-                lead: 'peer line',
-            ),
-        ]
+        #[Choice(
+            'peer line',
+            [
+                'none' => 'none',
+                'median' => 'median',
+                'mean' => 'mean',
+                'together' => 'weighted mean (ratio of sums)',
+            ],
+            enum: PeerLine::class,
+            lead: 'peer line',
+        )]
         public PeerLine $line = PeerLine::Median,
         #[Choice('band', enum: Band::class, lead: 'peer band')] public Band $band = Band::None,
-        #[
-            Parsed(
-                'target',
-                Targets::class,
-                hint: '120; 2024 110; Veldmere 95',
-                allowed: 'a value, with a start period or a name before it; several with `;`: ' .
-                    '`130; 2024 110; Veldmere 95`',
-            ),
-        ]
+        #[Parsed(
+            'target',
+            Targets::class,
+            hint: '120; 2024 110; Veldmere 95',
+            allowed: 'a value, with a start period or a name before it; several with `;`: ' .
+                '`130; 2024 110; Veldmere 95`',
+        )]
         public Targets $target = new Targets(),
-        #[
-            Choice(
-                'over-dispersion',
-                ['allowed' => 'allowed for', 'ignored' => 'ignored'],
-                lead: 'over-dispersion',
-                when: ['band' => 'chance'],
-                about: 'whether chance limits are wider where the peers vary more than by chance',
-            ),
-        ]
+        #[Choice(
+            'over-dispersion',
+            ['allowed' => 'allowed for', 'ignored' => 'ignored'],
+            lead: 'over-dispersion',
+            when: ['band' => 'chance'],
+            about: 'whether chance limits are wider where the peers vary more than by chance',
+        )]
         public string $dispersion = 'allowed',
     ) {}
 

@@ -25,35 +25,31 @@ final readonly class RulePart implements Part
      *     neither is)
      */
     public function __construct(
-        #[
-            Choice(
-                'rule',
-                [
-                    'hand' => 'chosen by hand',
-                    'top' => 'highest',
-                    'bottom' => 'lowest',
-                    'past' => 'beyond a value',
-                    'group' => 'group',
-                ],
-                lead: 'focus',
-                offeredIf: ['group' => 'groups'],
-            ),
-        ]
+        #[Choice(
+            'rule',
+            [
+                'hand' => 'chosen by hand',
+                'top' => 'highest',
+                'bottom' => 'lowest',
+                'past' => 'beyond a value',
+                'group' => 'group',
+            ],
+            lead: 'focus',
+            offeredIf: ['group' => 'groups'],
+        )]
         public string $by = 'hand',
         #[Whole('number of lines', 1, 6, [1 => '1', '2', '3', '4', '5', '6'], when: self::ENDS)] public int $count = 3,
-        #[
-            Choice(
-                'figure',
-                [
-                    'latest' => 'latest value',
-                    'change' => 'change over the time shown',
-                    'slope' => 'slope',
-                    'rank' => 'rank',
-                ],
-                lead: 'ranked by',
-                when: self::ENDS,
-            ),
-        ]
+        #[Choice(
+            'figure',
+            [
+                'latest' => 'latest value',
+                'change' => 'change over the time shown',
+                'slope' => 'slope',
+                'rank' => 'rank',
+            ],
+            lead: 'ranked by',
+            when: self::ENDS,
+        )]
         public string $of = 'latest',
         #[Number('value', when: ['by' => 'past'])] public ?float $value = null,
         #[Chosen('group', of: 'groups', none: 'Choose …', when: ['by' => 'group'])] public string $group = '',

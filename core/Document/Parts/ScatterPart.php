@@ -32,57 +32,43 @@ final readonly class ScatterPart implements Part
      * @param 'y'|'x' $editing which of the two rails is shown to be changed
      */
     public function __construct(
-        #[
-            Chosen('horizontal measure', of: 'measures', none: 'the next measure', shown: false),
-        ]
+        #[Chosen('horizontal measure', of: 'measures', none: 'the next measure', shown: false)]
         public string $measure = '',
         #[RailSetting('horizontal rail')] public ?Rail $rail = null,
-        #[
-            Choice('points', [
-                'latest' => 'latest period',
-                'mean' => 'mean over the time shown',
-                'path' => 'paths over time',
-            ]),
-        ]
+        #[Choice('points', [
+            'latest' => 'latest period',
+            'mean' => 'mean over the time shown',
+            'path' => 'paths over time',
+        ])]
         public string $at = 'latest',
-        #[
-            Choice(
-                'quadrant lines',
-                [
-                    'none' => 'none',
-                    'mean' => 'means',
-                    'median' => 'medians',
-                    'weighted' => 'weighted means',
-                    'value' => 'own values',
-                ],
-                lead: 'quadrant lines',
-            ),
-        ]
+        #[Choice(
+            'quadrant lines',
+            [
+                'none' => 'none',
+                'mean' => 'means',
+                'median' => 'medians',
+                'weighted' => 'weighted means',
+                'value' => 'own values',
+            ],
+            lead: 'quadrant lines',
+        )]
         public string $line = 'median',
-        #[
-            Number('horizontal quadrant line', hint: 'none', lead: 'vertical axis', when: ['line' => 'value']),
-        ]
+        #[Number('horizontal quadrant line', hint: 'none', lead: 'vertical axis', when: ['line' => 'value'])]
         public ?float $lineY = null,
-        #[
-            Number('vertical quadrant line', hint: 'none', lead: 'horizontal axis', when: ['line' => 'value']),
-        ]
+        #[Number('vertical quadrant line', hint: 'none', lead: 'horizontal axis', when: ['line' => 'value'])]
         public ?float $lineX = null,
         #[Chosen('size', of: 'sizes', none: 'Equal', lead: 'point size')] public string $size = '',
         #[Flag('trend lines', 'one per group', 'none')] public bool $fits = false,
-        #[
-            Several(
-                'quadrant names',
-                ordered: true,
-                longest: 60,
-                hint: 'upper left, upper right, lower left, lower right',
-            ),
-        ]
+        #[Several(
+            'quadrant names',
+            ordered: true,
+            longest: 60,
+            hint: 'upper left, upper right, lower left, lower right',
+        )]
         public array $corners = ['', '', '', ''],
         #[Embedded] public Likeness $likeness = new Likeness(),
         #[Embedded] public Bounds $bounds = new Bounds(),
-        #[
-            Choice('rail being edited', ['y' => 'vertical axis', 'x' => 'horizontal axis'], shown: false),
-        ]
+        #[Choice('rail being edited', ['y' => 'vertical axis', 'x' => 'horizontal axis'], shown: false)]
         public string $editing = 'y',
     ) {}
 

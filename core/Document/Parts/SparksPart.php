@@ -26,47 +26,39 @@ final readonly class SparksPart implements Part
      *     group
      */
     public function __construct(
-        #[
-            Choice('form', ['line' => 'line', 'columns' => 'columns', 'signs' => 'up/down'], lead: 'form'),
-        ]
+        #[Choice('form', ['line' => 'line', 'columns' => 'columns', 'signs' => 'up/down'], lead: 'form')]
         public string $form = 'line',
         #[Choice('scale', ['own' => 'separate', 'common' => 'shared'], lead: 'scale')] public string $scale = 'own',
-        #[
-            Several(
-                'marked points',
-                [
-                    'highest' => 'highest',
-                    'lowest' => 'lowest',
-                    'first' => 'first',
-                    'last' => 'last',
-                    'negative' => 'negative',
-                    'all' => 'all',
-                ],
-                unknown: 'the points that can be marked are',
-                lead: 'marked points',
-            ),
-        ]
+        #[Several(
+            'marked points',
+            [
+                'highest' => 'highest',
+                'lowest' => 'lowest',
+                'first' => 'first',
+                'last' => 'last',
+                'negative' => 'negative',
+                'all' => 'all',
+            ],
+            unknown: 'the points that can be marked are',
+            lead: 'marked points',
+        )]
         public array $points = ['highest', 'lowest', 'last'],
         #[Flag('rows', 'by group, with totals', 'one list')] public bool $grouped = true,
-        #[
-            Choice(
-                'sorted column',
-                [
-                    'name' => 'name',
-                    'latest' => 'latest',
-                    'change' => 'change',
-                    'growth' => 'growth',
-                    'rank' => 'rank',
-                    'trend' => 'trend',
-                ],
-                shown: false,
-            ),
-        ]
+        #[Choice(
+            'sorted column',
+            [
+                'name' => 'name',
+                'latest' => 'latest',
+                'change' => 'change',
+                'growth' => 'growth',
+                'rank' => 'rank',
+                'trend' => 'trend',
+            ],
+            shown: false,
+        )]
         public string $sort = 'name',
         #[Flag('order', 'highest first', 'lowest first', shown: false)] public bool $downward = false,
-        #[
-            Words('forms of single rows', ['line', 'columns', 'signs'], 'a row can be a line, columns or signs.'),
-        ]
+        #[Words('forms of single rows', ['line', 'columns', 'signs'], 'a row can be a line, columns or signs.')]
         public array $forms = [],
     ) {}
 

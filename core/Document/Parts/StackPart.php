@@ -35,31 +35,27 @@ final readonly class StackPart implements Part
      * @param list<string> $hand keys from the bottom up, as they were put by hand
      */
     public function __construct(
-        #[
-            Choice(
-                'form',
-                [
-                    'areas' => 'stacked areas',
-                    'lines' => 'stacked lines',
-                    'shares' => '100 % areas',
-                    'through' => 'overlapping areas',
-                ],
-                lead: 'form',
-            ),
-        ]
+        #[Choice(
+            'form',
+            [
+                'areas' => 'stacked areas',
+                'lines' => 'stacked lines',
+                'shares' => '100 % areas',
+                'through' => 'overlapping areas',
+            ],
+            lead: 'form',
+        )]
         public string $form = 'areas',
-        #[
-            Choice(
-                'order',
-                [
-                    'size' => 'largest first',
-                    'name' => 'name',
-                    'roster' => 'as in the data',
-                    'hand' => 'by hand (Alt ↑ ↓)',
-                ],
-                lead: 'order from the bottom',
-            ),
-        ]
+        #[Choice(
+            'order',
+            [
+                'size' => 'largest first',
+                'name' => 'name',
+                'roster' => 'as in the data',
+                'hand' => 'by hand (Alt ↑ ↓)',
+            ],
+            lead: 'order from the bottom',
+        )]
         public string $order = 'size',
         #[Whole('number of layers', 0, 40, self::TOPS, lead: 'separate parts')] public int $top = 6,
         #[Several('order by hand', ordered: true, shown: false)] public array $hand = [],

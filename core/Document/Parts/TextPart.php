@@ -16,13 +16,11 @@ final readonly class TextPart implements Part
 
     /** @param key-of<self::SIZES> $size */
     public function __construct(
-        #[
-            Choice(
-                'size',
-                ['small' => 'small', 'usual' => 'medium', 'large' => 'large (slides)'],
-                lead: 'text and line size',
-            ),
-        ]
+        #[Choice(
+            'size',
+            ['small' => 'small', 'usual' => 'medium', 'large' => 'large (slides)'],
+            lead: 'text and line size',
+        )]
         public string $size = 'usual',
     ) {}
 

@@ -20,38 +20,32 @@ final readonly class TonePart implements Part
      * @param float|null $middle that the two arms part at; the target or the peers' line where none is given
      */
     public function __construct(
-        #[
-            Choice(
-                'figure',
-                [
-                    'none' => 'focus',
-                    'latest' => 'latest value',
-                    'change' => 'change over the time shown',
-                    'place' => 'rank',
-                    'target' => 'distance from target',
-                ],
-                lead: 'line colour by',
-                offeredIf: ['target' => 'target'],
-            ),
-        ]
+        #[Choice(
+            'figure',
+            [
+                'none' => 'focus',
+                'latest' => 'latest value',
+                'change' => 'change over the time shown',
+                'place' => 'rank',
+                'target' => 'distance from target',
+            ],
+            lead: 'line colour by',
+            offeredIf: ['target' => 'target'],
+        )]
         public string $by = 'none',
-        #[
-            Choice(
-                'scale',
-                ['rising' => 'sequential', 'about' => 'diverging'],
-                lead: 'colour scale',
-                when: ['by' => ['latest', 'change', 'place']],
-            ),
-        ]
+        #[Choice(
+            'scale',
+            ['rising' => 'sequential', 'about' => 'diverging'],
+            lead: 'colour scale',
+            when: ['by' => ['latest', 'change', 'place']],
+        )]
         public string $scale = 'rising',
-        #[
-            Number(
-                'middle',
-                hint: 'peer median; 0 for a change',
-                lead: 'midpoint',
-                when: ['scale' => 'about', 'by' => ['latest', 'change']],
-            ),
-        ]
+        #[Number(
+            'middle',
+            hint: 'peer median; 0 for a change',
+            lead: 'midpoint',
+            when: ['scale' => 'about', 'by' => ['latest', 'change']],
+        )]
         public ?float $middle = null,
     ) {}
 

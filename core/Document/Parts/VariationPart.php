@@ -18,30 +18,22 @@ final readonly class VariationPart implements Part
 
     /** @param 'hidden'|'shown' $limits */
     public function __construct(
-        #[
-            Choice('limits', ['hidden' => 'hidden', 'shown' => 'shown'], lead: 'limits of the first line in focus'),
-        ]
+        #[Choice('limits', ['hidden' => 'hidden', 'shown' => 'shown'], lead: 'limits of the first line in focus')]
         public string $limits = 'hidden',
-        #[
-            Written(
-                'baseline',
-                hint: '2019, or 2018 – 2020',
-                longest: 40,
-                lead: 'baseline',
-                when: ['limits' => 'shown'],
-                about: 'periods that the limits are calculated from; nothing for all that are shown',
-                allowed: 'a period or a range of periods, or nothing',
-            ),
-        ]
+        #[Written(
+            'baseline',
+            hint: '2019, or 2018 – 2020',
+            longest: 40,
+            lead: 'baseline',
+            when: ['limits' => 'shown'],
+            about: 'periods that the limits are calculated from; nothing for all that are shown',
+            allowed: 'a period or a range of periods, or nothing',
+        )]
         public string $baseline = '',
         #[Flag('outside the limits', 'marked', 'not marked', when: ['limits' => 'shown'])] public bool $outside = true,
-        #[
-            Flag('run of 8 on one side of the mean', 'marked', 'not marked', when: ['limits' => 'shown']),
-        ]
+        #[Flag('run of 8 on one side of the mean', 'marked', 'not marked', when: ['limits' => 'shown'])]
         public bool $run = true,
-        #[
-            Flag('6 rising or falling in a row', 'marked', 'not marked', when: ['limits' => 'shown']),
-        ]
+        #[Flag('6 rising or falling in a row', 'marked', 'not marked', when: ['limits' => 'shown'])]
         public bool $trend = true,
     ) {}
 

@@ -42,7 +42,7 @@ final readonly class Token
     {
         uasort($names, static fn(string $a, string $b): int => mb_strlen($b) <=> mb_strlen($a));
         $tokens = [];
-        for ($at = 0, $length = mb_strlen($text); $at < $length; ) {
+        for ($at = 0, $length = mb_strlen($text); $at < $length;) {
             $rest = mb_substr($text, $at);
             $character = mb_substr($rest, 0, 1);
             if (trim($character) === '' || $character === "\u{00A0}") {

@@ -35,44 +35,38 @@ final readonly class Against implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Choice(
-                'form',
-                [
-                    'difference' => 'Difference',
-                    'percent' => 'Difference in %',
-                    'ratio' => 'Ratio',
-                ],
-                lead: 'result',
-            ),
-        ]
+        #[Choice(
+            'form',
+            [
+                'difference' => 'Difference',
+                'percent' => 'Difference in %',
+                'ratio' => 'Ratio',
+            ],
+            lead: 'result',
+        )]
         public string $as = 'difference',
-        #[
-            Choice(
-                'yardstick',
-                [
-                    'focus' => 'First line in focus',
-                    'median' => 'the peer median',
-                    'mean' => 'Peer mean',
-                    'weighted' => 'Weighted peer mean (ratio of sums)',
-                    'quartile' => 'Best quartile of peers',
-                    'target' => 'Target',
-                    'entity' => 'Another entity',
-                ],
-                lead: 'compared with',
-            ),
-        ]
+        #[Choice(
+            'yardstick',
+            [
+                'focus' => 'First line in focus',
+                'median' => 'the peer median',
+                'mean' => 'Peer mean',
+                'weighted' => 'Weighted peer mean (ratio of sums)',
+                'quartile' => 'Best quartile of peers',
+                'target' => 'Target',
+                'entity' => 'Another entity',
+            ],
+            lead: 'compared with',
+        )]
         public string $to = 'median',
-        #[
-            Parsed(
-                'target',
-                Targets::class,
-                hint: '120; 2024 110; Veldmere 95',
-                allowed: 'a value, with a start period or a name before it; several with `;`',
-                lead: 'target value',
-                when: ['to' => 'target'],
-            ),
-        ]
+        #[Parsed(
+            'target',
+            Targets::class,
+            hint: '120; 2024 110; Veldmere 95',
+            allowed: 'a value, with a start period or a name before it; several with `;`',
+            lead: 'target value',
+            when: ['to' => 'target'],
+        )]
         public Targets $target = new Targets(),
         #[Chosen('entity', of: 'entities', none: 'Choose …', when: ['to' => 'entity'])] public string $entity = '',
     ) {}
@@ -127,8 +121,8 @@ final readonly class Against implements Stop
                 => 'Enter a target, for example 120, or 2024 110 for one from a period on.',
             $this->to === 'target' && $this->target->unknownIn($scope->entities()) !== []
                 => "No entity is called “{$this->target->unknownIn(
-                $scope->entities(),
-            )[0]}” (target). Enter the name as " . 'in the roster, or its first word.',
+                    $scope->entities(),
+                )[0]}” (target). Enter the name as " . 'in the roster, or its first word.',
             $this->to === 'entity' && $this->entity !== '' && !isset($arriving->series[$this->entity])
                 => 'This entity has no values here. Choose another.',
             $this->to === 'weighted' && $arriving->weights === null

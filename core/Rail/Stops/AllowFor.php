@@ -41,41 +41,31 @@ final readonly class AllowFor implements Stop
     private const LITTLE = 0.1;
 
     public function __construct(
-        #[
-            Chosen('driver', of: 'measures', missing: 'Choose a measure to allow for.', lead: 'allow for'),
-        ]
+        #[Chosen('driver', of: 'measures', missing: 'Choose a measure to allow for.', lead: 'allow for')]
         public string $driver,
         #[Chosen('second driver', of: 'measures', none: 'None', lead: 'and')] public string $second = '',
         #[Chosen('third driver', of: 'measures', none: 'None', lead: 'and')] public string $third = '',
-        #[
-            Choice(
-                'result',
-                ['difference' => 'Difference from expected', 'ratio' => 'Ratio to expected'],
-                lead: 'result',
-            ),
-        ]
+        #[Choice(
+            'result',
+            ['difference' => 'Difference from expected', 'ratio' => 'Ratio to expected'],
+            lead: 'result',
+        )]
         public string $as = 'difference',
-        #[
-            Choice(
-                'fit',
-                ['each' => 'In each period', 'all' => 'Over all periods'],
-                lead: 'fit',
-                about: 'whether each period has a fit of its own',
-            ),
-        ]
+        #[Choice(
+            'fit',
+            ['each' => 'In each period', 'all' => 'Over all periods'],
+            lead: 'fit',
+            about: 'whether each period has a fit of its own',
+        )]
         public string $over = 'each',
-        #[
-            Choice('method', ['squares' => 'Least squares', 'medians' => 'Theil–Sen (one driver)'], lead: 'method'),
-        ]
+        #[Choice('method', ['squares' => 'Least squares', 'medians' => 'Theil–Sen (one driver)'], lead: 'method')]
         public string $method = 'squares',
-        #[
-            Choice(
-                'scale',
-                ['automatic' => 'Automatic', 'plain' => 'As measured', 'logs' => 'Logarithms'],
-                lead: 'scale',
-                about: 'automatic takes logarithms of what spans a factor of ten or more',
-            ),
-        ]
+        #[Choice(
+            'scale',
+            ['automatic' => 'Automatic', 'plain' => 'As measured', 'logs' => 'Logarithms'],
+            lead: 'scale',
+            about: 'automatic takes logarithms of what spans a factor of ten or more',
+        )]
         public string $scale = 'automatic',
     ) {}
 

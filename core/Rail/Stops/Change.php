@@ -33,21 +33,17 @@ final readonly class Change implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Choice(
-                'comparison',
-                ['previous' => 'Previous period', 'year' => 'Same period a year earlier'],
-                lead: 'Compared with',
-            ),
-        ]
+        #[Choice(
+            'comparison',
+            ['previous' => 'Previous period', 'year' => 'Same period a year earlier'],
+            lead: 'Compared with',
+        )]
         public string $on = 'year',
-        #[
-            Choice(
-                'form',
-                ['difference' => 'Difference', 'percent' => '%', 'annualised' => '% per year'],
-                lead: 'result',
-            ),
-        ]
+        #[Choice(
+            'form',
+            ['difference' => 'Difference', 'percent' => '%', 'annualised' => '% per year'],
+            lead: 'result',
+        )]
         public string $as = 'percent',
     ) {}
 
@@ -83,12 +79,11 @@ final readonly class Change implements Stop
         $noun = $arriving->axis->frequency === Frequency::Number ? 'period' : $arriving->axis->frequency->noun();
         $step = Spacing::of($arriving)->step;
 
-        return ($this->as === 'annualised' ? 'annualised change' : 'change') .
-            match (true) {
-                $this->on === 'year' => ' on a year earlier',
-                $step > 1 && $noun !== 'period' => " on {$step} {$noun}s earlier",
-                default => " on the previous {$noun}",
-            };
+        return ($this->as === 'annualised' ? 'annualised change' : 'change') . match (true) {
+            $this->on === 'year' => ' on a year earlier',
+            $step > 1 && $noun !== 'period' => " on {$step} {$noun}s earlier",
+            default => " on the previous {$noun}",
+        };
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string

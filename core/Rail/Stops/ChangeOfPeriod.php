@@ -39,50 +39,40 @@ final readonly class ChangeOfPeriod implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Choice(
-                'period',
-                [
-                    'week' => 'weeks',
-                    'month' => 'months',
-                    'quarter' => 'quarters',
-                    'half-year' => 'half-years',
-                    'year' => 'years',
-                ],
-                enum: Frequency::class,
-
-                from: 'longer periods',
-            ),
-        ]
+        #[Choice(
+            'period',
+            [
+                'week' => 'weeks',
+                'month' => 'months',
+                'quarter' => 'quarters',
+                'half-year' => 'half-years',
+                'year' => 'years',
+            ],
+            enum: Frequency::class,
+            from: 'longer periods',
+        )]
         public Frequency $to = Frequency::Year,
-        #[
-            Choice(
-                'level',
-                ['last' => 'Last', 'first' => 'First', 'mean' => 'Mean'],
-
-                if: 'stock',
-                about: 'which level of a stock is used',
-            ),
-        ]
+        #[Choice(
+            'level',
+            ['last' => 'Last', 'first' => 'First', 'mean' => 'Mean'],
+            if: 'stock',
+            about: 'which level of a stock is used',
+        )]
         public string $level = 'last',
-        #[
-            Choice(
-                'incomplete period',
-                ['kept' => 'Show dashed', 'out' => 'Exclude', 'scaled' => 'Scale up by days'],
-                lead: 'Latest period, if incomplete',
-                when: ['season' => ''],
-            ),
-        ]
+        #[Choice(
+            'incomplete period',
+            ['kept' => 'Show dashed', 'out' => 'Exclude', 'scaled' => 'Scale up by days'],
+            lead: 'Latest period, if incomplete',
+            when: ['season' => ''],
+        )]
         public string $unfinished = 'kept',
-        #[
-            Parsed(
-                'part of the year',
-                Season::class,
-                hint: 'Dec–Feb, W48–W09',
-                allowed: 'the first and the last month or week of a part of the year; nothing for all of it',
-                when: ['to' => 'year'],
-            ),
-        ]
+        #[Parsed(
+            'part of the year',
+            Season::class,
+            hint: 'Dec–Feb, W48–W09',
+            allowed: 'the first and the last month or week of a part of the year; nothing for all of it',
+            when: ['to' => 'year'],
+        )]
         public Season $season = new Season(),
     ) {}
 

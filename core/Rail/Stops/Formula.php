@@ -39,17 +39,15 @@ final readonly class Formula implements Stop
     private const LONGEST = 300;
 
     public function __construct(
-        #[
-            Written(
-                'formula',
-                hint: 'here, numbers, + − × ÷ ( ), and:',
-                listed: 'measures',
-                long: true,
-                longest: self::LONGEST + 1,
-                lead: 'Formula',
-                allowed: 'measures by name, numbers, `+ − × ÷ ( )`; `here` is the input',
-            ),
-        ]
+        #[Written(
+            'formula',
+            hint: 'here, numbers, + − × ÷ ( ), and:',
+            listed: 'measures',
+            long: true,
+            longest: self::LONGEST + 1,
+            lead: 'Formula',
+            allowed: 'measures by name, numbers, `+ − × ÷ ( )`; `here` is the input',
+        )]
         public string $text = self::HERE,
     ) {}
 

@@ -36,57 +36,46 @@ final readonly class IndexToBase implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Parsed(
-                'base period',
-                PeriodRange::class,
-                hint: '2019, 2019-03 or 2019-01..2019-06',
-                allowed: 'a period or a range, whose average is 100',
-                advice: 'For the average of several enter first..last, for example 2019-01..2019-06.',
-                when: ['at' => 'period'],
-                order: 1,
-            ),
-        ]
+        #[Parsed(
+            'base period',
+            PeriodRange::class,
+            hint: '2019, 2019-03 or 2019-01..2019-06',
+            allowed: 'a period or a range, whose average is 100',
+            advice: 'For the average of several enter first..last, for example 2019-01..2019-06.',
+            when: ['at' => 'period'],
+            order: 1,
+        )]
         public PeriodRange $base,
-        #[
-            Choice(
-                'base',
-                [
-                    'period' => 'Same period for all',
-                    'first' => 'First value of each line',
-                    'highest' => 'Highest value of each line',
-                    'event' => 'Event year of each line',
-                ],
-
-                about: 'where a line has its base',
-            ),
-        ]
+        #[Choice(
+            'base',
+            [
+                'period' => 'Same period for all',
+                'first' => 'First value of each line',
+                'highest' => 'Highest value of each line',
+                'event' => 'Event year of each line',
+            ],
+            about: 'where a line has its base',
+        )]
         public string $at = 'period',
-        #[
-            Chosen(
-                'event',
-                of: 'attributes',
-                none: 'Choose …',
-                lead: 'event year',
-                when: ['at' => 'event'],
-                about: 'attribute that contains the year of each entity',
-            ),
-        ]
+        #[Chosen(
+            'event',
+            of: 'attributes',
+            none: 'Choose …',
+            lead: 'event year',
+            when: ['at' => 'event'],
+            about: 'attribute that contains the year of each entity',
+        )]
         public string $event = '',
-        #[
-            Choice('form', ['index' => 'Index (base = 100)', 'change' => 'Change in %'], lead: 'result', order: -1),
-        ]
+        #[Choice('form', ['index' => 'Index (base = 100)', 'change' => 'Change in %'], lead: 'result', order: -1)]
         public string $as = 'index',
-        #[
-            Choice(
-                'axis',
-                ['calendar' => 'Calendar', 'since' => '{Periods} since the base'],
-                lead: 'time axis',
-                when: ['at' => ['first', 'highest', 'event']],
-                if: 'calendar',
-                about: 'whether lines are aligned by periods since their own bases',
-            ),
-        ]
+        #[Choice(
+            'axis',
+            ['calendar' => 'Calendar', 'since' => '{Periods} since the base'],
+            lead: 'time axis',
+            when: ['at' => ['first', 'highest', 'event']],
+            if: 'calendar',
+            about: 'whether lines are aligned by periods since their own bases',
+        )]
         public string $along = 'calendar',
     ) {}
 

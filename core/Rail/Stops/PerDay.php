@@ -23,9 +23,7 @@ final readonly class PerDay implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Choice('days', ['all' => 'All days', 'working' => 'Monday to Friday'], lead: 'Days'),
-        ]
+        #[Choice('days', ['all' => 'All days', 'working' => 'Monday to Friday'], lead: 'Days')]
         public string $days = 'all',
     ) {}
 

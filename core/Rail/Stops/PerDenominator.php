@@ -31,44 +31,36 @@ final readonly class PerDenominator implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Chosen('denominator', of: 'denominators', missing: 'choose a denominator.', lead: 'Denominator'),
-        ]
+        #[Chosen('denominator', of: 'denominators', missing: 'choose a denominator.', lead: 'Denominator')]
         public string $measure,
-        #[
-            Number(
-                'multiplier',
-                positive: true,
-                options: [
-                    '1' => '1',
-                    '100' => '100',
-                    '1000' => '1,000',
-                    '10000' => '10,000',
-                    '100000' => '100,000',
-                    '1000000' => '1,000,000',
-                ],
-            ),
-        ]
+        #[Number(
+            'multiplier',
+            positive: true,
+            options: [
+                '1' => '1',
+                '100' => '100',
+                '1000' => '1,000',
+                '10000' => '10,000',
+                '100000' => '100,000',
+                '1000000' => '1,000,000',
+            ],
+        )]
         public float $times = 1.0,
-        #[
-            Choice(
-                'values between',
-                ['carried' => 'Constant within each period', 'straight' => 'Interpolated between mid-periods'],
-                enum: Between::class,
-                lead: 'Values of longer periods',
-                if: 'coarser:measure',
-                about: 'how a denominator of longer periods is read',
-            ),
-        ]
+        #[Choice(
+            'values between',
+            ['carried' => 'Constant within each period', 'straight' => 'Interpolated between mid-periods'],
+            enum: Between::class,
+            lead: 'Values of longer periods',
+            if: 'coarser:measure',
+            about: 'how a denominator of longer periods is read',
+        )]
         public Between $between = Between::Carried,
-        #[
-            Choice(
-                'newest',
-                ['held' => 'Repeat it', 'blank' => 'Leave empty'],
-                lead: 'After the last value',
-                about: 'what is used after the last value of the denominator',
-            ),
-        ]
+        #[Choice(
+            'newest',
+            ['held' => 'Repeat it', 'blank' => 'Leave empty'],
+            lead: 'After the last value',
+            about: 'what is used after the last value of the denominator',
+        )]
         public string $newest = 'held',
     ) {}
 

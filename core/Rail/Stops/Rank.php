@@ -29,17 +29,9 @@ final readonly class Rank implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Choice(
-                'form',
-                ['place' => 'Rank (1 is first)', 'percentile' => 'Percentile (100 is best)'],
-                lead: 'result',
-            ),
-        ]
+        #[Choice('form', ['place' => 'Rank (1 is first)', 'percentile' => 'Percentile (100 is best)'], lead: 'result')]
         public string $as = 'place',
-        #[
-            Choice('rank 1', ['better' => 'Best', 'highest' => 'Highest', 'lowest' => 'Lowest'], lead: 'Rank 1'),
-        ]
+        #[Choice('rank 1', ['better' => 'Best', 'highest' => 'Highest', 'lowest' => 'Lowest'], lead: 'Rank 1')]
         public string $first = 'better',
     ) {}
 

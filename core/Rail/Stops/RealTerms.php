@@ -33,16 +33,14 @@ final readonly class RealTerms implements Stop
 
     public function __construct(
         #[Chosen('price index', of: 'price indices')] public string $index,
-        #[
-            Parsed(
-                'prices',
-                PeriodRange::class,
-                hint: '2019 or 2019-03',
-                allowed: 'a period',
-                lead: 'Prices of',
-                about: 'the period whose prices are used',
-            ),
-        ]
+        #[Parsed(
+            'prices',
+            PeriodRange::class,
+            hint: '2019 or 2019-03',
+            allowed: 'a period',
+            lead: 'Prices of',
+            about: 'the period whose prices are used',
+        )]
         public PeriodRange $prices,
     ) {}
 

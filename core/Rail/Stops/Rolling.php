@@ -44,29 +44,23 @@ final readonly class Rolling implements Stop
     ];
 
     public function __construct(
-        #[
-            Choice('statistic', [
-                'mean' => 'mean',
-                'median' => 'median',
-                'sum' => 'sum',
-                'lowest' => 'minimum',
-                'highest' => 'maximum',
-            ]),
-        ]
+        #[Choice('statistic', [
+            'mean' => 'mean',
+            'median' => 'median',
+            'sum' => 'sum',
+            'lowest' => 'minimum',
+            'highest' => 'maximum',
+        ])]
         public string $statistic = 'mean',
-        #[
-            Choice('place', ['trailing' => 'Trailing', 'centred' => 'Centred'], lead: 'Window'),
-        ]
+        #[Choice('place', ['trailing' => 'Trailing', 'centred' => 'Centred'], lead: 'Window')]
         public string $placed = 'trailing',
         #[Whole('window', 2, self::LONGEST, lead: 'Window length, {periods}')] public int $window = 12,
-        #[
-            AllOrWhole(
-                'values required',
-                self::LONGEST,
-                lead: 'Values required',
-                about: 'how many values a window must have',
-            ),
-        ]
+        #[AllOrWhole(
+            'values required',
+            self::LONGEST,
+            lead: 'Values required',
+            about: 'how many values a window must have',
+        )]
         public int $needed = 0,
     ) {}
 

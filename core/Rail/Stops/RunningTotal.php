@@ -26,30 +26,24 @@ final readonly class RunningTotal implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Choice('start', ['year' => 'Year to date', 'start' => 'Since the start'], lead: 'total'),
-        ]
+        #[Choice('start', ['year' => 'Year to date', 'start' => 'Since the start'], lead: 'total')]
         public string $from = 'year',
-        #[
-            Whole(
-                'first month',
-                1,
-                12,
-                [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
-                lead: 'Start of year',
-                when: ['from' => 'year'],
-                about: 'month in which years start',
-            ),
-        ]
+        #[Whole(
+            'first month',
+            1,
+            12,
+            [1 => 'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+            lead: 'Start of year',
+            when: ['from' => 'year'],
+            about: 'month in which years start',
+        )]
         public int $month = 1,
-        #[
-            Choice(
-                'gaps',
-                ['stop' => 'stop', 'through' => 'Continue'],
-                lead: 'At a gap',
-                about: 'whether a missing value counts as zero, or stops the total until the next start',
-            ),
-        ]
+        #[Choice(
+            'gaps',
+            ['stop' => 'stop', 'through' => 'Continue'],
+            lead: 'At a gap',
+            about: 'whether a missing value counts as zero, or stops the total until the next start',
+        )]
         public string $gaps = 'stop',
     ) {}
 

@@ -25,20 +25,16 @@ final readonly class Seasonal implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Choice(
-                'result',
-                ['adjusted' => 'seasonally adjusted', 'trend' => 'Trend', 'seasonal' => 'Seasonal component'],
-                lead: 'show',
-            ),
-        ]
+        #[Choice(
+            'result',
+            ['adjusted' => 'seasonally adjusted', 'trend' => 'Trend', 'seasonal' => 'Seasonal component'],
+            lead: 'show',
+        )]
         public string $show = 'adjusted',
-        #[
-            Choice('model', [
-                'multiplicative' => 'Multiplicative (proportional to the level)',
-                'additive' => 'Additive (same size at any level)',
-            ]),
-        ]
+        #[Choice('model', [
+            'multiplicative' => 'Multiplicative (proportional to the level)',
+            'additive' => 'Additive (same size at any level)',
+        ])]
         public string $model = 'multiplicative',
     ) {}
 

@@ -28,14 +28,12 @@ final readonly class Share implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[
-            Choice(
-                'whole',
-                ['all' => 'All lines', 'focus' => 'Lines in focus', 'group' => 'Own group'],
-                lead: 'Share of',
-                about: 'what each value is a share of',
-            ),
-        ]
+        #[Choice(
+            'whole',
+            ['all' => 'All lines', 'focus' => 'Lines in focus', 'group' => 'Own group'],
+            lead: 'Share of',
+            about: 'what each value is a share of',
+        )]
         public string $of = 'all',
     ) {}
 

@@ -32,17 +32,15 @@ final readonly class Standardise implements Stop
     private const ROUNDING = 1e-12;
 
     public function __construct(
-        #[
-            Choice(
-                'scale',
-                [
-                    'deviations' => 'standard deviations from the mean',
-                    'quartiles' => 'interquartile ranges from the median',
-                ],
-                lead: 'unit',
-                about: 'unit of the distance from the mean or median',
-            ),
-        ]
+        #[Choice(
+            'scale',
+            [
+                'deviations' => 'standard deviations from the mean',
+                'quartiles' => 'interquartile ranges from the median',
+            ],
+            lead: 'unit',
+            about: 'unit of the distance from the mean or median',
+        )]
         public string $by = 'deviations',
     ) {}
 
