@@ -87,7 +87,7 @@ final class Server
     public function import(string $file): array
     {
         // As the worker of bin/serve is run.
-        $compiled = ['opcache.enable_cli=1', 'opcache.jit=1054', 'opcache.jit_buffer_size=128M', 'memory_limit=1G'];
+        $compiled = ['opcache.enable_cli=1', 'opcache.jit=disable', 'memory_limit=1G'];
         $process = new Process(
             [
                 'php',

@@ -15,16 +15,22 @@ fresh() {
     [ -z "$newer" ]
 }
 
+# The name that Debian's packages and commands of the installed PHP begin with, as php8.2; where no PHP is installed, that
+# of the packages for the distribution's own PHP.
+php_name() { php -r 'echo "php", PHP_MAJOR_VERSION, ".", PHP_MINOR_VERSION;' 2>/dev/null || echo php; }
+
 # Debian packages: with which command can they be tried, and which package has them.
 missing_packages() {
-    local missing=()
-    command -v php >/dev/null || missing+=(php8.2-cli php8.2-xml php8.2-mbstring php8.2-intl)
+    local missing=() php
+    php=$(php_name)
     if command -v php >/dev/null; then
         local loaded
         loaded=$(php -m)
-        for extension in pdo_sqlite:php8.2-sqlite3 zip:php8.2-zip curl:php8.2-curl gd:php8.2-gd mbstring:php8.2-mbstring intl:php8.2-intl dom:php8.2-xml; do
-            grep -qix "${extension%%:*}" <<<"$loaded" || missing+=("${extension##*:}")
+        for extension in pdo_sqlite:sqlite3 zip:zip curl:curl gd:gd mbstring:mbstring intl:intl dom:xml; do
+            grep -qix "${extension%%:*}" <<<"$loaded" || missing+=("$php-${extension##*:}")
         done
+    else
+        missing+=(php-cli php-sqlite3 php-zip php-curl php-gd php-mbstring php-intl php-xml)
     fi
     command -v composer >/dev/null || missing+=(composer)
     command -v node >/dev/null || missing+=(nodejs npm)
@@ -32,7 +38,7 @@ missing_packages() {
     command -v unzip >/dev/null || missing+=(unzip)
     if [ "${1:-}" = server ]; then
         command -v nginx >/dev/null || missing+=(nginx-light)
-        command -v php-fpm8.2 >/dev/null || missing+=(php8.2-fpm)
+        command -v "php-fpm${php#php}" >/dev/null || missing+=("$php-fpm")
     fi
     if [ "${1:-}" = tests ]; then
         command -v chromium >/dev/null || missing+=(chromium)
@@ -73,11 +79,13 @@ install_packages() {
 # Preloading as root needs to be told so; another user might not be let into the folder.
 opcache_user=$([ "$(id -u)" = 0 ] && id -un || true)
 
-# How PHP compiles and keeps code, where users are served and where tests run. A server that has answered all kinds of
-# requests reaches PHP's own limit of 1,024 traces, and calculations that are asked for after that stay uncompiled.
-# 1054 is the tracing compiler without registers kept over a loop: with them, PHP 8.2 calculates wrong (decision 64).
-opcache=(-d opcache.enable=1 -d opcache.jit=1054 -d opcache.jit_buffer_size=128M -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000)
-opcache+=(-d opcache.jit_max_root_traces=4096 -d opcache.jit_max_side_traces=4096 -d opcache.jit_max_exit_counters=32768)
+# How PHP keeps code, where users are served and where tests run: not compiled to machine code, from which a page gains
+# nothing.
+opcache=(-d opcache.enable=1 -d opcache.jit=disable -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000)
+
+# How the worker and the unpacker run. DUSK_RAIL_JIT=1054 compiles what they calculate: the tracing compiler without
+# registers kept over a loop. With registers, PHP 8.2 calculates wrong (docs/decisions, “The compiler is off”).
+worker_php=(-d memory_limit=1G "${opcache[@]}" -d opcache.enable_cli=1 -d opcache.jit="${DUSK_RAIL_JIT:-disable}" -d opcache.jit_buffer_size=128M)
 
 # Settings, routes and templates are read once into the given folder, and not with every request. Commands and tests that
 # do not name that folder read them anew.

@@ -12,6 +12,9 @@ return [
     // Addresses of proxies in front of it, whose word on HTTPS and on the client is believed.
     'proxies' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('DUSK_RAIL_PROXIES', ''))))),
 
+    // How PHP compiles what unpacks large workbooks (opcache.jit); bin/lib.sh runs the worker likewise.
+    'jit' => (string) env('DUSK_RAIL_JIT', 'disable'),
+
     // Folder that a backup of every day is written to; none without.
     'backups' => (string) env('DUSK_RAIL_BACKUPS', ''),
 

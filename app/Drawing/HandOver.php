@@ -53,7 +53,9 @@ final readonly class HandOver
         $comparison = Comparison::of($document, $study->data());
         $wording = Views::of($document)->wording($comparison, $study->sourceLine());
         if ($choice->format === 'csv') {
-            return FiguresCsv::write($comparison, $wording, Views::of($document)->values($comparison));
+            $view = Views::of($document);
+
+            return FiguresCsv::write($view->lineup($comparison), $wording, $view->values($comparison));
         }
         if ($choice->format === 'xlsx') {
             return FiguresWorkbook::write($wording, Views::of($document)->values($comparison));

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
-use DuskRail\Outcome\Comparison;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\ValueTable;
 use DuskRail\Reading\FormulaGuard;
 use DuskRail\Words\Wording;
@@ -15,7 +16,7 @@ use DuskRail\Words\Wording;
  */
 final class FiguresCsv
 {
-    public static function write(Comparison $comparison, Wording $wording, ValueTable $table): string
+    public static function write(Lineup $lineup, Wording $wording, ValueTable $table): string
     {
         $out = fopen('php://temp', 'r+b');
         assert($out !== false);
@@ -23,8 +24,8 @@ final class FiguresCsv
             [
                 'title' => $wording->headline,
                 'measure' => $wording->subtitle,
-                'unit' => $comparison->unit(),
-                'kind' => $comparison->run->table()->kind->value,
+                'unit' => $lineup->unit->text(),
+                'kind' => self::kind($lineup)->value,
                 'source' => preg_replace('/^Source: /', '', $wording->source),
             ] as $name => $text
         ) {
@@ -55,5 +56,13 @@ final class FiguresCsv
         rewind($out);
 
         return (string) stream_get_contents($out);
+    }
+
+    /** Of values that the view makes of those of the rail, as ranks, nothing is added up. */
+    private static function kind(Lineup $lineup): MeasureKind
+    {
+        $table = $lineup->comparison->run->table();
+
+        return $lineup->unit == $table->unit ? $table->kind : MeasureKind::Rate;
     }
 }

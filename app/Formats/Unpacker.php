@@ -53,8 +53,9 @@ final readonly class Unpacker
         $limits = 'ulimit -v ' . self::MEMORY . ' -f ' . self::WRITTEN . ' -t ' . self::SECONDS . '; exec "$@"';
         // The server's own PHP may be one that takes no commands.
         $php = PHP_SAPI === 'fpm-fcgi' ? 'php' : PHP_BINARY;
-        $compiled = ['opcache.enable_cli=1', 'opcache.jit=1054', 'opcache.jit_buffer_size=64M', 'memory_limit=1G'];
-        $options = array_merge(...array_map(static fn(string $one): array => ['-d', $one], $compiled));
+        $jit = 'opcache.jit=' . config()->string('duskrail.jit');
+        $settings = ['opcache.enable_cli=1', $jit, 'opcache.jit_buffer_size=64M', 'memory_limit=1G'];
+        $options = array_merge(...array_map(static fn(string $one): array => ['-d', $one], $settings));
         $command = [$php, ...$options, base_path('artisan')];
         $process = new Process(
             ['sh', '-c', $limits, 'sh', ...$command, 'table:unpack', $path, $to, ...$table === null ? [] : [$table]],

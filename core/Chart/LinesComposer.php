@@ -134,7 +134,7 @@ final readonly class LinesComposer
             $levels = array_filter($levels, static fn(float $v): bool => !is_nan($v));
             [$low, $high] = [min([$low, ...$levels]), max([$high, ...$levels])];
         }
-        if ($lineup->unit->text() === 'rank' && $low <= $high) {
+        if ($lineup->unit->isRank() && $low <= $high) {
             // The first place is on top.
             return new Scale($high + 0.5, 0.5, $bottom, $top);
         }

@@ -24,7 +24,7 @@ final readonly class LinesInPanel implements PanelContent
     public function scale(Facet $facet, ?array $common, ?float $half, AxisPart $axis): Scale
     {
         [$low, $high] = $common ?? $facet->lineup->extremes();
-        if ($facet->lineup->unit->text() === 'rank' && $low <= $high) {
+        if ($facet->lineup->unit->isRank() && $low <= $high) {
             return new Scale($high + 0.5, 0.5, 1.0, 0.0);
         }
         if ($half !== null && $low <= $high) {

@@ -237,7 +237,7 @@ final readonly class MiniatureComposer
             return new Scale(0.0, 1.0, $bottom, $top);
         }
         // The first place is at the top.
-        return $lineup->unit->text() === 'rank'
+        return $lineup->unit->isRank()
             ? new Scale($high + 0.5, 0.5, $bottom, $top)
             : self::span([$low, $high], $bottom, $top);
     }

@@ -108,6 +108,23 @@ final readonly class Unit
         return new self($label ?? $sort->value, [], 1.0, $sort);
     }
 
+    /** Of places among others, 1 for the best. */
+    public static function rank(): self
+    {
+        return self::of(ValueType::Rank);
+    }
+
+    /** Of places among others as the share that is worse. */
+    public static function percentile(): self
+    {
+        return self::of(ValueType::Rank, 'percentile');
+    }
+
+    public function isRank(): bool
+    {
+        return $this->sort === ValueType::Rank && $this->amount === ValueType::Rank->value;
+    }
+
     /** What a difference of two such values is in: percentages and indices differ by points. */
     public function difference(): self
     {

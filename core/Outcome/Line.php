@@ -40,39 +40,30 @@ final readonly class Line
 
     public function toned(Tone $tone): self
     {
-        return new self(
-            $this->key,
-            $this->name,
-            $this->group,
-            $this->state,
-            $this->hue,
-            $this->values,
-            $this->last,
-            $this->at,
-            $this->dashed,
-            $this->absent,
-            $tone,
-            $this->role,
-        );
+        return $this->with(['tone' => $tone]);
     }
 
     /** The same as one that is not of the peer set; it is drawn behind the others, or not at all. */
     public function outside(bool $isHidden): self
     {
-        return new self(
-            $this->key,
-            $this->name,
-            $this->group,
-            $isHidden && $this->state === LineState::Peer ? LineState::Off : $this->state,
-            $this->hue,
-            $this->values,
-            $this->last,
-            $this->at,
-            $this->dashed,
-            $this->absent,
-            $this->tone,
-            LineRole::Outside,
-        );
+        $state = $isHidden && $this->state === LineState::Peer ? LineState::Off : $this->state;
+
+        return $this->with(['state' => $state, 'role' => LineRole::Outside]);
+    }
+
+    /**
+     * The same line with other values, as its rank in each period.
+     *
+     * @param list<float> $values along the same axis
+     */
+    public function valued(array $values, int $from, int $to): self
+    {
+        return $this->with([
+            'values' => $values,
+            'last' => self::lastOf($values, $from, $to),
+            'at' => $this->at === null || is_nan($values[$this->at]) ? null : $this->at,
+            'tone' => null,
+        ]);
     }
 
     public function isSummary(): bool
@@ -83,20 +74,14 @@ final readonly class Line
     /** The same over another stretch of its axis. */
     public function until(?int $last, ?int $at): self
     {
-        return new self(
-            $this->key,
-            $this->name,
-            $this->group,
-            $this->state,
-            $this->hue,
-            $this->values,
-            $last,
-            $at,
-            $this->dashed,
-            $this->absent,
-            $this->tone,
-            $this->role,
-        );
+        return $this->with(['last' => $last, 'at' => $at]);
+    }
+
+    /** @param array<string, mixed> $changes by name of the property */
+    private function with(array $changes): self
+    {
+        // @phpstan-ignore argument.type (the properties are those of the constructor)
+        return new self(...[...get_object_vars($this), ...$changes]);
     }
 
     /** The name of its own colour, or nothing where it is as quiet as all the others. */

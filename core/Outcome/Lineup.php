@@ -90,6 +90,18 @@ final readonly class Lineup
         );
     }
 
+    /** How many lines have a rank together with a line at a position, this one included. */
+    public function placed(Line $line, int $at): int
+    {
+        $peers = $this->comparison->peers;
+        $placed = array_filter(
+            $this->present(),
+            static fn(Line $other): bool => $peers->counts($line, $other) && !is_nan($other->values[$at] ?? NAN),
+        );
+
+        return count($placed);
+    }
+
     /** When a point of a line is: the period that the position is, in full. */
     public function when(Line $line, int $position): string
     {

@@ -114,16 +114,36 @@ final class PeerSet
         if ($at === null || is_nan($line->values[$at] ?? NAN)) {
             return null;
         }
-        $value = $line->values[$at];
+
+        return Position::among(
+            $line->values[$at],
+            $this->placedWith($line, $at),
+            $this->yardsticks($at, $this->stratum($line)),
+            $this->lowerIsBetter,
+        );
+    }
+
+    /** The rank of a line at a position, 1 for the best; NAN where place() is null. */
+    public function rank(Line $line, int $at): float
+    {
+        $value = $line->values[$at] ?? NAN;
+        $all = is_nan($value) ? [] : $this->placedWith($line, $at);
+
+        return count($all) < 2 ? NAN : (float) Position::rank($value, $all, $this->lowerIsBetter);
+    }
+
+    /** @return list<float> values that a line has its place among, from the lowest, its own included */
+    private function placedWith(Line $line, int $at): array
+    {
         $values = $line->isGroup()
             ? $this->then('groups', $this->groups, $at)
             : $this->then('present', $this->present, $at, $this->stratum($line));
         if ($line->state === LineState::Off || !$this->isAmong($line)) {
-            $values[] = $value;
+            $values[] = $line->values[$at];
             sort($values);
         }
 
-        return Position::among($value, $values, $this->yardsticks($at, $this->stratum($line)), $this->lowerIsBetter);
+        return $values;
     }
 
     /** What a number of places is of, where it is not of all: ` in Upland`, or ` of itself and Upland`. */

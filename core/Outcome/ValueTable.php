@@ -7,6 +7,7 @@ namespace DuskRail\Outcome;
 use DuskRail\Document\Parts\Band;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Time\Period;
+use DuskRail\Time\PeriodAxis;
 
 /** What a view shows, as a table of values in full precision, to hand over. */
 final readonly class ValueTable
@@ -18,32 +19,35 @@ final readonly class ValueTable
      */
     public function __construct(public array $heads, public array $rows, public array $notes = []) {}
 
-    /** Periods in rows and lines in columns, with the peer line and band that are drawn. */
-    public static function ofLines(Comparison $comparison): self
+    /** Periods, or places within a year, in rows and lines in columns, with the peer line and band that are drawn. */
+    public static function ofLines(Lineup $lineup): self
     {
         $columns = [];
-        foreach ($comparison->present() as $line) {
+        foreach ($lineup->present() as $line) {
             $columns[] = [$line->name, $line->values];
         }
-        $summary = PeerSummary::of($comparison);
+        $summary = $lineup->summary;
         if ($summary->line !== []) {
             $columns[] = [$summary->name, $summary->line];
         }
         $band = $summary->part->band;
         if ($band === Band::Chance) {
-            array_push($columns, ...self::chanceLimits($comparison));
+            array_push($columns, ...self::chanceLimits($lineup->comparison));
         } elseif ($band !== Band::None && $summary->values !== []) {
-            $type = $comparison->data->conventions->quantiles;
+            $type = $lineup->comparison->data->conventions->quantiles;
             $columns[] = ['Peer band, lower', PeerFigures::quantile($summary->values, $band->tail(), $type)];
             $columns[] = ['Peer band, upper', PeerFigures::quantile($summary->values, 1 - $band->tail(), $type)];
         }
         $rows = [];
-        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
+        for ($i = $lineup->from; $i <= $lineup->to; $i++) {
             $values = array_map(static fn(array $column): float => $column[1][$i] ?? NAN, $columns);
-            $rows[] = [$comparison->axis->period($i)->code(), ...$values];
+            $rows[] = [
+                $lineup->axis instanceof PeriodAxis ? $lineup->axis->period($i)->code() : $lineup->place($i),
+                ...$values,
+            ];
         }
 
-        return new self(['Period', ...array_column($columns, 0)], $rows, self::unsettled($comparison));
+        return new self(['Period', ...array_column($columns, 0)], $rows, self::unsettled($lineup->comparison));
     }
 
     /** @return list<array{string, list<float>}> between what the first line in focus would be by chance alone */

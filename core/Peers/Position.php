@@ -37,7 +37,7 @@ final readonly class Position
         }
         $lower = self::below($all, $value, false);
         $higher = $of - self::below($all, $value, true);
-        $better = $lowerIsBetter ? $lower : $higher;
+        $better = self::rank($value, $all, $lowerIsBetter) - 1;
         $equal = $of - $lower - $higher - 1;
 
         return new self(
@@ -47,6 +47,16 @@ final readonly class Position
             (100.0 * ($of - 1 - $better - $equal / 2)) / ($of - 1),
             ...$yardsticks,
         );
+    }
+
+    /**
+     * The rank of a value, 1 for the best; those that are equal share the better one.
+     *
+     * @param list<float> $all values from the lowest, its own included
+     */
+    public static function rank(float $value, array $all, bool $lowerIsBetter): int
+    {
+        return 1 + ($lowerIsBetter ? self::below($all, $value, false) : count($all) - self::below($all, $value, true));
     }
 
     /** The place counted from the other end, those that are alike sharing the better one. */

@@ -21,6 +21,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facets;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Overlay;
+use DuskRail\Outcome\ValueTable;
 use DuskRail\Words\Headline;
 
 /** Years (or months, or weeks) of one line merged into each other. */
@@ -106,10 +107,16 @@ final readonly class OverlayView extends View
         return (new LinesComposer($measure))->compose($this->lineup($comparison), $width, $height);
     }
 
+    /** The values by period, of all lines: whoever works on with them can lay years over each other again. */
+    public function values(Comparison $comparison): ValueTable
+    {
+        return ValueTable::ofLines(Lineup::of($comparison));
+    }
+
     protected function headline(Comparison $comparison): string
     {
         return $this->isSplit($comparison->study)
-            ? Headline::ofLines($comparison)
+            ? Headline::ofLines(Lineup::of($comparison))
             : Headline::ofYears($comparison, $this->lineup($comparison));
     }
 }

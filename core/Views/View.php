@@ -30,7 +30,7 @@ use DuskRail\Words\Wording;
 
 /**
  * One way to look at a study: which lines it shows, how they are drawn and worded, which settings and tools it has.
- * What most views do is done here; a view says what it does otherwise.
+ * What most views do is done here, for the lines of its lineup; a view says what it does otherwise.
  *
  * To add one: write a class in this room, and name it in Views.
  */
@@ -136,7 +136,7 @@ abstract readonly class View implements ViewKind
      */
     public function values(Comparison $comparison): ValueTable
     {
-        return ValueTable::ofLines($comparison);
+        return ValueTable::ofLines($this->lineup($comparison));
     }
 
     /**
@@ -182,12 +182,14 @@ abstract readonly class View implements ViewKind
     /** What the program writes above it until the user does. */
     protected function headline(Comparison $comparison): string
     {
-        return Headline::ofLines($comparison);
+        return Headline::ofLines($this->lineup($comparison));
     }
 
     protected function subtitle(Comparison $comparison): string
     {
-        return AxisName::of($comparison);
+        $unit = $this->lineup($comparison)->unit;
+
+        return AxisName::of($comparison, $unit == $comparison->run->table()->unit ? '' : $unit->text());
     }
 
     /**
@@ -324,7 +326,7 @@ abstract readonly class View implements ViewKind
             $subtitle = $this->subtitle($comparison);
         } catch (Refusal) {
             // The view says itself why it cannot be.
-            [$headline, $subtitle] = [Headline::ofLines($comparison), AxisName::of($comparison)];
+            [$headline, $subtitle] = [Headline::ofLines(Lineup::of($comparison)), AxisName::of($comparison)];
         }
 
         return Wording::of($comparison, self::ofWhom($comparison) . $headline, $subtitle, $source);

@@ -15,6 +15,7 @@ final class Views
     private const VIEWS = [
         LinesView::class,
         OverlayView::class,
+        RanksView::class,
         StackView::class,
         SparksView::class,
         ScatterView::class,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Words;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Outcome\Comparison;
@@ -18,39 +19,46 @@ use DuskRail\Time\Frequency;
 final class Headline
 {
     /** Where the first line in focus is, and what stands for its peers. */
-    public static function ofLines(Comparison $comparison): string
+    public static function ofLines(Lineup $lineup): string
     {
-        $focus = $comparison->focus()[0] ?? null;
+        $comparison = $lineup->comparison;
+        $focus = $lineup->focus()[0] ?? null;
         if ($focus === null || ($focus->at ?? $focus->last) === null) {
-            return "{$comparison->measure->name}: " . count($comparison->present()) . ' lines';
+            return "{$comparison->measure->name}: " . count($lineup->present()) . ' lines';
         }
         if ($focus->at === null) {
-            return self::ended($comparison, $focus);
+            return self::ended($lineup, $focus);
         }
-        $value = $comparison->format($focus->latest());
-        $when = self::when($comparison, $focus->at);
-        $isOfItsKind = $comparison->peers->chosen->strata !== [];
-        $line = $isOfItsKind ? PeerSummary::beside($comparison, $focus)->line : $comparison->peerLine;
-        $level = $line[$focus->at] ?? NAN;
-        if ($comparison->peers->count($focus->at, $focus) < 2 || is_nan($level)) {
-            return "{$focus->name}: {$value} {$when}";
-        }
+        $is = "{$focus->name}: " . self::value($lineup, $focus, $focus->at) . ' ' . self::when($comparison, $focus->at);
+        $isOfItsKind = $lineup->summary->line !== [] && $comparison->peers->chosen->strata !== [];
+        $summary = $isOfItsKind ? PeerSummary::beside($comparison, $focus) : $lineup->summary;
+        $level = $summary->line[$focus->at] ?? NAN;
 
-        return "{$focus->name}: {$value} {$when}; " .
-            self::peers($comparison, $focus) .
-            " {$comparison->format($level)}";
+        return $comparison->peers->count($focus->at, $focus) < 2 || is_nan($level)
+            ? $is
+            : "{$is}; " . self::peers($comparison, $focus) . " {$lineup->format($level)}";
+    }
+
+    /** A value as the headline says it: a rank with how many there are. */
+    private static function value(Lineup $lineup, Line $line, int $at): string
+    {
+        return $lineup->unit->isRank()
+            ? Numerals::ordinal((int) $line->values[$at]) . ' of ' . $lineup->placed($line, $at)
+            : $lineup->format($line->values[$at]);
     }
 
     /** A line that has no value in the period that is spoken of is told by its last finished one. */
-    private static function ended(Comparison $comparison, Line $line): string
+    private static function ended(Lineup $lineup, Line $line): string
     {
-        $last = Line::lastOf($line->values, $comparison->from, $comparison->spoken);
+        $last = Line::lastOf($line->values, $lineup->from, $lineup->comparison->spoken);
 
         return $last === null
             ? "{$line->name} has no complete value yet"
-            : "{$line->name}: {$comparison->format($line->values[$last])} " .
-                    self::when($comparison, $last) .
-                    ', its last value';
+            : "{$line->name}: " .
+                self::value($lineup, $line, $last) .
+                ' ' .
+                self::when($lineup->comparison, $last) .
+                ', its last value';
     }
 
     /** Where the latest of years merged into each other is. */
@@ -58,7 +66,7 @@ final class Headline
     {
         $distance = Overlay::distance($years);
 
-        return $distance === '' ? self::ofLines($comparison) : ($comparison->subject()->name ?? '') . " {$distance}";
+        return $distance === '' ? self::ofLines(Lineup::of($comparison)) : ($comparison->subject()->name ?? '') . " {$distance}";
     }
 
     /** How much of a whole its largest parts are. */

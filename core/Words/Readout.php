@@ -107,30 +107,43 @@ final class Readout
     private static function at(Lineup $lineup, Line $line, int $position, ?Status $status, Closure $count): array
     {
         $value = $line->values[$position];
+        $counts = $count($position, $value);
         // One decimal more than the labels: whoever points at a spot wants to know it better.
         $decimals = $lineup->decimals + 1;
         $before = self::yearBefore($lineup, $line, $position);
-        $rest = [
-            is_nan($before)
-                ? ''
-                : Numerals::signed($value - $before, $decimals) .
-                    ' on ' .
-                    ($lineup->axis instanceof CycleAxis ? 'the one' : 'a year') .
-                    ' before',
-        ];
-        $rest[] = self::place($lineup, $line, $count($position, $value));
+        $rest = [self::change($lineup, $value, $before, $decimals)];
+        // A rank is the place itself.
+        $rest[] = $lineup->unit->isRank() ? '' : self::place($lineup, $line, $counts);
         $rest[] = $status?->inWords() ?? '';
         // What became of it is told where it ends.
         $rest[] = $position === $line->last ? $lineup->comparison->data->entities()[$line->key]->note ?? '' : '';
 
         return [
             $lineup->when($line, $position),
-            trim(
-                Numerals::text($value, $decimals) .
-                    ($lineup->unit->sort === ValueType::Index ? '' : " {$lineup->unit->text()}"),
-            ),
+            match (true) {
+                $lineup->unit->isRank() => 'rank ' . Numerals::text($value, 0) . ' of ' . array_sum($counts),
+                $lineup->unit->sort === ValueType::Index => Numerals::text($value, $decimals),
+                default => trim(Numerals::text($value, $decimals) . " {$lineup->unit->text()}"),
+            },
             implode(' · ', array_filter($rest)),
         ];
+    }
+
+    /** The change on a year before: of a rank how many ranks up or down. */
+    private static function change(Lineup $lineup, float $value, float $before, int $decimals): string
+    {
+        $on = $lineup->axis instanceof CycleAxis ? 'on the one before' : 'on a year before';
+        $ranks = $before - $value;
+
+        return match (true) {
+            is_nan($before) => '',
+            !$lineup->unit->isRank() => Numerals::signed($value - $before, $decimals) . " {$on}",
+            $ranks === 0.0 => "the same rank as a year before",
+            default => Numerals::text(abs($ranks), 0) .
+                (abs($ranks) === 1.0 ? ' rank ' : ' ranks ') .
+                ($ranks > 0.0 ? 'up' : 'down') .
+                " {$on}",
+        };
     }
 
     /**

@@ -14,6 +14,7 @@ use DuskRail\Document\ViewCatalogue;
 use DuskRail\Rail\StopCatalogue;
 use Opis\JsonSchema\Validator;
 use Tests\Own\CapAtPercentile;
+use Tests\Own\DistanceView;
 use Tests\Own\LatestView;
 
 /** A calculation and a view that are written here, and nowhere else, are in every place where those of the program are. */
@@ -95,6 +96,40 @@ final class OwnThingsTest extends ApplicationTestCase
         $this->expectException(InvalidStudy::class);
         $this->expectExceptionMessage('lines, overlay');
         Study::findOrFail($study->id)->document();
+    }
+
+    public function testAViewOfOtherValuesSaysThemEverywhere(): void
+    {
+        $study = $this->imported();
+        ViewCatalogue::extended([new DistanceView()], function () use ($study): void {
+            $this->change($study, 'state', ['entity' => 'tarrow', 'state' => 'focus']);
+            $this->change($study, 'view', ['view' => 'distance'])->assertOk()->assertSee('Veldmere: 1.4 in March 2024');
+            $this->get(route('hand-over', [$study, 'csv']))
+                ->assertSee('Veldmere: 1.4 in March 2024')
+                ->assertSee("\"# measure\",\"Leakage, tens\"\n\"# unit\",tens\n\"# kind\",rate", false)
+                ->assertSee('2024-03,1.4,0.7,0.4', false);
+            $readout = $this->get(route('readouts.show', [$study, 'tarrow']))->json('points.2');
+            self::assertSame(['March 2024', '0.70 tens', '2nd highest of 3'], $readout);
+        });
+    }
+
+    public function testRanksAreDrawnSaidAndHandedOver(): void
+    {
+        $study = $this->imported();
+        $study->dataset->measures()->update(['better' => 'lower']);
+        $this->change($study->refresh(), 'view', ['view' => 'ranks']);
+        $this->change($study, 'state', ['entity' => 'veldmere', 'state' => 'focus'])
+            ->assertOk()
+            ->assertSee('Veldmere: 3rd of 3 in March 2024')
+            ->assertSee('Leakage, rank, 1 is the lowest');
+        $csv = $this->get(route('hand-over', [$study, 'csv']))->assertSee('"# unit",rank', false)->getContent();
+        self::assertStringEndsWith(
+            "Period,Veldmere,Tarrow,Marl\n2024-01,3,1,2\n2024-02,3,1,2\n2024-03,3,2,1\n",
+            (string) $csv,
+        );
+        $readout = static fn(array $points): array => array_column($points, 1);
+        $points = (array) $this->get(route('readouts.show', [$study, 'marl']))->json('points');
+        self::assertSame(['rank 2 of 3', 'rank 2 of 3', 'rank 1 of 3'], $readout($points));
     }
 
     /**

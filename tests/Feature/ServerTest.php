@@ -23,7 +23,7 @@ final class ServerTest extends TestCase
         $finder = new ExecutableFinder();
         if (
             $finder->find('nginx', null, ['/usr/sbin']) === null ||
-            $finder->find('php-fpm8.2', null, ['/usr/sbin']) === null
+            $finder->find('php-fpm' . PHP_MAJOR_VERSION . '.' . PHP_MINOR_VERSION, null, ['/usr/sbin']) === null
         ) {
             self::markTestSkipped('nginx and php-fpm are not here; bin/serve installs them.');
         }

@@ -98,6 +98,7 @@ final class WholeOrNothingTest extends ApplicationTestCase
                 'home' => $entity,
                 'entities' => [$entity => ['name' => 'Tarrow Water', 'group' => 'Coast', 'note' => 'renamed']],
             ]),
+            'use the latest version again' => fn() => $this->post(route('studies.pin', $study), ['pinned' => 0]),
             'define a peer set' => fn() => $this->post(route('peer-sets.store', $dataset), [
                 'name' => 'Leaky',
                 'kind' => 'rules',

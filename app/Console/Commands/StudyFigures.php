@@ -35,7 +35,7 @@ final class StudyFigures extends StudyCommand
         if ($this->option('json') !== true) {
             $this->output->write(
                 FiguresCsv::write(
-                    $comparison,
+                    $lineup,
                     $view->wording($comparison, $study->sourceLine()),
                     $view->values($comparison),
                 ),

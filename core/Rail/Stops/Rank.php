@@ -9,7 +9,6 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
-use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Purpose;
@@ -99,7 +98,7 @@ final readonly class Rank implements Stop
 
                 return $own;
             },
-            Unit::of(ValueType::Rank, $this->as === 'place' ? 'rank' : 'percentile'),
+            $this->as === 'place' ? Unit::rank() : Unit::percentile(),
             MeasureKind::Rate,
             $this->as === 'place' ? Nature::Place : Nature::Percentile,
         );
