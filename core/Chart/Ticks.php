@@ -12,12 +12,23 @@ final readonly class Ticks
     /** @param list<float> $values */
     private function __construct(public array $values, private int $decimals, private bool $varied = false) {}
 
-    /** Round values on a scale of either kind; a scale may run downwards. */
+    /** Round values on a scale of either kind; on one that runs downwards, as ranks do, whole ones from the first. */
     public static function on(Scale $scale, int $most): self
     {
         [$low, $high] = [min($scale->low, $scale->high), max($scale->low, $scale->high)];
+        if ($scale->low > $scale->high) {
+            return self::ranks($high, $most);
+        }
 
         return $scale->log ? self::logarithmic($low, $high, $most) : self::between($low, $high, $most);
+    }
+
+    private static function ranks(float $last, int $most): self
+    {
+        $step = max(1.0, self::step($last / max(1, $most)));
+        $values = self::multiples(1.0, $last, $step);
+
+        return new self(in_array(1.0, $values, true) ? $values : [1.0, ...$values], 0);
     }
 
     /** Powers of ten, with their two- and fivefold where there is room; on a short stretch plain round steps. */
