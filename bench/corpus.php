@@ -132,7 +132,7 @@ foreach ($expected as $name => $wanted) {
             $read->frequency->value,
             count($read->entities),
             count($read->measures),
-            implode(', ', $read->beside->breakdowns),
+            implode(', ', $read->metadata->breakdowns),
         ]);
         if (isset($sums[$name])) {
             $values = array_merge([], ...array_column(iterator_to_array($read->series(), false), 'values'));

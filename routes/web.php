@@ -10,7 +10,7 @@ use App\Http\Controllers\BriefController;
 use App\Http\Controllers\DatasetController;
 use App\Http\Controllers\EditorController;
 use App\Http\Controllers\FiguresController;
-use App\Http\Controllers\FinishController;
+use App\Http\Controllers\StyleController;
 use App\Http\Controllers\FirstPageController;
 use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\HelpController;
@@ -24,7 +24,7 @@ use App\Http\Controllers\ProposalsController;
 use App\Http\Controllers\ReadoutController;
 use App\Http\Controllers\RosterController;
 use App\Http\Controllers\SentencesController;
-use App\Http\Controllers\StandingController;
+use App\Http\Controllers\PeerComparisonController;
 use App\Http\Controllers\StudyChangeController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\StudyFileController;
@@ -101,7 +101,7 @@ Route::get('/studies/{study}/editors/{id}', [EditorController::class, 'show'])->
 Route::get('/studies/{study}/roster', [RosterController::class, 'show'])->name('roster.show');
 Route::get('/studies/{study}/orders/{stop}', [OrdersController::class, 'show'])->name('orders.show');
 Route::get('/studies/{study}/sentences', [SentencesController::class, 'show'])->name('sentences.show');
-Route::get('/studies/{study}/standing', [StandingController::class, 'show'])->name('standing.show');
+Route::get('/studies/{study}/peer-comparison', [PeerComparisonController::class, 'show'])->name('peer-comparison.show');
 Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::class, 'show'])
     ->where('position', '\d{1,9}')
     ->name('working.show');
@@ -109,10 +109,10 @@ Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 's
     ->whereIn('format', array_keys(HandOver::FORMATS))
     ->name('hand-over');
 
-Route::get('/finish', [FinishController::class, 'show'])->name('finish.show');
-Route::put('/finish', [FinishController::class, 'update'])->name('finish.update');
-Route::get('/studies/{study}/finish', [FinishController::class, 'others'])->name('finish.others');
-Route::post('/studies/{study}/finish', [FinishController::class, 'store'])->name('finish.store');
+Route::get('/style', [StyleController::class, 'show'])->name('style.show');
+Route::put('/style', [StyleController::class, 'update'])->name('style.update');
+Route::get('/studies/{study}/style', [StyleController::class, 'others'])->name('style.others');
+Route::post('/studies/{study}/style', [StyleController::class, 'store'])->name('style.store');
 
 Route::get('/bin', [BinController::class, 'show'])->name('bin.show');
 Route::get('/help', [HelpController::class, 'show'])->name('help');

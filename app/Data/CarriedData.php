@@ -13,6 +13,7 @@ use DuskRail\Data\Cell;
 use DuskRail\Data\InvalidPeerSet;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\PeerSetRules;
+use DuskRail\Peers\PeerRules;
 use DuskRail\Data\Status;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Reading\Limits;
@@ -238,7 +239,7 @@ final readonly class CarriedData
         $sets = [];
         foreach (isset($data['peerSets']) ? self::list($data, 'peerSets') : [] as $path => $one) {
             try {
-                $sets[self::once($one, $path, $sets)] = PeerSetRules::from($one);
+                $sets[self::once($one, $path, $sets)] = PeerRules::set($one);
             } catch (InvalidPeerSet $problem) {
                 throw InvalidStudy::at($path, $problem->getMessage());
             }

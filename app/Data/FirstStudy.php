@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Data;
 
 use App\Models\Dataset;
-use App\Models\HouseFinish;
+use App\Models\HouseStyle;
 use App\Models\Study;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
@@ -43,7 +43,7 @@ final class FirstStudy
         $n = (int) (FirstMeasure::of($measures) ?? throw ImportStopped::because('The file contains no measure.'));
         $entities = (static function () use ($read, $matching, $home): iterable {
             foreach ($read->entities as $number => $name) {
-                $summary = $read->beside->summaries[$name] ?? '';
+                $summary = $read->metadata->summaries[$name] ?? '';
                 $about = $summary === '' ? [] : ['summary' => $summary];
                 yield new Entity($matching->entityKeys[$number], $name, home: $name === $home, attributes: $about);
             }
@@ -62,6 +62,6 @@ final class FirstStudy
     /** Figures of a single period are no lines; two measures of it can be set against each other. */
     private static function finished(StudyOfCore $study, bool $isOfOnePeriod): StudyOfCore
     {
-        return HouseFinish::current()->givenTo($isOfOnePeriod ? $study->withView('scatter') : $study);
+        return HouseStyle::current()->givenTo($isOfOnePeriod ? $study->withView('scatter') : $study);
     }
 }

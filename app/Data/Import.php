@@ -35,7 +35,7 @@ final readonly class Import
      * @param bool $leavingOut go on without what cannot be read
      * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells
      *     could not be
-     * @param 'over'|'place' $way whether what the file does not give stays, or goes for the measures that it holds
+     * @param 'over'|'place' $mode whether what the file does not give stays, or goes for the measures that it holds
      * @param array<string, string> $same key of the entity that is meant, by the name in the file
      */
     public function __construct(
@@ -45,7 +45,7 @@ final readonly class Import
         private Plan $plan,
         private bool $leavingOut = false,
         private mixed $progress = null,
-        private string $way = 'over',
+        private string $mode = 'over',
         private array $same = [],
     ) {}
 
@@ -70,7 +70,7 @@ final readonly class Import
         $key = $prepared->matching->entityKeys[array_flip($observations->entities)[$home] ?? -1] ?? '';
         $file = $this->source($observations);
 
-        return $this->settled($prepared, function () use (
+        return $this->inTransaction($prepared, function () use (
             $name,
             $source,
             $key,
@@ -106,7 +106,7 @@ final readonly class Import
             );
         }
         $file = $this->source($observations);
-        $this->settled($prepared, function () use ($dataset, $observations, $prepared, $file, $then): Dataset {
+        $this->inTransaction($prepared, function () use ($dataset, $observations, $prepared, $file, $then): Dataset {
             $this->store($dataset, $observations, $prepared, $file);
             if ($then !== null) {
                 $then($dataset);
@@ -121,7 +121,7 @@ final readonly class Import
      *
      * @param Closure(): Dataset $write
      */
-    private function settled(PreparedImport $prepared, Closure $write): Dataset
+    private function inTransaction(PreparedImport $prepared, Closure $write): Dataset
     {
         try {
             return DB::transaction($write);
@@ -149,7 +149,7 @@ final readonly class Import
     {
         $kind = match (true) {
             $this->plan->shape === Attributes::NAME => VersionKind::Attributes,
-            $this->way === 'place' => VersionKind::InPlace,
+            $this->mode === 'place' => VersionKind::InPlace,
             default => VersionKind::LaidOver,
         };
         $sha256 = (string) hash_file('sha256', $this->path);
@@ -209,7 +209,7 @@ final readonly class Import
             }
         }
 
-        return new PreparedImport($madeOn, $matching, $staging, $this->way === 'place' ? array_values($inForce) : []);
+        return new PreparedImport($madeOn, $matching, $staging, $this->mode === 'place' ? array_values($inForce) : []);
     }
 
     /**
@@ -218,14 +218,14 @@ final readonly class Import
      */
     private function stageEntities(Staging $staging, Observations $observations, Matching $matching): void
     {
-        $beside = $observations->beside;
+        $metadata = $observations->metadata;
         foreach ($observations->entities as $n => $name) {
             $entity = $matching->entities[$n];
             if ($entity === null && $this->plan->shape === Attributes::NAME) {
                 continue;
             }
-            $said = $beside->attributes[$name] ?? [];
-            $said += isset($beside->summaries[$name]) ? ['summary' => $beside->summaries[$name]] : [];
+            $said = $metadata->attributes[$name] ?? [];
+            $said += isset($metadata->summaries[$name]) ? ['summary' => $metadata->summaries[$name]] : [];
             $old = $entity->about ?? [];
             $about = array_filter([...$old, ...$said], static fn(string $text): bool => $text !== '');
             $json = $about === $old ? null : json_encode($about, JSON_THROW_ON_ERROR);
@@ -253,7 +253,7 @@ final readonly class Import
     private function mustFit(Observations $observations, array $measures, array $inForce): void
     {
         $spans = [];
-        foreach ($this->way === 'place' ? [] : $inForce as $series) {
+        foreach ($this->mode === 'place' ? [] : $inForce as $series) {
             // Eight bytes to a value; unpacking them all only to count them would take long.
             $raw = $series->getRawOriginal('values');
             $end = $series->first + intdiv(strlen(is_string($raw) ? $raw : ''), 8) - 1;
@@ -307,7 +307,7 @@ final readonly class Import
                 $next->values,
             );
         }
-        foreach ($this->way === 'place' ? $inForce : [] as $gone) {
+        foreach ($this->mode === 'place' ? $inForce : [] as $gone) {
             $name = $observations->measures[(int) array_search($gone->measure_id, $ids, true)]->name;
             $revision->compare($name, '', $gone->first, $gone->values, $gone->first, []);
         }
@@ -331,7 +331,7 @@ final readonly class Import
 
     private function next(?StoredSeries $old, ReadSeries $read): ReadSeries
     {
-        return $old === null || $this->way === 'place' ? $read : self::laidOver($old, $read);
+        return $old === null || $this->mode === 'place' ? $read : self::laidOver($old, $read);
     }
 
     /** A series merged into the one that is there: where the file has no value, the old ones stay. */
@@ -391,7 +391,7 @@ final readonly class Import
     /** Notes down what values are split by. */
     private function split(Dataset $dataset, Observations $observations): void
     {
-        if ($observations->beside->breakdowns === []) {
+        if ($observations->metadata->breakdowns === []) {
             return;
         }
         // As they are by now: somebody may have named them while the file was read.

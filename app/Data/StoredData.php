@@ -6,7 +6,7 @@ namespace App\Data;
 
 use App\Models\Casts\PackedDoubles;
 use App\Models\Dataset;
-use App\Models\HouseFinish;
+use App\Models\HouseStyle;
 use App\Models\ImportedFile;
 use App\Models\Measure as MeasureModel;
 use App\Models\StoredSeries;
@@ -18,7 +18,7 @@ use DuskRail\Data\Measure;
 use DuskRail\Data\Origin;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sliced;
+use DuskRail\Data\DataSlice;
 use DuskRail\Data\Status;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Rail\Derived;
@@ -49,7 +49,7 @@ final class StoredData implements DataSource
     /** @var array<string, Breakdown>|null */
     private ?array $breakdowns = null;
 
-    private ?Facts $facts = null;
+    private ?VersionCache $facts = null;
 
     private ?Dataset $described = null;
 
@@ -100,7 +100,7 @@ final class StoredData implements DataSource
     {
         if ($this->entities === null) {
             $this->entities = [];
-            $hues = HouseFinish::current()->hues;
+            $hues = HouseStyle::current()->hues;
             // Plain rows: hundreds of entities are read with every edit, and models would cost more than the edit.
             $rows = $this->facts()->get(
                 'entities',
@@ -140,9 +140,9 @@ final class StoredData implements DataSource
         return $this->entities;
     }
 
-    private function facts(): Facts
+    private function facts(): VersionCache
     {
-        return $this->facts ??= Facts::of($this->dataset->id, $this->version, $this->description->number);
+        return $this->facts ??= VersionCache::of($this->dataset->id, $this->version, $this->description->number);
     }
 
     public function breakdowns(): array
@@ -173,7 +173,7 @@ final class StoredData implements DataSource
         return $this->tables["{$measureKey} {$cell}"] ??= $isFormula
             ? Derived::table(
                 $this->formulas[$measureKey],
-                new Sliced(
+                new DataSlice(
                     new self($this->dataset, $this->version, true, $this->description->number),
                     Cell::parse($cell),
                 ),
@@ -184,7 +184,7 @@ final class StoredData implements DataSource
     /** A category of every breakdown: those that are asked for, the usual ones of the others. */
     private function whole(?Cell $cell): string
     {
-        $usual = array_map(static fn(Breakdown $b): string => $b->usual(), $this->breakdowns());
+        $usual = array_map(static fn(Breakdown $b): string => $b->default(), $this->breakdowns());
 
         return Cell::of([...$usual, ...$cell->categories ?? []])->text();
     }

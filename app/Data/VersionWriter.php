@@ -53,7 +53,7 @@ final class VersionWriter
                 'sha256' => $source->sha256,
                 'rows' => $source->rows,
                 'plan' => $source->plan,
-                'way' => $source->kind,
+                'kind' => $source->kind,
                 'note' => $source->note,
             ]);
             $writer = new self($version, $file->id);

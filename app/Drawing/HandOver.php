@@ -18,6 +18,7 @@ use DuskRail\Document\StudyDocument;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Refusal;
 use DuskRail\Views\Views;
+use DuskRail\Words\PeerStatistics;
 use DuskRail\Words\Wording;
 
 /** A study as a file to take away: the picture, the data, or the study itself. */
@@ -58,7 +59,11 @@ final readonly class HandOver
             return FiguresCsv::write($view->lineup($comparison), $wording, $view->values($comparison));
         }
         if ($choice->format === 'xlsx') {
-            return FiguresWorkbook::write($wording, Views::of($document)->values($comparison));
+            return FiguresWorkbook::write(
+                $wording,
+                Views::of($document)->values($comparison),
+                PeerStatistics::table($comparison),
+            );
         }
         $palette = $choice->night ? Palette::night() : Palette::day();
         if ($choice->format === 'pdf') {

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
-use App\Models\HouseFinish;
+use App\Models\HouseStyle;
+use DuskRail\Document\HouseSettings;
 use DuskRail\Notation;
 use Illuminate\Support\Facades\App;
 use IntlDateFormatter;
@@ -14,16 +15,14 @@ use NumberFormatter;
 /** Numbers and months as the house writes them, by the locales of ICU. Sentences stay English. */
 final class HouseNotation
 {
-    private const OFFERED = ['en', 'cs', 'da', 'de', 'de-CH', 'es', 'fi', 'fr', 'it', 'nb', 'nl', 'pl', 'pt', 'sv'];
-
     public static function apply(): void
     {
-        self::use(HouseFinish::current()->locale);
+        self::use(HouseStyle::current()->asSettings()->locale);
     }
 
     public static function use(string $locale): void
     {
-        if ($locale === 'en' || !in_array($locale, self::OFFERED, true)) {
+        if ($locale === 'en') {
             Notation::useEnglish();
 
             return;
@@ -40,7 +39,7 @@ final class HouseNotation
     public static function offered(): array
     {
         $offered = [];
-        foreach (self::OFFERED as $locale) {
+        foreach (array_keys(HouseSettings::LOCALES) as $locale) {
             $number = (string) (new NumberFormatter($locale, NumberFormatter::DECIMAL))->format(12_345.6);
             $language = mb_convert_case((string) Locale::getDisplayName($locale, App::getLocale()), MB_CASE_TITLE);
             $offered[$locale] = "{$language}: {$number}, " . self::months($locale)[2];

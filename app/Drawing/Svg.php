@@ -15,7 +15,7 @@ use DuskRail\Chart\Placed;
 use DuskRail\Chart\Reused;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\Stroke;
-use DuskRail\Chart\Thicket;
+use DuskRail\Chart\DenseLines;
 use DuskRail\Chart\Words;
 
 /**
@@ -164,7 +164,7 @@ final readonly class Svg
         return match (true) {
             $mark instanceof Stroke => $this->stroke($mark),
             $mark instanceof Words => $this->words($mark),
-            $mark instanceof Thicket => $this->thicket($mark),
+            $mark instanceof DenseLines => $this->thicket($mark),
             $mark instanceof Group => $this->group($mark),
             $mark instanceof Box => $this->box($mark),
             $mark instanceof Area => sprintf(
@@ -220,7 +220,7 @@ final readonly class Svg
     }
 
     /** Upright strokes as wide as a pixel, each from where the one before ended. */
-    private function thicket(Thicket $thicket): string
+    private function thicket(DenseLines $thicket): string
     {
         $paths = [];
         foreach (self::portions($thicket->columns()) as $columns) {
@@ -229,9 +229,9 @@ final readonly class Svg
 
         return sprintf(
             '<g transform="scale(%s)" stroke="%s" stroke-width="%d" shape-rendering="crispEdges">%s</g>',
-            1 / Thicket::FINE,
+            1 / DenseLines::FINE,
             $this->ink($thicket->ink),
-            Thicket::FINE,
+            DenseLines::FINE,
             implode('', $paths),
         );
     }
@@ -263,7 +263,7 @@ final readonly class Svg
         $d = '';
         [$x, $y] = [0, 0];
         foreach ($columns as $column => $runs) {
-            $toX = Thicket::FINE * $column + 1;
+            $toX = DenseLines::FINE * $column + 1;
             for ($n = 0, $count = count($runs); $n < $count; $n += 2) {
                 $d .= 'm' . ($toX - $x) . ($runs[$n] < $y ? $runs[$n] - $y : ' ' . $runs[$n] - $y);
                 $d .= 'v' . ($runs[$n + 1] - $runs[$n]);

@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace App\Formats;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\PeerComparison;
 use DuskRail\Outcome\ValueTable;
 use DuskRail\Reading\FormulaGuard;
+use DuskRail\Words\PeerStatistic;
+use DuskRail\Words\PeerStatistics;
 use DuskRail\Words\Wording;
 
 /**
@@ -40,6 +44,9 @@ final class FiguresCsv
         foreach ($table->notes as $note) {
             fputcsv($out, ['# note', FormulaGuard::guard($note)], ',', '"', '');
         }
+        foreach (self::peers($lineup->comparison) as $line) {
+            fputcsv($out, ['# peer comparison', FormulaGuard::guard($line)], ',', '"', '');
+        }
         fputcsv($out, array_map(FormulaGuard::guard(...), $table->heads), ',', '"', '');
         foreach ($table->rows as $row) {
             $cells = array_map(
@@ -56,6 +63,21 @@ final class FiguresCsv
         rewind($out);
 
         return (string) stream_get_contents($out);
+    }
+
+    /** @return list<string> a line in focus each: `Veldmere, Oct 2025: value 2,337; rank 1 of 23` */
+    private static function peers(Comparison $comparison): array
+    {
+        $lines = [];
+        foreach (PeerComparison::of($comparison) as $of) {
+            $told = array_map(
+                static fn(PeerStatistic $one): string => mb_strtolower($one::title()) . ' ' . $one->text($of, $of->years[0]),
+                PeerStatistics::of($comparison),
+            );
+            $lines[] = "{$of->line->name}, {$of->years[0]->period}: " . implode('; ', $told);
+        }
+
+        return $lines;
     }
 
     /** Of values that the view makes of those of the rail, as ranks, nothing is added up. */

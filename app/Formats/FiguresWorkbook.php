@@ -8,6 +8,7 @@ use DuskRail\Outcome\ValueTable;
 use DuskRail\Words\Wording;
 use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 
 /**
@@ -22,8 +23,12 @@ final class FiguresWorkbook
     /** Each takes most of a kilobyte while the workbook is written. */
     private const MOST = 300_000;
 
-    /** @throws TooManyValues */
-    public static function write(Wording $wording, ValueTable $table): string
+    /**
+     * @param ValueTable|null $peers the peer comparison, on a sheet of its own
+     *
+     * @throws TooManyValues
+     */
+    public static function write(Wording $wording, ValueTable $table, ?ValueTable $peers = null): string
     {
         $values = count($table->rows) * count($table->heads);
         if ($values > self::MOST) {
@@ -36,23 +41,14 @@ final class FiguresWorkbook
             $sheet->getCell([1, $row + 1])->setValueExplicit($text, DataType::TYPE_STRING);
         }
         $heading = self::ABOUT + 1;
-        foreach ($table->heads as $column => $name) {
-            $sheet->getCell([$column + 1, $heading])->setValueExplicit($name, DataType::TYPE_STRING);
-        }
-        foreach ($table->rows as $number => $row) {
-            foreach ($row as $column => $cell) {
-                if (is_string($cell) || !is_nan($cell)) {
-                    $type = is_string($cell) ? DataType::TYPE_STRING : DataType::TYPE_NUMERIC;
-                    $sheet->getCell([$column + 1, $heading + 1 + $number])->setValueExplicit($cell, $type);
-                }
-            }
+        self::fill($sheet, $table, $heading);
+        if ($peers !== null) {
+            self::fill($book->createSheet()->setTitle('Peer comparison'), $peers, 1);
         }
         $notes = $book->createSheet()->setTitle('Notes');
         foreach ($table->notes as $row => $note) {
             $notes->getCell([1, $row + 1])->setValueExplicit($note, DataType::TYPE_STRING);
         }
-        $sheet->getStyle("{$heading}:{$heading}")->getFont()->setBold(true);
-        $sheet->freezePane([2, $heading + 1]);
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
         // As many digits as it takes to read the same number again; PHP would write fourteen.
         $precision = ini_set('precision', '-1');
@@ -65,5 +61,22 @@ final class FiguresWorkbook
             unlink($path);
             $book->disconnectWorksheets();
         }
+    }
+
+    private static function fill(Worksheet $sheet, ValueTable $table, int $heading): void
+    {
+        foreach ($table->heads as $column => $name) {
+            $sheet->getCell([$column + 1, $heading])->setValueExplicit($name, DataType::TYPE_STRING);
+        }
+        foreach ($table->rows as $number => $row) {
+            foreach ($row as $column => $cell) {
+                if (is_string($cell) || !is_nan($cell)) {
+                    $type = is_string($cell) ? DataType::TYPE_STRING : DataType::TYPE_NUMERIC;
+                    $sheet->getCell([$column + 1, $heading + 1 + $number])->setValueExplicit($cell, $type);
+                }
+            }
+        }
+        $sheet->getStyle("{$heading}:{$heading}")->getFont()->setBold(true);
+        $sheet->freezePane([2, $heading + 1]);
     }
 }

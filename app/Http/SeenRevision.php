@@ -24,7 +24,7 @@ final class SeenRevision
     }
 
     /** What others did since, as a sentence; nothing where the page shows what is in force. */
-    public static function cameBetween(?StudyRevision $seen, Study $study): string
+    public static function concurrentChanges(?StudyRevision $seen, Study $study): string
     {
         if ($seen === null || $seen->id === $study->revision_id) {
             return '';

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\PeerSetRules;
+use DuskRail\Peers\PeerRules;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
@@ -22,7 +23,7 @@ use Illuminate\Support\Carbon;
  * @property int $described number of the latest description; triggers count it up with every change of one
  * @property Carbon $updated_at
  * @property list<array{key: string, name: string, total: string, categories: array<array-key, string>}> $breakdowns
- * @property list<array<string, mixed>> $peer_sets as PeerSetRules has them
+ * @property list<array<array-key, mixed>> $peer_sets as PeerRules::set() reads them
  */
 final class Dataset extends Record
 {
@@ -73,7 +74,7 @@ final class Dataset extends Record
     {
         $sets = [];
         foreach ($this->peer_sets as $one) {
-            $set = PeerSetRules::from($one);
+            $set = PeerRules::set($one);
             $sets[$set->key] = $set;
         }
 

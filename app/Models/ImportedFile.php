@@ -14,7 +14,7 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property int $version of the data set that came of it
  * @property string $name
- * @property VersionKind $way how the version came to be
+ * @property VersionKind $kind how the version came to be
  * @property string $note why, of a correction
  * @property int|null $described number of the last description that the version had; null for the latest version
  * @property array<string, mixed> $plan how it was read, or what was corrected
@@ -27,11 +27,11 @@ final class ImportedFile extends Record
 
     protected $guarded = [];
 
-    protected $casts = ['plan' => 'array', 'way' => VersionKind::class];
+    protected $casts = ['plan' => 'array', 'kind' => VersionKind::class];
 
     /** The value that was set by hand, where this is such a version. */
     public function correction(): ?Correction
     {
-        return $this->way === VersionKind::Correction ? Correction::fromArray($this->plan) : null;
+        return $this->kind === VersionKind::Correction ? Correction::fromArray($this->plan) : null;
     }
 }

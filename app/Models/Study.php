@@ -64,7 +64,7 @@ final class Study extends Record
     /** What is under its picture, as the house words it. */
     public function sourceLine(): string
     {
-        return HouseFinish::current()->sourceLine($this->data()->described()->sourceInFull());
+        return HouseStyle::current()->asSettings()->sourceLine($this->data()->described()->sourceInFull());
     }
 
     public function document(): StudyOfCore

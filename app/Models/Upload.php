@@ -27,7 +27,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed> $plan
  * @property list<string>|null $sheets of a workbook
  * @property string $sheet the one that is read
- * @property 'over'|'place' $way what becomes of values that are there already
+ * @property 'over'|'place' $mode what becomes of values that are there already
  * @property array<string, string>|null $same key of the entity that is meant, by the name in the file
  * @property 'unread'|'open'|'waiting'|'running'|'done' $state unread while other large files are before it
  * @property string $message why an import came to nothing
@@ -52,7 +52,7 @@ final class Upload extends Record
         'problems' => 'array',
     ];
 
-    protected $attributes = ['way' => 'over', 'state' => 'open', 'message' => '', 'dialect' => '[]', 'plan' => '[]'];
+    protected $attributes = ['mode' => 'over', 'state' => 'open', 'message' => '', 'dialect' => '[]', 'plan' => '[]'];
 
     /** Seconds after which a run that says nothing more is taken for killed. */
     private const SILENT = 60;
@@ -251,7 +251,7 @@ final class Upload extends Record
             $this->readPlan(),
             $leavingOut,
             $progress,
-            $this->way,
+            $this->mode,
             $this->same ?? [],
         );
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
-use App\Models\Card;
+use App\Models\CacheEntry;
 use App\Models\Dataset;
 use App\Models\StoredSeries;
 use DuskRail\Time\Frequency;
@@ -23,7 +23,7 @@ final class DatasetRow
      */
     public static function spans(Collection $datasets): array
     {
-        $kept = Card::where('kind', self::KIND)->whereIn('of', $datasets->modelKeys())->get()->keyBy('of');
+        $kept = CacheEntry::where('kind', self::KIND)->whereIn('of', $datasets->modelKeys())->get()->keyBy('of');
         $spans = [];
         foreach ($datasets as $dataset) {
             $card = $kept->get($dataset->id);
@@ -31,7 +31,7 @@ final class DatasetRow
             $known = $card?->made_of === $madeOf ? $card->content['span'] ?? null : null;
             if (!is_string($known)) {
                 $known = self::span($dataset);
-                Card::keep(self::KIND, $dataset->id, $madeOf, ['span' => $known]);
+                CacheEntry::keep(self::KIND, $dataset->id, $madeOf, ['span' => $known]);
             }
             $spans[$dataset->id] = $known;
         }

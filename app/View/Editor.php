@@ -18,7 +18,7 @@ final readonly class Editor
         'lines' => 'Compare',
         'rule' => 'Focus rule',
         'peers' => 'Peers',
-        'finish' => 'Style',
+        'style' => 'Style',
         'marks' => 'Annotations',
         'overlay' => 'Overlay options',
         'stack' => 'Stack options',
@@ -86,7 +86,7 @@ final readonly class Editor
     private static function ofPart(StudyScreen $screen, string $id, string $name): ?self
     {
         $part = PartCatalogue::all()[$name] ?? null;
-        if ($part === null && $name !== 'finish') {
+        if ($part === null && $name !== 'style') {
             return null;
         }
         /** @var view-string $own */

@@ -61,7 +61,7 @@ final class FirstLook
             }
             $name = $read->entities[$series->entity];
             if (isset($entities[$series->entity]) || count($entities) < self::MOST || $name === $home) {
-                $summary = $read->beside->summaries[$name] ?? '';
+                $summary = $read->metadata->summaries[$name] ?? '';
                 $entities[$series->entity] = new Entity(
                     "e{$series->entity}",
                     $name,

@@ -13,12 +13,14 @@ use DuskRail\Data\PeerSetRules;
 use DuskRail\Peers\Candidate;
 use DuskRail\Peers\Characteristics;
 use DuskRail\Peers\Membership;
+use DuskRail\Peers\PeerRules;
+use DuskRail\Settings\Field;
 
 /** The form of a peer set, and who is in the set as the form has it. */
 final readonly class PeerSetScreen
 {
-    /** Rows of the form for conditions, and for what entities are alike in. */
-    public const ROWS = 4;
+    /** Rows that the form has at least, for conditions and for what entities are alike in. */
+    private const ROWS = 4;
 
     /** @param array<string, string> $characteristics name by key */
     private function __construct(
@@ -68,12 +70,12 @@ final readonly class PeerSetScreen
             }
         }
 
-        return PeerSetRules::from([
+        return PeerRules::set([
+            ...$kind === 'hand' || !is_array($input['settings'] ?? null) ? [] : $input['settings'],
             'key' => self::text($input, 'key'),
             'name' => self::text($input, 'name'),
             'hand' => $kind === 'hand' ? $input['hand'] ?? [] : null,
             'conditions' => $kind === 'hand' ? [] : $conditions,
-            'since' => $kind === 'hand' ? '' : self::text($input, 'since'),
             'nearest' =>
                 $kind === 'nearest'
                     ? [
@@ -106,11 +108,7 @@ final readonly class PeerSetScreen
                 'among' => implode('; ', $condition->among),
             ];
         }
-        while (count($rows) < self::ROWS) {
-            $rows[] = ['of' => '', 'from' => '', 'to' => '', 'among' => ''];
-        }
-
-        return $rows;
+        return self::withEmptyRows($rows, ['of' => '', 'from' => '', 'to' => '', 'among' => '']);
     }
 
     /** @return list<array{of: string, weight: string}> with empty rows to fill in */
@@ -120,11 +118,29 @@ final readonly class PeerSetScreen
         foreach ($this->rules->nearest->weights ?? [] as $of => $weight) {
             $rows[] = ['of' => $of, 'weight' => Numerals::plain($weight)];
         }
-        while (count($rows) < self::ROWS) {
-            $rows[] = ['of' => '', 'weight' => ''];
-        }
+        return self::withEmptyRows($rows, ['of' => '', 'weight' => '']);
+    }
 
-        return $rows;
+    /**
+     * One row to fill in at least, as far as a set can have another.
+     *
+     * @template T of array<string, string>
+     *
+     * @param list<T> $rows
+     * @param T $empty
+     * @return list<T>
+     */
+    private static function withEmptyRows(array $rows, array $empty): array
+    {
+        $count = min(PeerSetRules::MOST_RULES, max(self::ROWS, count($rows) + 1));
+
+        return array_values(array_pad($rows, $count, $empty));
+    }
+
+    /** @return list<Field> of the rules that members must meet */
+    public function fields(): array
+    {
+        return PeerRules::fields($this->rules);
     }
 
     /** @return list<string> characteristics that the table of members has a column of */

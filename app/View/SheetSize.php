@@ -14,7 +14,7 @@ final readonly class SheetSize
     private function __construct(public float $width, public float $height) {}
 
     /** Of a window that has said nothing, or where there is none. */
-    public static function usual(): self
+    public static function default(): self
     {
         return new self(956.0, 404.0);
     }
@@ -26,6 +26,6 @@ final readonly class SheetSize
             return new self((float) min(2400, max(260, (int) $m[1])), (float) min(1200, max(220, (int) $m[2])));
         }
 
-        return self::usual();
+        return self::default();
     }
 }

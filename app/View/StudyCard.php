@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Drawing\Svg;
-use App\Models\Card;
-use App\Models\HouseFinish;
+use App\Models\CacheEntry;
+use App\Models\HouseStyle;
 use App\Models\Study;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Outcome\Comparison;
@@ -50,7 +50,7 @@ final readonly class StudyCard
     {
         $cards = [];
         $madeOf = $studies->mapWithKeys(static fn(Study $s): array => [$s->id => self::madeOf($s)]);
-        foreach (Card::where('kind', self::KIND)->whereIn('of', $studies->modelKeys())->get() as $card) {
+        foreach (CacheEntry::where('kind', self::KIND)->whereIn('of', $studies->modelKeys())->get() as $card) {
             if ($card->made_of === $madeOf[$card->of]) {
                 $cards[$card->of] = self::read($card->content);
             }
@@ -63,7 +63,7 @@ final readonly class StudyCard
     public static function of(Study $study): self
     {
         $card = self::made($study);
-        Card::keep(self::KIND, $study->id, self::madeOf($study), [
+        CacheEntry::keep(self::KIND, $study->id, self::madeOf($study), [
             'headline' => $card->headline,
             'picture' => $card->picture,
             'latest' => $card->latest,
@@ -94,7 +94,7 @@ final readonly class StudyCard
         } catch (Refusal) {
             // The study itself says why there is none.
         }
-        $at = $comparison->spoken;
+        $at = $comparison->reference;
 
         return new self(
             Wording::coloured($view->wording($comparison, '')->marked, $comparison),
@@ -133,7 +133,7 @@ final readonly class StudyCard
             $study->version ?? $study->dataset->version,
             $study->described ?? $study->dataset->described,
             config()->string('duskrail.version'),
-            HouseFinish::current()->locale,
+            HouseStyle::current()->asSettings()->locale,
         ]);
     }
 }

@@ -9,6 +9,7 @@ use App\Formats\Out\DatasetFormats;
 use DuskRail\Chart\Palette;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Status;
+use DuskRail\Document\HouseSettings;
 use DuskRail\Document\PartCatalogue;
 use DuskRail\Document\Parts\Mark;
 use DuskRail\Document\Parts\OwnLabels;
@@ -16,7 +17,8 @@ use DuskRail\Document\Parts\OwnLook;
 use DuskRail\Document\RosterSort;
 use DuskRail\Document\ViewCatalogue;
 use DuskRail\Outcome\ReaderChoices;
-use DuskRail\Rail\Purpose;
+use DuskRail\Peers\PeerRules;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\EventSummary;
@@ -30,6 +32,7 @@ use DuskRail\Settings\Setting;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Views\View;
+use DuskRail\Words\PeerStatistics;
 use Symfony\Component\Finder\Finder;
 
 /**
@@ -97,7 +100,7 @@ final class Texts
             $texts = [...$texts, ...$found[1]];
         }
         foreach (Finder::create()->files()->in(base_path('core/Signals'))->sortByName() as $file) {
-            preg_match_all("/mendedBy\\([^,']*{$text}(?:\\s*:\\s*{$text})?/", $file->getContents(), $found);
+            preg_match_all("/withRemedy\\([^,']*{$text}(?:\\s*:\\s*{$text})?/", $file->getContents(), $found);
             $texts = [...$texts, ...$found[1], ...$found[2]];
         }
 
@@ -111,11 +114,12 @@ final class Texts
             'Groups',
             'Whole groups',
             AllOrWhole::HINT,
+            ...array_map(static fn(string $one): string => $one::title(), PeerStatistics::all()),
             ...array_values(ReaderChoices::CONTROLS),
             ...array_values(Palette::NAMES),
             ...array_map(Setting::capital(...), array_values(Dialect::DELIMITERS)),
             ...array_map(static fn(RosterSort $sort): string => $sort->label(), RosterSort::cases()),
-            ...array_map(static fn(Purpose $purpose): string => $purpose->label(), Purpose::cases()),
+            ...array_map(static fn(StopCategory $purpose): string => $purpose->label(), StopCategory::cases()),
             ...array_map(static fn(PictureSize $size): string => $size->label(), PictureSize::cases()),
             ...array_map(static fn(VersionKind $kind): string => $kind->inWords(), VersionKind::cases()),
             ...array_map(static fn(string $format): string => $format::label(), array_values(DatasetFormats::ALL)),
@@ -149,7 +153,8 @@ final class Texts
         foreach (StopCatalogue::all() as $stop) {
             $names = [...$names, $stop::title(), $stop::purpose(), ...self::ofSettings($stop)];
         }
-        foreach ([...array_values(PartCatalogue::all()), Mark::class, OwnLook::class, OwnLabels::class] as $part) {
+        $others = [...PeerRules::all(), HouseSettings::class, Mark::class, OwnLook::class, OwnLabels::class];
+        foreach ([...array_values(PartCatalogue::all()), ...$others] as $part) {
             $names = [...$names, ...self::ofSettings($part)];
         }
 

@@ -151,7 +151,7 @@ final readonly class UploadScreen
             $row === $this->plan->heading, $row === $this->plan->above => 'heading',
             $row < ($this->plan->heading ?? -1) => 'title',
             in_array($row, $this->plan->rows->asides, true) => 'note',
-            isset($this->observations->beside->summaries[$this->entityIn($row)]) => 'summary',
+            isset($this->observations->metadata->summaries[$this->entityIn($row)]) => 'summary',
             default => '',
         };
     }
@@ -200,10 +200,10 @@ final readonly class UploadScreen
         $measures = $observations->measures;
         $first = $this->firstMeasure();
         $words = count($measures) > 1 ? count($measures) . ' measures' : $measures[$first]->name ?? '';
-        $count = count($observations->entities) - count($observations->beside->summaries);
+        $count = count($observations->entities) - count($observations->metadata->summaries);
         $by = array_map(
             static fn(string $name): string => mb_strtolower(Heading::read(Vocabulary::words($name))->name),
-            $observations->beside->breakdowns,
+            $observations->metadata->breakdowns,
         );
 
         return Str::ucfirst(
@@ -244,7 +244,7 @@ final readonly class UploadScreen
     public function source(): string
     {
         $noted = $this->sample->notes()['source'] ?? $this->preamble()->source;
-        foreach ($noted === '' ? $this->observations->beside->notes : [] as $note) {
+        foreach ($noted === '' ? $this->observations->metadata->notes : [] as $note) {
             if (
                 preg_match('/^(?:data )?(?:source|sources|quelle|quellen|fuente|fonte)\b\s*:\s*(.+)$/iu', $note, $m) ===
                 1

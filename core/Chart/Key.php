@@ -11,7 +11,7 @@ use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\OwnLook;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Tone;
-use DuskRail\Outcome\Tones;
+use DuskRail\Outcome\ColourScale;
 
 /**
  * What lines, dashes, markers and bands stand for, each as it is drawn: above the plot, only where no labels say it at
@@ -176,7 +176,7 @@ final readonly class Key
      *
      * @return array{marks: callable(float, float): list<Mark>, text: string, ink: Ink, width: float}
      */
-    private function scale(Tones $tones): array
+    private function scale(ColourScale $tones): array
     {
         $type = self::type();
         $before = "{$tones->name} {$tones->low}";

@@ -206,7 +206,7 @@ final readonly class LinesPainter
             $groups[] = new Group('series', [], self::facts($line), points: $this->points($line));
         }
         $open = $this->lineup->axis instanceof PeriodAxis ? $this->lineup->open : null;
-        $cover = new Cover($this->plot, $this->scale, $width, $open);
+        $cover = new PixelCoverage($this->plot, $this->scale, $width, $open);
         foreach ($byInk as $ink => $lines) {
             $thicket = $cover->thicket(array_column($lines, 'values'), array_column($lines, 'absent'), Ink::from($ink));
             array_unshift($groups, new Group('thicket', [$thicket]));

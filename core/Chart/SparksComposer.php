@@ -9,7 +9,7 @@ use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\SparkRow;
 use DuskRail\Outcome\SparkTable;
-use DuskRail\Words\CourseWords;
+use DuskRail\Words\TrendWords;
 
 /** The rows of the Sparks view as one picture, to hand over. */
 final readonly class SparksComposer
@@ -110,7 +110,7 @@ final readonly class SparksComposer
     /** @param list<Mark> $marks */
     private function page(SparkTable $table, float $width, float $y, array $marks): Scene
     {
-        $about = CourseWords::underTable($table->comparison);
+        $about = TrendWords::underTable($table->comparison);
         $marks[] = Words::plain(0.0, $y + 14.0, $about, Type::text(12.5), Ink::Quiet);
 
         return new Scene(

@@ -19,7 +19,7 @@ final readonly class Breakdown
     ) {}
 
     /** The category that is meant where nothing is said: the total, or else the first. */
-    public function usual(): string
+    public function default(): string
     {
         return $this->total === '' ? (string) array_key_first($this->categories) : $this->total;
     }

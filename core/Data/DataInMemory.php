@@ -67,7 +67,7 @@ final readonly class DataInMemory implements DataSource
 
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
-        $usual = array_map(static fn(Breakdown $b): string => $b->usual(), $this->breakdowns);
+        $usual = array_map(static fn(Breakdown $b): string => $b->default(), $this->breakdowns);
         $whole = [...$usual, ...$cell->categories ?? []];
         $cell = Cell::of(array_intersect_key($whole, array_flip($this->splitBy($measureKey))));
 

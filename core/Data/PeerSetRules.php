@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Data;
 
-use DuskRail\Time\Period;
-use DuskRail\Time\UnknownPeriod;
-
 /**
  * A peer set of a data set, as it was defined: by hand, by conditions, or as those nearest to one entity. Who is in it,
  * Peers\Membership calculates.
@@ -16,13 +13,16 @@ final readonly class PeerSetRules
     /** Entities that can be nearest to one. */
     public const MOST = 500;
 
+    /** What it has itself; all else in a file are requirements. */
+    private const OWN = ['key', 'name', 'hand', 'conditions', 'nearest', 'frozen'];
+
     /** Conditions, and characteristics that entities are alike in. */
-    private const MOST_RULES = 20;
+    public const MOST_RULES = 20;
 
     /**
      * @param list<string>|null $hand keys of its members, where they were chosen by hand; null where rules find them
      * @param list<PeerCondition> $conditions that all its members meet
-     * @param string $since period since which every value of the study's measure must be there; nothing for none
+     * @param array<array-key, mixed> $requirements settings of Peers\PeerRules, by name
      * @param list<string>|null $frozen its members as they were found once; null where they are found again
      */
     public function __construct(
@@ -30,7 +30,7 @@ final readonly class PeerSetRules
         public string $name,
         public ?array $hand = null,
         public array $conditions = [],
-        public string $since = '',
+        public array $requirements = [],
         public ?Nearness $nearest = null,
         public ?array $frozen = null,
     ) {}
@@ -51,13 +51,13 @@ final readonly class PeerSetRules
             $this->name,
             $this->hand,
             $this->conditions,
-            $this->since,
+            $this->requirements,
             $this->nearest,
             $members,
         );
     }
 
-    /** @return array<string, mixed> as from() takes it */
+    /** @return array<array-key, mixed> as from() takes it */
     public function toArray(): array
     {
         return [
@@ -71,7 +71,7 @@ final readonly class PeerSetRules
                 ),
                 $this->conditions,
             ),
-            'since' => $this->since,
+            ...$this->requirements,
             'nearest' =>
                 $this->nearest === null
                     ? null
@@ -97,14 +97,6 @@ final readonly class PeerSetRules
         }
         $hand = $given['hand'] ?? null;
         $nearest = $given['nearest'] ?? null;
-        $since = trim(self::text($given['since'] ?? ''));
-        if ($since !== '') {
-            try {
-                Period::parse($since);
-            } catch (UnknownPeriod) {
-                throw InvalidPeerSet::because("“{$since}” is not a period. Enter a year or a month: 2019 or 2019-03.");
-            }
-        }
         $frozen = $given['frozen'] ?? null;
 
         return new self(
@@ -112,7 +104,7 @@ final readonly class PeerSetRules
             $name,
             is_array($hand) ? self::texts($hand) : null,
             self::conditions(self::list($given['conditions'] ?? [])),
-            $since,
+            array_diff_key($given, array_flip(self::OWN)),
             is_array($nearest) ? self::nearness($nearest) : null,
             is_array($frozen) ? self::texts($frozen) : null,
         );

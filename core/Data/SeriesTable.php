@@ -20,7 +20,7 @@ final readonly class SeriesTable
      * @param (Closure(): array<string, list<float>>)|null $weights of ratios what they were divided by, by key,
      *     calculated when asked for
      * @param Nature|null $nature what its values are; null for those of a measure, by its kind and unit
-     * @param Extent|null $extent of periods that were put together, from what, and how much of the latest is in
+     * @param Completeness|null $extent of periods that were put together, from what, and how much of the latest is in
      */
     public function __construct(
         public PeriodAxis $axis,
@@ -28,7 +28,7 @@ final readonly class SeriesTable
         public MeasureKind $kind,
         iterable $series,
         public ?Closure $weights = null,
-        public ?Extent $extent = null,
+        public ?Completeness $extent = null,
         ?Nature $nature = null,
     ) {
         $this->nature = $nature ?? Nature::ofMeasure($kind, $unit);
@@ -103,7 +103,7 @@ final readonly class SeriesTable
         );
     }
 
-    public function reaching(?Extent $extent): self
+    public function reaching(?Completeness $extent): self
     {
         return new self($this->axis, $this->unit, $this->kind, $this->series, $this->weights, $extent, $this->nature);
     }

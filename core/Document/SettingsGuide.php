@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document;
 
+use DuskRail\Peers\PeerRules;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Settings\Declaration;
 use DuskRail\Settings\HasSettings;
@@ -30,7 +31,13 @@ final class SettingsGuide
             $text .= self::section("`{$name}`: {$class::title()}", '', $class);
         }
 
-        return $text;
+        $text .= "\n## Rules of peer sets\n\nA file has the settings of all rules side by side.\n";
+        foreach (PeerRules::all() as $class) {
+            $text .= self::section($class::title(), '', $class);
+        }
+        $of = 'Of the whole installation, and the conventions of its new studies.';
+
+        return $text . "\n## House style\n" . self::section('`house`: House style', $of, HouseSettings::class);
     }
 
     /** @param class-string<HasSettings> $class */

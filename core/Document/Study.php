@@ -6,7 +6,7 @@ namespace DuskRail\Document;
 
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
-use DuskRail\Data\Sliced;
+use DuskRail\Data\DataSlice;
 use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Document\Parts\BreakdownsPart;
@@ -190,7 +190,7 @@ final readonly class Study
         $chosen = $this->peersOfSet($data);
 
         // Of several categories side by side, each is compared within itself.
-        return $data instanceof Sliced && $data->hasPanels()
+        return $data instanceof DataSlice && $data->hasPanels()
             ? $chosen->within(array_map(static fn(Entity $e): string => $e->group, $data->entities()))
             : $chosen;
     }
@@ -206,7 +206,7 @@ final readonly class Study
 
             return ChosenPeers::group($part->group(), $members, $homeToo);
         }
-        $whole = Sliced::whole($data);
+        $whole = DataSlice::whole($data);
         $rules = $whole->peerSets()[substr($part->set, 4)] ?? null;
         if ($part->set === '' || $rules === null || array_keys($entities) !== array_keys($whole->entities())) {
             return ChosenPeers::all($homeToo);
@@ -225,7 +225,7 @@ final readonly class Study
     {
         $part = $this->part(BreakdownsPart::class);
 
-        return $part->slice($data, $part->shownAs('lines') === '' ? '' : $this->subjectIn(Sliced::whole($data)));
+        return $part->slice($data, $part->shownAs('lines') === '' ? '' : $this->subjectIn(DataSlice::whole($data)));
     }
 
     /** Key of the entity that is looked at by itself: the one that was chosen, or the first in focus, or home. */

@@ -25,7 +25,7 @@ interface ViewKind
     public function parts(): array;
 
     /** By what its picture is split into panels at first, as PanelsPart has it; null where it cannot be split. */
-    public function usualSplit(): ?string;
+    public function defaultSplit(): ?string;
 
     /** Whether the picture is split into panels now. */
     public function isSplit(Study $study): bool;

@@ -11,7 +11,7 @@ use DuskRail\Data\Measure;
 use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Sliced;
+use DuskRail\Data\DataSlice;
 use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Data\ValueType;
@@ -58,8 +58,8 @@ final readonly class Comparison
      * @param list<float> $peerLine what stands for all peers, along the axis, NAN where none has a value; empty
      *     when it is not asked for
      * @param MeasureRuns $measures where lines are measures
-     * @param Tones|null $tones where lines are coloured by a value of theirs
-     * @param int $spoken last position that anything is said of: the latest period that is finished and has come in
+     * @param ColourScale|null $tones where lines are coloured by a value of theirs
+     * @param int $reference last position that anything is said of: the latest period that is finished and has come in
      *     for at least half of the lines that go on; before `from` where no such is shown
      */
     private function __construct(
@@ -73,8 +73,8 @@ final readonly class Comparison
         public array $peerLine,
         public int $decimals,
         public MeasureRuns $measures = new MeasureRuns(),
-        public ?Tones $tones = null,
-        public int $spoken = -1,
+        public ?ColourScale $tones = null,
+        public int $reference = -1,
     ) {
         $this->axis = $run->table()->axis;
         $this->measure = $data->measures()[$study->measure];
@@ -179,8 +179,8 @@ final readonly class Comparison
      */
     private function withLines(array $lines, MeasureRuns $measures, bool $entities): self
     {
-        $spoken = $this->spokenOf($lines);
-        $lines = array_map(fn(Line $l): Line => $l->until($l->last, $this->spokenAt($l, $spoken)), $lines);
+        $reference = $this->referenceOf($lines);
+        $lines = array_map(fn(Line $l): Line => $l->until($l->last, $this->currentOf($l, $reference)), $lines);
         $present = array_values(array_filter($lines, static fn(Line $line): bool => $line->state !== LineState::Off));
         $conventions = $this->data->conventions;
         $all = ChosenPeers::all($conventions->homeIsPeer);
@@ -194,10 +194,10 @@ final readonly class Comparison
             $lines,
         );
         $peerLine = $entities ? $this->peerLine($peers) : [];
-        $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $spoken);
+        $last = $peerLine === [] ? null : Line::lastOf($peerLine, $this->from, $reference);
         $level = $last === null ? NAN : $peerLine[$last];
         $change = fn(Line $l): float => $l->ends($this->from, $this->season())->change();
-        $tones = Tones::of($this->study, $present, $this->axis, $change, $peers, $level);
+        $tones = ColourScale::of($this->study, $present, $this->axis, $change, $peers, $level);
         if ($tones !== null) {
             $lines = array_map(
                 static fn(Line $l): Line => isset($tones->tones[$l->key]) ? $l->toned($tones->tones[$l->key]) : $l,
@@ -218,7 +218,7 @@ final readonly class Comparison
             $this->decimalsOf(array_filter($latest, static fn(float $v): bool => !is_nan($v))),
             $measures,
             $tones,
-            $spoken,
+            $reference,
         );
     }
 
@@ -249,8 +249,8 @@ final readonly class Comparison
     }
 
     /**
-     * Whether every line is spoken of by the same period. Where positions are counted from an event of its own, or are
-     * plain numbers, each is spoken of by its own last.
+     * True if all lines have one reference period. Where positions are counted from an event of its own, or are
+     * plain numbers, each line has its own last.
      */
     public function hasOneNow(): bool
     {
@@ -262,7 +262,7 @@ final readonly class Comparison
      *
      * @param list<Line> $lines
      */
-    private function spokenOf(array $lines): int
+    private function referenceOf(array $lines): int
     {
         $finished = $this->finished();
         if (!$this->hasOneNow()) {
@@ -286,14 +286,14 @@ final readonly class Comparison
         return $going[intdiv(count($going) - 1, 2)];
     }
 
-    /** Where a line is spoken of. */
-    private function spokenAt(Line $line, int $spoken): ?int
+    /** The position of a line's value in the reference period; null where it has none. */
+    private function currentOf(Line $line, int $reference): ?int
     {
         if (!$this->hasOneNow()) {
-            return Line::lastOf($line->values, $this->from, $spoken);
+            return Line::lastOf($line->values, $this->from, $reference);
         }
 
-        return $spoken < $this->from || is_nan($line->values[$spoken]) ? null : $spoken;
+        return $reference < $this->from || is_nan($line->values[$reference]) ? null : $reference;
     }
 
     /** For whoever looks at single values: one decimal more than in the labels; places have none. */
@@ -363,7 +363,7 @@ final readonly class Comparison
     /** The data set as it is, whatever the study sees of it. */
     public function wholeData(): DataSource
     {
-        return Sliced::whole($this->data->source());
+        return DataSlice::whole($this->data->source());
     }
 
     /** The entity whose measures or years are looked at: the one that was named, or the first in focus, or home. */

@@ -143,7 +143,7 @@ final class Facets
             $lines = array_map(
                 static fn(Line $l): Line => $l->until(
                     Line::lastOf($l->values, $from, $to),
-                    Line::lastOf($l->values, $from, min($to, $comparison->spoken)),
+                    Line::lastOf($l->values, $from, min($to, $comparison->reference)),
                 ),
                 $comparison->lines,
             );
@@ -246,7 +246,7 @@ final class Facets
     private static function measureOf(Facet $facet, string $order): float
     {
         $line = $facet->own;
-        if ($line === null || $line->at === null) {
+        if ($line === null || $line->current === null) {
             return NAN;
         }
 

@@ -15,8 +15,8 @@ final readonly class Line
      * @param int $hue 1–6 for a line in focus, else 0
      * @param list<float> $values
      * @param int|null $last position of its last value within the periods shown, up to which it is drawn
-     * @param int|null $at position of the value by which it is spoken of and compared; null where it has none in the
-     *     latest period that is complete, since it has ended or is late
+     * @param int|null $current position of its value in the reference period, by which it is compared; null where
+     *     it has none, since it has ended or is late
      * @param bool $dashed what is before or not yet certain, in the hue of what it belongs to
      * @param array<int, true> $absent positions that this line does not have, which are no gaps: 29 February of
      *     most years
@@ -31,7 +31,7 @@ final readonly class Line
         public int $hue,
         public array $values,
         public ?int $last,
-        public ?int $at,
+        public ?int $current,
         public bool $dashed = false,
         public array $absent = [],
         public ?Tone $tone = null,
@@ -61,7 +61,7 @@ final readonly class Line
         return $this->with([
             'values' => $values,
             'last' => self::lastOf($values, $from, $to),
-            'at' => $this->at === null || is_nan($values[$this->at]) ? null : $this->at,
+            'current' => $this->current === null || is_nan($values[$this->current]) ? null : $this->current,
             'tone' => null,
         ]);
     }
@@ -72,9 +72,9 @@ final readonly class Line
     }
 
     /** The same over another stretch of its axis. */
-    public function until(?int $last, ?int $at): self
+    public function until(?int $last, ?int $current): self
     {
-        return $this->with(['last' => $last, 'at' => $at]);
+        return $this->with(['last' => $last, 'current' => $current]);
     }
 
     /** @param array<string, mixed> $changes by name of the property */
@@ -96,10 +96,10 @@ final readonly class Line
         return str_starts_with($this->key, 'g:');
     }
 
-    /** The value by which it is spoken of and compared. */
+    /** Its value in the reference period, by which it is compared. */
     public function latest(): float
     {
-        return $this->at === null ? NAN : $this->values[$this->at];
+        return $this->current === null ? NAN : $this->values[$this->current];
     }
 
     /** The value that it is drawn up to, be it of an incomplete period. */
@@ -109,26 +109,26 @@ final readonly class Line
     }
 
     /**
-     * Its two ends as far as it is shown and spoken of, like compared with like.
+     * Its two ends within the periods shown, up to the reference period; like is compared with like.
      *
      * @param int $from first position shown
      * @param int $season values in a year, 1 without seasons
      */
     public function ends(int $from, int $season): Ends
     {
-        return Ends::of($this->spokenValues($from), $season);
+        return Ends::of($this->currentValues($from), $season);
     }
 
     /** Its median slope over the same. */
     public function slope(int $from, int $season): float
     {
-        return TheilSen::slope($this->spokenValues($from), $season);
+        return TheilSen::slope($this->currentValues($from), $season);
     }
 
     /** @return list<float> */
-    private function spokenValues(int $from): array
+    private function currentValues(int $from): array
     {
-        return $this->at === null ? [] : array_slice($this->values, $from, max(0, $this->at - $from + 1));
+        return $this->current === null ? [] : array_slice($this->values, $from, max(0, $this->current - $from + 1));
     }
 
     /** The first value within the periods shown. */

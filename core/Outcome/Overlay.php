@@ -37,7 +37,7 @@ final class Overlay
             [$turn, $place] = $axis->place($comparison->axis->period($i));
             $turns[$turn] ??= array_fill(0, $axis->count, NAN);
             $turns[$turn][$place] = $subject->values[$i];
-            if ($i <= $comparison->spoken && !is_nan($subject->values[$i])) {
+            if ($i <= $comparison->reference && !is_nan($subject->values[$i])) {
                 $finished[$turn] = max($place, $finished[$turn] ?? 0);
             }
         }
@@ -92,10 +92,10 @@ final class Overlay
     public static function distance(Lineup $lineup): string
     {
         [$newest, $before] = [$lineup->lines[0] ?? null, $lineup->lines[1] ?? null];
-        if ($newest?->at === null) {
+        if ($newest?->current === null) {
             return '';
         }
-        $at = $newest->at;
+        $at = $newest->current;
         $value = $newest->values[$at];
         $words =
             ($lineup->comparison->axis->frequency === Frequency::Day ? 'on ' : 'in ') .

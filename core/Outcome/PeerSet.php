@@ -8,7 +8,7 @@ use DuskRail\Data\Better;
 use DuskRail\Data\Entity;
 use DuskRail\Document\LineState;
 use DuskRail\Peers\ChosenPeers;
-use DuskRail\Peers\Position;
+use DuskRail\Peers\RankPosition;
 use DuskRail\Rail\Conventions;
 use DuskRail\Statistics\Quantile;
 
@@ -109,13 +109,13 @@ final class PeerSet
     }
 
     /** Where a line is at a position; null where it has no value, or nobody to be compared with. */
-    public function place(Line $line, ?int $at): ?Position
+    public function rankOf(Line $line, ?int $at): ?RankPosition
     {
         if ($at === null || is_nan($line->values[$at] ?? NAN)) {
             return null;
         }
 
-        return Position::among(
+        return RankPosition::among(
             $line->values[$at],
             $this->placedWith($line, $at),
             $this->yardsticks($at, $this->stratum($line)),
@@ -129,7 +129,7 @@ final class PeerSet
         $value = $line->values[$at] ?? NAN;
         $all = is_nan($value) ? [] : $this->placedWith($line, $at);
 
-        return count($all) < 2 ? NAN : (float) Position::rank($value, $all, $this->lowerIsBetter);
+        return count($all) < 2 ? NAN : (float) RankPosition::rank($value, $all, $this->lowerIsBetter);
     }
 
     /** @return list<float> values that a line has its place among, from the lowest, its own included */

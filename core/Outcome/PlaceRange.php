@@ -23,7 +23,7 @@ final readonly class PlaceRange
     public static function of(Comparison $comparison, Line $line): ?self
     {
         $chance = Chance::ofEvents($comparison);
-        $at = $line->at;
+        $at = $line->current;
         if ($chance === null || $at === null || $line->isGroup()) {
             return null;
         }

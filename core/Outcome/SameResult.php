@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Document\Parts\ScatterPart;
-use DuskRail\Peers\Position;
+use DuskRail\Peers\RankPosition;
 
 /** Who in a scatter comes to the same as the first in focus along one axis, and where it is among them on the other. */
 final readonly class SameResult
 {
     /**
      * @param list<ScatterPoint> $points from the lowest, the one that the others are like among them
-     * @param Position|null $place null where there is nobody else
+     * @param RankPosition|null $place null where there is nobody else
      */
-    private function __construct(public ScatterPoint $subject, public array $points, public ?Position $place) {}
+    private function __construct(public ScatterPoint $subject, public array $points, public ?RankPosition $place) {}
 
     /** @return self|null null where it is not asked for, or the first in focus has no point */
     public static function of(Scattered $scatter): ?self
@@ -38,6 +38,6 @@ final readonly class SameResult
         usort($points, static fn(ScatterPoint $a, ScatterPoint $b): int => $a->y <=> $b->y);
         $values = array_map(static fn(ScatterPoint $p): float => $p->y, $points);
 
-        return new self($subject, $points, Position::among($subject->y, $values, [NAN, NAN], false));
+        return new self($subject, $points, RankPosition::among($subject->y, $values, [NAN, NAN], false));
     }
 }

@@ -281,7 +281,7 @@ final readonly class Scattered
         $path = [];
         $same = $vertical->axis->frequency === $horizontal->axis->frequency;
         $finer = $horizontal->axis->frequency->isFinerThan($vertical->axis->frequency);
-        for ($i = $vertical->from; $i <= $vertical->spoken; $i++) {
+        for ($i = $vertical->from; $i <= $vertical->reference; $i++) {
             $period = $vertical->axis->period($i);
             // Of a finer measure what it was at the end of the period.
             $ordinal = match (true) {

@@ -8,5 +8,5 @@ namespace DuskRail\Outcome;
 final readonly class SparkRow
 {
     /** @param int|null $rank among those present, from the best */
-    public function __construct(public Line $line, public ?int $rank, public Course $course) {}
+    public function __construct(public Line $line, public ?int $rank, public TrendSummary $course) {}
 }

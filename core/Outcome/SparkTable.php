@@ -51,20 +51,20 @@ final readonly class SparkTable
                 $study->withPart(new LinesPart('entities', $study->part(LinesPart::class)->of, $names)),
                 $comparison->data->source(),
             );
-            $courses = Courses::of($comparison);
+            $courses = TrendSummaries::of($comparison);
             foreach ($comparison->lines as $line) {
                 if ($line->isGroup()) {
                     $totals[$line->name] = new SparkRow($line, null, $courses->course($line));
                 }
             }
         }
-        $courses = Courses::of($comparison);
+        $courses = TrendSummaries::of($comparison);
         $rows = [];
         foreach ($comparison->present() as $line) {
             if (!$line->isGroup()) {
                 $rows[$totals === [] ? '' : $line->group][] = new SparkRow(
                     $line,
-                    $comparison->peers->place($line, $line->at)?->rank,
+                    $comparison->peers->rankOf($line, $line->current)?->rank,
                     $courses->course($line),
                 );
             }

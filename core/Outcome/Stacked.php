@@ -143,7 +143,7 @@ final readonly class Stacked
             0,
             array_values($values),
             Line::lastOf(array_values($values), $lineup->from, $lineup->to),
-            Line::lastOf(array_values($values), $lineup->from, $lineup->comparison->spoken),
+            Line::lastOf(array_values($values), $lineup->from, $lineup->comparison->reference),
         );
     }
 

@@ -51,7 +51,7 @@ final readonly class Variation
     {
         $flagged = array_flip([...$this->chart->outside(), ...$this->chart->runs()]);
         $since = null;
-        for ($at = $this->line->at; $at !== null && $at >= 0; $at--) {
+        for ($at = $this->line->current; $at !== null && $at >= 0; $at--) {
             if (isset($flagged[$at])) {
                 $since = $at;
             } elseif (!is_nan($this->line->values[$at])) {

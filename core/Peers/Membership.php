@@ -40,14 +40,14 @@ final readonly class Membership
         } catch (UnknownMeasure) {
             $table = null;
         }
-        $attendance = new Attendance($table);
+        $coverage = new Coverage($table);
         $subject = $rules->nearest->to ?? '';
         $open = [];
         $candidates = [];
         foreach ($data->entities() as $key => $entity) {
             $key = (string) $key;
             $values = self::valuesOf($rules, $like, $key);
-            $why = self::against($rules, $entity, $attendance, $like);
+            $why = self::against($rules, $entity, $coverage, $like);
             $isSubject = $rules->nearest !== null && $key === $subject;
             $fits = $why === '' || $isSubject;
             if ($fits && !$isSubject && $rules->nearest !== null && $rules->frozen === null) {
@@ -100,8 +100,8 @@ final readonly class Membership
     {
         $rules = $this->rules;
         $conditions = array_map($this->condition(...), $rules->conditions);
-        if ($rules->since !== '') {
-            $conditions[] = "every value since {$rules->since}";
+        foreach (PeerRules::of($rules) as $rule) {
+            $conditions[] = $rule->inWords();
         }
         $with = self::listed($conditions);
         $nearest = $rules->nearest;
@@ -170,7 +170,7 @@ final readonly class Membership
     private static function against(
         PeerSetRules $rules,
         Entity $entity,
-        Attendance $attendance,
+        Coverage $coverage,
         Characteristics $like,
     ): string {
         if ($entity->isApart()) {
@@ -180,7 +180,7 @@ final readonly class Membership
         if ($chosen !== null && !in_array($entity->key, $chosen, true)) {
             return $rules->hand !== null ? 'not chosen' : 'not in the set when it was kept';
         }
-        $ended = $attendance->ended($entity->key);
+        $ended = $coverage->ended($entity->key);
         if ($ended !== '' || $chosen !== null) {
             return $ended;
         }
@@ -194,7 +194,14 @@ final readonly class Membership
             }
         }
 
-        return $rules->since === '' ? '' : $attendance->missing($entity->key, $rules->since);
+        foreach (PeerRules::of($rules) as $rule) {
+            $refusal = $rule->refusal($entity->key, $coverage);
+            if ($refusal !== '') {
+                return $refusal;
+            }
+        }
+
+        return '';
     }
 
     /**

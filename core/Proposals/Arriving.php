@@ -31,7 +31,7 @@ final readonly class Arriving
         $values = [];
         foreach ($comparison->lines as $line) {
             if ($line->state !== LineState::Off && !$line->isGroup()) {
-                $until = max($comparison->from, $comparison->spoken);
+                $until = max($comparison->from, $comparison->reference);
                 $values[$line->key] = array_slice($line->values, $comparison->from, $until - $comparison->from + 1);
             }
         }
@@ -50,7 +50,7 @@ final readonly class Arriving
         return array_intersect($types, $this->types) !== [];
     }
 
-    /** The line that is spoken of; that of the first line where none is in focus. */
+    /** The first line in focus, or the first line of all. */
     public function focus(): ?Line
     {
         return $this->comparison->focus()[0] ?? ($this->comparison->present()[0] ?? null);

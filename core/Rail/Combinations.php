@@ -152,7 +152,7 @@ final class Combinations
         [$type, $settings] = self::forms()[$form];
         $class = StopCatalogue::named($type);
 
-        return $class::from([...$class::usual($data->table('spend'), Scope::all($data))->settings(), ...$settings]);
+        return $class::from([...$class::default($data->table('spend'), Scope::all($data))->settings(), ...$settings]);
     }
 
     /** @return array<string, array{string, array<string, mixed>}> type and settings by what a form is called */

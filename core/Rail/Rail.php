@@ -123,7 +123,7 @@ final readonly class Rail
     private static function applied(Stop $stop, SeriesTable $table, Scope $scope): Outcome
     {
         $strata = array_unique($scope->chosen->strata ?? []);
-        if ($strata === [] || $stop::isFor() !== Purpose::Place) {
+        if ($strata === [] || $stop::category() !== StopCategory::Place) {
             return $stop->apply($table, $scope);
         }
         $series = $remarks = [];

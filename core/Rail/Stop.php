@@ -22,10 +22,10 @@ interface Stop extends HasSettings
     public static function purpose(): string;
 
     /** Under which heading of the list of stops it is found. */
-    public static function isFor(): Purpose;
+    public static function category(): StopCategory;
 
     /** The stop as it is first put in, given what arrives there. */
-    public static function usual(SeriesTable $arriving, Scope $scope): self;
+    public static function default(SeriesTable $arriving, Scope $scope): self;
 
     /** The name it is under on the rail, in a few characters: `÷ connections`, `12-month mean`. */
     public function label(SeriesTable $arriving, Scope $scope): string;

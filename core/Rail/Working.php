@@ -37,7 +37,7 @@ final readonly class Working
         foreach (array_reverse($run->inUse()) as $step) {
             $leaving = $step->outcome->table;
             $arriving =
-                $step->placed->stop::isFor() === Purpose::Place
+                $step->placed->stop::category() === StopCategory::Place
                     ? $scope->beside($step->arriving, $key)
                     : $step->arriving;
             $explanation = $step->placed->stop->explain($arriving, $leaving, $scope, $key, $at);

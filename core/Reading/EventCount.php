@@ -8,8 +8,8 @@ namespace DuskRail\Reading;
 final readonly class EventCount
 {
     /**
-     * @param array<int, EventSummary> $ways how the cells of a column are made into one value, by column
+     * @param array<int, EventSummary> $aggregations how the cells of a column are made into one value, by column
      * @param bool $counted whether the rows themselves are counted
      */
-    public function __construct(public array $ways = [], public bool $counted = true) {}
+    public function __construct(public array $aggregations = [], public bool $counted = true) {}
 }

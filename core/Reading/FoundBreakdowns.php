@@ -32,7 +32,7 @@ final readonly class FoundBreakdowns
     public static function of(Observations $read, array $known = []): self
     {
         $keys = $written = [];
-        foreach ($read->beside->breakdowns as $place => $name) {
+        foreach ($read->metadata->breakdowns as $place => $name) {
             $key = self::key($name, array_fill_keys($keys, true));
             $keys[] = $key;
             $before = $known[$key] ?? null;
@@ -40,7 +40,7 @@ final readonly class FoundBreakdowns
             // A category may be written as its key, or by the name that it has been given.
             $byName = array_flip(array_map(mb_strtolower(...), $categories));
             $written[$place] = [];
-            foreach (array_slice($read->beside->combinations, 1) as $combination) {
+            foreach (array_slice($read->metadata->combinations, 1) as $combination) {
                 $category = $combination[$place];
                 if ($category !== '') {
                     $written[$place][$category] ??=
@@ -68,7 +68,7 @@ final readonly class FoundBreakdowns
     public function cell(ReadSeries $series): string
     {
         $categories = [];
-        foreach ($this->read->beside->combinations[$series->combination] as $place => $category) {
+        foreach ($this->read->metadata->combinations[$series->combination] as $place => $category) {
             if ($category !== '') {
                 $categories[$this->keys[$place]] = $this->categories[$place][$category];
             }
@@ -124,7 +124,7 @@ final readonly class FoundBreakdowns
     {
         $groups = [];
         foreach ($read->series() as $series) {
-            $combination = $read->beside->combinations[$series->combination];
+            $combination = $read->metadata->combinations[$series->combination];
             $category = $combination[$place] ?? '';
             unset($combination[$place]);
             foreach (array_slice($series->values, 0, 20, true) as $i => $value) {

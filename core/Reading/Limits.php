@@ -47,7 +47,7 @@ final class Limits
             );
         }
         // The first has none.
-        $combinations = count($observations->beside->combinations) - 1;
+        $combinations = count($observations->metadata->combinations) - 1;
         if ($combinations > self::COMBINATIONS) {
             throw NotATable::because(
                 'The breakdowns have ' .
@@ -61,7 +61,7 @@ final class Limits
         $names = [
             ...$observations->entities,
             ...array_column($observations->measures, 'name'),
-            ...array_merge([], ...$observations->beside->combinations),
+            ...array_merge([], ...$observations->metadata->combinations),
         ];
         foreach ($names as $name) {
             if (mb_strlen($name) > self::NAME) {

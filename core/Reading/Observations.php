@@ -35,7 +35,7 @@ final readonly class Observations
         public int $problemCount,
         public int $duplicateCount,
         public int $rowCount,
-        public Beside $beside = new Beside(),
+        public Metadata $metadata = new Metadata(),
     ) {}
 
     /**
@@ -56,13 +56,13 @@ final readonly class Observations
             $count,
             $duplicates,
             $this->rowCount,
-            $this->beside,
+            $this->metadata,
         );
     }
 
     public function isEmpty(): bool
     {
-        return $this->values === [] && $this->beside->attributes === [];
+        return $this->values === [] && $this->metadata->attributes === [];
     }
 
     /** Values that are there. */

@@ -56,7 +56,7 @@ final readonly class Plan
             'unitName' => $this->stated->unit,
             'letter' => $this->stated->letter,
             'above' => $this->above,
-            'ways' => array_map(static fn(EventSummary $way): string => $way->value, $this->events->ways),
+            'ways' => array_map(static fn(EventSummary $way): string => $way->value, $this->events->aggregations),
             'counted' => $this->events->counted,
             'moment' => $this->stated->moment,
             'joined' => $this->joined,
@@ -200,10 +200,10 @@ final readonly class Plan
     }
 
     /** @return array<int, EventSummary> */
-    private static function ways(mixed $ways): array
+    private static function ways(mixed $aggregations): array
     {
         $read = [];
-        foreach (is_array($ways) ? $ways : [] as $column => $way) {
+        foreach (is_array($aggregations) ? $aggregations : [] as $column => $way) {
             $read[(int) $column] = EventSummary::tryFrom(is_string($way) ? $way : '') ?? EventSummary::Out;
         }
 

@@ -28,7 +28,7 @@ final class Reader
         int $most = self::MOST,
     ): Observations {
         $shape = TableShapes::named($plan->shape);
-        $gathering = new Gathering($plan, $shape->frequency($plan), $shape->isOfFigures());
+        $gathering = new ObservationBuilder($plan, $shape->frequency($plan), $shape->isOfFigures());
         $asides = array_flip($plan->rows->asides);
         $mostRows = intdiv($most, max(1, count($plan->columns->values)));
         foreach ($rows as $number => $row) {
@@ -50,7 +50,7 @@ final class Reader
                 continue;
             }
             $isEmpty = trim($row[0] ?? '') === '' && trim(implode('', $row)) === '';
-            if ($isEmpty || isset($asides[$number]) || $gathering->isAside($row)) {
+            if ($isEmpty || isset($asides[$number]) || $gathering->isNonData($row)) {
                 continue;
             }
             $gathering->begin($number, $row);

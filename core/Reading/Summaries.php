@@ -37,7 +37,7 @@ final class Summaries
         if (count($read->entities) < self::FEWEST || count($read->entities) > self::MOST) {
             return [];
         }
-        $known = array_flip(array_map(strval(...), array_keys($read->beside->summaries)));
+        $known = array_flip(array_map(strval(...), array_keys($read->metadata->summaries)));
         $votes = $tried = [];
         foreach (self::columns($read) as [$isRate, $column]) {
             $parts = array_filter(

@@ -393,10 +393,10 @@ final class Table
     /** Whether each cell of a column is always beside the same one of another, and beside it. */
     public function follows(int $column, int $other): bool
     {
-        $beside = [];
+        $metadata = [];
         $cells = $this->cells($column);
         foreach ($this->cells($other) as $i => $cell) {
-            if (($beside[$cell] ??= $cells[$i]) !== $cells[$i]) {
+            if (($metadata[$cell] ??= $cells[$i]) !== $cells[$i]) {
                 return false;
             }
         }

@@ -85,7 +85,7 @@ final class Declaration
             throw InvalidSetting::because($this->class::title(), $conflict);
         }
 
-        return $object->settled();
+        return $object->normalised();
     }
 
     /** @return array<string, mixed> */

@@ -28,5 +28,5 @@ interface HasSettings
     public function conflict(): ?string;
 
     /** The same, with what makes no difference set to what is usual. */
-    public function settled(): static;
+    public function normalised(): static;
 }

@@ -22,7 +22,7 @@ trait ReadsSettings
         return null;
     }
 
-    public function settled(): static
+    public function normalised(): static
     {
         return $this;
     }

@@ -32,7 +32,7 @@ final class AxisLimits implements Signal
             return Notice::saying(
                 "limits-{$axis->view}",
                 "The axis limits set in {$where} ({$limits}) are not used here.",
-            )->mendedBy('Remove limits', 'set', ['part' => 'axis', 'settings' => ['low' => '', 'high' => '']]);
+            )->withRemedy('Remove limits', 'set', ['part' => 'axis', 'settings' => ['low' => '', 'high' => '']]);
         }
         [$low, $high] = $comparison->extremes();
         $beyond = $low < ($axis->low ?? -INF) ? $low : ($high > ($axis->high ?? INF) ? $high : null);
@@ -42,6 +42,6 @@ final class AxisLimits implements Signal
             : Notice::saying(
                 'limits-cut',
                 "The axis is limited {$limits}, but values reach {$comparison->format($beyond)}.",
-            )->mendedBy('Use automatic limits', 'set', ['part' => 'axis', 'settings' => ['low' => '', 'high' => '']]);
+            )->withRemedy('Use automatic limits', 'set', ['part' => 'axis', 'settings' => ['low' => '', 'high' => '']]);
     }
 }

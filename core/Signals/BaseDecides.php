@@ -38,7 +38,7 @@ final class BaseDecides implements Signal
                 ($worst['turned'] > 1
                     ? "; {$worst['turned']} of {$worst['of']} comparisons with the focus would be reversed."
                     : ' (1 of ' . $worst['of'] . ' comparisons).'),
-        )->mendedBy("Use {$worst['base']->label()}", 'change-stop', [
+        )->withRemedy("Use {$worst['base']->label()}", 'change-stop', [
             'id' => $index->stop,
             'settings' => ['base' => IndexAtEnd::code($worst['base'])],
         ]);
@@ -60,7 +60,7 @@ final class BaseDecides implements Signal
         foreach ($focus as $line) {
             $mine = $moved[$line->key];
             foreach ($comparison->present() as $other) {
-                if ($other->key === $line->key || $other->at !== $line->at || $line->at === null) {
+                if ($other->key === $line->key || $other->current !== $line->current || $line->current === null) {
                     continue;
                 }
                 $theirs = $moved[$other->key];

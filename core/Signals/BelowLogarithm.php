@@ -27,7 +27,7 @@ final class BelowLogarithm implements Signal
             }
         }
         if ($count === 0) {
-            return Notice::saying('log-axis', 'The axis is logarithmic.')->mendedBy('Use a linear axis', 'set', [
+            return Notice::saying('log-axis', 'The axis is logarithmic.')->withRemedy('Use a linear axis', 'set', [
                 'part' => 'axis',
                 'settings' => ['log' => '0'],
             ]);
@@ -39,6 +39,6 @@ final class BelowLogarithm implements Signal
                 ($count === 1 ? 'value is' : 'values are') .
                 ' zero or below and not shown on a logarithmic axis.',
             implode(', ', $names),
-        )->mendedBy('Use a linear axis', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
+        )->withRemedy('Use a linear axis', 'set', ['part' => 'axis', 'settings' => ['log' => '0']]);
     }
 }

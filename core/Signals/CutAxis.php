@@ -26,7 +26,7 @@ final class CutAxis implements Signal
             return null;
         }
         if ($study->part(AxisPart::class)->start === 'both') {
-            return Notice::saying('both-axes', 'The chart is shown with both axes.')->mendedBy(
+            return Notice::saying('both-axes', 'The chart is shown with both axes.')->withRemedy(
                 'Fit to the data only',
                 'set',
                 [
@@ -36,7 +36,7 @@ final class CutAxis implements Signal
             );
         }
         if ($comparison->study->part(AxisPart::class)->start === 'zero') {
-            return Notice::saying('whole-axis', 'The axis starts at zero.')->mendedBy('Fit to the data', 'set', [
+            return Notice::saying('whole-axis', 'The axis starts at zero.')->withRemedy('Fit to the data', 'set', [
                 'part' => 'axis',
                 'settings' => ['start' => 'cut'],
             ]);
@@ -46,7 +46,7 @@ final class CutAxis implements Signal
             ? Notice::saying(
                 'cut-axis',
                 'The axis does not start at zero; it starts near ' . Numerals::text($low, $comparison->decimals) . '.',
-            )->mendedBy('Show both', 'set', ['part' => 'axis', 'settings' => ['start' => 'both']])
+            )->withRemedy('Show both', 'set', ['part' => 'axis', 'settings' => ['start' => 'both']])
             : null;
     }
 }

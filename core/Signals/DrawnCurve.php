@@ -18,7 +18,7 @@ final class DrawnCurve implements Signal
             ? Notice::saying(
                 'drawn-curve',
                 'Curves between points are for appearance only; they never exceed the two values they join.',
-            )->mendedBy('Use straight lines', 'set', ['part' => 'look', 'settings' => ['course' => 'straight']])
+            )->withRemedy('Use straight lines', 'set', ['part' => 'look', 'settings' => ['course' => 'straight']])
             : null;
     }
 }

@@ -13,14 +13,14 @@ final class EndedLines implements Signal
     {
         $year = $comparison->axis->frequency->inAYear();
         foreach ($comparison->hasOneNow() ? $comparison->present() : [] as $line) {
-            if ($line->last !== null && $line->last < $comparison->spoken - $year) {
+            if ($line->last !== null && $line->last < $comparison->reference - $year) {
                 $period = $comparison->axis->period($line->last)->label();
                 $note = $comparison->data->entities()[$line->key]->note ?? '';
 
                 return Notice::saying(
                     "ended-{$line->key}",
                     "{$line->name} ends in {$period}" . ($note === '' ? '. Was it merged or renamed?' : ": {$note}."),
-                )->mendedBy('Hide it', 'state', ['entity' => $line->key, 'state' => 'off']);
+                )->withRemedy('Hide it', 'state', ['entity' => $line->key, 'state' => 'off']);
             }
         }
 

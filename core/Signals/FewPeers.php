@@ -19,14 +19,14 @@ final class FewPeers implements Signal
             Band::Deciles => 10,
             default => 0,
         };
-        $count = $comparison->peers->count($comparison->spoken);
+        $count = $comparison->peers->count($comparison->reference);
 
         return $count >= $needed
             ? null
             : Notice::saying(
                 "few-peers-{$count}",
                 "{$count} peers are too few for this band; it needs {$needed}.",
-            )->mendedBy('Show lowest to highest', 'set', [
+            )->withRemedy('Show lowest to highest', 'set', [
                 'part' => 'peers',
                 'settings' => ['band' => Band::Range->value],
             ]);

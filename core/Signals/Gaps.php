@@ -49,7 +49,7 @@ final class Gaps implements Signal
                 (count($names) === 1 ? 'its line is' : 'their lines are') .
                 ($isJoined ? ' joined by a thin dashed line there.' : ' interrupted there.'),
             implode(', ', array_map(static fn(string $n, int $m): string => "{$n}: {$m}", $names, $gaps)),
-        )->mendedBy($isJoined ? 'Interrupt them' : 'Join them', 'set', [
+        )->withRemedy($isJoined ? 'Interrupt them' : 'Join them', 'set', [
             'part' => LookPart::name(),
             'settings' => ['gaps' => $isJoined ? 'open' : 'hair'],
         ]);

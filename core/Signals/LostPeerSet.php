@@ -20,6 +20,6 @@ final class LostPeerSet implements Signal
             : Notice::saying(
                 "lost-peer-set-{$set}",
                 'The peer set of this study was deleted; all entities are compared.',
-            )->mendedBy('Compare with all', 'set', ['part' => 'peers', 'settings' => ['set' => '']]);
+            )->withRemedy('Compare with all', 'set', ['part' => 'peers', 'settings' => ['set' => '']]);
     }
 }

@@ -18,6 +18,6 @@ final class ManyColours implements Signal
             : Notice::saying(
                 'many-colours',
                 "{$count} lines are in colour; readers can follow two or three.",
-            )->mendedBy('Clear focus', 'release', []);
+            )->withRemedy('Clear focus', 'release', []);
     }
 }

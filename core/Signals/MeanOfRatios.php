@@ -33,7 +33,7 @@ final class MeanOfRatios implements Signal
             $study->withPart($peers->with(['line' => PeerLine::Pooled])),
             $comparison->data->source(),
         )->peerLine;
-        $last = Line::lastOf($comparison->peerLine, $comparison->from, $comparison->spoken);
+        $last = Line::lastOf($comparison->peerLine, $comparison->from, $comparison->reference);
         if ($last === null || is_nan($together[$last] ?? NAN)) {
             return null;
         }
@@ -43,7 +43,7 @@ final class MeanOfRatios implements Signal
             'The peer mean gives all lines the same weight: ' .
                 "{$comparison->format($comparison->peerLine[$last])}. The " .
                 "ratio of sums is {$comparison->format($together[$last])}.",
-        )->mendedBy('Use the ratio of sums', 'set', [
+        )->withRemedy('Use the ratio of sums', 'set', [
             'part' => 'peers',
             'settings' => ['line' => PeerLine::Pooled->value],
         ]);

@@ -26,7 +26,7 @@ final readonly class Notice
     }
 
     /** @param array<string, mixed> $input */
-    public function mendedBy(string $label, string $change, array $input): self
+    public function withRemedy(string $label, string $change, array $input): self
     {
         return new self($this->id, $this->sentence, $this->detail, $label, ['change' => $change, ...$input]);
     }

@@ -62,7 +62,7 @@ final class OddBase implements Signal
                     $odd,
                 ),
             ),
-        )->mendedBy("Use {$earlier->label()}", 'change-stop', [
+        )->withRemedy("Use {$earlier->label()}", 'change-stop', [
             'id' => $index->stop,
             'settings' => ['base' => IndexAtEnd::code($earlier)],
         ]);

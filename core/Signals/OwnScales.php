@@ -20,11 +20,11 @@ final class OwnScales implements Signal
             $panels->scale === 'span' => Notice::saying(
                 'panels-span',
                 'Panels have different midpoints: compare changes, not levels.',
-            )->mendedBy('Use a shared scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
+            )->withRemedy('Use a shared scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
             default => Notice::saying(
                 'panels-own',
                 'Panels have different scales: sizes and slopes cannot be compared.',
-            )->mendedBy('Use a shared scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
+            )->withRemedy('Use a shared scale', 'set', ['part' => 'panels', 'settings' => ['scale' => 'same']]),
         };
     }
 }

@@ -43,7 +43,7 @@ final class Signals
                 $notices[] = Notice::saying(
                     "refused-{$id}",
                     "{$step->placed->stop::title()} is not possible here: {$step->refusal}",
-                )->mendedBy('Remove stop', 'remove-stop', ['id' => $id]);
+                )->withRemedy('Remove stop', 'remove-stop', ['id' => $id]);
             }
             foreach ($step->outcome->remarks as $remark) {
                 $notice = Notice::saying(
@@ -54,7 +54,7 @@ final class Signals
                 $notices[] =
                     $remark->remedy === ''
                         ? $notice
-                        : $notice->mendedBy($remark->remedy, 'change-stop', [
+                        : $notice->withRemedy($remark->remedy, 'change-stop', [
                             'id' => $id,
                             'settings' => $remark->remedySettings,
                         ]);

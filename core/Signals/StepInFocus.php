@@ -6,7 +6,7 @@ namespace DuskRail\Signals;
 
 use DuskRail\Data\Numerals;
 use DuskRail\Outcome\Comparison;
-use DuskRail\Outcome\Courses;
+use DuskRail\Outcome\TrendSummaries;
 use DuskRail\Outcome\Line;
 use DuskRail\Statistics\LevelShift;
 use DuskRail\Statistics\Quantile;
@@ -28,7 +28,7 @@ final class StepInFocus implements Signal
         if ($comparison->run->table()->nature->isRelative()) {
             return null;
         }
-        $courses = Courses::of($comparison);
+        $courses = TrendSummaries::of($comparison);
         foreach ($comparison->focus() as $line) {
             $values = $courses->plain($line);
             $shift = LevelShift::in($values, $comparison->season());
@@ -65,7 +65,7 @@ final class StepInFocus implements Signal
     /** Whether the median of the others moves the same way at the same time. */
     private function isShared(Comparison $comparison, Line $line, LevelShift $shift): bool
     {
-        $courses = Courses::of($comparison);
+        $courses = TrendSummaries::of($comparison);
         $others = [];
         foreach ($comparison->present() as $other) {
             if ($other->key !== $line->key && $other->isGroup() === $line->isGroup()) {

@@ -33,6 +33,6 @@ final class UnfinishedEnd implements Signal
         return Notice::saying(
             "unfinished-{$period->code()}",
             "{$period->label()} has values for only {$now} of {$before} lines.",
-        )->mendedBy("End at {$until->last->short()}", 'range', ['range' => $until->code()]);
+        )->withRemedy("End at {$until->last->short()}", 'range', ['range' => $until->code()]);
     }
 }

@@ -34,7 +34,7 @@ final class UnfitChance implements Signal
             : Notice::saying(
                 'no-chance-' . hash('crc32b', $reason),
                 "There are no chance limits: {$reason}. They need counts that are divided by a measure.",
-            )->mendedBy(
+            )->withRemedy(
                 'Hide the limits',
                 'set',
                 $isScatter

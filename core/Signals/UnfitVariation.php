@@ -26,11 +26,11 @@ final class UnfitVariation implements Signal
                 'Limits of ordinary variation need a line in focus with at least ' .
                     IndividualsChart::LEAST .
                     ' different values in the baseline.',
-            )->mendedBy('Hide the limits', 'set', $hide),
+            )->withRemedy('Hide the limits', 'set', $hide),
             $comparison->isSmoothed() => Notice::saying(
                 'smoothed-variation',
                 'Rolling values overlap, so they vary less from one to the next, and the limits are too narrow.',
-            )->mendedBy('Hide the limits', 'set', $hide),
+            )->withRemedy('Hide the limits', 'set', $hide),
             default => null,
         };
     }

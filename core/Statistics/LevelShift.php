@@ -72,7 +72,7 @@ final readonly class LevelShift
             $scattered[$i] = $left[$n];
         }
         // A step and a curve that were fitted take some of the likeness away.
-        $alike = min(0.97, Likeness::of(array_values($scattered), 1)->correlation + 4 / $count);
+        $alike = min(0.97, Autocorrelation::of(array_values($scattered), 1)->correlation + 4 / $count);
         $jump = Quantile::of(array_slice($rest, $k, 3), 0.5) - Quantile::of(array_slice($rest, max(0, $k - 3), 3), 0.5);
         $standsOut =
             ($squares / $variance) * ((1 - $alike) / (1 + $alike)) > self::CRITICAL &&

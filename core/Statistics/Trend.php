@@ -52,7 +52,7 @@ final readonly class Trend
         if ($season > 1 && $count < 3 * $season) {
             return self::withheld('fewer than three years, too few to separate seasons from a trend', $slope);
         }
-        $likeness = Likeness::of($values, $season);
+        $likeness = Autocorrelation::of($values, $season);
         if ($season === 1 && $count < self::FEW && $count >= self::EXACT && $likeness->isClear()) {
             return self::withheld("neighbouring values are similar, and {$count} are too few for a test", $slope);
         }

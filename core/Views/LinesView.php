@@ -58,7 +58,7 @@ final readonly class LinesView extends View
         ];
     }
 
-    public function usualSplit(): string
+    public function defaultSplit(): string
     {
         return 'entity';
     }

@@ -55,7 +55,7 @@ final readonly class OverlayView extends View
         ];
     }
 
-    public function usualSplit(): string
+    public function defaultSplit(): string
     {
         return 'entity';
     }

@@ -51,7 +51,7 @@ final readonly class ScatterView extends View
         return [ScatterPart::class, PanelsPart::class];
     }
 
-    public function usualSplit(): string
+    public function defaultSplit(): string
     {
         return 'group';
     }

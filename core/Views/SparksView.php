@@ -13,7 +13,7 @@ use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\SparkTable;
 use DuskRail\Outcome\ValueTable;
-use DuskRail\Words\CourseWords;
+use DuskRail\Words\TrendWords;
 
 /** A table with a tiny line in each row. */
 final readonly class SparksView extends View
@@ -87,7 +87,7 @@ final readonly class SparksView extends View
         $heads = ['Name', 'Group', ...$facts, 'Latest', 'Change', 'Growth per year, %', 'Rank', 'Trend'];
 
         return new ValueTable($heads, $rows, [
-            CourseWords::underTable($comparison),
+            TrendWords::underTable($comparison),
             ...ValueTable::unsettled($comparison),
         ]);
     }

@@ -45,7 +45,7 @@ final readonly class StackView extends View
         return [StackPart::class, PanelsPart::class];
     }
 
-    public function usualSplit(): string
+    public function defaultSplit(): string
     {
         return 'group';
     }

@@ -65,14 +65,14 @@ abstract readonly class View implements ViewKind
         return false;
     }
 
-    public function usualSplit(): ?string
+    public function defaultSplit(): ?string
     {
         return null;
     }
 
     public function isSplit(Study $study): bool
     {
-        return $this->usualSplit() !== null && $study->part(PanelsPart::class)->by !== 'none';
+        return $this->defaultSplit() !== null && $study->part(PanelsPart::class)->by !== 'none';
     }
 
     public function dimension(Study $study): string

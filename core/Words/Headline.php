@@ -23,18 +23,18 @@ final class Headline
     {
         $comparison = $lineup->comparison;
         $focus = $lineup->focus()[0] ?? null;
-        if ($focus === null || ($focus->at ?? $focus->last) === null) {
+        if ($focus === null || ($focus->current ?? $focus->last) === null) {
             return "{$comparison->measure->name}: " . count($lineup->present()) . ' lines';
         }
-        if ($focus->at === null) {
+        if ($focus->current === null) {
             return self::ended($lineup, $focus);
         }
-        $is = "{$focus->name}: " . self::value($lineup, $focus, $focus->at) . ' ' . self::when($comparison, $focus->at);
+        $is = "{$focus->name}: " . self::value($lineup, $focus, $focus->current) . ' ' . self::when($comparison, $focus->current);
         $isOfItsKind = $lineup->summary->line !== [] && $comparison->peers->chosen->strata !== [];
         $summary = $isOfItsKind ? PeerSummary::beside($comparison, $focus) : $lineup->summary;
-        $level = $summary->line[$focus->at] ?? NAN;
+        $level = $summary->line[$focus->current] ?? NAN;
 
-        return $comparison->peers->count($focus->at, $focus) < 2 || is_nan($level)
+        return $comparison->peers->count($focus->current, $focus) < 2 || is_nan($level)
             ? $is
             : "{$is}; " . self::peers($comparison, $focus) . " {$lineup->format($level)}";
     }
@@ -47,10 +47,10 @@ final class Headline
             : $lineup->format($line->values[$at]);
     }
 
-    /** A line that has no value in the period that is spoken of is told by its last finished one. */
+    /** For a line without a value in the reference period, its last complete value. */
     private static function ended(Lineup $lineup, Line $line): string
     {
-        $last = Line::lastOf($line->values, $lineup->from, $lineup->comparison->spoken);
+        $last = Line::lastOf($line->values, $lineup->from, $lineup->comparison->reference);
 
         return $last === null
             ? "{$line->name} has no complete value yet"
@@ -74,7 +74,7 @@ final class Headline
     {
         $lineup = Lineup::of($comparison);
         $stacked = Stacked::of($lineup);
-        $last = count($stacked->layers) < 5 ? null : Line::lastOf($stacked->totals, $lineup->from, $comparison->spoken);
+        $last = count($stacked->layers) < 5 ? null : Line::lastOf($stacked->totals, $lineup->from, $comparison->reference);
         if ($last === null || !$stacked->adds) {
             return "{$comparison->measure->name}: parts of the total";
         }
@@ -102,7 +102,7 @@ final class Headline
     {
         $part = $comparison->study->part(PeersPart::class);
         $chosen = $comparison->peers->chosen;
-        $count = $comparison->peers->count((int) $line->at, $line);
+        $count = $comparison->peers->count((int) $line->current, $line);
         $whose = match (true) {
             $comparison->peers->isAll() => "all {$count}",
             $chosen->isGroup => "the {$count} " . mb_strtolower($chosen->name) . ' peers',

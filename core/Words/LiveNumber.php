@@ -126,12 +126,12 @@ final readonly class LiveNumber
     {
         $words = self::split($placeholder[1]);
         $line = self::line($words[0], $comparison);
-        if ($line === null || isset($words[1]) || $comparison->spoken < $comparison->from) {
+        if ($line === null || isset($words[1]) || $comparison->reference < $comparison->from) {
             return "“{$text}” in the text does not match a line or period of this study. Correct it.";
         }
 
         return "“{$text}” in the text: {$line->name} has no value in " .
-            "{$comparison->axis->period($comparison->spoken)->label()}.";
+            "{$comparison->axis->period($comparison->reference)->label()}.";
     }
 
     /** How far a line has come since a period or the mean of a range; null where there is no such change. */
@@ -145,7 +145,7 @@ final readonly class LiveNumber
                     array_slice($line->values, $positions[0], $positions[1] - $positions[0] + 1),
                     static fn(float $v): bool => !is_nan($v),
                 );
-        if ($then === [] || $line->at === null || $positions === null || $positions[1] > $line->at) {
+        if ($then === [] || $line->current === null || $positions === null || $positions[1] > $line->current) {
             return null;
         }
         $base = array_sum($then) / count($then);
@@ -264,7 +264,7 @@ final readonly class LiveNumber
         $words = self::split($about);
         $line = self::line($words[0], $comparison);
         if ($what === 'period') {
-            $last = $comparison->focus()[0]->at ?? max($comparison->from, $comparison->spoken);
+            $last = $comparison->focus()[0]->current ?? max($comparison->from, $comparison->reference);
 
             return new self(
                 NAN,
@@ -286,7 +286,7 @@ final readonly class LiveNumber
 
     private static function value(Comparison $comparison, Line $line, ?string $when): ?self
     {
-        $at = $line->at;
+        $at = $line->current;
         if ($when !== null) {
             $positions = self::positions($comparison, $when);
             $at = $positions === null || $positions[0] !== $positions[1] ? null : $positions[0];
@@ -298,7 +298,7 @@ final readonly class LiveNumber
 
     private static function place(Comparison $comparison, Line $line): ?self
     {
-        $position = $comparison->peers->place($line, $line->at);
+        $position = $comparison->peers->rankOf($line, $line->current);
 
         return $position === null ? null : new self($position->rank, PlaceWords::ordinal($position), false, '');
     }

@@ -15,7 +15,7 @@ final class PeersInWords
         // Where lines are compared within their own kind, those of the first in focus are meant.
         $of = $peers->chosen->strata === [] ? null : $comparison->focus()[0] ?? ($comparison->lines[0] ?? null);
         $size = $peers->size($of);
-        $there = $comparison->spoken < 0 ? 0 : $peers->count($comparison->spoken, $of);
+        $there = $comparison->reference < 0 ? 0 : $peers->count($comparison->reference, $of);
         $noun = $size === 1 ? 'peer' : 'peers';
 
         return "{$size} {$noun}{$peers->chosen->among}" . ($there === $size ? '' : ", {$there} with a value");

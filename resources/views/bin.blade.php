@@ -2,7 +2,7 @@
     <header class="top"><x-mark /><a class="crumb" href="{{ route('data.index') }}">{{ __('Studies and data sets') }}</a><span class="right"><x-theme-switch /></span></header>
     <main class="page bin">
         <h1>{{ __('Bin') }}</h1>
-        <p class="quiet">{{ __('Deleted items stay here for :days days. They can be restored with everything that belongs to them.', ['days' => \App\Keeping\Bin::DAYS]) }}</p>
+        <p class="quiet">{{ __('Deleted items stay here for :days days. They can be restored with everything that belongs to them.', ['days' => \App\Maintenance\Bin::DAYS]) }}</p>
         @if ($things === [])<p>{{ __('The bin is empty.') }}</p>@endif
         <ul class="studies">
             @foreach ($things as $thing)

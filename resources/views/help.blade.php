@@ -9,9 +9,9 @@
             <p>{!! __('The rail is the row of calculations above the chart. They are done from left to right, and each stop shows the unit of its result. Click a stop to edit it, <em>Add</em> for another one. <em>Fits next</em> proposes stops for the values that are there, with the reason.') !!}</p>
             <div class="pictures">@foreach ($rail as $label => $picture)<figure>{!! $picture !!}<figcaption>{{ $loop->first ? __('Without a stop') : ($loop->last ? __('then Index to base') : __('Rolling window')) }}: {{ $label }}</figcaption></figure>@endforeach</div>
             <p>{!! __('The order matters. The editor of a stop shows what the line in focus would be if the stop came earlier or later. A stop that is <em>not possible here</em> says why; move it, turn it off, or change the stop before it.') !!}</p>
-            @foreach (\DuskRail\Rail\Purpose::cases() as $purpose)
+            @foreach (\DuskRail\Rail\StopCategory::cases() as $purpose)
                 <h3>{{ \App\View\Label::of($purpose->label()) }}</h3>
-                <dl>@foreach (\DuskRail\Rail\StopCatalogue::all() as $stop)@continue($stop::isFor() !== $purpose)<div><dt>{{ \App\View\Label::of($stop::title()) }}</dt><dd>{{ \App\View\Label::of($stop::purpose()) }}</dd></div>@endforeach</dl>
+                <dl>@foreach (\DuskRail\Rail\StopCatalogue::all() as $stop)@continue($stop::category() !== $purpose)<div><dt>{{ \App\View\Label::of($stop::title()) }}</dt><dd>{{ \App\View\Label::of($stop::purpose()) }}</dd></div>@endforeach</dl>
             @endforeach
         </section>
 

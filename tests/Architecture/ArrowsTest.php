@@ -19,7 +19,7 @@ final class ArrowsTest
         'Data' => ['Time'],
         'Settings' => ['Data'],
         'Reading' => ['Time', 'Data'],
-        'Peers' => ['Time', 'Data', 'Statistics'],
+        'Peers' => ['Time', 'Data', 'Settings', 'Statistics'],
         'Rail' => ['Time', 'Data', 'Settings', 'Statistics', 'Peers'],
         'Document' => ['Time', 'Data', 'Settings', 'Peers', 'Rail'],
         'Outcome' => ['Time', 'Data', 'Settings', 'Statistics', 'Peers', 'Rail', 'Document'],

@@ -90,8 +90,8 @@ final class TasksTest extends BrowserTestCase
         $of = count($latest[$class]);
         $browser->see('.compared', "in {$class}");
         $higher = count(array_filter($latest[$class], static fn(float $v): bool => $v > $latest[$class][$town]));
-        $browser->click('[popovertarget=standing]')->see('#standing', 'of ' . $of);
-        $place = $browser->run("return document.querySelector('#standing tbody td:nth-child(3)').textContent.trim()");
+        $browser->click('[popovertarget=standing]')->see('#peer-comparison', 'of ' . $of);
+        $place = $browser->run("return document.querySelector('#peer-comparison tbody td:nth-child(3)').textContent.trim()");
         self::assertSame($higher + 1 . " of {$of}", $place);
     }
 
@@ -658,9 +658,9 @@ final class TasksTest extends BrowserTestCase
 
         $browser
             ->click('[popovertarget=standing]')
-            ->see('#standing', 'Veldmere Water')
-            ->see('#standing', '1 of 23')
-            ->see('#standing', 'falling');
+            ->see('#peer-comparison', 'Veldmere Water')
+            ->see('#peer-comparison', '1 of 23')
+            ->see('#peer-comparison', 'falling');
         $browser
             ->press(WebDriverKeys::ESCAPE)
             ->click('[popovertarget=set-peers]')
@@ -678,7 +678,7 @@ final class TasksTest extends BrowserTestCase
             ) === 'together',
         );
         $browser->write('#set-peers-target', '70')->see('.chart', 'target 70')->press(WebDriverKeys::ESCAPE);
-        $browser->click('[popovertarget=standing]')->see('#standing', 'Gap to target');
+        $browser->click('[popovertarget=standing]')->see('#peer-comparison', 'Gap to target');
     }
 
     public function testAStopThatIsPointedAtShowsItsFigures(): void
@@ -809,7 +809,7 @@ final class TasksTest extends BrowserTestCase
     #[TestWith(['/datasets/1/peer-sets/like-veldmere', 1280, 800])]
     #[TestWith(['/datasets/1/peer-sets/new?study=1', 390, 844])]
     #[TestWith(['/help', 1280, 800])]
-    #[TestWith(['/finish', 390, 844])]
+    #[TestWith(['/style', 390, 844])]
     #[TestWith(['/studies/6', 1024, 768])]
     #[TestWith(['/studies/6', 390, 844])]
     public function testPagesHaveNoAccessibilityViolations(string $path, int $width, int $height): void

@@ -119,7 +119,7 @@ final class AllowForTest extends TestCase
         $data = self::towns(static fn(float $d): float => 3 + 2 * $d + (fmod($d, 3.0) - 1.0), 5.0, 13.0);
         $study = Study::first('S', 'cost', $data);
         $scope = $study->scope($data);
-        $usual = StopCatalogue::named('allow-for')::usual($scope->table('cost'), $scope);
+        $usual = StopCatalogue::named('allow-for')::default($scope->table('cost'), $scope);
         self::assertSame('density', $usual->settings()['driver']);
         // Without one or the other of peers that are not on one line, something else is expected.
         $step = self::compared($data, ['driver' => 'density', 'scale' => 'plain'])->run->steps[0];

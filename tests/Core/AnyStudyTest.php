@@ -24,7 +24,7 @@ use DuskRail\Document\View;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
 use DuskRail\Outcome\Lineup;
-use DuskRail\Outcome\Standing;
+use DuskRail\Outcome\PeerComparison;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
 use DuskRail\Refusal;
@@ -97,7 +97,7 @@ final class AnyStudyTest extends TestCase
         self::assertDoesNotMatchRegularExpression('/\bnan\b|\binf\b/i', $svg);
         $this->showAsACard($comparison);
         Signals::of($comparison);
-        Standing::of($comparison);
+        PeerComparison::of($comparison);
         $told = Readout::ofAll($lineup);
         foreach ($lineup->present() as $line) {
             self::assertSame(Readout::along($lineup, $line), $told[$line->key]);

@@ -22,7 +22,7 @@ use DuskRail\Outcome\Facets;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Stacked;
-use DuskRail\Outcome\Standing;
+use DuskRail\Outcome\PeerComparison;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
@@ -134,7 +134,7 @@ final class BreakdownsTest extends TestCase
         $shown = Comparison::of($study->withOff([]), $data);
         self::assertSame([2.0, 3.0], $shown->peerLine);
         $c = $shown->lines[3];
-        self::assertSame([1, 3], [$shown->peers->place($c, 1)?->rank, $shown->peers->place($c, 1)?->of]);
+        self::assertSame([1, 3], [$shown->peers->rankOf($c, 1)?->rank, $shown->peers->rankOf($c, 1)?->of]);
         $said = static fn(DataInMemory $of): array => array_map(
             static fn(Notice $n): string => $n->sentence,
             array_filter(
@@ -186,8 +186,8 @@ final class BreakdownsTest extends TestCase
         $focus = static fn(Study $of): Study => $of->withFocus(['home:f' => 1, 'home:m' => 2]);
         $comparison = Comparison::of($focus($study), $data);
         $places = [];
-        foreach (Standing::of($comparison) as $standing) {
-            $places[$standing->line->key] = [$standing->now->rank, $standing->now->of, $standing->now->median];
+        foreach (PeerComparison::of($comparison) as $standing) {
+            $places[$standing->line->key] = [$standing->now()->rank, $standing->now()->of, $standing->now()->median];
         }
         self::assertSame(['home:f' => [2, 4, 20.0], 'home:m' => [3, 4, 700.0]], $places);
         self::assertSame(

@@ -9,12 +9,12 @@ use DuskRail\Data\Entity;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Outcome\Comparison;
-use DuskRail\Outcome\Course;
-use DuskRail\Outcome\Courses;
+use DuskRail\Outcome\TrendSummary;
+use DuskRail\Outcome\TrendSummaries;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Statistics\Ends;
-use DuskRail\Statistics\Likeness;
+use DuskRail\Statistics\Autocorrelation;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\Total;
@@ -181,7 +181,7 @@ final class EdgesTest extends TestCase
                 ]);
                 $stops = $smoothed ? [StopCatalogue::make('rolling', ['window' => '12'])] : [];
                 $comparison = Comparison::of(Make::study($data, ...$stops), $data);
-                $verdicts[] = Courses::of($comparison)->course($comparison->lines[0])->trend->verdict;
+                $verdicts[] = TrendSummaries::of($comparison)->course($comparison->lines[0])->trend->verdict;
             }
             $wrong += in_array($verdicts[0], ['rising', 'falling'], true) ? 1 : 0;
             $right += $verdicts[1] === 'rising' ? 1 : 0;
@@ -202,7 +202,7 @@ final class EdgesTest extends TestCase
                 for ($i = 1; $i < 60; $i++) {
                     $values[] = $value = $likeness * $value + array_sum(array_map(mt_rand(...), [0, 0, 0], [9, 9, 9]));
                 }
-                $found = Likeness::of($values, 1);
+                $found = Autocorrelation::of($values, 1);
                 $clear[$which] += $found->isClear() ? 1 : 0;
                 $sum = 0.0;
                 foreach ($found->correlation === 0.0 ? [] : range(1, 57) as $k) {
@@ -219,14 +219,14 @@ final class EdgesTest extends TestCase
     public function testUpForLongAndThenDownAgainIsNoTrendAndARunningTotalHasNoVerdict(): void
     {
         /** @param list<int> $values */
-        $course = static function (array $values, string ...$stops): Course {
+        $course = static function (array $values, string ...$stops): TrendSummary {
             /** @var list<int> $home */
             $home = $values;
             $data = Make::data(['x' => ['Ml', MeasureKind::Flow, '2000', ['home' => $home]]]);
             $placed = array_map(static fn(string $stop) => StopCatalogue::make($stop, []), $stops);
             $comparison = Comparison::of(Make::study($data, ...$placed), $data);
 
-            return Courses::of($comparison)->course($comparison->lines[0]);
+            return TrendSummaries::of($comparison)->course($comparison->lines[0]);
         };
         $mountain = [...range(10, 40), 30, 20, 8];
         self::assertSame(['no clear trend', -2.0], [$course($mountain)->trend->verdict, $course($mountain)->change]);

@@ -93,7 +93,7 @@ final class FormulaTest extends TestCase
             $divided->steps[0]->outcome->remarks[0]->sentence,
         );
         // What it is first put in as: per cent of another measure in the same unit.
-        $usual = StopCatalogue::all()['formula']::usual($data->table('leakage'), Scope::all($data));
+        $usual = StopCatalogue::all()['formula']::default($data->table('leakage'), Scope::all($data));
         self::assertSame('here ÷ Supply × 100', $usual->settings()['text']);
     }
 

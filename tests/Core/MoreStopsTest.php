@@ -281,7 +281,7 @@ final class MoreStopsTest extends TestCase
         self::assertSame(8.0, $gap(['to' => 'entity', 'entity' => 'a']));
         self::assertSame(0.0, $gap(['to' => 'focus']));
         // It begins with the per cent of amounts, and with the difference of what is no amount.
-        $begins = static fn(string $unit, MeasureKind $kind): string => Against::usual(
+        $begins = static fn(string $unit, MeasureKind $kind): string => Against::default(
             Make::table(Make::measure('x', $unit, $kind, '2024'), '2024', ['home' => [1]]),
             Scope::all($data),
         )->as;
@@ -290,7 +290,7 @@ final class MoreStopsTest extends TestCase
             [
                 $begins('Ml', MeasureKind::Flow),
                 $begins('%', MeasureKind::Rate),
-                Against::usual(Make::run($data, 'index', ['base' => '2024'])->table(), Scope::all($data))->as,
+                Against::default(Make::run($data, 'index', ['base' => '2024'])->table(), Scope::all($data))->as,
             ],
         );
     }

@@ -21,7 +21,7 @@ use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\SparkRow;
 use DuskRail\Outcome\SparkTable;
-use DuskRail\Outcome\Standing;
+use DuskRail\Outcome\PeerComparison;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Time\PeriodRange;
@@ -46,7 +46,7 @@ final class NewestTest extends TestCase
         self::assertSame(
             [0.0, 0.0],
             [
-                Standing::of($comparison)[0]->course->growth,
+                PeerComparison::of($comparison)[0]->trend->growth,
                 SparkTable::of($study, $comparison)->groups[''][0]->course->change,
             ],
         );
@@ -154,7 +154,7 @@ final class NewestTest extends TestCase
             $row = self::row($study, $comparison, 'home');
             self::assertSame(
                 [1, 1, 100.0],
-                [$row->rank, Standing::of($comparison)[0]->now->rank, Standing::of($comparison)[0]->now->percentile],
+                [$row->rank, PeerComparison::of($comparison)[0]->now()->rank, PeerComparison::of($comparison)[0]->now()->percentile],
             );
             self::assertSame('1st of 8', LiveNumber::filled('{place Home}', $comparison));
         }
@@ -165,11 +165,11 @@ final class NewestTest extends TestCase
         foreach (['2019-W01' => [52, 365.2425 / 7], '2019-01-01' => [365, 365.2425]] as $first => [$back, $perYear]) {
             $doubling = array_map(static fn(int $i): float => 100 * 2 ** ($i / $perYear), range(0, 3 * $back));
             $data = self::flow($first, ['home' => $doubling, 'a' => array_fill(0, 3 * $back + 1, 150)]);
-            $standing = Standing::of(Comparison::of(Make::study($data), $data))[0];
-            self::assertEqualsWithDelta(100.0, $standing->course->growth, 1e-6);
+            $standing = PeerComparison::of(Comparison::of(Make::study($data), $data))[0];
+            self::assertEqualsWithDelta(100.0, $standing->trend->growth, 1e-6);
             // The course goes back year by year: 800, 400, 200.
             self::assertGreaterThanOrEqual(3, count($standing->years));
-            self::assertEqualsWithDelta(0.5, $standing->years[1]['value'] / $standing->years[0]['value'], 0.01);
+            self::assertEqualsWithDelta(0.5, $standing->years[1]->value / $standing->years[0]->value, 0.01);
         }
     }
 
@@ -194,11 +194,11 @@ final class NewestTest extends TestCase
             $comparison = Comparison::of($study, $data);
             $gap = Comparison::of($study->withRail($study->rail->with($against)), $data)->line('home')?->latest();
             $seen[] = [self::headline($comparison), $comparison->peerLine, $gap];
-            foreach (Standing::of($comparison) as $standing) {
+            foreach (PeerComparison::of($comparison) as $standing) {
                 // 40, 20, 13, 13, 11, 10
                 self::assertSame(
                     [['e' => 1, 'home' => 2, 'c' => 3, 'd' => 3, 'b' => 5, 'a' => 6][$standing->line->key], 6, 13.0],
-                    [$standing->now->rank, $standing->now->of, $standing->now->median],
+                    [$standing->now()->rank, $standing->now()->of, $standing->now()->median],
                 );
             }
         }
@@ -224,7 +224,7 @@ final class NewestTest extends TestCase
         )->focus()[0]->values[0];
         // By hand: places 2¾, 2¼ and 2 7⁄12 among 10, 20, 40, 80, counted from 0 (Hyndman and Fan, 1996).
         foreach (['type-6' => 70.0, 'type-7' => 50.0, 'type-8' => 40 + (7 / 12) * 40] as $type => $quartile) {
-            $place = Standing::of(Comparison::of($house(quantiles: $type), $data))[0]->now;
+            $place = PeerComparison::of(Comparison::of($house(quantiles: $type), $data))[0]->now();
             self::assertEqualsWithDelta($quartile, $place?->bestQuartile, 1e-9, $type);
         }
         self::assertNotEquals(
@@ -275,8 +275,8 @@ final class NewestTest extends TestCase
         $plain = $study->withRail(Make::study($data)->rail);
         $comparison = Comparison::of($plain, $data);
         self::assertSame('Home: 9.0 in 2022; the median of the 3 hill peers is 2.0', self::headline($comparison));
-        $standing = Standing::of($comparison)[0];
-        self::assertSame([2, 4, 2.0], [$standing->now->rank, $standing->now->of, $standing->now->median]);
+        $standing = PeerComparison::of($comparison)[0];
+        self::assertSame([2, 4, 2.0], [$standing->now()->rank, $standing->now()->of, $standing->now()->median]);
         self::assertSame('2nd of 4', LiveNumber::filled('{place Home}', $comparison));
         // Home in another group is counted with those of the chosen one, wherever it is among them.
         foreach ([[0, 4, '4th of 4'], [2.5, 2, '2nd of 4'], [99, 1, '1st of 4']] as [$value, $rank, $words]) {
@@ -285,7 +285,7 @@ final class NewestTest extends TestCase
                 ['home' => 'Plain'],
             );
             $beside = Comparison::of(Make::study($others)->withPart(PeersPart::from(['group' => 'Hill'])), $others);
-            self::assertSame($rank, Standing::of($beside)[0]->now->rank);
+            self::assertSame($rank, PeerComparison::of($beside)[0]->now()->rank);
             self::assertSame($words, LiveNumber::filled('{place Home}', $beside));
         }
         // Groups have their place among each other, and are none of the lines that an entity is counted with.
@@ -348,11 +348,11 @@ final class NewestTest extends TestCase
             $study = self::anyOf($data);
             $comparison = Comparison::of($study, $data);
             $standings = [];
-            foreach (Standing::of($comparison) as $standing) {
+            foreach (PeerComparison::of($comparison) as $standing) {
                 $standings[$standing->line->key] = $standing;
             }
             foreach ($comparison->present() as $line) {
-                $then = $comparison->spoken;
+                $then = $comparison->reference;
                 $value = $line->values[$then] ?? NAN;
                 self::assertSame(var_export($value, true), var_export($line->latest(), true));
                 // Counted again: who has a value then, and who is better.
@@ -374,7 +374,7 @@ final class NewestTest extends TestCase
                 if ($line->state === LineState::Focus) {
                     self::assertSame(
                         [$rank, count($others) + 1],
-                        [$standings[$line->key]->now->rank, $standings[$line->key]->now->of],
+                        [$standings[$line->key]->now()->rank, $standings[$line->key]->now()->of],
                     );
                 }
                 self::assertMatchesRegularExpression(
@@ -385,7 +385,7 @@ final class NewestTest extends TestCase
             foreach (self::sentences($comparison) as $sentence) {
                 foreach ($comparison->present() as $line) {
                     self::assertFalse(
-                        $line->at === null && preg_match("/\\b{$line->name}\\b/", $sentence) === 1,
+                        $line->current === null && preg_match("/\\b{$line->name}\\b/", $sentence) === 1,
                         $sentence,
                     );
                 }

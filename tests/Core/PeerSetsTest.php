@@ -9,15 +9,16 @@ use DuskRail\Data\Entity;
 use DuskRail\Data\InvalidPeerSet;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\PeerSetRules;
+use DuskRail\Peers\PeerRules;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Scattered;
-use DuskRail\Outcome\Standing;
+use DuskRail\Outcome\PeerComparison;
 use DuskRail\Peers\Candidate;
-use DuskRail\Peers\Likes;
+use DuskRail\Peers\NearestPeers;
 use DuskRail\Peers\Membership;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
@@ -149,7 +150,7 @@ final class PeerSetsTest extends TestCase
         // What ended is in no set, be it chosen by hand.
         $hand = self::set(['hand' => ['like', 'ended', 'small']]);
         self::assertSame(['like', 'small'], Membership::of($hand, $data, 'flow')->members());
-        self::assertEquals($rules, PeerSetRules::from($rules->toArray()));
+        self::assertEquals($rules, PeerRules::set($rules->toArray()));
     }
 
     public function testWhatIsUnknownIsLeftOutOfADistanceAndSaid(): void
@@ -183,12 +184,12 @@ final class PeerSetsTest extends TestCase
 
             return new DataInMemory([$measure], $entities, ['flow' => Make::table($measure, '2020', $values)]);
         };
-        $weights = static fn(MeasureKind $kind, string $size): array => Likes::home($towns($kind, $size))->nearest
+        $weights = static fn(MeasureKind $kind, string $size): array => NearestPeers::home($towns($kind, $size))->nearest
             ->weights ?? [];
         self::assertSame(['measure:flow' => 1.0, 'about:size' => 1.0], $weights(MeasureKind::Stock, ''));
         self::assertSame(['about:size' => 1.0], $weights(MeasureKind::Flow, ''));
         self::assertSame(['measure:flow' => 1.0], $weights(MeasureKind::Flow, 'class '));
-        $rules = Likes::home($towns(MeasureKind::Stock, ''));
+        $rules = NearestPeers::home($towns(MeasureKind::Stock, ''));
         self::assertSame(['Like Town 7', 't7', 12], [$rules->name, $rules->nearest?->to, $rules->nearest?->count]);
     }
 
@@ -261,7 +262,7 @@ final class PeerSetsTest extends TestCase
         ) {
             $comparison = Comparison::of($study->withFocus($focus), $data);
             self::assertSame([5.0], $comparison->peerLine);
-            $position = Standing::of($comparison)[0]->now;
+            $position = PeerComparison::of($comparison)[0]->now();
             self::assertSame([1, 4], [$position->rank, $position->of]);
             self::assertSame(3, $comparison->peers->count(0));
             $wording = Views::of($comparison->study)->wording($comparison, '')->headline;
@@ -307,7 +308,7 @@ final class PeerSetsTest extends TestCase
         $off = Comparison::of($study->withOff(['x', 'y', 'z']), $data);
         self::assertSame(
             [[5.0], 1, 4],
-            [$off->peerLine, Standing::of($off)[0]->now->rank, Standing::of($off)[0]->now->of],
+            [$off->peerLine, PeerComparison::of($off)[0]->now()->rank, PeerComparison::of($off)[0]->now()->of],
         );
     }
 
@@ -360,7 +361,7 @@ final class PeerSetsTest extends TestCase
     /** @param array<string, mixed> $given */
     private static function set(array $given, string $key = 'set'): PeerSetRules
     {
-        return PeerSetRules::from(['key' => $key, 'name' => 'Set', ...$given]);
+        return PeerRules::set(['key' => $key, 'name' => 'Set', ...$given]);
     }
 
     /**

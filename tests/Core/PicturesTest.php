@@ -16,7 +16,7 @@ use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
 use DuskRail\Outcome\OtherOrder;
-use DuskRail\Outcome\Standing;
+use DuskRail\Outcome\PeerComparison;
 use DuskRail\Proposals\Proposals;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Working;
@@ -491,8 +491,8 @@ final class PicturesTest extends TestCase
             $text[] = '';
             $text[] = Working::of($run, $comparison->data, $measure, $entity, $line->last ?? 0)->text();
         }
-        foreach (Standing::of($comparison) as $standing) {
-            [$now, $course] = [$standing->now, $standing->course];
+        foreach (PeerComparison::of($comparison) as $standing) {
+            [$now, $course] = [$standing->now(), $standing->trend];
             $text[] = '';
             $text[] = sprintf(
                 '%s: %d of %d, percentile %.1f, median %.2f, best quartile %.2f; %s %s, %.4f a year, growth %.4f',

@@ -200,7 +200,7 @@ final class ReadingTest extends TestCase
         self::assertSame('attributes', $plan->shape);
         self::assertSame(
             ['Joined' => '2019', 'Group' => 'Estuary', 'group' => 'Estuary'],
-            $read->beside->attributes['Veldmere'],
+            $read->metadata->attributes['Veldmere'],
         );
     }
 

@@ -118,7 +118,7 @@ final class SentencesHoldTest extends TestCase
     /** The period that is spoken of is the latest that half of those have reached who did not end a year before. */
     private function checkNow(Comparison $comparison): void
     {
-        $this->now = $comparison->spoken;
+        $this->now = $comparison->reference;
         $lasts = array_filter(
             array_map(
                 fn(string $key): int => $this->last($key),

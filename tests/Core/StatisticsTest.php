@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DuskRail\Peers\PeerFigures;
-use DuskRail\Peers\Position;
+use DuskRail\Peers\RankPosition;
 use DuskRail\Statistics\Ordering;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\QuantileType;
@@ -105,13 +105,13 @@ final class StatisticsTest extends TestCase
     ): void {
         $all = [2.0, 3.0, 8.0, 9.0, $value];
         sort($all);
-        $position = Position::among($value, $all, [5.5, $quartile], $lowerIsBetter);
+        $position = RankPosition::among($value, $all, [5.5, $quartile], $lowerIsBetter);
         self::assertNotNull($position);
         self::assertSame(
             [$rank, 5, $percentile, 5.5, $quartile],
             [$position->rank, $position->of, $position->percentile, $position->median, $position->bestQuartile],
         );
-        self::assertNull(Position::among(1.0, [1.0], [NAN, NAN], $lowerIsBetter));
+        self::assertNull(RankPosition::among(1.0, [1.0], [NAN, NAN], $lowerIsBetter));
     }
 
     public function testFiguresOfPeersLeaveOutWhatIsMissing(): void

@@ -193,7 +193,7 @@ final class StopsTest extends TestCase
     public function testTheUsualDenominatorIsALevelWithAReadableMultiplier(): void
     {
         $data = Make::leakage();
-        $usual = StopCatalogue::all()['per-denominator']::usual($data->table('leakage'), Scope::all($data));
+        $usual = StopCatalogue::all()['per-denominator']::default($data->table('leakage'), Scope::all($data));
         self::assertSame(
             ['measure' => 'connections', 'times' => 1e6, 'between' => 'carried', 'newest' => 'held'],
             $usual->settings(),
@@ -204,7 +204,7 @@ final class StopsTest extends TestCase
         ]);
         self::assertSame(
             1000.0,
-            StopCatalogue::all()['per-denominator']::usual($bursts->table('bursts'), Scope::all($bursts))->settings()[
+            StopCatalogue::all()['per-denominator']::default($bursts->table('bursts'), Scope::all($bursts))->settings()[
                 'times'
             ],
         );
@@ -414,7 +414,7 @@ final class StopsTest extends TestCase
         $arriving = Rail::of()->with($mean)->run($data->table('leakage'), $data)->table();
         self::assertSame(
             ['base' => '2020', 'at' => 'period', 'event' => '', 'as' => 'index', 'along' => 'calendar'],
-            StopCatalogue::all()['index']::usual($arriving, Scope::all($data))->settings(),
+            StopCatalogue::all()['index']::default($arriving, Scope::all($data))->settings(),
         );
     }
 

@@ -365,10 +365,10 @@ final class UnderstandingTest extends TestCase
     {
         $entities = array_map(static function (string $name) use ($read): string {
             $about = [];
-            foreach ($read->beside->attributes[$name] ?? [] as $heading => $text) {
+            foreach ($read->metadata->attributes[$name] ?? [] as $heading => $text) {
                 $about[] = "{$heading}: {$text}";
             }
-            $summary = $read->beside->summaries[$name] ?? '';
+            $summary = $read->metadata->summaries[$name] ?? '';
 
             return $name .
                 ($about === [] ? '' : ' {' . implode(', ', $about) . '}') .

@@ -14,7 +14,7 @@ use DuskRail\Document\PartCatalogue;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
-use DuskRail\Outcome\Standing;
+use DuskRail\Outcome\PeerComparison;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCatalogue;
@@ -168,22 +168,22 @@ final class WorkingTest extends TestCase
         ]);
         $measure = Measure::of('leakage', 'Leakage', 'Ml', MeasureKind::Stock, Frequency::Year, Better::Lower);
         $data = new DataInMemory([$measure], array_values($data->entities()), ['leakage' => $data->table('leakage')]);
-        [$standing] = Standing::of(Comparison::of(Make::study($data), $data));
+        [$standing] = PeerComparison::of(Comparison::of(Make::study($data), $data));
         // Of the peers 11, 20, 30 and 41, two are lower than 24: third of five, half of the peers are worse.
         self::assertSame(
             [3, 5, 50.0, 25.0, 17.75],
             [
-                $standing->now->rank,
-                $standing->now->of,
-                $standing->now->percentile,
-                $standing->now->median,
-                $standing->now->bestQuartile,
+                $standing->now()->rank,
+                $standing->now()->of,
+                $standing->now()->percentile,
+                $standing->now()->median,
+                $standing->now()->bestQuartile,
             ],
         );
         // The year before, 30 has two below it, one equal and one above: a half and one of four are worse.
         self::assertSame([3, 37.5], [$standing->before()?->rank, $standing->before()?->percentile]);
-        self::assertSame('falling', $standing->course->trend->verdict);
-        self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->course->growth, 1e-12);
+        self::assertSame('falling', $standing->trend->trend->verdict);
+        self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->trend->growth, 1e-12);
         self::assertSame('no clear trend', Trend::of([10.0, 11.0, 10.0, 11.0, 10.0, 11.0])->verdict);
         self::assertSame(
             ['not tested', 'fewer than four values'],
@@ -389,13 +389,13 @@ final class WorkingTest extends TestCase
                 ['home' => $home, 'a' => $flat(10), 'b' => $flat(20), 'c' => $flat(30)],
             ],
         ]);
-        [$standing] = Standing::of(Comparison::of(Make::study($data), $data));
-        self::assertSame([3, 4], [$standing->now->rank, $standing->before()?->rank]);
+        [$standing] = PeerComparison::of(Comparison::of(Make::study($data), $data));
+        self::assertSame([3, 4], [$standing->now()->rank, $standing->before()?->rank]);
         self::assertSame(['Jan 2024', 'Jan 2023', 'Jan 2022'], array_column($standing->years, 'period'));
         // The last week of a long year has none a year before, and the week before is in (ISO 8601: W53 of 2020).
         $weeks = array_fill(0, 105, 1);
         $weekly = Make::data(['calls' => ['calls', MeasureKind::Flow, '2019-W01', ['home' => $weeks, 'b' => $weeks]]]);
-        [$standing] = Standing::of(Comparison::of(Make::study($weekly), $weekly));
+        [$standing] = PeerComparison::of(Comparison::of(Make::study($weekly), $weekly));
         self::assertSame(['W53 2020', 'W52 2019'], array_column($standing->years, 'period'));
     }
 

@@ -134,7 +134,7 @@ final class AnyRequestTest extends ApplicationTestCase
             'delimiter',
             'columns',
             'same',
-            'way',
+            'mode',
             'moment',
             'size',
             'times',

@@ -11,7 +11,7 @@ use App\Formats\TableSource;
 use App\Formats\TableSources;
 use App\Formats\TabularPackage;
 use App\Formats\Workbook;
-use App\Keeping\Tidy;
+use App\Maintenance\Cleanup;
 use App\Models\Dataset;
 use App\Models\EntityAlias;
 use App\Models\ImportedFile;
@@ -230,7 +230,7 @@ final class BringingFilesTest extends ApplicationTestCase
         touch($old, time() - 7_200);
         $kept = $this->brought(self::MONTHLY);
         touch($kept->path(), time() - 7_200);
-        Tidy::all();
+        Cleanup::all();
         self::assertSame([false, true, true], array_map(is_file(...), [$old, $new, $kept->path()]));
         unlink($new);
     }

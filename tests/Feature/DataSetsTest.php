@@ -53,9 +53,9 @@ final class DataSetsTest extends ApplicationTestCase
             '+100.0 %',
         ]);
         // In place of what was there, all that the file does not give would go.
-        $this->patch(route('uploads.update', $upload), ['way' => 'place'])->assertSee('2 new, 1 changed, 7 deleted');
+        $this->patch(route('uploads.update', $upload), ['mode' => 'place'])->assertSee('2 new, 1 changed, 7 deleted');
         self::assertSame(1, $study->dataset->refresh()->version);
-        $this->patch(route('uploads.update', $upload), ['way' => 'over']);
+        $this->patch(route('uploads.update', $upload), ['mode' => 'over']);
         $this->post(route('imports.store', $upload))->assertOk();
         self::assertSame([10.0, 12.0, 28.0], array_slice($this->values($study, 'veldmere'), 0, 3));
         // The other name is known from now on.
@@ -73,12 +73,12 @@ final class DataSetsTest extends ApplicationTestCase
         $dataset = $study->dataset;
         $before = serialize($study->data()->table('leakage')->series);
         $upload = $this->brought("Utility,Month,Leakage (Ml)\nVeldmere,2024-02,5\n", 'new.csv', $dataset);
-        $this->patch(route('uploads.update', $upload), ['way' => 'place']);
+        $this->patch(route('uploads.update', $upload), ['mode' => 'place']);
         $this->post(route('imports.store', $upload))->assertOk();
         self::assertSame(['veldmere' => [5.0]], $this->all($dataset));
         self::assertSame(
             [VersionKind::LaidOver, VersionKind::InPlace],
-            ImportedFile::orderBy('version')->get()->map(static fn(ImportedFile $f): VersionKind => $f->way)->all(),
+            ImportedFile::orderBy('version')->get()->map(static fn(ImportedFile $f): VersionKind => $f->kind)->all(),
         );
         $this->get(route('versions.show', [$dataset, 2]))->assertSee('Changes in this version: 1 changed, 8 deleted');
         $this->get(route('versions.show', [$dataset, 1]))
@@ -142,7 +142,7 @@ final class DataSetsTest extends ApplicationTestCase
             'status' => '0',
         ]);
         self::assertSame([null, 1005.5, 7.0, null, 9.0], $this->values($study, 'tarrow'));
-        foreach (ImportedFile::where('way', 'correction')->get() as $file) {
+        foreach (ImportedFile::where('kind', 'correction')->get() as $file) {
             $this->delete(route('corrections.destroy', [$dataset, $file]))->assertRedirect();
         }
         self::assertSame([5.0, 5.0, 7.0], array_slice($this->values($study, 'tarrow'), 0, 3));
@@ -250,7 +250,7 @@ final class DataSetsTest extends ApplicationTestCase
     private function revised(Dataset $dataset, string $content, string $way): void
     {
         $upload = $this->brought($content, 'revision.csv', $dataset);
-        $this->patch(route('uploads.update', $upload), ['way' => $way, 'duplicates' => 'last'])->assertOk();
+        $this->patch(route('uploads.update', $upload), ['mode' => $way, 'duplicates' => 'last'])->assertOk();
         $this->post(route('imports.store', $upload))->assertOk();
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Card;
+use App\Models\CacheEntry;
 use App\Models\Dataset;
 use App\Models\Entity;
 use App\Models\Study;
@@ -50,9 +50,9 @@ final class FirstPageTest extends ApplicationTestCase
     public function testThePageIsReadWhileSomebodyElseWrites(): void
     {
         $this->imported();
-        DB::statement('create trigger refused before insert on cards begin select raise(abort, \'no\'); end');
+        DB::statement('create trigger refused before insert on cache_entries begin select raise(abort, \'no\'); end');
         $this->get('/')->assertOk()->assertSee('Jan 2024 – Mar 2024, monthly');
-        self::assertSame(0, Card::count());
+        self::assertSame(0, CacheEntry::count());
     }
 
     public function testOneFieldFindsStudiesDataSetsEntitiesAndMeasures(): void

@@ -46,10 +46,10 @@ final class LanguageTest extends ApplicationTestCase
         $this->speakAnother();
         foreach (
             [
-                ...['/', route('finish.show'), route('bin.show'), route('help'), route('uploads.show', $upload)],
+                ...['/', route('style.show'), route('bin.show'), route('help'), route('uploads.show', $upload)],
                 ...[route('datasets.show', $study->dataset), route('peer-sets.create', $study->dataset)],
                 ...[route('versions.show', [$study->dataset, 1]), route('briefs.show', Brief::firstOrFail())],
-                ...[route('standing.show', $study), route('editors.show', [$study, 'hand-over'])],
+                ...[route('peer-comparison.show', $study), route('editors.show', [$study, 'hand-over'])],
             ] as $address
         ) {
             $this->assertIsForeign($address);
@@ -167,7 +167,7 @@ final class LanguageTest extends ApplicationTestCase
         $isMade =
             "ancestor-or-self::*[@id='signals' or @id='chart' or contains(@class, 'words') or " .
             "contains(@class, 'understood') or contains(@class, 'why') or contains(@class, 'compared') or " .
-            "@id='finish-locale']";
+            "@id='house-locale']";
         $shown = implode(
             '|',
             array_map(static fn(string $tag): string => "//{$tag}[not({$isMade})]", [

@@ -11,11 +11,16 @@ use DuskRail\Document\SettingsGuide;
 use DuskRail\Document\StudyDocument;
 use DuskRail\Document\StudySchema;
 use DuskRail\Document\ViewCatalogue;
+use DuskRail\Peers\PeerRules;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Words\PeerStatistics;
 use Opis\JsonSchema\Validator;
+use PhpOffice\PhpSpreadsheet\IOFactory;
 use Tests\Own\CapAtPercentile;
 use Tests\Own\DistanceView;
 use Tests\Own\LatestView;
+use Tests\Own\LeftBehind;
+use Tests\Own\MostValues;
 
 /** A calculation and a view that are written here, and nowhere else, are in every place where those of the program are. */
 final class OwnThingsTest extends ApplicationTestCase
@@ -96,6 +101,47 @@ final class OwnThingsTest extends ApplicationTestCase
         $this->expectException(InvalidStudy::class);
         $this->expectExceptionMessage('lines, overlay');
         Study::findOrFail($study->id)->document();
+    }
+
+    public function testAStatisticOfThePeerComparisonIsInTheTableAndInTheFiles(): void
+    {
+        $study = $this->imported();
+        $study->dataset->measures()->update(['better' => 'lower']);
+        PeerStatistics::extended([LeftBehind::class], function () use ($study): void {
+            $this->get(route('peer-comparison.show', $study))
+                ->assertSeeInOrder(['Gap to best', 'Left behind', 'Veldmere', '3 of 3', '+10.00', '0 worse']);
+            $this->get(route('hand-over', [$study, 'csv']))
+                ->assertSee('Veldmere, Mar 2024: value 14.00; rank 3 of 3;', false)
+                ->assertSee('left behind 0 worse', false);
+            $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+            file_put_contents($path, $this->get(route('hand-over', [$study, 'xlsx']))->getContent());
+            $rows = IOFactory::load($path)->getSheetByName('Peer comparison')?->toArray() ?? [];
+            unlink($path);
+            self::assertSame(['Veldmere', 'Mar 2024', '0'], [$rows[1][0], $rows[1][1], array_reverse($rows[1])[0]]);
+        });
+        $this->get(route('peer-comparison.show', $study))->assertDontSee('Left behind');
+    }
+
+    public function testARuleOfAPeerSetIsInTheFormTheTableTheFileAndTheDocs(): void
+    {
+        $study = $this->imported(str_replace("Marl,2024-03,4\n", '', self::MONTHLY));
+        $dataset = $study->dataset;
+        $form = ['name' => 'Short', 'kind' => 'rules', 'measure' => 'leakage', 'settings' => ['most' => '2']];
+        PeerRules::extended([MostValues::class], function () use ($study, $dataset, $form): void {
+            $this->get(route('peer-sets.create', $dataset))->assertSee('name="settings[most]"', false);
+            $this->get(route('peer-sets.preview', [$dataset, ...$form]))
+                ->assertSee('All with at most 2 values.')
+                ->assertSee('3 values are too many');
+            $this->get(route('peer-sets.preview', [$dataset, ...$form, 'settings' => ['most' => '2000']]))
+                ->assertSee('it can be from 0 to 1000', false);
+            $this->post(route('peer-sets.store', $dataset), $form)->assertSessionHasNoErrors();
+            $this->get(route('peer-sets.show', [$dataset, 'short']))->assertSee('value="2"', false);
+            $file = $this->get(route('hand-over', [$study, 'data.json']))->getContent();
+            self::assertStringContainsString('"most": 2', (string) $file);
+            self::assertStringContainsString('### Most values', SettingsGuide::write());
+        });
+        // Without the class the set asks for no more than is known.
+        $this->get(route('peer-sets.show', [$dataset, 'short']))->assertOk()->assertDontSee('too many');
     }
 
     public function testAViewOfOtherValuesSaysThemEverywhere(): void

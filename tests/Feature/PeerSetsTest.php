@@ -25,7 +25,7 @@ final class PeerSetsTest extends ApplicationTestCase
                 ['of' => 'measure:people', 'from' => '15', 'to' => '45', 'among' => ''],
                 ['of' => '', 'from' => '', 'to' => '', 'among' => ''],
             ],
-            'since' => '2020',
+            'settings' => ['since' => '2020'],
         ];
         $this->get(route('peer-sets.create', $dataset))->assertOk()->assertSee('Nearest to one entity');
         $this->get(route('peer-sets.preview', [$dataset, ...$form]))
@@ -51,7 +51,7 @@ final class PeerSetsTest extends ApplicationTestCase
         $this->get(route('studies.show', $study))
             ->assertSee('Compared with 2 peers in Middling')
             ->assertSee('Median in Middling');
-        $this->get(route('standing.show', $study))->assertSee('Compared with 2 peers in Middling');
+        $this->get(route('peer-comparison.show', $study))->assertSee('Compared with 2 peers in Middling');
         $this->get(route('datasets.show', $dataset))->assertSee('Middling')->assertSee('people from 15 to 45');
         // New values change who is in it, unless it is kept.
         $this->added($study, "Town,Year,People\nElm,2021,40\n", 'people.csv');

@@ -241,7 +241,7 @@ final class StudiesTest extends ApplicationTestCase
         $this->change($study, 'set', ['part' => 'peers', 'settings' => ['line' => 'none', 'band' => 'range']])
             ->assertOk()
             ->assertDontSee('Peer median');
-        $this->get(route('standing.show', $study))
+        $this->get(route('peer-comparison.show', $study))
             ->assertOk()
             ->assertSee('Veldmere')
             ->assertSee('1 of 3')

@@ -10,7 +10,7 @@ use App\Data\SeriesKey;
 use App\Data\StoredData;
 use App\Data\Versions;
 use App\Jobs\ImportUpload;
-use App\Keeping\Check;
+use App\Maintenance\Check;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\ImportedFile;
@@ -149,17 +149,16 @@ final class TwoWritersTest extends ApplicationTestCase
             "before insert on study_revisions when new.study_id = 2 and new.summary like 'Apply%' " .
             "begin select {$fails}; end",
             static fn(self $test, Study $study, Study $other): mixed => $test->post(
-                route('finish.store', Study::findOrFail(3)),
+                route('style.store', Study::findOrFail(3)),
                 ['to' => [$study->id, $other->id]],
             ),
         ];
         yield 'the finish of the house' => [
             "before insert on study_revisions begin select {$fails}; end",
-            static fn(self $test, Study $study): mixed => $test->put(route('finish.update'), [
+            static fn(self $test, Study $study): mixed => $test->put(route('style.update'), [
                 'from' => (string) $study->id,
                 'size' => 'small',
-                'source' => 'From {source}',
-                'ground' => 'night',
+                'settings' => ['source' => 'From {source}', 'ground' => 'night'],
                 'name' => 'Veldmere',
                 'hue' => '4',
                 'everywhere' => '1',
@@ -234,7 +233,7 @@ final class TwoWritersTest extends ApplicationTestCase
         $study = $this->imported();
         $dataset = $study->dataset;
         $this->correct(Dataset::findOrFail($dataset->id), '2024-01', 99.0);
-        $correction = ImportedFile::where('way', 'correction')->sole();
+        $correction = ImportedFile::where('kind', 'correction')->sole();
         $button = route('corrections.destroy', [$dataset, $correction]);
         $this->get(route('datasets.show', $dataset))->assertSee($button, false);
         $this->added($study, "Utility,Month,Leakage (Ml)\nTarrow,2024-01,50\n", 'later.csv');
@@ -248,7 +247,7 @@ final class TwoWritersTest extends ApplicationTestCase
         $own = $this->imported()->dataset;
         $other = $this->imported(str_replace('Leakage', 'Loss', self::MONTHLY), 'other.csv')->dataset;
         $this->correct(Dataset::findOrFail($own->id), '2024-01', 99.0);
-        $correction = ImportedFile::where('way', 'correction')->sole();
+        $correction = ImportedFile::where('kind', 'correction')->sole();
         $this->delete(route('corrections.destroy', [$other, $correction]))->assertNotFound();
         self::assertSame([99.0, 5.0, 7.0], $this->tarrow($own));
         self::assertSame(1, $other->refresh()->version);

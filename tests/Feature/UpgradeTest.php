@@ -95,6 +95,10 @@ final class UpgradeTest extends ApplicationTestCase
                 ]);
             }
         }
+        if (Schema::hasColumn('imported_files', 'described')) {
+            $number = DB::table('datasets')->value('described');
+            DB::table('imported_files')->where('version', 1)->update(['described' => $number]);
+        }
         $pin = Schema::hasColumn('studies', 'version') ? ['version' => 1] : [];
         foreach ([[], $pin] as $n => $held) {
             $study = ['id' => $n + 1, 'dataset_id' => 1, 'name' => 'Old', 'revision_id' => $n + 1, ...$held];

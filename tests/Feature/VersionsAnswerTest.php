@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Data\StoredData;
-use App\Keeping\Check;
-use App\Keeping\Tidy;
+use App\Maintenance\Check;
+use App\Maintenance\Cleanup;
 use App\Models\Dataset;
 use App\Models\Entity;
 use App\Models\Study;
@@ -81,7 +81,7 @@ final class VersionsAnswerTest extends ApplicationTestCase
             }
             $did = $this->step($random, $study, $dataset);
             if ($random->getInt(0, 2) === 0) {
-                Tidy::all();
+                Cleanup::all();
             }
             foreach ($older as $version => $answers) {
                 if ($version < $dataset->refresh()->version) {

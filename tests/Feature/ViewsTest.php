@@ -327,7 +327,7 @@ final class ViewsTest extends ApplicationTestCase
                         $page,
                         "{$view} by {$by}",
                     );
-                    foreach ($by === 'none' ? ['standing.show', 'sentences.show'] : [] as $route) {
+                    foreach ($by === 'none' ? ['peer-comparison.show', 'sentences.show'] : [] as $route) {
                         $this->get(route($route, $study))->assertOk();
                     }
                     self::assertContains($this->get(route('hand-over', [$study, 'csv']))->getStatusCode(), [200, 422]);

@@ -16,7 +16,7 @@ use Symfony\Component\HttpFoundation\Response;
 final class WholeOrNothingTest extends ApplicationTestCase
 {
     /** What may be left behind: what is made again when it is missing, and how far a file has been read. */
-    private const ASIDE = ['cards', 'uploads', 'sqlite_sequence', 'sessions', 'cache', 'jobs', 'failed_jobs'];
+    private const ASIDE = ['cache_entries', 'uploads', 'sqlite_sequence', 'sessions', 'cache', 'jobs', 'failed_jobs'];
 
     /** Writes before the one that fails; null while none fails. */
     private ?int $left = null;
@@ -109,12 +109,11 @@ final class WholeOrNothingTest extends ApplicationTestCase
             'compare with the like' => fn() => $this->post(route('peer-sets.like', $study), ['entity' => 'veldmere']),
             'delete a peer set' => fn() => $this->delete(route('peer-sets.destroy', [$dataset, 'like-veldmere'])),
             'move a block' => fn() => $this->put(route('briefs.update', $brief), ['block' => $block, 'do' => 'up']),
-            'give a style to others' => fn() => $this->post(route('finish.store', $study), ['to' => [$other->id]]),
-            'keep a style' => fn() => $this->put(route('finish.update'), [
+            'give a style to others' => fn() => $this->post(route('style.store', $study), ['to' => [$other->id]]),
+            'keep a style' => fn() => $this->put(route('style.update'), [
                 'from' => (string) $study->id,
                 'size' => 'small',
-                'source' => 'From {source}',
-                'ground' => 'night',
+                'settings' => ['source' => 'From {source}', 'ground' => 'night'],
                 'name' => 'Marl',
                 'hue' => '1',
                 'everywhere' => '1',

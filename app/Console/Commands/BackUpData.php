@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Keeping\Backup;
+use App\Maintenance\Backup;
 use DuskRail\Refusal;
 use Illuminate\Console\Command;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Keeping\Backup;
-use App\Keeping\Check;
+use App\Maintenance\Backup;
+use App\Maintenance\Check;
 use DuskRail\Refusal;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;

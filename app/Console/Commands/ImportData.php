@@ -230,7 +230,7 @@ final class ImportData extends Command
             'shape' => $plan->shape,
             'entities' => count($read->entities),
             'measures' => array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures),
-            'breakdowns' => $read->beside->breakdowns,
+            'breakdowns' => $read->metadata->breakdowns,
             'figures' => $read->valueCount(),
             'unreadable' => $read->problemCount,
             'whole' => $whole,

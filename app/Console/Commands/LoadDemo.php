@@ -19,7 +19,7 @@ use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\RosterSort;
 use DuskRail\Document\Study as StudyOfCore;
-use DuskRail\Peers\Likes;
+use DuskRail\Peers\NearestPeers;
 use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
@@ -136,7 +136,7 @@ final class LoadDemo extends Command
     /** Veldmere among those of its own size, and whether anybody has more bursts than chance would have it. */
     private function likeWithLike(Dataset $forum): void
     {
-        $like = Likes::home(new StoredData($forum));
+        $like = NearestPeers::home(new StoredData($forum));
         $set = PeerSetRules::from([...$like->toArray(), 'key' => 'like-veldmere']);
         $forum->update(['peer_sets' => [$set->toArray()]]);
         $perConnection = self::stop('s1', 'per-denominator', ['measure' => 'connections', 'times' => 1e6]);

@@ -67,7 +67,7 @@ final class RenderStudy extends StudyCommand
         }
         $choice = new HandOverChoice(
             $format,
-            $size->pixels(SheetSize::usual()),
+            $size->pixels(SheetSize::default()),
             $times,
             $this->option('night') === true,
             array_values(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Keeping\Bin;
+use App\Maintenance\Bin;
 use App\Models\Brief;
 use App\Models\Dataset;
 use App\Models\Study;

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Drawing\BriefPdf;
 use App\Drawing\ReaderFile;
-use App\Keeping\Bin;
+use App\Maintenance\Bin;
 use App\Models\Brief;
 use App\Models\Study;
 use App\View\BriefPage;

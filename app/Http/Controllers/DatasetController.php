@@ -10,7 +10,7 @@ use App\Data\StoredData;
 use App\Data\Versions;
 use App\Formats\Out\DatasetFormats;
 use App\Formats\TooManyValues;
-use App\Keeping\Bin;
+use App\Maintenance\Bin;
 use App\Models\Dataset;
 use App\Models\Measure;
 use DuskRail\Data\Better;

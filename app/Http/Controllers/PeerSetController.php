@@ -11,8 +11,9 @@ use App\Models\Study;
 use App\View\PeerSetScreen;
 use DuskRail\Data\InvalidPeerSet;
 use DuskRail\Data\PeerSetRules;
+use DuskRail\Peers\PeerRules;
 use DuskRail\Document\Changes\Changes;
-use DuskRail\Peers\Likes;
+use DuskRail\Peers\NearestPeers;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -26,7 +27,7 @@ final class PeerSetController
 {
     public function create(Request $request, Dataset $dataset): View
     {
-        return $this->page($request, $dataset, Likes::home(new StoredData($dataset)));
+        return $this->page($request, $dataset, NearestPeers::home(new StoredData($dataset)));
     }
 
     public function show(Request $request, Dataset $dataset, string $key): View
@@ -81,7 +82,7 @@ final class PeerSetController
             422,
             __('The data set does not have this entity. Reload the page.'),
         );
-        $rules = Likes::of($data, $subject);
+        $rules = NearestPeers::of($data, $subject);
         foreach ($study->dataset->asPeerSets() as $set) {
             if ($set->nearest?->to === $subject && $set->name === $rules->name) {
                 $this->choose($study, $set);
@@ -149,7 +150,7 @@ final class PeerSetController
             $key = "{$free}-{$n}";
         }
 
-        return PeerSetRules::from([...$rules->toArray(), 'key' => $key, 'name' => $name]);
+        return PeerRules::set([...$rules->toArray(), 'key' => $key, 'name' => $name]);
     }
 
     /** A pinned study keeps the peer sets of its description: another one would not be among them. */

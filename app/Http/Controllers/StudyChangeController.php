@@ -44,7 +44,7 @@ final class StudyChangeController
                 return response()->view('study.chart', ['screen' => $screen]);
             }
             $seen = SeenRevision::of($request, $study);
-            [$before, $comparison, $between] = $this->carriedOut($change, $study, $seen);
+            [$before, $comparison, $between] = $this->apply($change, $study, $seen);
         } catch (Clash $problem) {
             $screen = StudyScreen::of($study, $size, $measure, $open);
 
@@ -82,11 +82,11 @@ final class StudyChangeController
      *
      * @throws InvalidStudy|ChangedMeanwhile
      */
-    private function carriedOut(Change $change, Study $study, ?StudyRevision $seen): array
+    private function apply(Change $change, Study $study, ?StudyRevision $seen): array
     {
         for ($try = 1; $try < self::TRIES; $try++) {
             try {
-                return self::tried($change, $study, $seen);
+                return self::applyOnce($change, $study, $seen);
             } catch (ChangedMeanwhile) {
                 $study->refresh();
             }
@@ -96,7 +96,7 @@ final class StudyChangeController
         return DB::transaction(static function () use ($change, $study, $seen): array {
             $study->refresh();
 
-            return self::tried($change, $study, $seen);
+            return self::applyOnce($change, $study, $seen);
         });
     }
 
@@ -105,12 +105,12 @@ final class StudyChangeController
      *
      * @throws InvalidStudy|ChangedMeanwhile
      */
-    private static function tried(Change $change, Study $study, ?StudyRevision $seen): array
+    private static function applyOnce(Change $change, Study $study, ?StudyRevision $seen): array
     {
         $madeOn = $study->revision_id;
         $before = $study->document();
         $data = $study->data();
-        $between = SeenRevision::cameBetween($seen, $study);
+        $between = SeenRevision::concurrentChanges($seen, $study);
         if ($seen !== null && $seen->id !== $madeOn) {
             $base = StudyDocument::read($seen->document);
             $mine = Edit::of($change, $base, $data)->study;

@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Data\FirstStudy;
 use App\Data\RevisionWriter;
 use App\Data\StoredData;
-use App\Keeping\Bin;
+use App\Maintenance\Bin;
 use App\Models\Dataset;
 use App\Models\Study;
 use App\View\OpenEditors;

@@ -32,7 +32,7 @@ final class StudyHistoryController
             [$status, $message] = [
                 409,
                 __('Nothing was undone or redone: :changes Look at it first, then try again.', [
-                    'changes' => SeenRevision::cameBetween($seen, $study),
+                    'changes' => SeenRevision::concurrentChanges($seen, $study),
                 ]),
             ];
         }

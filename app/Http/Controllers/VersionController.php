@@ -170,7 +170,7 @@ final class VersionController
     /** Puts back what a correction replaced. */
     public function takeBack(Dataset $dataset, ImportedFile $file): RedirectResponse
     {
-        abort_unless($file->dataset_id === $dataset->id && $file->way === VersionKind::Correction, 404);
+        abort_unless($file->dataset_id === $dataset->id && $file->kind === VersionKind::Correction, 404);
         try {
             (new Versions($dataset))->takeBack($file);
         } catch (Refusal $problem) {

@@ -45,8 +45,8 @@ final class CorrectReadingRequest extends FormRequest
         if ($upload->dataset === null) {
             return;
         }
-        if (in_array($this->input('way'), ['over', 'place'], true)) {
-            $upload->way = $this->input('way');
+        if (in_array($this->input('mode'), ['over', 'place'], true)) {
+            $upload->mode = $this->input('mode');
         }
         if (is_array($this->input('same'))) {
             $same = $upload->same ?? [];
@@ -100,17 +100,17 @@ final class CorrectReadingRequest extends FormRequest
             'joined',
         ]);
         $roles = $this->listed('roles');
-        $ways = $this->listed('ways');
+        $aggregations = $this->listed('ways');
         // Of things that happen, what is counted goes with the column.
         foreach ($plan->shape === 'events' ? $roles : [] as $column => $role) {
-            $ways[$column] ??= $role === 'figures' ? 'sum' : 'out';
+            $aggregations[$column] ??= $role === 'figures' ? 'sum' : 'out';
         }
-        foreach ($ways as $column => $way) {
+        foreach ($aggregations as $column => $way) {
             $roles[$column] ??= $way === 'out' ? 'out' : 'figures';
         }
-        if ($ways !== []) {
+        if ($aggregations !== []) {
             $changes['ways'] =
-                $ways + array_map(static fn(EventSummary $way): string => $way->value, $plan->events->ways);
+                $aggregations + array_map(static fn(EventSummary $way): string => $way->value, $plan->events->aggregations);
         }
         $changes['roles'] = $roles;
         if (is_array($this->input('measures'))) {

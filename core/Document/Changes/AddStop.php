@@ -33,7 +33,7 @@ final readonly class AddStop implements RailChange
         $arriving = $study->rail->run($data->table($study->measure), $scope)->table();
 
         // What is proposed is given whole; a stop that is chosen from the list begins as it usually does.
-        $stop = $this->settings === [] ? $class::usual($arriving, $scope) : $class::from($this->settings);
+        $stop = $this->settings === [] ? $class::default($arriving, $scope) : $class::from($this->settings);
 
         return $study->withRail($study->rail->with($stop));
     }

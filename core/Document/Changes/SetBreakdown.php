@@ -7,7 +7,7 @@ namespace DuskRail\Document\Changes;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\MeasureKind;
-use DuskRail\Data\Sliced;
+use DuskRail\Data\DataSlice;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\BreakdownView;
@@ -35,7 +35,7 @@ final readonly class SetBreakdown implements Change
 
     public function apply(Study $study, DataSource $data): Study
     {
-        $whole = Sliced::whole($data);
+        $whole = DataSlice::whole($data);
         $breakdown =
             $whole->breakdowns()[$this->breakdown] ??
             throw InvalidStudy::because("The data set has no breakdown “{$this->breakdown}”.");
@@ -100,7 +100,7 @@ final readonly class SetBreakdown implements Change
             ARRAY_FILTER_USE_KEY,
         );
         $focus = match ($to) {
-            'lines' => ["c:{$breakdown->usual()}" => 1],
+            'lines' => ["c:{$breakdown->default()}" => 1],
             'panels' => array_fill_keys(
                 array_slice(
                     array_map(
@@ -120,7 +120,7 @@ final readonly class SetBreakdown implements Change
 
     public function inWords(Study $before, Study $after, DataSource $data): string
     {
-        $breakdown = Sliced::whole($data)->breakdowns()[$this->breakdown] ?? null;
+        $breakdown = DataSlice::whole($data)->breakdowns()[$this->breakdown] ?? null;
         $name = $breakdown->name ?? $this->breakdown;
 
         return match (true) {

@@ -25,10 +25,10 @@ final readonly class SwitchPanels implements Change
     public function apply(Study $study, DataSource $data): Study
     {
         // What cannot be split is looked at as lines first.
-        $study = ViewCatalogue::of($study)->usualSplit() === null ? $study->withView('lines') : $study;
+        $study = ViewCatalogue::of($study)->defaultSplit() === null ? $study->withView('lines') : $study;
         $panels = $study->part(PanelsPart::class);
         $view = ViewCatalogue::of($study);
-        $by = $view->isSplit($study) ? 'none' : $view->usualSplit() ?? 'entity';
+        $by = $view->isSplit($study) ? 'none' : $view->defaultSplit() ?? 'entity';
 
         return $study->withPart($panels->with(['by' => $by]));
     }

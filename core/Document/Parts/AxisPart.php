@@ -56,7 +56,7 @@ final readonly class AxisPart implements Part
         };
     }
 
-    public function settled(): static
+    public function normalised(): static
     {
         return $this->hasLimits() || $this->view === '' ? $this : new self($this->start, $this->log);
     }

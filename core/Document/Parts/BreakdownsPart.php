@@ -7,7 +7,7 @@ namespace DuskRail\Document\Parts;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\Cell;
 use DuskRail\Data\DataSource;
-use DuskRail\Data\Sliced;
+use DuskRail\Data\DataSlice;
 use DuskRail\Settings\Kinds\ByKey;
 use DuskRail\Settings\ReadsSettings;
 
@@ -53,7 +53,7 @@ final readonly class BreakdownsPart implements Part
      */
     public function slice(DataSource $data, string $of): DataSource
     {
-        $whole = Sliced::whole($data);
+        $whole = DataSlice::whole($data);
         $breakdowns = $whole->breakdowns();
         if ($breakdowns === []) {
             return $whole;
@@ -74,9 +74,9 @@ final readonly class BreakdownsPart implements Part
             $held[$as['panels']] = $this->held($breakdowns[$as['panels']]);
             $as['panels'] = '';
         }
-        $sliced = new Sliced($whole, Cell::of($held), $summed, $as['lines'], $of, $as['panels']);
+        $sliced = new DataSlice($whole, Cell::of($held), $summed, $as['lines'], $of, $as['panels']);
 
-        return $data instanceof Sliced && $data->isLike($sliced) ? $data : $sliced;
+        return $data instanceof DataSlice && $data->isLike($sliced) ? $data : $sliced;
     }
 
     /** Key of the category that a breakdown is held to. */
@@ -84,7 +84,7 @@ final readonly class BreakdownsPart implements Part
     {
         $category = $this->of($breakdown->key)->category;
 
-        return isset($breakdown->categories[$category]) ? $category : $breakdown->usual();
+        return isset($breakdown->categories[$category]) ? $category : $breakdown->default();
     }
 
     /**

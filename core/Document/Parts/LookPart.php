@@ -123,7 +123,7 @@ final readonly class LookPart implements Part
         return null;
     }
 
-    public function settled(): static
+    public function normalised(): static
     {
         $misplaced = $this->lit === 'all' || ($this->lit !== 'from' && Numerals::read($this->litAt) === null);
 

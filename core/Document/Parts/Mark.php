@@ -75,7 +75,7 @@ final readonly class Mark implements HasSettings
         return $this->kind === 'note' && $this->text === '' ? 'enter a text for the note.' : null;
     }
 
-    public function settled(): static
+    public function normalised(): static
     {
         $onPoint = in_array($this->kind, ['point', 'drop', 'note'], true);
         // A note points with its arrow, and needs no shape beside it.

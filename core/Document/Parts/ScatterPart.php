@@ -82,7 +82,7 @@ final readonly class ScatterPart implements Part
         return 'Scatter';
     }
 
-    public function settled(): static
+    public function normalised(): static
     {
         $four = array_slice([...$this->corners, '', '', '', ''], 0, 4);
 

@@ -44,7 +44,7 @@ final class ChangeNotLevel implements Idea
 
         return Proposal::because(
             "levels differ {$times}-fold, so changes of about {$change} % are hard to compare",
-            IndexToBase::usual($at->table, $at->scope),
+            IndexToBase::default($at->table, $at->scope),
             $at,
         );
     }

@@ -35,7 +35,7 @@ final class ConstantPrices implements Idea
                 ? NAN
                 : Arriving::median(array_slice($known, $positions[0], $positions[1] - $positions[0] + 1));
         };
-        [$first, $last] = [$year($at->comparison->from), $year(max($at->comparison->from, $at->comparison->spoken))];
+        [$first, $last] = [$year($at->comparison->from), $year(max($at->comparison->from, $at->comparison->reference))];
         $change = $level($last) / $level($first) - 1.0;
         if (is_nan($change) || abs($change) < self::LEAST) {
             return null;

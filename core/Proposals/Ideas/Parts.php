@@ -24,7 +24,7 @@ final class Parts implements Idea
             return null;
         }
 
-        return Proposal::because('the lines are the parts of one total', Share::usual($at->table, $at->scope), $at);
+        return Proposal::because('the lines are the parts of one total', Share::default($at->table, $at->scope), $at);
     }
 
     private static function hasCategoriesAsLines(Arriving $at): bool

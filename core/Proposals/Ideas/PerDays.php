@@ -46,7 +46,7 @@ final class PerDays implements Idea
         return Arriving::median($alike) >= self::ALIKE
             ? Proposal::because(
                 'it goes up and down with the 28 to 31 days of the months',
-                PerDay::usual($at->table, $at->scope),
+                PerDay::default($at->table, $at->scope),
                 $at,
             )
             : null;

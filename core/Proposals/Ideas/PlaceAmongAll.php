@@ -48,7 +48,7 @@ final class PlaceAmongAll implements Idea
         return abs($first - $last) >= self::LEAST_MOVE
             ? Proposal::because(
                 "{$focus->name} moved from rank {$first} to {$last} of {$count}",
-                Rank::usual($at->table, $at->scope),
+                Rank::default($at->table, $at->scope),
                 $at,
             )
             : null;

@@ -24,7 +24,7 @@ final class PriceChange implements Idea
         return self::isPriceIndex($at->comparison->measure) && $at->types === []
             ? Proposal::because(
                 'it is a price index; its change on a year earlier is the rate of inflation',
-                Change::usual($at->table, $at->scope),
+                Change::default($at->table, $at->scope),
                 $at,
             )
             : null;

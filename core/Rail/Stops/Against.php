@@ -13,7 +13,7 @@ use DuskRail\Data\ValueType;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -86,12 +86,12 @@ final readonly class Against implements Stop
         return 'to the peers, another entity or a target';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Place;
+        return StopCategory::Place;
     }
 
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         return new self($arriving->allowsPercent() && $arriving->unit->isAmount() ? 'percent' : 'difference');
     }

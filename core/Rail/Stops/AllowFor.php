@@ -15,7 +15,7 @@ use DuskRail\Peers\Expectation;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Pool;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -84,13 +84,13 @@ final readonly class AllowFor implements Stop
         return 'what is expected, given a driver';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Place;
+        return StopCategory::Place;
     }
 
     /** The driver that explains most of the latest period. */
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         $best = null;
         $most = -1.0;

@@ -12,7 +12,7 @@ use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -62,12 +62,12 @@ final readonly class Change implements Stop
         return 'on the previous period or on a year earlier';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Change;
+        return StopCategory::Change;
     }
 
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         $yearly = $arriving->axis->frequency === Frequency::Number || $arriving->axis->frequency->isYearly();
 

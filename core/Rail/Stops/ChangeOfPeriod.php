@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Data\Extent;
+use DuskRail\Data\Completeness;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
@@ -14,7 +14,7 @@ use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Pool;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -91,12 +91,12 @@ final readonly class ChangeOfPeriod implements Stop
         return 'months to quarters or years';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Smooth;
+        return StopCategory::Smooth;
     }
 
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         return new self($arriving->axis->frequency === Frequency::Day ? Frequency::Month : Frequency::Year);
     }
@@ -194,13 +194,13 @@ final readonly class ChangeOfPeriod implements Stop
         $out = $this->unfinished === 'out' && $extent->open !== null;
 
         return new Outcome(
-            $table->reaching($out ? Extent::whole($extent->parts) : $extent),
+            $table->reaching($out ? Completeness::whole($extent->parts) : $extent),
             $this->remarks($extent, $target, $taken),
         );
     }
 
     /** Of other periods than years there is no part of the year. */
-    public function settled(): static
+    public function normalised(): static
     {
         return $this->to === Frequency::Year ? $this : new self($this->to, $this->level, $this->unfinished);
     }
@@ -244,7 +244,7 @@ final readonly class ChangeOfPeriod implements Stop
         SeriesTable $arriving,
         PeriodAxis $target,
         array $taken,
-        Extent $extent,
+        Completeness $extent,
         Scope $scope,
     ): Outcome {
         $weights = $arriving->weights === null ? [] : ($arriving->weights)();
@@ -264,7 +264,7 @@ final readonly class ChangeOfPeriod implements Stop
         $out = $this->unfinished === 'out' && $extent->open !== null;
 
         return new Outcome(
-            $table->weighedBy(static fn(): array => $below)->reaching($out ? Extent::whole($extent->parts) : $extent),
+            $table->weighedBy(static fn(): array => $below)->reaching($out ? Completeness::whole($extent->parts) : $extent),
             [...$this->remarks($extent, $target, $taken), ...self::unweighted($arriving, $weights, $scope)],
         );
     }
@@ -343,13 +343,13 @@ final readonly class ChangeOfPeriod implements Stop
      * Which values make each of the coarser periods; none where some are missing. The latest may be incomplete: then
      * the same part of it is taken of every line, so that they compare.
      *
-     * @return array{list<list<int>>, Extent}
+     * @return array{list<list<int>>, Completeness}
      */
     private function taken(SeriesTable $arriving, PeriodAxis $target): array
     {
         $axis = $arriving->axis;
         if (!$this->season->isWhole()) {
-            return [$this->takenOfSeasons($axis, $target), Extent::whole($axis->frequency)];
+            return [$this->takenOfSeasons($axis, $target), Completeness::whole($axis->frequency)];
         }
         $taken = array_fill(0, $target->count, []);
         for ($i = 0; $i < $axis->count; $i++) {
@@ -357,7 +357,7 @@ final readonly class ChangeOfPeriod implements Stop
         }
         $last = self::newest($arriving);
         $at = $last < 0 ? -1 : $axis->period($last)->in($this->to)->ordinal - $target->first;
-        $extent = Extent::whole($arriving->extent->parts ?? $axis->frequency);
+        $extent = Completeness::whole($arriving->extent->parts ?? $axis->frequency);
         foreach ($taken as $i => $positions) {
             $period = $target->period($i);
             $all = PeriodRange::between($period, $period)->at($axis->frequency);
@@ -373,7 +373,7 @@ final readonly class ChangeOfPeriod implements Stop
                 continue;
             }
             $newest = $axis->period($until);
-            $extent = Extent::unfinished(
+            $extent = Completeness::unfinished(
                 $extent->parts,
                 $period,
                 $i,
@@ -470,7 +470,7 @@ final readonly class ChangeOfPeriod implements Stop
      * @param list<list<int>> $taken
      * @return list<Remark>
      */
-    private function remarks(Extent $extent, PeriodAxis $target, array $taken): array
+    private function remarks(Completeness $extent, PeriodAxis $target, array $taken): array
     {
         $last = count($taken) - 1;
         if (!$this->season->isWhole() && $last >= 0 && $taken[$last] === []) {

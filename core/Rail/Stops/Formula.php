@@ -15,7 +15,7 @@ use DuskRail\Rail\Formula\InvalidFormula;
 use DuskRail\Rail\Formula\Quantity;
 use DuskRail\Rail\Formula\Renaming;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -66,13 +66,13 @@ final readonly class Formula implements Stop
         return 'combines several measures';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Calculate;
+        return StopCategory::Calculate;
     }
 
     /** As a percentage of another measure in the same unit; where there is none, what arrives as it is. */
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         foreach ($scope->measures() as $measure) {
             if (

@@ -12,7 +12,7 @@ use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -94,15 +94,15 @@ final readonly class IndexToBase implements Stop
         return 'sets every line to 100 at a base period';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Change;
+        return StopCategory::Change;
     }
 
     /**
      * The first whole year in which most series have all their values; of yearly or numbered values the first period.
      */
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         $axis = $arriving->axis;
         if ($axis->frequency !== Frequency::Number && !$axis->frequency->isYearly() && $axis->count > 0) {

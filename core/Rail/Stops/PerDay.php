@@ -9,7 +9,7 @@ use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Settings\Kinds\Choice;
@@ -42,12 +42,12 @@ final readonly class PerDay implements Stop
         return 'corrects for months of 28 to 31 days';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Compare;
+        return StopCategory::Compare;
     }
 
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         return new self();
     }

@@ -11,7 +11,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -79,9 +79,9 @@ final readonly class PerDenominator implements Stop
         return 'per person, connection, kilometre …';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Compare;
+        return StopCategory::Compare;
     }
 
     /** With the multiplier that makes numbers of one to a thousand; of a measure that is in the data set. */
@@ -90,7 +90,7 @@ final readonly class PerDenominator implements Stop
         return new self($measure, (new self($measure))->readableMultiplier($arriving, $scope));
     }
 
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         $candidates = self::candidates($scope);
         // People, connections and the like first: a level is what one usually divides by. Never by more of the same.

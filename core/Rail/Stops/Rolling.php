@@ -10,7 +10,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
@@ -79,12 +79,12 @@ final readonly class Rolling implements Stop
         return 'mean, median or sum of several periods';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Smooth;
+        return StopCategory::Smooth;
     }
 
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         return new self(window: $arriving->axis->frequency->usualWindow());
     }
@@ -325,7 +325,7 @@ final readonly class Rolling implements Stop
         };
     }
 
-    public function settled(): static
+    public function normalised(): static
     {
         return $this->needed === $this->window ? new self($this->statistic, $this->placed, $this->window) : $this;
     }

@@ -10,7 +10,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Purpose;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Settings\Kinds\Choice;
@@ -62,12 +62,12 @@ final readonly class RunningTotal implements Stop
         return 'year to date, or since the start';
     }
 
-    public static function isFor(): Purpose
+    public static function category(): StopCategory
     {
-        return Purpose::Change;
+        return StopCategory::Change;
     }
 
-    public static function usual(SeriesTable $arriving, Scope $scope): self
+    public static function default(SeriesTable $arriving, Scope $scope): self
     {
         return new self($arriving->axis->frequency->perYear() === 1 ? 'start' : 'year');
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
-use DuskRail\Reading\Gathering;
+use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -76,7 +76,7 @@ final class Attributes extends Shape
         return ['no column or header row contains periods, so each row describes an entity'];
     }
 
-    public function row(Gathering $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $gathering, int $number, array $row): void
     {
         $gathering->subject($number, $row);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
-use DuskRail\Reading\Gathering;
+use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\Heading;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
@@ -79,7 +79,7 @@ final class EntitiesAcross extends Long
         return [...self::explainPeriods($plan, $table), 'the headers of the value columns are entities'];
     }
 
-    public function row(Gathering $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $gathering, int $number, array $row): void
     {
         $plan = $gathering->plan;
         $ordinal = $this->when($gathering, $number, $row);

@@ -7,7 +7,7 @@ namespace DuskRail\Reading\Shapes;
 use DuskRail\Reading\Columns;
 use DuskRail\Reading\Duplicates;
 use DuskRail\Reading\EventSummary;
-use DuskRail\Reading\Gathering;
+use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -100,9 +100,9 @@ final class Events extends Long
         $id = self::identifier($table, $columns);
         $texts = array_values(array_diff($table->texts([$period, ...$apart]), [$id]));
         $entity = $table->entityNamed($texts) ?? $table->mostVaried($texts);
-        $ways = [];
+        $aggregations = [];
         foreach (array_diff($columns, [$entity]) as $column) {
-            $ways[$column] = match (true) {
+            $aggregations[$column] = match (true) {
                 $column === $id => EventSummary::Different,
                 in_array($column, $texts, true) => EventSummary::Out,
                 default => EventSummary::Sum,
@@ -116,7 +116,7 @@ final class Events extends Long
             $table,
             $this->name(),
             Columns::of(
-                array_keys(array_filter($ways, static fn(EventSummary $way): bool => $way !== EventSummary::Out)),
+                array_keys(array_filter($aggregations, static fn(EventSummary $way): bool => $way !== EventSummary::Out)),
                 entity: $entity,
                 period: $period,
                 month: $apart[0] ?? null,
@@ -126,7 +126,7 @@ final class Events extends Long
         );
 
         return $plan->with([
-            'ways' => array_map(static fn(EventSummary $way): string => $way->value, $ways),
+            'ways' => array_map(static fn(EventSummary $way): string => $way->value, $aggregations),
             'duplicates' => Duplicates::Ask->value,
         ]);
     }
@@ -142,7 +142,7 @@ final class Events extends Long
         ];
     }
 
-    public function row(Gathering $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $gathering, int $number, array $row): void
     {
         $plan = $gathering->plan;
         $ordinal = $this->when($gathering, $number, $row);
@@ -151,7 +151,7 @@ final class Events extends Long
             return;
         }
         $gathering->events->happened($entity, $ordinal, self::place($number, $plan->columns->period ?? 0));
-        foreach ($plan->events->ways as $column => $way) {
+        foreach ($plan->events->aggregations as $column => $way) {
             $text = trim($row[$column] ?? '');
             if ($way === EventSummary::Out || ($way === EventSummary::Different && $text === '')) {
                 continue;
@@ -168,7 +168,7 @@ final class Events extends Long
         return false;
     }
 
-    public function end(Gathering $gathering): void
+    public function end(ObservationBuilder $gathering): void
     {
         $gathering->combineEvents();
     }

@@ -6,8 +6,8 @@ namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Data\Status;
 use DuskRail\Reading\Columns;
-use DuskRail\Reading\Gathering;
-use DuskRail\Reading\Keys;
+use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\EntityKeyChooser;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
@@ -96,7 +96,7 @@ class Long extends Shape
         $others = array_diff($may, count($values) === 1 ? $values : [$table->mostVaried($values) ?? -1]);
         $varied = $table->mostVaried(array_values(array_diff($free, $breakdowns)));
         $entities = array_values(array_filter([$entity, $varied], is_int(...)));
-        [$entity, $splitting] = Keys::best(
+        [$entity, $splitting] = EntityKeyChooser::best(
             $table,
             [...array_values($others), ...$entity === null ? [] : [$entity]],
             $entities,
@@ -191,7 +191,7 @@ class Long extends Shape
         };
     }
 
-    public function row(Gathering $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $gathering, int $number, array $row): void
     {
         $columns = $gathering->plan->columns;
         $ordinal = $this->when($gathering, $number, $row);
@@ -222,7 +222,7 @@ class Long extends Shape
     }
 
     /** @param list<string> $row */
-    protected function when(Gathering $gathering, int $number, array $row): ?int
+    protected function when(ObservationBuilder $gathering, int $number, array $row): ?int
     {
         $column = $gathering->plan->columns->period;
         if ($column === null) {

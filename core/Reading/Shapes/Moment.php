@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
-use DuskRail\Reading\Gathering;
-use DuskRail\Reading\Keys;
+use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\EntityKeyChooser;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -62,7 +62,7 @@ final class Moment extends Shape
             ($table->mostVaried($table->texts()) ?? $table->named($table->columns, Vocabulary::NUMBERED));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
         $numbers = array_values(array_filter($others, $table->isNumeric(...)));
-        $keys = Keys::of($table, array_values(array_diff($others, [$table->mostVaried($numbers) ?? -1])), $entity, []);
+        $keys = EntityKeyChooser::of($table, array_values(array_diff($others, [$table->mostVaried($numbers) ?? -1])), $entity, []);
         $figures = array_values(
             array_filter(
                 $numbers,
@@ -99,7 +99,7 @@ final class Moment extends Shape
         ];
     }
 
-    public function row(Gathering $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $gathering, int $number, array $row): void
     {
         $subject = $gathering->subject($number, $row);
         if ($subject === null) {

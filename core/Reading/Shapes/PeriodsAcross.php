@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
-use DuskRail\Reading\Gathering;
-use DuskRail\Reading\Keys;
+use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\EntityKeyChooser;
 use DuskRail\Reading\PairedHeadings;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
@@ -137,7 +137,7 @@ final class PeriodsAcross extends Shape
         $free = array_values(array_diff($labels, array_filter([$unit, $measure, $multiplier], is_int(...))));
         $entities = array_values(array_filter([$table->entityNamed($free), $table->mostVaried($free)], is_int(...)));
         $keys = array_values(array_filter([$measure], is_int(...)));
-        [$entity, $splitting] = Keys::best($table, $free, $entities, $keys);
+        [$entity, $splitting] = EntityKeyChooser::best($table, $free, $entities, $keys);
 
         return self::planned(
             $table,
@@ -156,7 +156,7 @@ final class PeriodsAcross extends Shape
         );
     }
 
-    public function row(Gathering $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $gathering, int $number, array $row): void
     {
         $columns = $gathering->plan->columns;
         $paired = $gathering->plan->isPaired();

@@ -7,7 +7,7 @@ namespace DuskRail\Reading\Shapes;
 use DuskRail\Reading\Columns;
 use DuskRail\Reading\Duplicates;
 use DuskRail\Reading\Figure;
-use DuskRail\Reading\Gathering;
+use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\NumberNotation;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
@@ -52,10 +52,10 @@ abstract class Shape
     abstract public function fits(Table $table): int;
 
     /** @param list<string> $row of values */
-    abstract public function row(Gathering $gathering, int $number, array $row): void;
+    abstract public function row(ObservationBuilder $gathering, int $number, array $row): void;
 
     /** After the last row. */
-    public function end(Gathering $gathering): void {}
+    public function end(ObservationBuilder $gathering): void {}
 
     /** How often its values are, where the plan says nothing else. */
     public function frequency(Plan $plan): Frequency

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
-use DuskRail\Reading\Gathering;
+use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Problem;
 use DuskRail\Reading\Role;
@@ -81,7 +81,7 @@ final class YearsAcross extends Shape
         ];
     }
 
-    public function row(Gathering $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $gathering, int $number, array $row): void
     {
         $plan = $gathering->plan;
         $column = $plan->columns->period ?? 0;

@@ -39,7 +39,7 @@ final readonly class ByKey extends Setting
             return [];
         }
         $read = [];
-        $usual = self::usual($this->class);
+        $usual = self::default($this->class);
         foreach (
             is_array($given) ? $given : throw UnfitValue::because("“{$name}” must be a list by {$this->by}.")
             as $key => $one
@@ -97,7 +97,7 @@ final readonly class ByKey extends Setting
     }
 
     /** @param class-string<HasSettings> $class */
-    private static function usual(string $class): ?HasSettings
+    private static function default(string $class): ?HasSettings
     {
         $declaration = Declaration::of($class);
         foreach ($declaration->settings as $setting) {

@@ -15,23 +15,23 @@ final class BeyondChance implements ClaimFinder
         $chance = Chance::ofEvents($comparison);
         $claims = [];
         foreach ($chance === null ? [] : $comparison->focus() as $line) {
-            if ($line->at === null || $line->isGroup() || $chance === null) {
+            if ($line->current === null || $line->isGroup() || $chance === null) {
                 continue;
             }
-            $limits = $chance->limits($line->at, $chance->exposure($line->key, $line->at));
+            $limits = $chance->limits($line->current, $chance->exposure($line->key, $line->current));
             $value = $line->latest();
             if (is_nan($limits[0]) || ($value >= $limits[0] && $value <= $limits[3])) {
                 continue;
             }
-            $count = $comparison->peers->count($line->at, $line);
+            $count = $comparison->peers->count($line->current, $line);
             $claims[] = Claim::of(
                 "{$line->name} is " .
                     ($value > $limits[3] ? 'above' : 'below') .
                     " what chance alone explains beside its {$count} peers{$comparison->peers->chosen->among}",
                 0.7,
-                "{$comparison->axis->period($line->at)->label()}: {$comparison->format($value)}; by chance alone, " .
+                "{$comparison->axis->period($line->current)->label()}: {$comparison->format($value)}; by chance alone, " .
                     "99.8 % of such counts lie from {$comparison->format($limits[0])} to " .
-                    "{$comparison->format($limits[3])}, around {$comparison->format($chance->expected[$line->at])}.",
+                    "{$comparison->format($limits[3])}, around {$comparison->format($chance->expected[$line->current])}.",
             );
         }
 

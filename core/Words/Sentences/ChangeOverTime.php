@@ -19,7 +19,7 @@ final class ChangeOverTime implements ClaimFinder
         $claims = [];
         foreach ($comparison->focus() as $line) {
             $first = $line->first($comparison->from);
-            if ($first === null || $first === $line->at) {
+            if ($first === null || $first === $line->current) {
                 continue;
             }
             $since = $comparison->base()?->code() ?? $comparison->axis->period($first)->code();

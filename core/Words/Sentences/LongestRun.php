@@ -18,7 +18,7 @@ final class LongestRun implements ClaimFinder
         foreach ($comparison->focus() as $line) {
             $run = 0;
             $way = 0;
-            for ($i = (int) $line->at; $line->at !== null && $i > $comparison->from; $i--) {
+            for ($i = (int) $line->current; $line->current !== null && $i > $comparison->from; $i--) {
                 $step = is_nan($line->values[$i - 1]) ? 0 : $line->values[$i] <=> $line->values[$i - 1];
                 if ($step === 0 || ($way !== 0 && $step !== $way)) {
                     break;
@@ -26,14 +26,14 @@ final class LongestRun implements ClaimFinder
                 $way = $step;
                 $run++;
             }
-            if ($run < self::SHORTEST || $line->at === null) {
+            if ($run < self::SHORTEST || $line->current === null) {
                 continue;
             }
             $noun =
                 $comparison->axis->frequency->noun() === 'number'
                     ? 'periods'
                     : "{$comparison->axis->frequency->noun()}s";
-            $start = $line->at - $run;
+            $start = $line->current - $run;
             $isPlace = $comparison->run->table()->nature->isPlace();
             $gains = $way < 0 === ($comparison->better() === Better::Lower);
             $verb = $isPlace ? ($gains ? 'gained ranks' : 'lost ranks') : ($way < 0 ? 'fallen' : 'risen');
@@ -42,7 +42,7 @@ final class LongestRun implements ClaimFinder
                 0.25 + min(0.5, $run / 24),
                 "{$comparison->axis->period($start)->label()}: {$comparison->format(
                     $line->values[$start],
-                )}; {$comparison->axis->period($line->at)->label()}: {$comparison->format(
+                )}; {$comparison->axis->period($line->current)->label()}: {$comparison->format(
                     $line->latest(),
                 )}; every one between " .
                     ($way < 0 ? 'below' : 'above') .

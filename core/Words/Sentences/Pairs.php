@@ -10,14 +10,14 @@ use DuskRail\Outcome\Line;
 
 /**
  * What a line in focus is seen beside: the others in focus, and what stands for all peers. Only pairs that both have a
- * value in the period that is spoken of.
+ * value in the reference period.
  */
 final readonly class Pairs
 {
     /**
      * @param list<float> $values
      * @param list<float> $others
-     * @param list<int> $common positions up to the one that is spoken of at which both have a value, as far as shown
+     * @param list<int> $common positions shown up to the reference period at which both have a value
      * @param bool $cut whether both have values before what is shown
      */
     private function __construct(
@@ -38,7 +38,7 @@ final readonly class Pairs
             foreach (array_slice($focus, $i + 1) as $other) {
                 $pairs[] = self::pair($comparison, $line, $other->name, $other->values);
             }
-            if ($comparison->peerLine !== [] && $comparison->peers->count($comparison->spoken) > 1) {
+            if ($comparison->peerLine !== [] && $comparison->peers->count($comparison->reference) > 1) {
                 $name =
                     'the ' . lcfirst($comparison->study->part(PeersPart::class)->lineName($comparison->peers->chosen));
                 $pairs[] = self::pair($comparison, $line, $name, $comparison->peerLine);
@@ -46,7 +46,7 @@ final readonly class Pairs
         }
 
         return array_values(
-            array_filter($pairs, static fn(self $pair): bool => in_array($comparison->spoken, $pair->common, true)),
+            array_filter($pairs, static fn(self $pair): bool => in_array($comparison->reference, $pair->common, true)),
         );
     }
 
@@ -55,7 +55,7 @@ final readonly class Pairs
     {
         $common = [];
         $cut = false;
-        for ($i = 0; $i <= $comparison->spoken; $i++) {
+        for ($i = 0; $i <= $comparison->reference; $i++) {
             if (!is_nan($line->values[$i]) && !is_nan($others[$i])) {
                 if ($i < $comparison->from) {
                     $cut = true;

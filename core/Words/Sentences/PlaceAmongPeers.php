@@ -9,7 +9,7 @@ use DuskRail\Data\Numerals;
 use DuskRail\Outcome\Chance;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
-use DuskRail\Peers\Position;
+use DuskRail\Peers\RankPosition;
 use DuskRail\Words\PlaceWords;
 
 /** Where the focus is among all, and where it was when it first had company. */
@@ -30,14 +30,14 @@ final class PlaceAmongPeers implements ClaimFinder
         $chance = Chance::ofEvents($comparison);
         foreach ($comparison->focus() as $line) {
             $first = $line->first($comparison->from);
-            if ($first === null || $line->at === null || $line->at - $first < 2) {
+            if ($first === null || $line->current === null || $line->current - $first < 2) {
                 continue;
             }
-            $now = $comparison->peers->place($line, $line->at);
-            $then = $comparison->peers->place($line, $first);
+            $now = $comparison->peers->rankOf($line, $line->current);
+            $then = $comparison->peers->rankOf($line, $first);
             $isEnd = $now !== null && ($now->rank === 1 || $now->rank === $now->of);
             // The smallest are at the ends by chance alone.
-            $mayBeChance = $isEnd && $chance?->mayBe($line, $line->at) === true;
+            $mayBeChance = $isEnd && $chance?->mayBe($line, $line->current) === true;
             if ($now !== null && $now->of >= self::COMPANY && !$mayBeChance) {
                 $claims[] = self::claim($comparison, $line, $first, $now, $then);
             }
@@ -50,14 +50,14 @@ final class PlaceAmongPeers implements ClaimFinder
         Comparison $comparison,
         Line $line,
         int $first,
-        Position $now,
-        ?Position $then,
+        RankPosition $now,
+        ?RankPosition $then,
     ): ?Claim {
         $lower = $comparison->better() === Better::Lower;
         $when = $comparison->axis->period($first)->label();
         $before = $then === null ? '' : "; {$when}: " . PlaceWords::place($then);
         $working =
-            "{$comparison->axis->period((int) $line->at)->label()}: " .
+            "{$comparison->axis->period((int) $line->current)->label()}: " .
             PlaceWords::place($now) .
             "{$before}, the " .
             ($lower ? 'lowest' : 'highest') .
@@ -92,7 +92,7 @@ final class PlaceAmongPeers implements ClaimFinder
     }
 
     /** `3rd lowest`, `joint highest`: a place counted from the same end as the one now, if it is the nearer one. */
-    private static function then(Position $then, bool $fromLowest, bool $fromBest): string
+    private static function then(RankPosition $then, bool $fromLowest, bool $fromBest): string
     {
         if (2 * ($fromBest ? $then->rank : $then->rankFromWorst()) > $then->of + 1) {
             [$fromLowest, $fromBest] = [!$fromLowest, !$fromBest];

@@ -20,12 +20,12 @@ final class RecordAtEnd implements ClaimFinder
         $long = max(6, 2 * $comparison->axis->frequency->inAYear());
         foreach ($comparison->focus() as $line) {
             $first = $line->first(0);
-            if ($first === null || $line->at === null || $line->at - $first < $long) {
+            if ($first === null || $line->current === null || $line->current - $first < $long) {
                 continue;
             }
             foreach ([-1, 1] as $direction) {
-                $beaten = self::beaten($line, $first, $line->at, $direction);
-                if ($line->at - ($beaten === null ? $first : $beaten + 1) >= $long) {
+                $beaten = self::beaten($line, $first, $line->current, $direction);
+                if ($line->current - ($beaten === null ? $first : $beaten + 1) >= $long) {
                     $claims[] = self::claim($comparison, $line, $first, $direction, $beaten);
                 }
             }
@@ -48,7 +48,7 @@ final class RecordAtEnd implements ClaimFinder
 
     private static function claim(Comparison $comparison, Line $line, int $first, int $direction, ?int $beaten): Claim
     {
-        $last = (int) $line->at;
+        $last = (int) $line->current;
         $period = static fn(int $at): string => $comparison->axis->period($at)->label();
         $isPlace = $comparison->run->table()->nature->isPlace();
         $isBest = $direction < 0 === ($comparison->better() === Better::Lower);

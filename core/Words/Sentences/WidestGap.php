@@ -28,7 +28,7 @@ final class WidestGap implements ClaimFinder
             if (count($gaps) < self::FEWEST) {
                 continue;
             }
-            $last = $comparison->spoken;
+            $last = $comparison->reference;
             $widest = max($gaps);
             $at = array_keys($gaps, $widest, true);
             // Twice the same gap is no record.

@@ -1,6 +1,6 @@
 @props(['title', 'study' => false])
 <!doctype html>
-@php($ground = in_array(request()->cookie('dusk-rail-ground'), ['day', 'night'], true) ? request()->cookie('dusk-rail-ground') : rescue(fn () => \App\Models\HouseFinish::current()->ground, 'system', false))
+@php($ground = in_array(request()->cookie('dusk-rail-ground'), ['day', 'night'], true) ? request()->cookie('dusk-rail-ground') : rescue(fn () => \App\Models\HouseStyle::current()->asSettings()->ground, 'system', false))
 <html lang="{{ str_replace('_', '-', app()->getLocale()) }}" @if($ground !== 'system') data-ground="{{ $ground }}" @endif>
 <head>
     <meta charset="utf-8">

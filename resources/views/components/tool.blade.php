@@ -10,9 +10,9 @@
         'variation' => 'M1 4h14M1 12h14M1 9l3-2 3 3 3-5 3 3 2-1',
         'marks' => 'M4 15V2h8l-2 3 2 3H4',
         'panels' => 'M1 2h6v5H1zM9 2h6v5H9zM1 9h6v5H1zM9 9h6v5H9z',
-        'finish' => 'M1 12c4-9 6-9 7-4s4 3 7-5M1 15h14',
+        'style' => 'M1 12c4-9 6-9 7-4s4 3 7-5M1 15h14',
         'sentences' => 'M2 2h12v8H7l-4 4v-4H2zM5 5h6M5 7.5h4',
-        'standing' => 'M1 14h14M3 14V9h2v5M7 14V5h2v9M11 14v-7h2v7',
+        'peer-comparison' => 'M1 14h14M3 14V9h2v5M7 14V5h2v9M11 14v-7h2v7',
     ];
     $drawing = $drawings[$of] ?? 'M2 4h12M2 8h8M2 12h10M11 6v4M6 2v4M8 10v4';
     $titles = [
@@ -24,14 +24,14 @@
         'marks' => __('Events, spans and texts on the chart'),
         'panels' => __('How the chart is split into panels'),
         'sentences' => __('Sentences about these values, ready to use as a headline'),
-        'standing' => __('Value, rank and gap of each line in focus among the peers'),
+        'peer-comparison' => __('Value, rank and gap of each line in focus among the peers'),
         'overlay' => __('Which years are shown, and how'),
         'stack' => __('What is summed, and how the parts are ordered'),
         'sparks' => __('Columns and order of the table'),
         'scatter' => __('Measures on both axes, size and fits'),
         'figures' => __('What the table shows'),
-        'finish' => __('Line width, colours and markers'),
+        'style' => __('Line width, colours and markers'),
     ];
 @endphp
-<button type="button" class="tool" title="{{ $titles[$of] ?? $label }}" popovertarget="{{ in_array($of, ['sentences', 'standing'], true) ? $of : 'set-'.$of }}"><svg width="16" height="16" aria-hidden="true"><path d="{{ $drawing }}"/></svg>{{ $label }}</button>
+<button type="button" class="tool" title="{{ $titles[$of] ?? $label }}" popovertarget="{{ in_array($of, ['sentences', 'peer-comparison'], true) ? $of : 'set-'.$of }}"><svg width="16" height="16" aria-hidden="true"><path d="{{ $drawing }}"/></svg>{{ $label }}</button>
 @if ($screen !== null)<x-editor :screen="$screen" :id="'set-'.$of" />@endif

@@ -44,7 +44,7 @@
                         </tr>
                     @endforeach
                 </tbody></table>
-                <label>{{ __('Every value since') }} <input class="input is-small tiny" name="since" value="{{ old('since', $rules->since) }}" placeholder="2019"></label>
+                @foreach ($screen->fields() as $field)<x-field :field="$field" id="rule-{{ $field->name }}" />@endforeach
             </fieldset>
             <fieldset class="of-hand">
                 <legend>{{ __('Entities') }}</legend>

@@ -14,7 +14,7 @@
     $shown = $screen->shownRows();
     $first = $screen->firstMeasure();
     $rest = array_values(array_diff(array_keys($observations->measures), [$first]));
-    $summaries = array_keys($observations->beside->summaries);
+    $summaries = array_keys($observations->metadata->summaries);
     $names = array_slice($observations->entities, 0, 5000);
 @endphp
 <div id="understanding" class="reads">
@@ -36,7 +36,7 @@
             @endunless
             @if ($screen->evidence !== []) {{ __('Detected from: :evidence.', ['evidence' => implode('; ', $screen->evidence)]) }}@endif
             @if ($summaries !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $summaries), 0, 3)) }} {{ trans_choice('is a total or mean of others and not a peer.|are totals or means of others and not peers.', count($summaries)) }}@endif
-            @if ($observations->beside->notes !== []) {{ trans_choice(':count line without values is not read.|:count lines without values are not read.', count($observations->beside->notes)) }}@endif
+            @if ($observations->metadata->notes !== []) {{ trans_choice(':count line without values is not read.|:count lines without values are not read.', count($observations->metadata->notes)) }}@endif
         </p>
     </section>
 
@@ -69,7 +69,7 @@
                     </tr>
                 @endforeach
                 @if (count($sample->rows) - 1 > end($shown))<tr class="title"><th class="row">…</th><td colspan="{{ count($headings) }}">{{ $screen->whole ? __(':count more rows', ['count' => number_format(count($sample->rows) - 1 - end($shown))]) : __('more rows') }}</td></tr>@endif
-                @foreach (array_slice($observations->beside->notes, 0, 2) as $note)<tr class="note"><th class="row">{{ __('note') }}</th><td colspan="{{ count($headings) }}">{{ Str::limit($note, 120) }}</td></tr>@endforeach
+                @foreach (array_slice($observations->metadata->notes, 0, 2) as $note)<tr class="note"><th class="row">{{ __('note') }}</th><td colspan="{{ count($headings) }}">{{ Str::limit($note, 120) }}</td></tr>@endforeach
             </tbody>
         </table>
         </div>
@@ -116,7 +116,7 @@
     @if ($screen->revision !== null)
         <section class="revision" aria-label="{{ __('Changes') }}">
             <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
-                <x-guess name="way" :lead="__('Stored values that are not in this file')" :value="$upload->way" :options="['over' => __('Keep (merge)'), 'place' => __('Delete, for the measures in the file (replace)')]" />
+                <x-guess name="mode" :lead="__('Stored values that are not in this file')" :value="$upload->mode" :options="['over' => __('Keep (merge)'), 'place' => __('Delete, for the measures in the file (replace)')]" />
             </form>
             <h2>{{ $screen->revision->isNone() ? __('No changes') : implode(', ', array_filter([$screen->revision->new > 0 ? __(':count new', ['count' => number_format($screen->revision->new)]) : '', $screen->revision->changed > 0 ? __(':count changed', ['count' => number_format($screen->revision->changed)]) : '', $screen->revision->gone > 0 ? __(':count deleted', ['count' => number_format($screen->revision->gone)]) : ''])) }}</h2>
             <p class="quiet">{{ trans_choice(':count value unchanged|:count values unchanged', $screen->revision->same, ['count' => number_format($screen->revision->same)]) }}{{ $screen->whole ? '.' : ', '.__('in the first rows.') }}</p>
@@ -136,7 +136,7 @@
         @endif
         @if ($plan->shape === 'events')
             <x-guess name="counted" :lead="__('Count the rows')" :value="$plan->events->counted ? '1' : '0'" :options="['1' => __('Yes'), '0' => __('No')]" />
-            @foreach ($plan->events->ways as $column => $way)
+            @foreach ($plan->events->aggregations as $column => $way)
                 <x-guess name="ways[{{ $column }}]" :lead="Str::limit($headings[$column] ?? __('Column :number', ['number' => $column + 1]), 24)" :value="$way->value" :options="collect(\DuskRail\Reading\EventSummary::cases())->mapWithKeys(fn ($w) => [$w->value => \DuskRail\Settings\Setting::capital($w->label())])->all()" />
             @endforeach
         @endif

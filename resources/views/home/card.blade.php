@@ -12,6 +12,6 @@
     <div class="editor menu" id="do-{{ $study->id }}" popover>
         <form method="post" action="{{ route('studies.update', $study) }}" class="inline">@csrf @method('patch')<input class="input is-small" name="name" value="{{ $study->name }}" maxlength="120" required aria-label="{{ __('Name of the study') }}"> <button>{{ __('Rename') }}</button></form>
         <form method="post" action="{{ route('studies.copy', $study) }}">@csrf<x-once /><button>{{ __('Copy') }}</button></form>
-        <form method="post" action="{{ route('studies.destroy', $study) }}" data-confirm="{{ __('Delete the study “:name”? It stays in the bin for :days days.', ['name' => $study->name, 'days' => \App\Keeping\Bin::DAYS]) }}">@csrf @method('delete')<button>{{ __('Delete') }}</button></form>
+        <form method="post" action="{{ route('studies.destroy', $study) }}" data-confirm="{{ __('Delete the study “:name”? It stays in the bin for :days days.', ['name' => $study->name, 'days' => \App\Maintenance\Bin::DAYS]) }}">@csrf @method('delete')<button>{{ __('Delete') }}</button></form>
     </div>
 </article>

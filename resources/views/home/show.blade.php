@@ -5,7 +5,7 @@
             <input class="input" type="search" name="q" id="search" value="{{ $page->search }}" maxlength="100" autocomplete="off" placeholder="{{ __('Find a study, data set, entity or measure') }}" aria-label="{{ __('Find a study, data set, entity or measure') }}" hx-get="{{ route('data.index') }}" hx-trigger="input changed delay:250ms" hx-target="#found" hx-swap="outerHTML" hx-push-url="false">
             <kbd aria-hidden="true">/</kbd>
         </form>
-        <span class="right"><a class="plain" href="{{ route('help') }}">{{ __('Help') }}</a><a class="plain" href="{{ route('finish.show') }}">{{ __('House style') }}</a><a class="plain" href="{{ route('bin.show') }}">{{ __('Bin') }}</a><x-theme-switch /><label class="go" for="add-data">{{ __('Add data') }}</label></span>
+        <span class="right"><a class="plain" href="{{ route('help') }}">{{ __('Help') }}</a><a class="plain" href="{{ route('style.show') }}">{{ __('House style') }}</a><a class="plain" href="{{ route('bin.show') }}">{{ __('Bin') }}</a><x-theme-switch /><label class="go" for="add-data">{{ __('Add data') }}</label></span>
     </header>
     <nav class="sections" aria-label="{{ __('Sections') }}">
         <a href="#studies" class="on">{{ __('Studies') }} <span>{{ number_format($page->counts['studies']) }}</span></a>

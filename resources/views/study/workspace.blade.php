@@ -45,9 +45,9 @@
                 @foreach ($screen->view->parts() as $part)
                     @includeFirst(["study.tools.{$part::name()}", 'study.tools.any'], ['part' => $part])
                 @endforeach
-                <x-tool of="finish" :screen="$screen" />
+                <x-tool of="style" :screen="$screen" />
                 <x-tool of="sentences" :label="__('Headline ideas')" />
-                <x-tool of="standing" :label="__('Peer comparison')" />
+                <x-tool of="peer-comparison" :label="__('Peer comparison')" />
                 </div>
                 @endregion
             </div>
@@ -59,6 +59,6 @@
         </main>
     </div>
     <aside class="editor dock" popover id="sentences" aria-label="{{ __('Headline ideas') }}"><div data-lazy="{{ route('sentences.show', $study) }}" hx-morph-skip-children></div><x-close of="sentences" /></aside>
-    <aside class="editor dock under" popover id="standing" aria-label="{{ __('Peer comparison') }}"><div data-lazy="{{ route('standing.show', $study) }}" hx-morph-skip-children></div><x-close of="standing" /></aside>
+    <aside class="editor dock under" popover id="peer-comparison" aria-label="{{ __('Peer comparison') }}"><div data-lazy="{{ route('peer-comparison.show', $study) }}" hx-morph-skip-children></div><x-close of="peer-comparison" /></aside>
     @include('study.message', ['message' => ($message ?? '') !== '' ? $message : session('message') ?? $errors->first()])
 </div>

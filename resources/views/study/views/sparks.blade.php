@@ -31,5 +31,5 @@
             </tbody>
         @endforeach
     </table>
-    <p class="quiet">{{ \DuskRail\Words\CourseWords::underTable($comparison) }}</p>
+    <p class="quiet">{{ \DuskRail\Words\TrendWords::underTable($comparison) }}</p>
 </div>

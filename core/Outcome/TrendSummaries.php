@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\Nature;
+use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Rail;
+use DuskRail\Rail\Run;
+use DuskRail\Rail\Stops\Rolling;
+use DuskRail\Statistics\Ends;
+use DuskRail\Statistics\StraightLine;
+use DuskRail\Statistics\TheilSen;
+use DuskRail\Statistics\Trend;
+use DuskRail\Time\Frequency;
+
+/**
+ * The courses of the lines of a comparison. Change and growth are those of the data that are drawn; the verdict is
+ * on what they are made of, since rolling windows share values, and on months where the data are of days or weeks.
+ */
+final class TrendSummaries
+{
+    /** Of more lines than this courses are told from quarters, or they would take seconds. */
+    private const MANY = 200;
+
+    /** @var array<string, SeriesTable|null> by measure: the rail without its rolling windows */
+    private array $plain = [];
+
+    /** @var array<string, array<int, int>> period that each position is in, by its frequency */
+    private array $places = [];
+
+    private function __construct(private readonly Comparison $comparison) {}
+
+    public static function of(Comparison $comparison): self
+    {
+        return new self($comparison);
+    }
+
+    public function course(Line $line): TrendSummary
+    {
+        $comparison = $this->comparison;
+        $season = $comparison->season();
+        if ($line->current === null) {
+            // What it did until then is not beside what the others did until now.
+            $last = Line::lastOf($line->values, $comparison->from, $comparison->reference);
+            $ended =
+                $last === null
+                    ? Trend::withheld('no complete value')
+                    : Trend::endedIn($comparison->axis->period($last)->short());
+
+            return new TrendSummary(NAN, NAN, NAN, $ended, null);
+        }
+        $values = $this->finished($line->values);
+        $ends = Ends::of($values, $season);
+        $trend = $this->trend($line, $season);
+        // On the values themselves the test has worked it out.
+        $slope = $this->comparison->isSmoothed() || $this->coarser() !== null || is_nan($trend->slope);
+
+        return new TrendSummary(
+            $ends->change(),
+            $ends->growth($comparison->grows() ? $comparison->perYear() : NAN),
+            $slope ? $this->slope($values, $season) : $trend->slope,
+            $trend,
+            StraightLine::through(array_map(floatval(...), array_keys($values)), $values),
+        );
+    }
+
+    private function trend(Line $line, int $season): Trend
+    {
+        if ($this->comparison->run->table()->nature === Nature::Total) {
+            return Trend::withheld('a running total always goes in one direction');
+        }
+        $values = $this->plain($line);
+        if ($values === []) {
+            return Trend::withheld('neighbouring values overlap');
+        }
+        $coarser = $this->coarser();
+
+        return $coarser === null
+            ? Trend::of($values, $season)
+            : Trend::of($this->gathered($values, $coarser), $coarser->inAYear());
+    }
+
+    /**
+     * The values of a line as far as shown and finished, without the rolling windows of the rail.
+     *
+     * @return list<float> empty where there are no such
+     */
+    public function plain(Line $line): array
+    {
+        if (!$this->comparison->isSmoothed()) {
+            return $this->finished($line->values);
+        }
+        [$run, $measure, $key] = $this->comparison->traced($line->key);
+        $this->plain[$measure] ??= self::withoutWindows($run);
+        $table = $this->plain[$measure];
+        $series = $table?->series[$key] ?? null;
+        if ($table === null || $series === null) {
+            return [];
+        }
+        $offset = max(0, $this->comparison->axis->first - $table->axis->first);
+        $values = array_slice($series->values, $offset, $this->comparison->axis->count);
+
+        return count($values) === $this->comparison->axis->count ? $this->finished($values) : [];
+    }
+
+    /** The same rail on the same values, its rolling windows left out; null where it then ends on another axis. */
+    private static function withoutWindows(Run $run): ?SeriesTable
+    {
+        $arriving = null;
+        $rail = Rail::of();
+        foreach ($run->inUse() as $step) {
+            // What arrives at the first window is there already.
+            $arriving ??= $step->placed->stop instanceof Rolling ? $step->arriving : null;
+            $rail =
+                $arriving === null || $step->placed->stop instanceof Rolling ? $rail : $rail->with($step->placed->stop);
+        }
+        $table = $rail->run($arriving ?? $run->table(), $run->data)->table();
+
+        return $table->axis == $run->table()->axis ? $table : null;
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<float> as far as shown and finished
+     */
+    private function finished(array $values): array
+    {
+        [$from, $reference] = [$this->comparison->from, $this->comparison->reference];
+
+        return array_slice($values, $from, max(0, $reference - $from + 1));
+    }
+
+    /** The periods that a verdict is given on, where they are not those of the values. */
+    private function coarser(): ?Frequency
+    {
+        $frequency = $this->comparison->axis->frequency;
+        $short = in_array($frequency, [Frequency::Day, Frequency::Week], true);
+        $many = count($this->comparison->lines) > self::MANY;
+
+        return match (true) {
+            $many && ($short || $frequency === Frequency::Month) => Frequency::Quarter,
+            $short => Frequency::Month,
+            default => null,
+        };
+    }
+
+    /**
+     * Median slope for a period of the values.
+     *
+     * @param list<float> $values
+     */
+    private function slope(array $values, int $season): float
+    {
+        $coarser = count($this->comparison->lines) > self::MANY ? $this->coarser() : null;
+
+        return $coarser === null
+            ? TheilSen::slope($values, $season)
+            : (TheilSen::slope($this->gathered($values, $coarser), $coarser->inAYear()) * $coarser->inAYear()) /
+                    $this->comparison->axis->frequency->meanPerYear();
+    }
+
+    /**
+     * Means of months or quarters, a week in that of its middle.
+     *
+     * @param list<float> $values from the first that is shown
+     * @return list<float>
+     */
+    private function gathered(array $values, Frequency $to): array
+    {
+        $sums = $counts = [];
+        foreach ($values as $i => $value) {
+            $place = $this->places[$to->value][$i] ??= $this->comparison->axis
+                ->period($this->comparison->from + $i)
+                ->in($to)->ordinal;
+            $sums[$place] ??= 0.0;
+            $counts[$place] ??= 0;
+            if (!is_nan($value)) {
+                $sums[$place] += $value;
+                $counts[$place]++;
+            }
+        }
+
+        return array_values(
+            array_map(static fn(float $sum, int $count): float => $count === 0 ? NAN : $sum / $count, $sums, $counts),
+        );
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Words;
+
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\PeerComparison;
+use DuskRail\Outcome\ValueTable;
+
+/** Every statistic of the peer comparison, in the order of its columns. A new one is named here. */
+final class PeerStatistics
+{
+    /** @var list<class-string<PeerStatistic>> */
+    private const STATISTICS = [
+        PeerStatistics\Value::class,
+        PeerStatistics\Rank::class,
+        PeerStatistics\RankBefore::class,
+        PeerStatistics\Percentile::class,
+        PeerStatistics\GapToMedian::class,
+        PeerStatistics\GapToBestQuartile::class,
+        PeerStatistics\GapToBest::class,
+        PeerStatistics\GapToTarget::class,
+        PeerStatistics\Growth::class,
+        PeerStatistics\Trend::class,
+    ];
+
+    /** @var list<class-string<PeerStatistic>> */
+    private static array $more = [];
+
+    /** @return list<class-string<PeerStatistic>> */
+    public static function all(): array
+    {
+        return [...self::STATISTICS, ...self::$more];
+    }
+
+    /** @return list<PeerStatistic> those that say something of a comparison */
+    public static function of(Comparison $comparison): array
+    {
+        $all = array_map(static fn(string $class): PeerStatistic => new $class(), self::all());
+
+        return array_values(array_filter($all, static fn(PeerStatistic $one): bool => $one->applies($comparison)));
+    }
+
+    /** A row for each line in focus and each year, in full precision, as files have it; null without any. */
+    public static function table(Comparison $comparison): ?ValueTable
+    {
+        $statistics = self::of($comparison);
+        $rows = [];
+        foreach (PeerComparison::of($comparison) as $of) {
+            foreach ($of->years as $n => $year) {
+                $values = array_map(
+                    static fn(PeerStatistic $one): float|string => $n === 0 || $one->isYearly()
+                        ? $one->value($of, $year)
+                        : NAN,
+                    $statistics,
+                );
+                $rows[] = [$of->line->name, $year->period, ...$values];
+            }
+        }
+        $titles = array_map(static fn(PeerStatistic $one): string => $one::title(), $statistics);
+
+        return $rows === [] ? null : new ValueTable(['Name', 'Period', ...$titles], $rows);
+    }
+
+    /**
+     * Does something while there are other statistics beside those of the program.
+     *
+     * @template T
+     *
+     * @param list<class-string<PeerStatistic>> $more
+     * @param callable(): T $do
+     * @return T
+     */
+    public static function extended(array $more, callable $do): mixed
+    {
+        $before = self::$more;
+        self::$more = [...$before, ...$more];
+        try {
+            return $do();
+        } finally {
+            self::$more = $before;
+        }
+    }
+}
