@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use App\Drawing\HandOver;
 use App\Formats\Out\DatasetFormats;
 use App\Http\Controllers\BinController;
 use App\Http\Controllers\BreakdownController;
@@ -106,7 +105,6 @@ Route::get('/studies/{study}/working/{line}/{position}', [WorkingController::cla
     ->where('position', '\d{1,9}')
     ->name('working.show');
 Route::get('/studies/{study}/hand-over/{format}', [HandOverController::class, 'show'])
-    ->whereIn('format', array_keys(HandOver::FORMATS))
     ->name('hand-over');
 
 Route::get('/style', [StyleController::class, 'show'])->name('style.show');

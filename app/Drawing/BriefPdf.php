@@ -37,7 +37,7 @@ final readonly class BriefPdf
                 continue;
             }
             $height = self::HEIGHT - $this->height($text);
-            $sheets = (new HandOver($this->measure))->sheets($block->comparison, $block->wording, self::WIDTH, $height);
+            $sheets = (new Sheets($this->measure))->all($block->comparison, $block->wording, self::WIDTH, $height);
             foreach ($sheets as $sheet) {
                 $scenes[] = $this->under($text, $sheet);
                 $text = '';
@@ -57,7 +57,7 @@ final readonly class BriefPdf
      */
     public function sheet(Comparison $comparison, Wording $wording, float $less): Scene
     {
-        return (new HandOver($this->measure))->sheet($comparison, $wording, self::WIDTH, self::HEIGHT - $less);
+        return (new Sheets($this->measure))->one($comparison, $wording, self::WIDTH, self::HEIGHT - $less);
     }
 
     private function cover(BriefPage $page, string $date): Scene

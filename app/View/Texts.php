@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Data\VersionKind;
+use App\Drawing\Out\HandOverFormats;
 use App\Formats\Out\DatasetFormats;
 use DuskRail\Chart\Palette;
 use DuskRail\Data\MeasureKind;
@@ -133,6 +134,9 @@ final class Texts
             ...array_map(static fn(NumberNotation $notation): string => $notation->example(), NumberNotation::cases()),
             ...Editor::labels(),
         ];
+        foreach (HandOverFormats::all() as $format) {
+            $names = [...$names, $format::label(), $format::about()];
+        }
         foreach (MeasureKind::cases() as $kind) {
             $names = [...$names, $kind->meaning(), Setting::capital($kind->meaning())];
         }

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Drawing\Out\HandOverFormats;
+use App\Models\HouseStyle;
 use App\Models\Study;
 use DOMDocument;
+use DuskRail\Document\HouseSettings;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\SettingsGuide;
 use DuskRail\Document\StudyDocument;
@@ -14,6 +17,9 @@ use DuskRail\Document\ViewCatalogue;
 use DuskRail\Peers\PeerRules;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Words\PeerStatistics;
+use DuskRail\Settings\Declaration;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\File;
 use Opis\JsonSchema\Validator;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use Tests\Own\CapAtPercentile;
@@ -21,6 +27,7 @@ use Tests\Own\DistanceView;
 use Tests\Own\LatestView;
 use Tests\Own\LeftBehind;
 use Tests\Own\MostValues;
+use Tests\Own\NameList;
 
 /** A calculation and a view that are written here, and nowhere else, are in every place where those of the program are. */
 final class OwnThingsTest extends ApplicationTestCase
@@ -142,6 +149,39 @@ final class OwnThingsTest extends ApplicationTestCase
         });
         // Without the class the set asks for no more than is known.
         $this->get(route('peer-sets.show', [$dataset, 'short']))->assertOk()->assertDontSee('too many');
+    }
+
+    public function testAFormatToHandOverIsInTheMenuTheRouteAndTheCommand(): void
+    {
+        $study = $this->imported();
+        $this->get(route('hand-over', [$study, 'names.txt']))->assertNotFound();
+        HandOverFormats::extended([NameList::class], function () use ($study): void {
+            $this->get(route('editors.show', [$study, 'hand-over']))->assertSee('List of names');
+            $answer = $this->get(route('hand-over', [$study, 'names.txt']))->assertOk();
+            self::assertSame("Veldmere\nTarrow\nMarl", $answer->getContent());
+            self::assertStringContainsString('.names.txt"', (string) $answer->headers->get('Content-Disposition'));
+            // Two names that are alike are two files.
+            $study->dataset->entities()->where('key', 'marl')->update(['name' => 'Tarrow!']);
+            $folder = sys_get_temp_dir() . '/dusk-names-' . getmypid();
+            $arguments = ['study' => $study->id, '--format' => 'names.txt', '--out' => $folder, '--each' => true];
+            self::assertSame(0, Artisan::call('study:render', $arguments));
+            self::assertCount(3, File::files($folder));
+            File::deleteDirectory($folder);
+        });
+    }
+
+    public function testEverySettingOfTheHouseIsInTheFormTheDocsAndTheDatabase(): void
+    {
+        $form = ['from' => 'kept', 'size' => 'usual'];
+        foreach (Declaration::of(HouseSettings::class)->all() as $setting) {
+            $this->get(route('style.show'))->assertSee("name=\"settings[{$setting->name}]\"", false);
+            self::assertStringContainsString("| `{$setting->name}` | {$setting->kind->label}", SettingsGuide::write());
+            $enum = $setting->kind->schema()['enum'] ?? ['Of {source}'];
+            $others = array_filter((array) $enum, static fn(mixed $one): bool => $one !== $setting->default);
+            $other = reset($others);
+            $this->put(route('style.update'), [...$form, 'settings' => [$setting->name => $other]])->assertRedirect();
+            self::assertSame($other, HouseStyle::sole()->asSettings()->settings()[$setting->name]);
+        }
     }
 
     public function testAViewOfOtherValuesSaysThemEverywhere(): void

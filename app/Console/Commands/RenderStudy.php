@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Drawing\HandOver;
 use App\Drawing\HandOverChoice;
+use App\Drawing\Out\HandOverFormats;
 use App\Models\Study;
 use App\View\PictureSize;
 use App\View\SheetSize;
@@ -18,21 +19,17 @@ use Illuminate\Support\Str;
 
 final class RenderStudy extends StudyCommand
 {
-    protected $signature =
-        'study:render {study : number or name}
-        {--format=png : png, svg, pdf, html, csv, ' .
-        'xlsx, json (study file without data) or data.json (study file with data)}
-        ' .
-        '{--size=slide : slide, column or square}
-        {--times=2 : PNG resolution, 1 to 4}
-      ' .
-        '  {--night : dark theme}
-        {--controls= : what readers of the HTML file can change, ' .
-        'with commas: years, base, window}
-        {--each : once per entity in focus}
-        ' .
-        '{--out=. : folder to write to}
-        {--json : for scripts}';
+    protected $signature = <<<'SIGNATURE'
+        study:render {study : number or name}
+            {--format=png : png, svg, pdf, html, csv, xlsx, json (without data) or data.json (with data)}
+            {--size=slide : slide, column or square}
+            {--times=2 : PNG resolution, 1 to 4}
+            {--night : dark theme}
+            {--controls= : what readers of the HTML file can change, with commas: years, base, window}
+            {--each : once per entity in focus}
+            {--out=. : folder to write to}
+            {--json : for scripts}
+        SIGNATURE;
 
     protected $description = 'Write a study as an image, data or study file; with --each, once per entity in focus';
 
@@ -40,6 +37,7 @@ final class RenderStudy extends StudyCommand
     {
         $study = $this->study();
         $format = (string) $this->option('format');
+        $class = HandOverFormats::all()[$format] ?? null;
         $size = PictureSize::tryFrom((string) $this->option('size'));
         $times = (int) $this->option('times');
         $folder = rtrim((string) $this->option('out'), '/');
@@ -47,15 +45,15 @@ final class RenderStudy extends StudyCommand
             return self::INVALID;
         }
         if (
-            !isset(HandOver::FORMATS[$format]) ||
+            $class === null ||
             $size === null ||
             $size === PictureSize::Screen ||
             $times < 1 ||
             $times > 4
         ) {
             $this->error(
-                '--format is png, svg, pdf, html, csv, xlsx, json or data.json; --size is slide, column or ' .
-                    'square; --times is 1 to 4.',
+                '--format is ' . implode(', ', array_keys(HandOverFormats::all())) .
+                    '; --size is slide, column or square; --times is 1 to 4.',
             );
 
             return self::INVALID;
@@ -66,7 +64,6 @@ final class RenderStudy extends StudyCommand
             return self::FAILURE;
         }
         $choice = new HandOverChoice(
-            $format,
             $size->pixels(SheetSize::default()),
             $times,
             $this->option('night') === true,
@@ -77,11 +74,11 @@ final class RenderStudy extends StudyCommand
         $documents = $this->documents($study);
         $quiet = $this->option('json') === true;
         $bar = $quiet || count($documents) < 2 ? null : $this->output->createProgressBar(count($documents));
-        $written = [];
+        $written = $taken = [];
         foreach ($documents as $name => $document) {
-            $path = "{$folder}/" . Str::slug($name) . ".{$format}";
+            $path = "{$folder}/" . self::free(Str::slug($name) ?: 'study', $taken) . ".{$format}";
             try {
-                $content = (new HandOver($measure))->content($study, $document, $choice);
+                $content = $class::content(new HandOver($study, $document, $choice, $measure));
             } catch (Refusal $problem) {
                 $bar?->finish();
                 $this->error("{$name}: {$problem->getMessage()}");
@@ -117,5 +114,21 @@ final class RenderStudy extends StudyCommand
         }
 
         return $documents;
+    }
+
+    /**
+     * A name for a file that none before has, however much their names are alike.
+     *
+     * @param array<string, true> $taken
+     */
+    private static function free(string $slug, array &$taken): string
+    {
+        $free = $slug;
+        for ($n = 2; isset($taken[$free]); $n++) {
+            $free = "{$slug}-{$n}";
+        }
+        $taken[$free] = true;
+
+        return $free;
     }
 }
