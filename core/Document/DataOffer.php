@@ -7,6 +7,8 @@ namespace DuskRail\Document;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
+use DuskRail\Settings\Condition;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Offer;
 use DuskRail\Time\Frequency;
 
@@ -20,17 +22,17 @@ final readonly class DataOffer implements Offer
         return new self($data, $data->measures()[$study->measure]->frequency ?? Frequency::Number);
     }
 
-    public function names(string $sort): array
+    public function names(Names $of): array
     {
         $measures = $this->data->measures();
 
-        return match ($sort) {
-            'entities' => array_map(static fn(Entity $e): string => $e->name, $this->data->entities()),
-            'measures', 'denominators', 'price indices' => self::named($measures),
-            'sizes' => self::named(array_filter($measures, static fn(Measure $m): bool => $m->canDivide())),
-            'groups' => $this->groups(),
-            'peer sets' => $this->peerSets(),
-            default => [],
+        return match ($of) {
+            Names::Entities => array_map(static fn(Entity $e): string => $e->name, $this->data->entities()),
+            Names::Measures, Names::Denominators, Names::PriceIndices => self::named($measures),
+            Names::Sizes => self::named(array_filter($measures, static fn(Measure $m): bool => $m->canDivide())),
+            Names::Groups => $this->groups(),
+            Names::PeerSets => $this->peerSets(),
+            Names::Attributes, Names::Lines, Names::LongerPeriods, Names::Locales => [],
         };
     }
 
@@ -44,9 +46,9 @@ final readonly class DataOffer implements Offer
         return $this->frequency === Frequency::Number ? 'values' : "{$this->frequency->noun()}s";
     }
 
-    public function holds(string $condition): bool
+    public function holds(Condition $condition): bool
     {
-        return $condition === 'calendar' && $this->frequency !== Frequency::Number;
+        return $condition === Condition::Calendar && $this->frequency !== Frequency::Number;
     }
 
     /**

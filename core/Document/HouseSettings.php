@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document;
 
+use DuskRail\Settings\Names;
 use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Settings\Embedded;
 use DuskRail\Settings\HasSettings;
@@ -54,7 +55,7 @@ final readonly class HouseSettings implements HasSettings
             self::LOCALES,
             lead: 'numbers and months',
             about: 'in charts, tables and values; text stays English',
-            from: 'locales',
+            from: Names::Locales,
         )]
         public string $locale = 'en',
         #[Written(

@@ -144,21 +144,27 @@ final readonly class Comparison
             try {
                 $run = $this->study->rail->run($origin, $this->data);
             } catch (Refusal $problem) {
-                $leftOut[$measure->name] = $problem->getMessage();
+                $leftOut[$measure->name] = new LeftOut($problem->getMessage());
                 continue;
             }
             $table = $run->table();
-            $leftOut[$measure->name] = match (true) {
-                $run->refused() !== null && $this->run->refused() === null => (string) $run->refused()->refusal,
-                $table->axis->frequency !== $this->axis->frequency => "it is {$table->axis->frequency->adjective()}",
-                $table->unit->text() !== $unit => 'it is in ' .
-                    ($table->unit->text() === '' ? 'another unit' : $table->unit->text()),
-                default => '',
+            $reason = match (true) {
+                $run->refused() !== null && $this->run->refused() === null => new LeftOut(
+                    (string) $run->refused()->refusal,
+                ),
+                $table->axis->frequency !== $this->axis->frequency => new LeftOut(
+                    "it is {$table->axis->frequency->adjective()}",
+                ),
+                $table->unit->text() !== $unit => new LeftOut(
+                    'it is in ' . ($table->unit->text() === '' ? 'another unit' : $table->unit->text()),
+                    true,
+                ),
+                default => null,
             };
-            if ($leftOut[$measure->name] !== '') {
+            if ($reason !== null) {
+                $leftOut[$measure->name] = $reason;
                 continue;
             }
-            unset($leftOut[$measure->name]);
             $values = array_fill(0, $this->axis->count, NAN);
             foreach ($table->series[$subject]->values ?? [] as $i => $value) {
                 $at = $table->axis->first + $i - $this->axis->first;

@@ -9,9 +9,11 @@ use DuskRail\Document\Parts\Part;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\TonePart;
 use DuskRail\Refusal;
+use DuskRail\Settings\Condition;
 use DuskRail\Settings\Declaration;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\HasSettings;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Offer;
 use DuskRail\Time\Cycle;
 
@@ -42,10 +44,10 @@ final readonly class ComparisonOffer implements Offer
         return Declaration::of($of::class)->fields($of, new self($comparison));
     }
 
-    public function names(string $sort): array
+    public function names(Names $of): array
     {
-        if ($sort !== 'lines') {
-            return $this->data->names($sort);
+        if ($of !== Names::Lines) {
+            return $this->data->names($of);
         }
         $names = [];
         foreach ($this->comparison->present() as $line) {
@@ -74,17 +76,17 @@ final readonly class ComparisonOffer implements Offer
         return $this->data->periods();
     }
 
-    public function holds(string $condition): bool
+    public function holds(Condition $condition): bool
     {
         $study = $this->comparison->study;
 
         return match ($condition) {
-            'days' => Cycle::Week->divides($this->comparison->axis->frequency),
-            'groups' => $this->data->names('groups') !== [],
-            'peer set' => $study->part(PeersPart::class)->set !== '',
-            'target' => !$study->part(PeersPart::class)->target->isNone() ||
+            Condition::Days => Cycle::Week->divides($this->comparison->axis->frequency),
+            Condition::Groups => $this->data->names(Names::Groups) !== [],
+            Condition::PeerSet => $study->part(PeersPart::class)->set !== '',
+            Condition::Target => !$study->part(PeersPart::class)->target->isNone() ||
                 $study->part(TonePart::class)->by === 'target',
-            default => $this->data->holds($condition),
+            Condition::Calendar, Condition::Levels, Condition::CoarserMeasure => $this->data->holds($condition),
         };
     }
 }

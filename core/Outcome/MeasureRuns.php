@@ -11,7 +11,7 @@ final readonly class MeasureRuns
 {
     /**
      * @param array<string, Run> $runs by line
-     * @param array<string, string> $leftOut why a measure cannot be beside the others, by its name
+     * @param array<array-key, LeftOut> $leftOut why a measure cannot be beside the others, by its name
      */
     public function __construct(public array $runs = [], public array $leftOut = []) {}
 }

@@ -16,7 +16,7 @@ final readonly class RailSetting extends Setting
 {
     public function __construct(string $label, string $about = '')
     {
-        parent::__construct($label, '', false, [], '', [], $about);
+        parent::__construct($label, '', false, [], null, [], $about);
     }
 
     public function read(string $name, mixed $given, mixed $default): ?Rail

@@ -9,8 +9,10 @@ use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
+use DuskRail\Settings\Condition;
 use DuskRail\Settings\Declaration;
 use DuskRail\Settings\Field;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Offer;
 use DuskRail\Time\Frequency;
 
@@ -30,18 +32,18 @@ final readonly class RunOffer implements Offer
         return new self($stop, $arriving, $scope);
     }
 
-    public function names(string $sort): array
+    public function names(Names $of): array
     {
         $measures = $this->scope->measures();
 
-        return match ($sort) {
-            'entities' => array_map(static fn(Entity $e): string => $e->name, $this->scope->entities()),
-            'measures' => array_map(static fn(Measure $m): string => $m->name, $measures),
-            'denominators' => self::named(array_filter($measures, static fn(Measure $m): bool => $m->canDivide())),
-            'price indices' => self::named(Stops\RealTerms::candidates($this->scope)),
-            'attributes' => $this->attributes(),
-            'coarser periods' => $this->coarser(),
-            default => [],
+        return match ($of) {
+            Names::Entities => array_map(static fn(Entity $e): string => $e->name, $this->scope->entities()),
+            Names::Measures => array_map(static fn(Measure $m): string => $m->name, $measures),
+            Names::Denominators => self::named(array_filter($measures, static fn(Measure $m): bool => $m->canDivide())),
+            Names::PriceIndices => self::named(Stops\RealTerms::candidates($this->scope)),
+            Names::Attributes => $this->attributes(),
+            Names::LongerPeriods => $this->longerPeriods(),
+            Names::Sizes, Names::Groups, Names::PeerSets, Names::Lines, Names::Locales => [],
         };
     }
 
@@ -57,19 +59,23 @@ final readonly class RunOffer implements Offer
             : "{$this->arriving->axis->frequency->noun()}s";
     }
 
-    /** `calendar`, `stock`, and `coarser:` with the name of a setting that holds a measure of longer periods. */
-    public function holds(string $condition): bool
+    public function holds(Condition $condition): bool
     {
-        [$what, $setting] = [...explode(':', $condition, 2), ''];
-        $key = $this->stop->settings()[$setting] ?? '';
+        return match ($condition) {
+            Condition::Calendar => $this->arriving->axis->frequency !== Frequency::Number,
+            Condition::Levels => $this->arriving->kind === MeasureKind::Stock ||
+                Spacing::of($this->arriving)->isIrregular,
+            Condition::CoarserMeasure => $this->hasCoarserMeasure(),
+            Condition::Days, Condition::Groups, Condition::PeerSet, Condition::Target => false,
+        };
+    }
+
+    private function hasCoarserMeasure(): bool
+    {
+        $key = $this->stop->settings()['measure'] ?? '';
         $measure = is_string($key) ? $this->scope->measures()[$key] ?? null : null;
 
-        return match ($what) {
-            'calendar' => $this->arriving->axis->frequency !== Frequency::Number,
-            'stock' => $this->arriving->kind === MeasureKind::Stock || Spacing::of($this->arriving)->isIrregular,
-            'coarser' => $measure !== null && $this->arriving->axis->frequency->isFinerThan($measure->frequency),
-            default => false,
-        };
+        return $measure !== null && $this->arriving->axis->frequency->isFinerThan($measure->frequency);
     }
 
     /**
@@ -96,7 +102,7 @@ final readonly class RunOffer implements Offer
     }
 
     /** @return array<string, string> */
-    private function coarser(): array
+    private function longerPeriods(): array
     {
         $names = [];
         foreach (Frequency::cases() as $frequency) {

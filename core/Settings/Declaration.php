@@ -114,7 +114,7 @@ final class Declaration
             if (
                 !$kind->shown ||
                 !self::fits($kind->when, $written) ||
-                ($kind->if !== '' && !$offer->holds($kind->if))
+                ($kind->if !== null && !$offer->holds($kind->if))
             ) {
                 continue;
             }

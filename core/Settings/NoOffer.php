@@ -7,7 +7,7 @@ namespace DuskRail\Settings;
 /** Where settings are chosen before there are any values: only what every value allows. */
 final readonly class NoOffer implements Offer
 {
-    public function names(string $sort): array
+    public function names(Names $of): array
     {
         return [];
     }
@@ -22,7 +22,7 @@ final readonly class NoOffer implements Offer
         return 'periods';
     }
 
-    public function holds(string $condition): bool
+    public function holds(Condition $condition): bool
     {
         return false;
     }

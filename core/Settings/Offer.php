@@ -8,11 +8,11 @@ namespace DuskRail\Settings;
 interface Offer
 {
     /**
-     * Things of one sort that can be chosen, as `entities`, `measures`, `groups`, `lines`.
+     * What can be chosen.
      *
      * @return array<array-key, string> names by key
      */
-    public function names(string $sort): array;
+    public function names(Names $of): array;
 
     /**
      * Values between which a slider moves.
@@ -24,6 +24,5 @@ interface Offer
     /** What the periods are called: `months`; `values` where they are plain numbers. */
     public function periods(): string;
 
-    /** Whether something holds that a field depends on, as `calendar`. */
-    public function holds(string $condition): bool;
+    public function holds(Condition $condition): bool;
 }

@@ -18,7 +18,7 @@ abstract readonly class Setting
      * @param bool $shown whether a form has a field for it; others are set where they are drawn
      * @param array<string, string|list<string>> $when written values of other settings that it is possible with, by
      *     name; a form shows its field only then
-     * @param string $if condition of the data at hand under which a form shows it, as Offer knows them
+     * @param Condition|null $if under which a form shows it
      * @param array<string, string> $leads other leads, by `name=value` of another setting
      * @param string $about what it does, in half a sentence, for the docs
      * @param int $order place of its field in the form: those of lower numbers come first, of equal ones as declared
@@ -28,7 +28,7 @@ abstract readonly class Setting
         public string $lead = '',
         public bool $shown = true,
         public array $when = [],
-        public string $if = '',
+        public ?Condition $if = null,
         public array $leads = [],
         public string $about = '',
         public int $order = 0,

@@ -36,6 +36,7 @@ use DuskRail\Outcome\Facets;
 use DuskRail\Outcome\Grid;
 use DuskRail\Outcome\GridHead;
 use DuskRail\Outcome\Layer;
+use DuskRail\Outcome\LeftOut;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Overlay;
@@ -636,7 +637,10 @@ final class ViewsTest extends TestCase
             ),
         );
         $plain = Edit::of(Changes::read('set', $across), Make::study($data), $data);
-        self::assertSame(['Energy' => 'it is in MWh per month', 'People' => 'it is yearly'], $plain->measures->leftOut);
+        self::assertSame(
+            ['Energy' => ['it is in MWh per month', true], 'People' => ['it is yearly', false]],
+            array_map(static fn(LeftOut $one): array => [$one->reason, $one->isOfOtherUnit], $plain->measures->leftOut),
+        );
     }
 
     public function testFiguresByYearsNeedALineAndSaySo(): void

@@ -26,7 +26,7 @@ interface HandOverFormat
     /** The media type of its files. */
     public static function type(): string;
 
-    /** The form that it stands in, which says what can be chosen for it. */
+    /** The form that it is offered in, which says what can be chosen for it. */
     public static function group(): HandOverGroup;
 
     /** @throws Refusal when the data cannot be looked at as the study asks, or the format cannot hold it */

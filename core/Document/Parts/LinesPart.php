@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Several;
@@ -24,13 +25,13 @@ final readonly class LinesPart implements Part
         public string $across = 'entities',
         #[Chosen(
             'entity',
-            of: 'entity',
+            of: Names::Entities,
             none: 'First in focus',
             lead: 'entity for years and measures',
             leads: ['across=measures' => 'entity'],
         )]
         public string $of = '',
-        #[Several('groups as lines', of: 'groups', lead: 'groups shown as lines')] public array $groups = [],
+        #[Several('groups as lines', of: Names::Groups, lead: 'groups shown as lines')] public array $groups = [],
     ) {}
 
     public static function name(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Settings\Names;
 use DuskRail\Settings\HasSettings;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
@@ -45,7 +46,7 @@ final readonly class Mark implements HasSettings
         #[Written('period', hint: '2022 or 2022-07', lead: 'period', allowed: 'a period')] public string $at = '',
         #[Written('last period', hint: 'of a shaded period', lead: 'end', allowed: 'a period')] public string $to = '',
         #[Number('value', hint: 'of a reference line')] public ?float $value = null,
-        #[Chosen('line', of: 'lines', lead: 'line')] public string $line = '',
+        #[Chosen('line', of: Names::Lines, lead: 'line')] public string $line = '',
         #[Written('words', hint: 'for example: Programme starts', longest: 120, lead: 'text')] public string $text = '',
         #[Choice('shape', self::SHAPES, lead: 'marker')] public string $shape = '',
         #[Choice('size', ['small' => 'small', 'usual' => 'medium', 'large' => 'large'], lead: 'marker size')]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Settings\Condition;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Flag;
 use DuskRail\Settings\Kinds\Whole;
@@ -25,7 +26,7 @@ final readonly class OverlayPart implements Part
             ['year' => 'years', 'month' => 'months', 'week' => 'weeks'],
             enum: Cycle::class,
             lead: 'overlay',
-            if: 'days',
+            if: Condition::Days,
         )]
         public Cycle $cycle = Cycle::Year,
         #[Whole(

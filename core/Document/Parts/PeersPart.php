@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Settings\Condition;
+use DuskRail\Settings\Names;
 use DuskRail\Peers\ChosenPeers;
 use DuskRail\Rail\Targets;
 use DuskRail\Settings\Declaration;
@@ -28,12 +30,12 @@ final readonly class PeersPart implements Part
      * @param Targets $target in the unit that the rail ends in
      */
     public function __construct(
-        #[Chosen('peer set', of: 'peer sets', none: 'All', least: 1, lead: 'peer set')] public string $set = '',
+        #[Chosen('peer set', of: Names::PeerSets, none: 'All', least: 1, lead: 'peer set')] public string $set = '',
         #[Choice(
             'outside the set',
             ['faint' => 'fainter', 'hidden' => 'hidden'],
             lead: 'outside the set',
-            if: 'peer set',
+            if: Condition::PeerSet,
         )]
         public string $outside = 'faint',
         #[Choice(

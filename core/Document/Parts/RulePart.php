@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Settings\Condition;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Number;
@@ -35,7 +37,7 @@ final readonly class RulePart implements Part
                 'group' => 'group',
             ],
             lead: 'focus',
-            offeredIf: ['group' => 'groups'],
+            offeredIf: ['group' => Condition::Groups],
         )]
         public string $by = 'hand',
         #[Whole('number of lines', 1, 6, [1 => '1', '2', '3', '4', '5', '6'], when: self::ENDS)] public int $count = 3,
@@ -52,7 +54,7 @@ final readonly class RulePart implements Part
         )]
         public string $of = 'latest',
         #[Number('value', when: ['by' => 'past'])] public ?float $value = null,
-        #[Chosen('group', of: 'groups', none: 'Choose …', when: ['by' => 'group'])] public string $group = '',
+        #[Chosen('group', of: Names::Groups, none: 'Choose …', when: ['by' => 'group'])] public string $group = '',
     ) {}
 
     public static function name(): string

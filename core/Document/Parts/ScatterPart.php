@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Settings\Names;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\RailSetting;
 use DuskRail\Settings\Embedded;
@@ -32,7 +33,7 @@ final readonly class ScatterPart implements Part
      * @param 'y'|'x' $editing which of the two rails is shown to be changed
      */
     public function __construct(
-        #[Chosen('horizontal measure', of: 'measures', none: 'the next measure', shown: false)]
+        #[Chosen('horizontal measure', of: Names::Measures, none: 'the next measure', shown: false)]
         public string $measure = '',
         #[RailSetting('horizontal rail')] public ?Rail $rail = null,
         #[Choice('points', [
@@ -57,7 +58,7 @@ final readonly class ScatterPart implements Part
         public ?float $lineY = null,
         #[Number('vertical quadrant line', hint: 'none', lead: 'horizontal axis', when: ['line' => 'value'])]
         public ?float $lineX = null,
-        #[Chosen('size', of: 'sizes', none: 'Equal', lead: 'point size')] public string $size = '',
+        #[Chosen('size', of: Names::Sizes, none: 'Equal', lead: 'point size')] public string $size = '',
         #[Flag('trend lines', 'one per group', 'none')] public bool $fits = false,
         #[Several(
             'quadrant names',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Settings\Condition;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Number;
 use DuskRail\Settings\ReadsSettings;
@@ -30,7 +31,7 @@ final readonly class TonePart implements Part
                 'target' => 'distance from target',
             ],
             lead: 'line colour by',
-            offeredIf: ['target' => 'target'],
+            offeredIf: ['target' => Condition::Target],
         )]
         public string $by = 'none',
         #[Choice(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Settings\Names;
 use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -68,7 +69,7 @@ final readonly class Against implements Stop
             when: ['to' => 'target'],
         )]
         public Targets $target = new Targets(),
-        #[Chosen('entity', of: 'entities', none: 'Choose …', when: ['to' => 'entity'])] public string $entity = '',
+        #[Chosen('entity', of: Names::Entities, none: 'Choose …', when: ['to' => 'entity'])] public string $entity = '',
     ) {}
 
     public static function type(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Settings\Names;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -41,10 +42,10 @@ final readonly class AllowFor implements Stop
     private const LITTLE = 0.1;
 
     public function __construct(
-        #[Chosen('driver', of: 'measures', missing: 'Choose a measure to allow for.', lead: 'allow for')]
+        #[Chosen('driver', of: Names::Measures, missing: 'Choose a measure to allow for.', lead: 'allow for')]
         public string $driver,
-        #[Chosen('second driver', of: 'measures', none: 'None', lead: 'and')] public string $second = '',
-        #[Chosen('third driver', of: 'measures', none: 'None', lead: 'and')] public string $third = '',
+        #[Chosen('second driver', of: Names::Measures, none: 'None', lead: 'and')] public string $second = '',
+        #[Chosen('third driver', of: Names::Measures, none: 'None', lead: 'and')] public string $third = '',
         #[Choice(
             'result',
             ['difference' => 'Difference from expected', 'ratio' => 'Ratio to expected'],

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Settings\Condition;
+use DuskRail\Settings\Names;
 use DuskRail\Data\Completeness;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -49,13 +51,13 @@ final readonly class ChangeOfPeriod implements Stop
                 'year' => 'years',
             ],
             enum: Frequency::class,
-            from: 'longer periods',
+            from: Names::LongerPeriods,
         )]
         public Frequency $to = Frequency::Year,
         #[Choice(
             'level',
             ['last' => 'Last', 'first' => 'First', 'mean' => 'Mean'],
-            if: 'stock',
+            if: Condition::Levels,
             about: 'which level of a stock is used',
         )]
         public string $level = 'last',

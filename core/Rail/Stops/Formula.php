@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Settings\Names;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -42,7 +43,7 @@ final readonly class Formula implements Stop
         #[Written(
             'formula',
             hint: 'here, numbers, + − × ÷ ( ), and:',
-            listed: 'measures',
+            listed: Names::Measures,
             long: true,
             longest: self::LONGEST + 1,
             lead: 'Formula',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Settings\Condition;
+use DuskRail\Settings\Names;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\Series;
@@ -59,7 +61,7 @@ final readonly class IndexToBase implements Stop
         public string $at = 'period',
         #[Chosen(
             'event',
-            of: 'attributes',
+            of: Names::Attributes,
             none: 'Choose …',
             lead: 'event year',
             when: ['at' => 'event'],
@@ -73,7 +75,7 @@ final readonly class IndexToBase implements Stop
             ['calendar' => 'Calendar', 'since' => '{Periods} since the base'],
             lead: 'time axis',
             when: ['at' => ['first', 'highest', 'event']],
-            if: 'calendar',
+            if: Condition::Calendar,
             about: 'whether lines are aligned by periods since their own bases',
         )]
         public string $along = 'calendar',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Settings\Condition;
+use DuskRail\Settings\Names;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -31,7 +33,7 @@ final readonly class PerDenominator implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[Chosen('denominator', of: 'denominators', missing: 'choose a denominator.', lead: 'Denominator')]
+        #[Chosen('denominator', of: Names::Denominators, missing: 'choose a denominator.', lead: 'Denominator')]
         public string $measure,
         #[Number(
             'multiplier',
@@ -51,7 +53,7 @@ final readonly class PerDenominator implements Stop
             ['carried' => 'Constant within each period', 'straight' => 'Interpolated between mid-periods'],
             enum: Between::class,
             lead: 'Values of longer periods',
-            if: 'coarser:measure',
+            if: Condition::CoarserMeasure,
             about: 'how a denominator of longer periods is read',
         )]
         public Between $between = Between::Carried,

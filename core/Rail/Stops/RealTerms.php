@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Settings\Names;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -32,7 +33,7 @@ final readonly class RealTerms implements Stop
     use ReadsSettings;
 
     public function __construct(
-        #[Chosen('price index', of: 'price indices')] public string $index,
+        #[Chosen('price index', of: Names::PriceIndices)] public string $index,
         #[Parsed(
             'prices',
             PeriodRange::class,

@@ -17,7 +17,7 @@ final readonly class AllOrWhole extends Setting
 
     public function __construct(string $label, public int $high, string $lead = '', string $about = '')
     {
-        parent::__construct($label, $lead, true, [], '', [], $about);
+        parent::__construct($label, $lead, true, [], null, [], $about);
     }
 
     public function read(string $name, mixed $given, mixed $default): int

@@ -29,7 +29,7 @@ final readonly class ByKey extends Setting
         public string $unfit = '',
         string $about = '',
     ) {
-        parent::__construct($label, '', false, [], '', [], $about);
+        parent::__construct($label, '', false, [], null, [], $about);
     }
 
     /** @return array<string, HasSettings> */

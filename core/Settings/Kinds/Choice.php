@@ -6,6 +6,8 @@ namespace DuskRail\Settings\Kinds;
 
 use Attribute;
 use BackedEnum;
+use DuskRail\Settings\Condition;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
@@ -23,9 +25,9 @@ final readonly class Choice extends Setting
     /**
      * @param array<string, string> $options label by word; where none are given, those of the enum's label()
      * @param class-string<BackedEnum>|null $enum whose values the words are, where the property is an enum
-     * @param array<string, string> $offeredIf condition of the data at hand under which an option is offered, by
+     * @param array<string, Condition> $offeredIf condition of the data at hand under which an option is offered, by
      *     word
-     * @param string $from sort of words that the data at hand offer, where not all make sense for them
+     * @param Names|null $from words that the data at hand offer, if not all make sense for them
      * @param array<string, string|list<string>> $when
      * @param array<string, string> $leads
      */
@@ -35,12 +37,12 @@ final readonly class Choice extends Setting
         public ?string $enum = null,
         string $lead = '',
         array $when = [],
-        string $if = '',
+        ?Condition $if = null,
         array $leads = [],
         string $about = '',
         bool $shown = true,
         public array $offeredIf = [],
-        public string $from = '',
+        public ?Names $from = null,
         int $order = 0,
     ) {
         $this->options = $options === [] && $enum !== null ? self::labels($enum) : $options;
@@ -70,12 +72,12 @@ final readonly class Choice extends Setting
     public function field(string $name, mixed $value, Offer $offer, string $lead): Field
     {
         $chosen = $this->write($value);
-        $offered = $this->from === '' ? $this->options : $offer->names($this->from);
+        $offered = $this->from === null ? $this->options : $offer->names($this->from);
         $options = [];
         foreach ($this->options as $word => $label) {
-            $condition = $this->offeredIf[$word] ?? '';
+            $condition = $this->offeredIf[$word] ?? null;
             if (
-                (isset($offered[$word]) && ($condition === '' || $offer->holds($condition))) ||
+                (isset($offered[$word]) && ($condition === null || $offer->holds($condition))) ||
                 (string) $word === $chosen
             ) {
                 $options[$word] = self::capital(self::worded($offered[$word] ?? $label, $offer));

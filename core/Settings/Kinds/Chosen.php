@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Settings\Kinds;
 
 use Attribute;
+use DuskRail\Settings\Condition;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
@@ -15,7 +17,7 @@ use DuskRail\Settings\UnfitValue;
 final readonly class Chosen extends Setting
 {
     /**
-     * @param string $of sort of things, as Offer knows them
+     * @param Names $of what can be chosen
      * @param string|null $none label of the empty choice; null where one has to be chosen
      * @param string $missing why it cannot be empty, where it cannot
      * @param int $least how many there must be for a form to offer them
@@ -25,14 +27,14 @@ final readonly class Chosen extends Setting
      */
     public function __construct(
         string $label,
-        public string $of,
+        public Names $of,
         public ?string $none = null,
         public string $missing = '',
         public int $least = 0,
         public string $each = '%s',
         string $lead = '',
         array $when = [],
-        string $if = '',
+        ?Condition $if = null,
         array $leads = [],
         string $about = '',
         bool $shown = true,
@@ -71,7 +73,7 @@ final readonly class Chosen extends Setting
 
     public function allowed(): string
     {
-        return 'one of the ' . $this->of . ($this->none === null ? '' : ", or nothing ({$this->none})");
+        return 'one of the ' . $this->of->value . ($this->none === null ? '' : ", or nothing ({$this->none})");
     }
 
     public function inWords(mixed $value, Offer $offer): string

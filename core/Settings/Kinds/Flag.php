@@ -24,7 +24,7 @@ final readonly class Flag extends Setting
         string $about = '',
         bool $shown = true,
     ) {
-        parent::__construct($label, $lead, $shown, $when, '', [], $about);
+        parent::__construct($label, $lead, $shown, $when, null, [], $about);
     }
 
     public function read(string $name, mixed $given, mixed $default): bool

@@ -24,7 +24,7 @@ final readonly class ListOf extends Setting
         public string $tooMany,
         string $about = '',
     ) {
-        parent::__construct($label, '', false, [], '', [], $about);
+        parent::__construct($label, '', false, [], null, [], $about);
     }
 
     /** @return list<HasSettings> */

@@ -37,7 +37,7 @@ final readonly class Number extends Setting
         bool $shown = true,
         public string $outside = '',
     ) {
-        parent::__construct($label, $lead, $shown, $when, '', $leads, $about);
+        parent::__construct($label, $lead, $shown, $when, null, $leads, $about);
     }
 
     public function read(string $name, mixed $given, mixed $default): ?float

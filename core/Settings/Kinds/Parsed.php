@@ -32,7 +32,7 @@ final readonly class Parsed extends Setting
         string $about = '',
         int $order = 0,
     ) {
-        parent::__construct($label, $lead, true, $when, '', [], $about, $order);
+        parent::__construct($label, $lead, true, $when, null, [], $about, $order);
     }
 
     public function read(string $name, mixed $given, mixed $default): object

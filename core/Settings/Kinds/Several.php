@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Settings\Kinds;
 
 use Attribute;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
@@ -16,7 +17,7 @@ final readonly class Several extends Setting
 {
     /**
      * @param array<string, string> $options label by word; none for any text
-     * @param string $of sort of things that the data hold, as Offer knows them
+     * @param Names|null $of what can be chosen
      * @param string $unknown why another word is none of them
      * @param bool $ordered whether one text can be in it twice, and its place matters
      * @param int $longest characters of each
@@ -24,7 +25,7 @@ final readonly class Several extends Setting
     public function __construct(
         string $label,
         public array $options = [],
-        public string $of = '',
+        public ?Names $of = null,
         public string $unknown = '',
         public bool $ordered = false,
         public int $longest = 300,
@@ -33,7 +34,7 @@ final readonly class Several extends Setting
         string $about = '',
         bool $shown = true,
     ) {
-        parent::__construct($label, $lead, $shown, [], '', [], $about);
+        parent::__construct($label, $lead, $shown, [], null, [], $about);
     }
 
     /** @return list<string> */
@@ -58,10 +59,10 @@ final readonly class Several extends Setting
     public function field(string $name, mixed $value, Offer $offer, string $lead): ?Field
     {
         $chosen = is_array($value) ? array_values(array_filter($value, is_string(...))) : [];
-        if ($this->options === [] && $this->of === '') {
+        if ($this->options === [] && $this->of === null) {
             return Field::text($name, $lead, rtrim(implode(',', $chosen), ','), $this->hint, true);
         }
-        $options = $this->of === '' ? array_map(self::capital(...), $this->options) : $offer->names($this->of);
+        $options = $this->of === null ? array_map(self::capital(...), $this->options) : $offer->names($this->of);
 
         return $options === [] ? null : Field::several($name, $lead, $chosen, $options);
     }
@@ -79,14 +80,14 @@ final readonly class Several extends Setting
         return match (true) {
             $this->options !== [] => 'any of ' .
                 implode(', ', array_map(static fn(string $w): string => "`{$w}`", array_keys($this->options))),
-            $this->of !== '' => "any of the {$this->of}",
+            $this->of !== null => "any of the {$this->of->value}",
             default => 'a list of texts',
         };
     }
 
     public function inWords(mixed $value, Offer $offer): string
     {
-        $labels = $this->of === '' ? $this->options : $offer->names($this->of);
+        $labels = $this->of === null ? $this->options : $offer->names($this->of);
         $words = [];
         foreach (is_array($value) ? $value : [] as $one) {
             $words[] = is_string($one) ? $labels[$one] ?? $one : '';

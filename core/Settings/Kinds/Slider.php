@@ -25,7 +25,7 @@ final readonly class Slider extends Setting
         string $lead = '',
         string $about = '',
     ) {
-        parent::__construct($label, $lead, true, [], '', [], $about);
+        parent::__construct($label, $lead, true, [], null, [], $about);
     }
 
     public function read(string $name, mixed $given, mixed $default): ?float

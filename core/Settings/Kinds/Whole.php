@@ -6,6 +6,7 @@ namespace DuskRail\Settings\Kinds;
 
 use Attribute;
 use DuskRail\Data\Numerals;
+use DuskRail\Settings\Condition;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
@@ -27,7 +28,7 @@ final readonly class Whole extends Setting
         public array $options = [],
         string $lead = '',
         array $when = [],
-        string $if = '',
+        ?Condition $if = null,
         array $leads = [],
         string $about = '',
     ) {

@@ -22,7 +22,7 @@ final readonly class Words extends Setting
         public string $by = 'row',
         string $about = '',
     ) {
-        parent::__construct($label, '', false, [], '', [], $about);
+        parent::__construct($label, '', false, [], null, [], $about);
     }
 
     /** @return array<string, string> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Settings\Kinds;
 
 use Attribute;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
@@ -21,7 +22,7 @@ final readonly class Written extends Setting
      * @param array<string, string|list<string>> $when
      * @param array<string, string> $leads
      * @param array<string, string> $hints other hints, by lead
-     * @param string $listed sort of names that the hint goes on with, as Offer knows them
+     * @param Names|null $listed names that the hint goes on with
      */
     public function __construct(
         string $label,
@@ -35,9 +36,9 @@ final readonly class Written extends Setting
         bool $shown = true,
         public array $hints = [],
         public string $allowed = 'a text',
-        public string $listed = '',
+        public ?Names $listed = null,
     ) {
-        parent::__construct($label, $lead, $shown, $when, '', $leads, $about);
+        parent::__construct($label, $lead, $shown, $when, null, $leads, $about);
     }
 
     public function read(string $name, mixed $given, mixed $default): string
@@ -49,7 +50,7 @@ final readonly class Written extends Setting
 
     public function field(string $name, mixed $value, Offer $offer, string $lead): Field
     {
-        $listed = $this->listed === '' ? [] : array_values($offer->names($this->listed));
+        $listed = $this->listed === null ? [] : array_values($offer->names($this->listed));
 
         return Field::text($name, $lead, self::text($value), $this->hints[$lead] ?? $this->hint, $this->long, $listed);
     }
