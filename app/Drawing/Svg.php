@@ -6,6 +6,7 @@ namespace App\Drawing;
 
 use DuskRail\Chart\Area;
 use DuskRail\Chart\Box;
+use DuskRail\Chart\DenseLines;
 use DuskRail\Chart\Dot;
 use DuskRail\Chart\Group;
 use DuskRail\Chart\Ink;
@@ -15,7 +16,6 @@ use DuskRail\Chart\Placed;
 use DuskRail\Chart\Reused;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\Stroke;
-use DuskRail\Chart\DenseLines;
 use DuskRail\Chart\Words;
 
 /**

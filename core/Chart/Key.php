@@ -9,9 +9,9 @@ use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\OwnLook;
+use DuskRail\Outcome\ColourScale;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Tone;
-use DuskRail\Outcome\ColourScale;
 
 /**
  * What lines, dashes, markers and bands stand for, each as it is drawn: above the plot, only where no labels say it at

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace DuskRail\Document;
 
-use DuskRail\Settings\Names;
 use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Settings\Embedded;
 use DuskRail\Settings\HasSettings;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Written;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 
 /** The settings of the house style: of the whole installation, and the conventions of new studies. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Document;
 
+use DuskRail\Data\DataSlice;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
-use DuskRail\Data\DataSlice;
 use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Document\Parts\BreakdownsPart;

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Data\Better;
+use DuskRail\Data\DataSlice;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\DataSlice;
 use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Data\ValueType;

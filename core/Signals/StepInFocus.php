@@ -6,8 +6,8 @@ namespace DuskRail\Signals;
 
 use DuskRail\Data\Numerals;
 use DuskRail\Outcome\Comparison;
-use DuskRail\Outcome\TrendSummaries;
 use DuskRail\Outcome\Line;
+use DuskRail\Outcome\TrendSummaries;
 use DuskRail\Statistics\LevelShift;
 use DuskRail\Statistics\Quantile;
 

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use App\Drawing\Svg;
-use DuskRail\Chart\PixelCoverage;
+use DuskRail\Chart\DenseLines;
 use DuskRail\Chart\Ink;
+use DuskRail\Chart\PixelCoverage;
 use DuskRail\Chart\PlotArea;
 use DuskRail\Chart\Scale;
 use DuskRail\Chart\Scene;
-use DuskRail\Chart\DenseLines;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;

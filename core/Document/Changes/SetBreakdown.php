@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace DuskRail\Document\Changes;
 
 use DuskRail\Data\Breakdown;
+use DuskRail\Data\DataSlice;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\MeasureKind;
-use DuskRail\Data\DataSlice;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\BreakdownView;

@@ -6,8 +6,8 @@ namespace DuskRail\Document\Parts;
 
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\Cell;
-use DuskRail\Data\DataSource;
 use DuskRail\Data\DataSlice;
+use DuskRail\Data\DataSource;
 use DuskRail\Settings\Kinds\ByKey;
 use DuskRail\Settings\ReadsSettings;
 

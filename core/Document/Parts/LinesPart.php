@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
-use DuskRail\Settings\Names;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Several;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 
 /** What the lines of a study run across. */

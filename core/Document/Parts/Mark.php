@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
-use DuskRail\Settings\Names;
 use DuskRail\Settings\HasSettings;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Number;
 use DuskRail\Settings\Kinds\Written;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Period;
 use DuskRail\Time\UnknownPeriod;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
-use DuskRail\Settings\Condition;
-use DuskRail\Settings\Names;
 use DuskRail\Peers\ChosenPeers;
 use DuskRail\Rail\Targets;
+use DuskRail\Settings\Condition;
 use DuskRail\Settings\Declaration;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Parsed;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 
 /** Whom lines are compared with, what is drawn of them as a whole, and what is to be reached. */

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace DuskRail\Document\Parts;
 
 use DuskRail\Settings\Condition;
-use DuskRail\Settings\Names;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Number;
 use DuskRail\Settings\Kinds\Whole;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 
 /** Who is in focus: those chosen by hand, or those that a rule finds in the data, and finds again in new ones. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
-use DuskRail\Settings\Names;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\RailSetting;
 use DuskRail\Settings\Embedded;
@@ -13,6 +12,7 @@ use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Flag;
 use DuskRail\Settings\Kinds\Number;
 use DuskRail\Settings\Kinds\Several;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 
 /** How two measures are set against each other. */

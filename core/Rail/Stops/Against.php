@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Settings\Names;
 use DuskRail\Data\Better;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -14,14 +13,15 @@ use DuskRail\Data\ValueType;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Targets;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Parsed;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 
 /**

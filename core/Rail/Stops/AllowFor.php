@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Settings\Names;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -16,13 +15,14 @@ use DuskRail\Peers\Expectation;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Pool;
-use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Settings\InvalidSetting;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Settings\Condition;
-use DuskRail\Settings\Names;
 use DuskRail\Data\Completeness;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -16,12 +14,14 @@ use DuskRail\Data\Spacing;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Pool;
-use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
+use DuskRail\Rail\StopCategory;
+use DuskRail\Settings\Condition;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Parsed;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
-use DuskRail\Settings\Names;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
@@ -16,11 +15,12 @@ use DuskRail\Rail\Formula\InvalidFormula;
 use DuskRail\Rail\Formula\Quantity;
 use DuskRail\Rail\Formula\Renaming;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\StopCategory;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
+use DuskRail\Rail\StopCategory;
 use DuskRail\Settings\Kinds\Written;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodAxis;

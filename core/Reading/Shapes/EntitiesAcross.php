@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
-use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\Heading;
+use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;

@@ -6,9 +6,9 @@ namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Data\Status;
 use DuskRail\Reading\Columns;
-use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\EntityKeyChooser;
 use DuskRail\Reading\NotATable;
+use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;

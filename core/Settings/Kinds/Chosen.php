@@ -6,8 +6,8 @@ namespace DuskRail\Settings\Kinds;
 
 use Attribute;
 use DuskRail\Settings\Condition;
-use DuskRail\Settings\Names;
 use DuskRail\Settings\Field;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
 use DuskRail\Settings\UnfitValue;

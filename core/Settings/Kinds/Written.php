@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace DuskRail\Settings\Kinds;
 
 use Attribute;
-use DuskRail\Settings\Names;
 use DuskRail\Settings\Field;
+use DuskRail\Settings\Names;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
 use DuskRail\Settings\UnfitValue;
