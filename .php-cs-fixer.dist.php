@@ -12,6 +12,10 @@ return (new Config())->
         // A setting is declared on one line where it fits.
         'method_argument_space' => ['attribute_placement' => 'ignore', 'on_multiline' => 'ensure_fully_multiline'],
         'operator_linebreak' => false,
+        // “as” may begin a line.
+        'single_space_around_construct' => [
+            'constructs_preceded_by_a_single_space' => ['else', 'elseif', 'use_lambda'],
+        ],
         'declare_strict_types' => true,
         'no_unused_imports' => true,
         'ordered_imports' => true,

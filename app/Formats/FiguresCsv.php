@@ -71,7 +71,9 @@ final class FiguresCsv
         $lines = [];
         foreach (PeerComparison::of($comparison) as $of) {
             $told = array_map(
-                static fn(PeerStatistic $one): string => mb_strtolower($one::title()) . ' ' . $one->text($of, $of->years[0]),
+                static fn(PeerStatistic $one): string => mb_strtolower($one::title()) .
+                    ' ' .
+                    $one->text($of, $of->years[0]),
                 PeerStatistics::of($comparison),
             );
             $lines[] = "{$of->line->name}, {$of->years[0]->period}: " . implode('; ', $told);

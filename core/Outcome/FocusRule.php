@@ -32,7 +32,9 @@ final readonly class FocusRule
     {
         $figures = [];
         foreach ($lines as $line) {
-            if ($line->state !== LineState::Off && $line->current !== null && !$line->isGroup() && $this->takes($line)) {
+            if (
+                $line->state !== LineState::Off && $line->current !== null && !$line->isGroup() && $this->takes($line)
+            ) {
                 $figures[$line->key] = $this->figure($line);
             }
         }

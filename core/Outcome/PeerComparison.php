@@ -39,7 +39,11 @@ final readonly class PeerComparison
         $target = $comparison->study->part(PeersPart::class)->target;
         foreach ($comparison->focus() as $line) {
             $years = [];
-            for ($at = $line->current; $at !== null && $at >= $comparison->from; $at = self::yearBefore($comparison, $at)) {
+            for (
+                $at = $line->current;
+                $at !== null && $at >= $comparison->from;
+                $at = self::yearBefore($comparison, $at)
+            ) {
                 $position = $comparison->peers->rankOf($line, $at);
                 if ($position === null) {
                     break;

@@ -93,7 +93,9 @@ final readonly class ReaderChoices
         }
         foreach ($comparison->run->steps as $step) {
             $stop = $step->placed->stop;
-            $label = static fn(string $name, int|string $value): string => $stop::from([...$stop->settings(), 'needed' => 'all', $name => $value])
+            $label = static fn(string $name, int|string $value): string => $stop::from(
+                [...$stop->settings(), 'needed' => 'all', $name => $value],
+            )
                 ->label($step->arriving, $comparison->data);
             if (
                 in_array('base', $controls, true) &&

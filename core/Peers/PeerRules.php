@@ -33,7 +33,9 @@ final class PeerRules
      */
     public static function of(PeerSetRules $set): array
     {
-        return array_values(array_filter(self::read($set->requirements), static fn(PeerRule $r): bool => !$r->isNone()));
+        return array_values(
+            array_filter(self::read($set->requirements), static fn(PeerRule $r): bool => !$r->isNone()),
+        );
     }
 
     /**

@@ -127,7 +127,9 @@ final readonly class StackView extends View
 
     protected function headline(Comparison $comparison): string
     {
-        return $this->isSplit($comparison->study) ? Headline::ofLines($this->lineup($comparison)) : Headline::ofParts($comparison);
+        return $this->isSplit($comparison->study)
+            ? Headline::ofLines($this->lineup($comparison))
+            : Headline::ofParts($comparison);
     }
 
     protected function subtitle(Comparison $comparison): string

@@ -29,7 +29,8 @@ final class Headline
         if ($focus->current === null) {
             return self::ended($lineup, $focus);
         }
-        $is = "{$focus->name}: " . self::value($lineup, $focus, $focus->current) . ' ' . self::when($comparison, $focus->current);
+        $value = self::value($lineup, $focus, $focus->current);
+        $is = "{$focus->name}: {$value} " . self::when($comparison, $focus->current);
         $isOfItsKind = $lineup->summary->line !== [] && $comparison->peers->chosen->strata !== [];
         $summary = $isOfItsKind ? PeerSummary::beside($comparison, $focus) : $lineup->summary;
         $level = $summary->line[$focus->current] ?? NAN;
@@ -66,7 +67,9 @@ final class Headline
     {
         $distance = Overlay::distance($years);
 
-        return $distance === '' ? self::ofLines(Lineup::of($comparison)) : ($comparison->subject()->name ?? '') . " {$distance}";
+        return $distance === ''
+            ? self::ofLines(Lineup::of($comparison))
+            : ($comparison->subject()->name ?? '') . " {$distance}";
     }
 
     /** How much of a whole its largest parts are. */
@@ -74,7 +77,8 @@ final class Headline
     {
         $lineup = Lineup::of($comparison);
         $stacked = Stacked::of($lineup);
-        $last = count($stacked->layers) < 5 ? null : Line::lastOf($stacked->totals, $lineup->from, $comparison->reference);
+        $isOfMany = count($stacked->layers) >= 5;
+        $last = $isOfMany ? Line::lastOf($stacked->totals, $lineup->from, $comparison->reference) : null;
         if ($last === null || !$stacked->adds) {
             return "{$comparison->measure->name}: parts of the total";
         }

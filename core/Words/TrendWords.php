@@ -29,7 +29,9 @@ final class TrendWords
     {
         $latest = match (true) {
             $comparison->reference < $comparison->from => 'No complete period is shown',
-            $comparison->hasOneNow() => 'Latest and rank: ' . $comparison->axis->period($comparison->reference)->label(),
+            $comparison->hasOneNow() => 'Latest and rank: ' . $comparison->axis->period(
+                $comparison->reference,
+            )->label(),
             default => 'Latest and rank: last value of each line',
         };
 

@@ -91,7 +91,9 @@ final class TasksTest extends BrowserTestCase
         $browser->see('.compared', "in {$class}");
         $higher = count(array_filter($latest[$class], static fn(float $v): bool => $v > $latest[$class][$town]));
         $browser->click('[popovertarget=standing]')->see('#peer-comparison', 'of ' . $of);
-        $place = $browser->run("return document.querySelector('#peer-comparison tbody td:nth-child(3)').textContent.trim()");
+        $place = $browser->run(
+            "return document.querySelector('#peer-comparison tbody td:nth-child(3)').textContent.trim()",
+        );
         self::assertSame($higher + 1 . " of {$of}", $place);
     }
 

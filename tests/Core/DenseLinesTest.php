@@ -92,11 +92,19 @@ final class DenseLinesTest extends TestCase
     {
         $plot = new PlotArea(0.0, 40.0, 0.0, 100.0, 0, 4);
         $scale = new Scale(0.0, 100.0, 100.0, 0.0);
-        $dashed = (new PixelCoverage($plot, $scale, 1.0, 3))->thicket([array_fill(0, 5, 50.0)], [[]], Ink::Peer)->columns();
+        $dashed = (new PixelCoverage($plot, $scale, 1.0, 3))->thicket(
+            [array_fill(0, 5, 50.0)],
+            [[]],
+            Ink::Peer,
+        )->columns();
         self::assertSame([...range(0, 24), ...range(30, 34)], array_values(array_diff(array_keys($dashed), [40])));
         // From the third of seven positions on it is the same picture.
         $later = new PlotArea(0.0, 40.0, 0.0, 100.0, 2, 6);
-        $same = (new PixelCoverage($later, $scale, 1.0, 5))->thicket([array_fill(0, 7, 50.0)], [[]], Ink::Peer)->columns();
+        $same = (new PixelCoverage($later, $scale, 1.0, 5))->thicket(
+            [array_fill(0, 7, 50.0)],
+            [[]],
+            Ink::Peer,
+        )->columns();
         self::assertSame($dashed, $same);
         $out = (new PixelCoverage($plot, $scale, 1.0))->thicket([[50.0, 1e6, -1e6, 50.0, 50.0]], [[]], Ink::Peer);
         foreach ($out->columns() as $runs) {

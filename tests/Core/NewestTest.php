@@ -154,7 +154,11 @@ final class NewestTest extends TestCase
             $row = self::row($study, $comparison, 'home');
             self::assertSame(
                 [1, 1, 100.0],
-                [$row->rank, PeerComparison::of($comparison)[0]->now()->rank, PeerComparison::of($comparison)[0]->now()->percentile],
+                [
+                    $row->rank,
+                    PeerComparison::of($comparison)[0]->now()->rank,
+                    PeerComparison::of($comparison)[0]->now()->percentile,
+                ],
             );
             self::assertSame('1st of 8', LiveNumber::filled('{place Home}', $comparison));
         }

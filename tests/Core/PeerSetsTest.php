@@ -184,7 +184,9 @@ final class PeerSetsTest extends TestCase
 
             return new DataInMemory([$measure], $entities, ['flow' => Make::table($measure, '2020', $values)]);
         };
-        $weights = static fn(MeasureKind $kind, string $size): array => NearestPeers::home($towns($kind, $size))->nearest
+        $weights = static fn(MeasureKind $kind, string $size): array => NearestPeers::home(
+            $towns($kind, $size),
+        )->nearest
             ->weights ?? [];
         self::assertSame(['measure:flow' => 1.0, 'about:size' => 1.0], $weights(MeasureKind::Stock, ''));
         self::assertSame(['about:size' => 1.0], $weights(MeasureKind::Flow, ''));

@@ -171,7 +171,10 @@ final class StudyTest extends TestCase
         yield 'a hue too few' => [['focus' => [['line' => 'a', 'hue' => 0]]], 'focus.0: '];
         yield 'a line twice' => [['focus' => [['line' => 'a', 'hue' => 1], ['line' => 'a', 'hue' => 2]]], 'focus.1: '];
         yield 'backward range' => [['range' => '2020..2019'], 'range: The range ends'];
-        yield 'unknown view' => [['view' => 'cake'], 'view: can be lines, overlay, ranks, stack, sparks, scatter, figures.'];
+        yield 'unknown view' => [
+            ['view' => 'cake'],
+            'view: can be lines, overlay, ranks, stack, sparks, scatter, figures.',
+        ];
         yield 'list where none is' => [['off' => 'marl'], 'off: must be a list.'];
     }
 

@@ -69,7 +69,7 @@ final class ThresholdsTest extends TestCase
         self::assertSame($title, Preamble::of($sample, 1)->title);
     }
 
-    /** @return iterable<string, array{string, bool}> a column of a table, and whether it numbers events */
+    /** @return iterable<string, array{list<string>, bool}> a column of a table, and whether it numbers events */
     public static function identifiers(): iterable
     {
         // Ten rows; seven of ten different numbers are enough.
@@ -221,7 +221,9 @@ final class ThresholdsTest extends TestCase
     /** Aggregate offers all longer periods, and none that are shorter. */
     public function testAggregateOffersEveryLongerPeriod(): void
     {
-        foreach (['2024-01' => ['quarter', 'half-year', 'year'], '2024-Q1' => ['half-year', 'year']] as $first => $longer) {
+        foreach (
+            ['2024-01' => ['quarter', 'half-year', 'year'], '2024-Q1' => ['half-year', 'year']] as $first => $longer
+        ) {
             $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, $first, ['home' => [1, 2, 3, 4]]]]);
             $stop = new ChangeOfPeriod();
             $scope = Make::study($data)->scope($data);
@@ -259,11 +261,16 @@ final class ThresholdsTest extends TestCase
     {
         $values = ['home' => [4], 'b' => [3], 'c' => [2], 'd' => [1]];
         $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2024', $values]]);
-        $study = Edit::of(Changes::read('state', ['entity' => 'b', 'state' => 'off']), Make::study($data), $data)->study;
+        $study = Edit::of(
+            Changes::read('state', ['entity' => 'b', 'state' => 'off']),
+            Make::study($data),
+            $data,
+        )->study;
         $comparison = Comparison::of($study, $data);
+        $at = array_flip(array_column($comparison->lines, 'key'));
         $place = static fn(string $key): array => [
-            $comparison->peers->rankOf($comparison->line($key) ?? self::fail(), 0)?->rank,
-            $comparison->peers->rankOf($comparison->line($key) ?? self::fail(), 0)?->of,
+            $comparison->peers->rankOf($comparison->lines[$at[$key]], 0)?->rank,
+            $comparison->peers->rankOf($comparison->lines[$at[$key]], 0)?->of,
         ];
         self::assertSame([[2, 4], [1, 3], [2, 3]], [$place('b'), $place('home'), $place('c')]);
     }
@@ -279,7 +286,10 @@ final class ThresholdsTest extends TestCase
                 'hits' => [$unit, MeasureKind::Flow, '2024', $counts],
                 'all' => [$of, MeasureKind::Flow, '2024', $thousand],
             ]);
-            $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'all', 'times' => $times]));
+            $study = Make::study(
+                $data,
+                StopCatalogue::make('per-denominator', ['measure' => 'all', 'times' => $times]),
+            );
             $chance = Chance::of(Comparison::of($study, $data));
 
             return $chance?->dispersion(0) ?? NAN;

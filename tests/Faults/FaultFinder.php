@@ -71,15 +71,10 @@ final class FaultFinder extends NodeVisitorAbstract
         $operator = self::OPERATORS[$node::class] ?? null;
         match (true) {
             $operator !== null && $node instanceof Expr\BinaryOp => $this->operator($node, ...$operator),
-            $node instanceof Expr\BinaryOp\Plus, $node instanceof Expr\BinaryOp\Minus => $node->right instanceof
-            Node\Scalar\Int_
-                ? $this->replace('shifted index', $node, $this->of($node->left))
-                : $this->operator(
-                    $node,
-                    $node instanceof Expr\BinaryOp\Plus ? '+' : '-',
-                    $node instanceof Expr\BinaryOp\Plus ? '-' : '+',
-                    'other arithmetic',
-                ),
+            $node instanceof Expr\BinaryOp\Plus => $this->sum($node, '+', '-'),
+            $node instanceof Expr\BinaryOp\Minus => $this->sum($node, '-', '+'),
+            $node instanceof Node\Const_ => $this->constant($node),
+            $node instanceof Expr\Match_ => $this->cases($node),
             $node instanceof Stmt\If_ => $this->guard($node),
             $node instanceof Expr\FuncCall, $node instanceof Expr\StaticCall => $this->call($node),
             $node instanceof Expr\MethodCall, $node instanceof Expr\New_ => $this->swapped($node),
@@ -88,6 +83,36 @@ final class FaultFinder extends NodeVisitorAbstract
         };
 
         return null;
+    }
+
+    private function sum(Expr\BinaryOp $node, string $was, string $becomes): void
+    {
+        if ($node->right instanceof Node\Scalar\Int_) {
+            $this->replace('shifted index', $node, $this->of($node->left));
+        } else {
+            $this->operator($node, $was, $becomes, 'other arithmetic');
+        }
+    }
+
+    /** A threshold that is moved: half as much again and one more, or half as much again of a fraction. */
+    private function constant(Node\Const_ $constant): void
+    {
+        $value = $constant->value;
+        if ($value instanceof Node\Scalar\Int_ || $value instanceof Node\Scalar\Float_) {
+            $moved = $value instanceof Node\Scalar\Int_ ? intdiv($value->value * 3, 2) + 1 : $value->value * 1.5;
+            $this->replace('moved constant', $value, var_export($moved, true));
+        }
+    }
+
+    /** A case of a match that answers as the one after it does. */
+    private function cases(Expr\Match_ $match): void
+    {
+        foreach ($match->arms as $i => $arm) {
+            $next = $match->arms[$i + 1] ?? null;
+            if ($arm->conds !== null && $next !== null && $this->of($arm->body) !== $this->of($next->body)) {
+                $this->replace('other case', $arm->body, $this->of($next->body));
+            }
+        }
     }
 
     private function operator(Expr\BinaryOp $node, string $was, string $becomes, string $kind): void

@@ -34,7 +34,10 @@ final class StylesTest extends ApplicationTestCase
         $this->get(route('data.index'))->assertOk();
         $this->get(route('studies.card', $study))->assertOk();
         $keep = ['from' => 'kept', 'size' => 'usual'];
-        $this->put(route('style.update'), [...$keep, 'settings' => ['locale' => 'xx']])->assertSessionHasErrors('settings');
+        $this->put(
+            route('style.update'),
+            [...$keep, 'settings' => ['locale' => 'xx']],
+        )->assertSessionHasErrors('settings');
         $this->put(route('style.update'), [...$keep, 'settings' => ['locale' => 'de']])->assertRedirect();
         $this->get(route('style.show'))->assertSee('German: 12.345,6, Mär');
         self::assertStringContainsString('Mär', $drawn());
@@ -83,7 +86,10 @@ final class StylesTest extends ApplicationTestCase
             'hue' => '1',
             'everywhere' => '1',
         ];
-        $this->put(route('style.update'), [...$keep, 'settings' => ['source' => 'no place']])->assertSessionHasErrors('settings');
+        $this->put(
+            route('style.update'),
+            [...$keep, 'settings' => ['source' => 'no place']],
+        )->assertSessionHasErrors('settings');
         $this->put(route('style.update'), [...$keep, 'name' => 'Nobody'])->assertSessionHasErrors('name');
         $this->put(route('style.update'), $keep)->assertRedirect(route('style.show'));
         $this->get(route('style.show'))

@@ -110,7 +110,10 @@ final class CorrectReadingRequest extends FormRequest
         }
         if ($aggregations !== []) {
             $changes['ways'] =
-                $aggregations + array_map(static fn(EventSummary $way): string => $way->value, $plan->events->aggregations);
+                $aggregations + array_map(
+                    static fn(EventSummary $way): string => $way->value,
+                    $plan->events->aggregations,
+                );
         }
         $changes['roles'] = $roles;
         if (is_array($this->input('measures'))) {

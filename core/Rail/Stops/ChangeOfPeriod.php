@@ -266,7 +266,9 @@ final readonly class ChangeOfPeriod implements Stop
         $out = $this->unfinished === 'out' && $extent->open !== null;
 
         return new Outcome(
-            $table->weighedBy(static fn(): array => $below)->reaching($out ? Completeness::whole($extent->parts) : $extent),
+            $table->weighedBy(static fn(): array => $below)->reaching(
+                $out ? Completeness::whole($extent->parts) : $extent,
+            ),
             [...$this->remarks($extent, $target, $taken), ...self::unweighted($arriving, $weights, $scope)],
         );
     }

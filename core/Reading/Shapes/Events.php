@@ -116,7 +116,9 @@ final class Events extends Long
             $table,
             $this->name(),
             Columns::of(
-                array_keys(array_filter($aggregations, static fn(EventSummary $way): bool => $way !== EventSummary::Out)),
+                array_keys(
+                    array_filter($aggregations, static fn(EventSummary $way): bool => $way !== EventSummary::Out),
+                ),
                 entity: $entity,
                 period: $period,
                 month: $apart[0] ?? null,

@@ -62,7 +62,12 @@ final class Moment extends Shape
             ($table->mostVaried($table->texts()) ?? $table->named($table->columns, Vocabulary::NUMBERED));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
         $numbers = array_values(array_filter($others, $table->isNumeric(...)));
-        $keys = EntityKeyChooser::of($table, array_values(array_diff($others, [$table->mostVaried($numbers) ?? -1])), $entity, []);
+        $keys = EntityKeyChooser::of(
+            $table,
+            array_values(array_diff($others, [$table->mostVaried($numbers) ?? -1])),
+            $entity,
+            [],
+        );
         $figures = array_values(
             array_filter(
                 $numbers,

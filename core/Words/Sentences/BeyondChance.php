@@ -29,9 +29,10 @@ final class BeyondChance implements ClaimFinder
                     ($value > $limits[3] ? 'above' : 'below') .
                     " what chance alone explains beside its {$count} peers{$comparison->peers->chosen->among}",
                 0.7,
-                "{$comparison->axis->period($line->current)->label()}: {$comparison->format($value)}; by chance alone, " .
-                    "99.8 % of such counts lie from {$comparison->format($limits[0])} to " .
-                    "{$comparison->format($limits[3])}, around {$comparison->format($chance->expected[$line->current])}.",
+                "{$comparison->axis->period($line->current)->label()}: {$comparison->format($value)}; by " .
+                    "chance alone, 99.8 % of such counts lie from {$comparison->format($limits[0])} to " .
+                    "{$comparison->format($limits[3])}, around " .
+                    "{$comparison->format($chance->expected[$line->current])}.",
             );
         }
 

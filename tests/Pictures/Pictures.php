@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Pictures;
+
+use Closure;
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\Browser;
+use Tests\Browser\ServedApplication;
+
+/** The pictures of docs/screenshots, each taken anew from a fresh demo. */
+final class Pictures
+{
+    private const FOLDER = __DIR__ . '/../../docs/screenshots';
+
+    /** Studies of the demo, by what they show. */
+    private const TANGLE = 1;
+
+    private const PEERS = 2;
+
+    private const INDEXED = 3;
+
+    private const OVERLAY = 4;
+
+    private const PANELS = 5;
+
+    private const MESSAGE = 6;
+
+    private const SIZE = 7;
+
+    private const FUNNEL = 8;
+
+    /** What the picture of a view is drawn by, beside what all of them are. */
+    private const SOURCES = [
+        'brief' => ['resources/views/brief', 'app/View/BriefPage.php'],
+        'dataset' => ['resources/views/data/dataset.blade.php'],
+        'first-page' => ['resources/views/home', 'core/Chart/MiniatureComposer.php'],
+        'figures' => ['core/Outcome/Grid.php', 'resources/views/study/views'],
+        'funnel' => ['core/Chart/ScatterComposer.php'],
+        'overlay' => ['core/Outcome/Overlay.php'],
+        'panels' => ['core/Chart/PanelsComposer.php'],
+        'ranks' => ['core/Outcome/Ranks.php', 'core/Views/RanksView.php'],
+        'scatter' => ['core/Chart/ScatterComposer.php'],
+        'sparks' => ['core/Chart/SparksComposer.php', 'core/Outcome/SparkTable.php'],
+        'stack' => ['core/Chart/StackComposer.php'],
+        'peer-comparison' => ['resources/views/study/peer-comparison.blade.php', 'core/Words/PeerStatistics'],
+    ];
+
+    private const ALL = ['resources/css', 'resources/views/study/workspace.blade.php', 'core/Chart/LinesComposer.php'];
+
+    /** @var list<int> numbers of the studies that were changed, once for each change */
+    private array $changed = [];
+
+    private function __construct(private readonly ServedApplication $application, private readonly Browser $browser) {}
+
+    /**
+     * Takes pictures, all or those that are named.
+     *
+     * @param list<string> $names
+     * @return list<string> names that there are none of
+     */
+    public static function take(array $names): array
+    {
+        $unknown = array_values(array_diff($names, array_keys(self::steps())));
+        if ($unknown !== []) {
+            return $unknown;
+        }
+        $application = ServedApplication::start(demo: true);
+        try {
+            foreach (self::steps() as $name => $steps) {
+                if ($names === [] || in_array($name, $names, true)) {
+                    $browser = $name === 'telephone' ? Browser::open(390, 844) : Browser::open();
+                    $taken = new self($application, $browser);
+                    $steps($taken);
+                    $taken->rest();
+                    $browser->web->takeScreenshot(self::FOLDER . "/{$name}.png");
+                    $taken->putBack();
+                    $browser->close();
+                    echo "{$name}\n";
+                }
+            }
+        } finally {
+            $application->stop();
+        }
+
+        return [];
+    }
+
+    /** @return list<string> pictures that are older than what their view is drawn by, by the times of their commits */
+    public static function outdated(): array
+    {
+        /** @param list<string> $paths */
+        $of = static fn(array $paths): int => (int) trim((string) shell_exec(
+            'git log -1 --format=%ct -- ' . implode(' ', array_map(static fn(string $p): string => escapeshellarg($p), $paths)),
+        ));
+        $outdated = [];
+        foreach (array_keys(self::steps()) as $name) {
+            if ($of(["docs/screenshots/{$name}.png"]) < $of([...self::ALL, ...self::SOURCES[$name] ?? []])) {
+                $outdated[] = $name;
+            }
+        }
+
+        return $outdated;
+    }
+
+    /** @return array<string, Closure(self): mixed> */
+    private static function steps(): array
+    {
+        return [
+            'first-page' => static fn(self $on) => $on->open('/')->until('.cards svg, article svg'),
+            'study' => static fn(self $on) => $on->study(self::MESSAGE),
+            'night' => static fn(self $on) => $on->study(self::MESSAGE)->click('[data-ground-switch]'),
+            'overlay' => static fn(self $on) => $on->study(self::OVERLAY),
+            'panels' => static fn(self $on) => $on->study(self::PANELS),
+            'ranks' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'ranks']]]),
+            'stack' => static fn(self $on) => $on->study(self::TANGLE, [['view', ['view' => 'stack']]]),
+            'sparks' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'sparks']]]),
+            'figures' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'figures']]]),
+            'scatter' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'scatter']]]),
+            'peers' => static fn(self $on) => $on->study(self::SIZE),
+            'funnel' => static fn(self $on) => $on->study(self::FUNNEL),
+            'tones' => static fn(self $on) => $on->study(self::PEERS, [
+                ['set', ['part' => 'tone', 'settings[by]' => 'change']],
+            ]),
+            'sentences' => static fn(self $on) => $on->study(self::MESSAGE)->click('[popovertarget=sentences]'),
+            'peer-comparison' => static fn(self $on) => $on
+                ->study(self::MESSAGE)
+                ->click('[popovertarget=peer-comparison]'),
+            'working' => static fn(self $on) => $on->study(self::MESSAGE)->readLastPoint(),
+            'dataset' => static fn(self $on) => $on->open('/datasets/1'),
+            'brief' => static fn(self $on) => $on->brief(),
+            'telephone' => static fn(self $on) => $on->study(self::MESSAGE),
+        ];
+    }
+
+    private function open(string $path): self
+    {
+        $this->browser->web->get($this->application->url($path));
+
+        return $this;
+    }
+
+    private function until(string $selector): self
+    {
+        $this->browser->until($selector, fn(): bool => $this->browser->find($selector)->isDisplayed());
+
+        return $this;
+    }
+
+    /**
+     * A study, changed for the picture; putBack() undoes the changes.
+     *
+     * @param list<array{string, array<string, string>}> $changes
+     */
+    private function study(int $number, array $changes = []): self
+    {
+        $this->open("/studies/{$number}")->until('main');
+        foreach ($changes as [$change, $input]) {
+            $this->send('POST', "/studies/{$number}/changes", ['change' => $change, ...$input]);
+            $this->changed[] = $number;
+            $this->open("/studies/{$number}")->until('main');
+        }
+        usleep(500_000);
+
+        return $this;
+    }
+
+    /** No scroll bars, and what moves has come to rest. */
+    private function rest(): void
+    {
+        $this->browser->run(<<<'JS'
+            const sheet = new CSSStyleSheet();
+            sheet.replaceSync('* { scrollbar-width: none !important; }');
+            document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
+            window.dispatchEvent(new Event('resize'));
+        JS);
+        usleep(1_200_000);
+    }
+
+    private function putBack(): void
+    {
+        foreach ($this->changed as $number) {
+            $this->send('PUT', "/studies/{$number}/history", ['step' => 'undo']);
+        }
+    }
+
+    /** @param array<string, string> $input */
+    private function send(string $method, string $path, array $input): void
+    {
+        $this->browser->web->executeAsyncScript(
+            <<<'JS'
+            const [method, path, input, done] = arguments;
+            const token = JSON.parse(document.body.getAttribute('hx-headers:inherited'))['X-CSRF-TOKEN'];
+            fetch(path, { method, headers: { 'X-CSRF-TOKEN': token }, body: new URLSearchParams(input) }).then(done);
+            JS,
+            [$method, $path, $input],
+        );
+    }
+
+    private function click(string $selector): self
+    {
+        $this->browser->click($selector);
+
+        return $this;
+    }
+
+    /** The working of the last point of the first line in focus, by the keyboard. */
+    private function readLastPoint(): self
+    {
+        $this->browser->run("document.querySelector('#chart svg').focus()");
+        $this->browser->press(WebDriverKeys::END);
+        $this->browser->press(WebDriverKeys::ENTER);
+
+        return $this->until('#working, [id^=working]');
+    }
+
+    private function brief(): self
+    {
+        $this->open('/briefs/1')->until('a[href*="/read/"]');
+        $path = (string) parse_url($this->browser->attribute('a[href*="/read/"]', 'href'), PHP_URL_PATH);
+        $this->open($path)->until('svg')->click('[data-line=tarrow]');
+
+        return $this;
+    }
+}
