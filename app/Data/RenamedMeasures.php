@@ -19,7 +19,7 @@ final class RenamedMeasures
      */
     public static function inStudies(Dataset $dataset, array $before, array $after): void
     {
-        foreach ($dataset->studies()->withTrashed()->whereNull('version')->get() as $study) {
+        foreach (Study::of($dataset)->withTrashed()->whereNull('version')->get() as $study) {
             self::inStudy($study, $before, $after);
         }
     }

@@ -20,7 +20,7 @@ enum VersionKind: string
     case Correction = 'correction';
 
     /** Several entities that became one. */
-    case Merger = 'merger';
+    case Merged = 'merger';
 
     /** An older version, gone back to. */
     case Restored = 'restored';

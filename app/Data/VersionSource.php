@@ -36,7 +36,7 @@ final readonly class VersionSource
 
     public static function merger(string $what): self
     {
-        return new self(VersionKind::Merger, $what, str_repeat('0', 64), 0, [], '');
+        return new self(VersionKind::Merged, $what, str_repeat('0', 64), 0, [], '');
     }
 
     public static function correction(Correction $correction, string $why): self

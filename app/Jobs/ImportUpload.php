@@ -10,6 +10,7 @@ use App\Data\ImportCancelled;
 use App\Data\ImportStopped;
 use App\Data\RevisionWriter;
 use App\Models\Dataset;
+use App\Models\Study as StudyModel;
 use App\Models\Upload;
 use DuskRail\Document\Study;
 use DuskRail\Reading\Problem;
@@ -56,7 +57,7 @@ final class ImportUpload implements ShouldQueue
         try {
             // Data set, study and upload are settled together, or none of them.
             $settle = static function (Dataset $dataset, ?Study $first = null) use ($upload): void {
-                $study = $dataset->studies()->orderByDesc('updated_at')->first();
+                $study = StudyModel::of($dataset)->orderByDesc('updated_at')->first();
                 $study ??= $first === null ? FirstStudy::begin($dataset) : RevisionWriter::begin($dataset, $first);
                 $upload->update(['state' => 'done', 'study_id' => $study->id]);
             };

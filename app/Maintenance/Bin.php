@@ -25,7 +25,7 @@ final class Bin
         DB::transaction(static function () use ($thing): void {
             $thing->delete();
             if ($thing instanceof Dataset) {
-                $thing->studies()->update(['deleted_at' => $thing->deleted_at]);
+                Study::of($thing)->update(['deleted_at' => $thing->deleted_at]);
             }
         });
     }
@@ -58,7 +58,7 @@ final class Bin
         }
         DB::transaction(static function () use ($thing): void {
             if ($thing instanceof Dataset) {
-                $thing->studies()->onlyTrashed()->where('deleted_at', $thing->deleted_at)->restore();
+                Study::of($thing)->onlyTrashed()->where('deleted_at', $thing->deleted_at)->restore();
             }
             $thing->restore();
         });

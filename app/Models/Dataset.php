@@ -99,12 +99,6 @@ final class Dataset extends Record
         return $this->hasMany(EntityAlias::class);
     }
 
-    /** @return HasMany<Study, $this> */
-    public function studies(): HasMany
-    {
-        return $this->hasMany(Study::class)->orderBy('id');
-    }
-
     /** @return HasMany<ImportedFile, $this> */
     public function files(): HasMany
     {

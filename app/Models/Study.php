@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Data\StoredData;
 use DuskRail\Document\Study as StudyOfCore;
 use DuskRail\Document\StudyDocument;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
@@ -47,6 +48,16 @@ final class Study extends Record
     public function revision(): BelongsTo
     {
         return $this->belongsTo(StudyRevision::class);
+    }
+
+    /**
+     * The studies of a data set. A data set itself knows of none.
+     *
+     * @return Builder<self>
+     */
+    public static function of(Dataset $dataset): Builder
+    {
+        return self::where('dataset_id', $dataset->id)->orderBy('id');
     }
 
     /** The data it compares, read once however often they are asked for. */

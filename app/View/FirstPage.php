@@ -75,7 +75,8 @@ final readonly class FirstPage
         $isRest = $page > 1;
         $datasets = $isRest
             ? new Collection()
-            : Dataset::withCount(['entities', 'measures', 'studies'])
+            : Dataset::withCount(['entities', 'measures'])
+                ->addSelect(['studies_count' => Study::selectRaw('count(*)')->whereColumn('dataset_id', 'datasets.id')])
                 ->with('measures')
                 ->when(
                     $search !== '',

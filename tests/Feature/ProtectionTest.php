@@ -102,7 +102,7 @@ final class ProtectionTest extends ApplicationTestCase
         $correct('2025-01')->assertSessionHasNoErrors();
         $correct('2023-11')->assertSessionHasNoErrors();
         self::assertSame([1, 2, 3], ImportedFile::pluck('version')->all());
-        $values = Dataset::findOrFail($dataset->id)->studies->firstOrFail()->data()->table('leakage');
+        $values = Study::of($dataset)->firstOrFail()->data()->table('leakage');
         self::assertSame(['2023-11', 15], [$values->axis->period(0)->code(), $values->axis->count]);
         self::assertSame(
             [3.0, 5.0, 5.0, 7.0, 3.0],
@@ -112,7 +112,7 @@ final class ProtectionTest extends ApplicationTestCase
         foreach ([2035, 2046, 2068, 2112, 2200, 2376, 2728, 3432, 4840, 7656] as $year) {
             $correct("{$year}-01");
         }
-        $count = Dataset::findOrFail($dataset->id)->studies->firstOrFail()->data()->table('leakage')->axis->count;
+        $count = Study::of($dataset)->firstOrFail()->data()->table('leakage')->axis->count;
         self::assertGreaterThan(10_000, $count);
         self::assertLessThanOrEqual(Limits::PERIODS, $count);
     }

@@ -90,18 +90,22 @@ final class Pictures
     /** @return list<string> pictures that are older than what their view is drawn by, by the times of their commits */
     public static function outdated(): array
     {
-        /** @param list<string> $paths */
-        $of = static fn(array $paths): int => (int) trim((string) shell_exec(
-            'git log -1 --format=%ct -- ' . implode(' ', array_map(static fn(string $p): string => escapeshellarg($p), $paths)),
-        ));
         $outdated = [];
         foreach (array_keys(self::steps()) as $name) {
-            if ($of(["docs/screenshots/{$name}.png"]) < $of([...self::ALL, ...self::SOURCES[$name] ?? []])) {
+            if (self::changed(["docs/screenshots/{$name}.png"]) < self::changed([...self::ALL, ...self::SOURCES[$name] ?? []])) {
                 $outdated[] = $name;
             }
         }
 
         return $outdated;
+    }
+
+    /** @param list<string> $paths */
+    private static function changed(array $paths): int
+    {
+        $arguments = implode(' ', array_map(escapeshellarg(...), $paths));
+
+        return (int) trim((string) shell_exec("git log -1 --format=%ct -- {$arguments}"));
     }
 
     /** @return array<string, Closure(self): mixed> */

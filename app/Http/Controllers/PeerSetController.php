@@ -59,7 +59,7 @@ final class PeerSetController
             $screen = PeerSetScreen::of($dataset, $rules, $request->string('measure')->value());
             $rules = $rules->frozenAs($screen->membership->members());
         }
-        $study = $dataset->studies()->find($request->integer('study'));
+        $study = Study::of($dataset)->find($request->integer('study'));
         $this->mustFollowTheLatest($study instanceof Study ? $study : null);
         $rules = $this->put($dataset, $rules, $study instanceof Study ? $study : null);
         if ($study instanceof Study) {
@@ -120,7 +120,7 @@ final class PeerSetController
 
     private function page(Request $request, Dataset $dataset, PeerSetRules $rules): View
     {
-        $study = $dataset->studies()->find($request->integer('study'));
+        $study = Study::of($dataset)->find($request->integer('study'));
         $measure = $study instanceof Study ? $study->document()->measure : '';
 
         return view('data.peer-set', ['screen' => PeerSetScreen::of($dataset, $rules, $measure), 'study' => $study]);

@@ -40,6 +40,7 @@ final class VersionController
         return view('data.version', [
             'dataset' => $dataset,
             'version' => $version,
+            'studies' => Study::of($dataset)->get(),
             'measures' => (new StoredData($dataset, $version))->measures(),
             'file' => $dataset->files->firstWhere('version', $version),
             'came' => (new Versions($dataset))->revision($version - 1, $version),

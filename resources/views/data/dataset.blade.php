@@ -4,7 +4,7 @@
         @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <h1>{{ $dataset->name }}</h1>
-        <p class="quiet">{{ __('Version :version', ['version' => $dataset->version]) }} · {{ trans_choice(':count entity|:count entities', $entities->total(), ['count' => number_format($entities->total())]) }} · {{ trans_choice(':count measure|:count measures', $dataset->measures->count(), ['count' => number_format($dataset->measures->count())]) }} · {{ trans_choice('used by :count study|used by :count studies', $dataset->studies->count()) }}</p>
+        <p class="quiet">{{ __('Version :version', ['version' => $dataset->version]) }} · {{ trans_choice(':count entity|:count entities', $entities->total(), ['count' => number_format($entities->total())]) }} · {{ trans_choice(':count measure|:count measures', $dataset->measures->count(), ['count' => number_format($dataset->measures->count())]) }} · {{ trans_choice('used by :count study|used by :count studies', \App\Models\Study::of($dataset)->count()) }}</p>
 
         <section class="columns">
             <div class="column">

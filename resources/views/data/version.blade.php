@@ -12,9 +12,9 @@
             <x-revision :revision="$since" :frequencies="$frequencies" />
             <form method="post" action="{{ route('versions.restore', [$dataset, $version]) }}">@csrf<button class="button is-small">{{ __('Restore this version') }}</button> <span class="quiet">{{ __('Creates a new version with the values, names, units, groups, mergers and home of this one; the later ones are kept.') }}</span></form>
         @endif
-        @if ($version === $dataset->version && $dataset->studies->isNotEmpty())
+        @if ($version === $dataset->version && $studies->isNotEmpty())
             <h2>{{ __('Studies of this data set') }}</h2>
-            <ul class="studies">@foreach ($dataset->studies as $study)<li><a href="{{ route('studies.show', $study) }}">{{ $study->name }}</a>@if ($study->version !== null) <span class="quiet">{{ __('pinned to version :version', ['version' => $study->version]) }}</span>@endif</li>@endforeach</ul>
+            <ul class="studies">@foreach ($studies as $study)<li><a href="{{ route('studies.show', $study) }}">{{ $study->name }}</a>@if ($study->version !== null) <span class="quiet">{{ __('pinned to version :version', ['version' => $study->version]) }}</span>@endif</li>@endforeach</ul>
         @endif
         <h2>{{ __('View data') }}</h2>
         <p>@foreach ($measures as $measure)<a class="button is-small" href="{{ route('datasets.figures', [$dataset, $measure->key, 'version' => $version]) }}">{{ $measure->name }}</a> @endforeach</p>
