@@ -12,6 +12,7 @@ use DuskRail\Data\Better;
 use DuskRail\Data\Cell;
 use DuskRail\Data\InvalidPeerSet;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Numerals;
 use DuskRail\Data\PeerSetRules;
 use DuskRail\Data\Status;
 use DuskRail\Document\InvalidStudy;
@@ -166,7 +167,7 @@ final readonly class CarriedData
         if (count($all) > self::MOST_SERIES) {
             throw InvalidStudy::at(
                 'data.series',
-                'there are more than ' . number_format(self::MOST_SERIES) . ' series. Export the data set instead.',
+                'there are more than ' . Numerals::count(self::MOST_SERIES) . ' series. Export the data set instead.',
             );
         }
 

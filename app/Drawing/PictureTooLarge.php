@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drawing;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Refusal;
 
 /** A picture of more pixels than can be drawn. */
@@ -15,9 +16,9 @@ final class PictureTooLarge extends Refusal
             sprintf(
                 'The image would have %s × %s pixels; at most %s are possible either way. Hand over SVG or PDF, or ' .
                     'draw fewer panels.',
-                number_format($width),
-                number_format($height),
-                number_format($most),
+                Numerals::count($width),
+                Numerals::count($height),
+                Numerals::count($most),
             ),
         );
     }

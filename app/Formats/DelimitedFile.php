@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Sample;
@@ -151,7 +152,7 @@ final readonly class DelimitedFile
     private static function tooLong(int $number): NotATable
     {
         return NotATable::because(
-            'Row ' . number_format($number + 1) . ' has over 1,000,000 characters.',
+            'Row ' . Numerals::count($number + 1) . ' has over 1,000,000 characters.',
             'A quotation mark may be missing. Correct or delete the row.',
         );
     }

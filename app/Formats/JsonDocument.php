@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Reading\NotATable;
 use JsonException;
 
@@ -75,7 +76,7 @@ final class JsonDocument
         $parts = substr_count($text, '{') + substr_count($text, '[');
         if ($parts > self::PARTS) {
             throw NotATable::because(
-                'The file has ' . number_format($parts) . ' objects and lists, which is too many.',
+                'The file has ' . Numerals::count($parts) . ' objects and lists, which is too many.',
                 'Download a smaller part from its source, or as CSV.',
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Reading\FormulaGuard;
 use DuskRail\Reading\NotATable;
 use JsonException;
@@ -47,7 +48,7 @@ final readonly class JsonRecords implements TableSource
     {
         if (filesize($path) > self::LARGEST) {
             throw NotATable::because(
-                'The file is ' . number_format(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
+                'The file is ' . Numerals::count(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
                 'Download a smaller part from its source, or as CSV.',
             );
         }
@@ -92,7 +93,7 @@ final readonly class JsonRecords implements TableSource
         if (count($columns) > self::COLUMNS) {
             throw NotATable::because(
                 'The objects have ' .
-                    number_format(count($columns)) .
+                    Numerals::count(count($columns)) .
                     ' different keys, which is too many for columns.',
                 'Use fewer keys, or upload the rows as CSV.',
             );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Reading\FormulaGuard;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Preamble;
@@ -54,7 +55,7 @@ final readonly class JsonStatFile implements TableSource
     {
         if (filesize($path) > self::LARGEST) {
             throw NotATable::because(
-                'The file is ' . number_format(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
+                'The file is ' . Numerals::count(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
                 'Download a smaller part from its source, or as CSV.',
             );
         }
@@ -104,7 +105,7 @@ final readonly class JsonStatFile implements TableSource
         $cells = array_product(array_map(static fn(JsonStatDimension $d): int => $d->size(), $dimensions));
         if ($cells > self::MOST_CELLS) {
             throw NotATable::because(
-                'The table has ' . number_format($cells) . ' cells, which is too many.',
+                'The table has ' . Numerals::count($cells) . ' cells, which is too many.',
                 'Download a smaller part from its source.',
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Reading\NotATable;
 use JsonException;
 use ZipArchive;
@@ -251,7 +252,7 @@ final readonly class TabularPackage implements TableSource
         if ($bytes > $most) {
             unlink($to);
             throw NotATable::because(
-                'The package unpacks to more than ' . number_format(self::LARGEST / 1e6) . ' MB, which is too large.',
+                'The package unpacks to more than ' . Numerals::count(self::LARGEST / 1e6) . ' MB, which is too large.',
                 'Upload the file with the values separately.',
             );
         }
@@ -271,7 +272,7 @@ final readonly class TabularPackage implements TableSource
         }
         if ($size > self::LARGEST) {
             throw NotATable::because(
-                'The package unpacks to ' . number_format($size / 1e6) . ' MB, which is too large.',
+                'The package unpacks to ' . Numerals::count($size / 1e6) . ' MB, which is too large.',
                 'Upload the file with the values separately.',
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Refusal;
 
 /** More values than a file to hand over can hold. */
@@ -19,8 +20,8 @@ final class TooManyValues extends Refusal
             sprintf(
                 '%s can hold %s values; these are %s. %s',
                 $what,
-                number_format($most),
-                number_format($found),
+                Numerals::count($most),
+                Numerals::count($found),
                 $instead,
             ),
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Reading\NotATable;
 use XMLReader;
 use ZipArchive;
@@ -47,7 +48,7 @@ final readonly class Unpacking
         }
         try {
             if ($zip->numFiles > self::ENTRIES) {
-                throw self::tooMuch('has ' . number_format($zip->numFiles) . ' parts, which is too many');
+                throw self::tooMuch('has ' . Numerals::count($zip->numFiles) . ' parts, which is too many');
             }
             $whole = 0;
             for ($i = 0; $i < $zip->numFiles; $i++) {
@@ -86,14 +87,14 @@ final readonly class Unpacking
             $merged += $isSheet ? substr_count($block, '<mergeCell ') : 0;
             if ($bytes > $most || $before + $bytes > self::WHOLE) {
                 throw self::tooMuch(
-                    "is too large when unpacked: “{$name}” continues after " . number_format($bytes / 1e6) . ' MB',
+                    "is too large when unpacked: “{$name}” continues after " . Numerals::count($bytes / 1e6) . ' MB',
                 );
             }
             if ($empty > self::ROW) {
                 throw self::tooMuch("has a sheet with megabytes of data without a row: “{$name}”");
             }
             if ($merged > self::MERGED) {
-                throw self::tooMuch('merges more than ' . number_format(self::MERGED) . ' ranges of cells');
+                throw self::tooMuch('merges more than ' . Numerals::count(self::MERGED) . ' ranges of cells');
             }
         }
         fclose($stream);
@@ -121,7 +122,7 @@ final readonly class Unpacking
             }
             if ($all + $row * $times > self::CELLS) {
                 $xml->close();
-                throw self::tooMuch('repeats rows or cells to more than ' . number_format(self::CELLS));
+                throw self::tooMuch('repeats rows or cells to more than ' . Numerals::count(self::CELLS));
             }
         }
         $xml->close();

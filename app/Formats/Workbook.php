@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Reading\NotATable;
 use PhpOffice\PhpSpreadsheet\Cell\Cell;
 use PhpOffice\PhpSpreadsheet\Cell\Coordinate;
@@ -149,9 +150,9 @@ final readonly class Workbook implements TableSource
         if ($rows * $width > self::MOST_CELLS) {
             throw NotATable::because(
                 "Sheet “{$sheet}” has " .
-                    number_format($rows) .
+                    Numerals::count($rows) .
                     ' rows and ' .
-                    number_format($width) .
+                    Numerals::count($width) .
                     ' columns, which is too many.',
                 'Delete cells far from the table, or save it as CSV.',
             );

@@ -7,6 +7,7 @@ namespace App\View;
 use App\Data\Matching;
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
+use DuskRail\Data\Numerals;
 use DuskRail\Data\Revision;
 use DuskRail\Reading\Alternative;
 use DuskRail\Reading\Detection;
@@ -209,7 +210,7 @@ final readonly class UploadScreen
         return Str::ucfirst(
             $count === 1 && count($observations->entities) === 1
                 ? "{$words} of {$observations->entities[0]}"
-                : "{$words} of " . number_format($count) . " {$this->entityWord($count)}",
+                : "{$words} of " . Numerals::count($count) . " {$this->entityWord($count)}",
         ) .
             ($by === [] ? '' : ', by ' . implode(' and ', $by)) .
             ($this->span() === '' ? '' : ", {$this->span()}");

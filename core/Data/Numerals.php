@@ -22,6 +22,12 @@ final class Numerals
         return $value < 0 && strpbrk($text, '123456789') !== false ? "−{$text}" : $text;
     }
 
+    /** A whole number of things, as sentences have it: `1,234`. */
+    public static function count(int|float $number): string
+    {
+        return Notation::of(number_format($number));
+    }
+
     /** Without the zeros that its decimals end on. */
     public static function trimmed(float $value, int $decimals): string
     {

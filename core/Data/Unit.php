@@ -349,6 +349,6 @@ final readonly class Unit
 
     private static function plain(float $number): string
     {
-        return $number === floor($number) ? number_format($number) : rtrim(number_format($number, 6), '0');
+        return $number === floor($number) ? Numerals::count($number) : rtrim(Numerals::text($number, 6), '0');
     }
 }

@@ -156,9 +156,9 @@ final class Detection
         if ($sample->width > Observations::COLUMNS) {
             throw NotATable::because(
                 'The table has ' .
-                    number_format($sample->width) .
+                    Numerals::count($sample->width) .
                     ' columns; the limit is ' .
-                    number_format(Observations::COLUMNS) .
+                    Numerals::count(Observations::COLUMNS) .
                     '.',
                 'Use one row per value, or split the file.',
             );

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Numerals;
+
 /**
  * How a text table is written down: its encoding and what parts its cells. Detected from the first bytes of the file.
  */
@@ -62,7 +64,7 @@ final readonly class Dialect
                 $line = substr_count(substr($body, 0, $nul), "\n") + 1;
 
                 throw NotATable::because(
-                    "Line {$line} contains a NUL byte (byte " . number_format($skip + $nul + 1) . ').',
+                    "Line {$line} contains a NUL byte (byte " . Numerals::count($skip + $nul + 1) . ').',
                     'The file is damaged or is not text. Save it as CSV again.',
                 );
             }

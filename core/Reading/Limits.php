@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Time\Period;
 
 /** How much a table may hold, so that no small file keeps the program busy for long. */
@@ -28,9 +29,9 @@ final class Limits
         if ($entities > self::ENTITIES) {
             throw NotATable::because(
                 'The table names ' .
-                    number_format($entities) .
+                    Numerals::count($entities) .
                     ' entities; ' .
-                    number_format(self::ENTITIES) .
+                    Numerals::count(self::ENTITIES) .
                     ' can be compared.',
                 'Check which column is the entity.',
             );
@@ -39,9 +40,9 @@ final class Limits
         if ($measures > self::MEASURES) {
             throw NotATable::because(
                 'The table holds ' .
-                    number_format($measures) .
+                    Numerals::count($measures) .
                     ' measures; ' .
-                    number_format(self::MEASURES) .
+                    Numerals::count(self::MEASURES) .
                     ' can be read at once.',
                 'Check the table layout, or upload it in parts.',
             );
@@ -51,9 +52,9 @@ final class Limits
         if ($combinations > self::COMBINATIONS) {
             throw NotATable::because(
                 'The breakdowns have ' .
-                    number_format($combinations) .
+                    Numerals::count($combinations) .
                     ' combinations; ' .
-                    number_format(self::COMBINATIONS) .
+                    Numerals::count(self::COMBINATIONS) .
                     ' can be kept.',
                 'Use one of them as the entity, or exclude one.',
             );
@@ -67,7 +68,7 @@ final class Limits
             if (mb_strlen($name) > self::NAME) {
                 throw NotATable::because(
                     'A name has ' .
-                        number_format(mb_strlen($name)) .
+                        Numerals::count(mb_strlen($name)) .
                         ' characters: “' .
                         mb_strimwidth($name, 0, 60, '…') .
                         '”. At most ' .
@@ -93,9 +94,9 @@ final class Limits
         if ($count > self::PERIODS) {
             throw NotATable::because(
                 "The values of {$measure} would cover {$first->label()} to {$last->label()}: " .
-                    number_format($count) .
+                    Numerals::count($count) .
                     ' periods, where ' .
-                    number_format(self::PERIODS) .
+                    Numerals::count(self::PERIODS) .
                     ' can be shown.',
                 'Check the first and the last date.',
             );

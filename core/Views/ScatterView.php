@@ -6,6 +6,7 @@ namespace DuskRail\Views;
 
 use DuskRail\Chart\MiniatureComposer;
 use DuskRail\Chart\ScatterComposer;
+use DuskRail\Chart\ScatterPanels;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Data\DataSource;
@@ -154,7 +155,7 @@ final readonly class ScatterView extends View
 
     protected function rows(Comparison $comparison, TextMeasure $measure, float $width, float $height): array
     {
-        return (new ScatterComposer($measure))->panels($this->outcome($comparison), $width);
+        return (new ScatterPanels($measure))->panels($this->outcome($comparison), $width);
     }
 
     public function miniature(Comparison $comparison, TextMeasure $measure, float $width, float $height): Scene

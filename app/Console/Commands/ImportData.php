@@ -11,6 +11,7 @@ use App\Formats\DelimitedFile;
 use App\Formats\TableSources;
 use App\Formats\Unpacker;
 use App\Models\Dataset;
+use DuskRail\Data\Numerals;
 use DuskRail\Document\Study;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Observations;
@@ -277,7 +278,7 @@ final class ImportData extends Command
             $found = $problem->found === '' ? 'empty' : "“{$problem->found}”";
             $this->line("  Row {$problem->row}, {$problem->column}: {$found}. Expected: {$problem->expected}.");
         }
-        $cells = number_format($read->problemCount) . ' ' . Str::plural('cell', $read->problemCount);
+        $cells = Numerals::count($read->problemCount) . ' ' . Str::plural('cell', $read->problemCount);
         $this->line(
             "{$cells} could not be read. " .
                 ($read->duplicateCount > 0

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Proposals\Ideas;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Proposals\Arriving;
 use DuskRail\Proposals\Idea;
 use DuskRail\Proposals\Proposal;
@@ -28,7 +29,7 @@ final class Calmer implements Idea
 
         return $swing >= self::LEAST
             ? Proposal::because(
-                'it swings by ' . number_format(100 * $swing) . " % within each {$cycle}",
+                'it swings by ' . Numerals::count(100 * $swing) . " % within each {$cycle}",
                 new Rolling(window: $length),
                 $at,
             )

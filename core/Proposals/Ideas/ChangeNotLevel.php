@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Proposals\Ideas;
 
 use DuskRail\Data\Nature;
+use DuskRail\Data\Numerals;
 use DuskRail\Data\ValueType;
 use DuskRail\Proposals\Arriving;
 use DuskRail\Proposals\Idea;
@@ -39,8 +40,8 @@ final class ChangeNotLevel implements Idea
             $known = array_values(array_filter($values, is_finite(...)));
             $changes[] = $known === [] || $known[0] <= 0.0 ? NAN : abs(end($known) / $known[0] - 1.0);
         }
-        $change = number_format(100 * Arriving::median($changes));
-        $times = number_format($spread, $spread < 10.0 ? 1 : 0);
+        $change = Numerals::count(100 * Arriving::median($changes));
+        $times = Numerals::text($spread, $spread < 10.0 ? 1 : 0);
 
         return Proposal::because(
             "levels differ {$times}-fold, so changes of about {$change} % are hard to compare",

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Proposals\Ideas;
 
 use DuskRail\Data\Measure;
+use DuskRail\Data\Numerals;
 use DuskRail\Proposals\Arriving;
 use DuskRail\Proposals\Idea;
 use DuskRail\Proposals\Proposal;
@@ -40,7 +41,7 @@ final class ConstantPrices implements Idea
         if (is_nan($change) || abs($change) < self::LEAST) {
             return null;
         }
-        $percent = number_format(abs(100 * $change));
+        $percent = Numerals::count(abs(100 * $change));
         $went = $change > 0.0 ? 'rose' : 'fell';
 
         return Proposal::because(

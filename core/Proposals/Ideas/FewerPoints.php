@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Proposals\Ideas;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Data\Spacing;
 use DuskRail\Proposals\Arriving;
 use DuskRail\Proposals\Idea;
@@ -25,7 +26,7 @@ final class FewerPoints implements Idea
             $at->types === [] &&
             !Spacing::of($at->table)->isIrregular
             ? Proposal::because(
-                number_format($shown) . ' days are more points than a chart can show',
+                Numerals::count($shown) . ' days are more points than a chart can show',
                 new ChangeOfPeriod(Frequency::Month),
                 $at,
             )

@@ -6,6 +6,7 @@ namespace DuskRail\Proposals\Ideas;
 
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Numerals;
 use DuskRail\Proposals\Arriving;
 use DuskRail\Proposals\Idea;
 use DuskRail\Proposals\Proposal;
@@ -43,7 +44,7 @@ final class ForSize implements Idea
         }
         $count = count($at->levels());
         $name = mb_strtolower($best->name);
-        $times = number_format($spread, $spread < 10.0 ? 1 : 0);
+        $times = Numerals::text($spread, $spread < 10.0 ? 1 : 0);
 
         return Proposal::because(
             "{$count} lines differ {$times}-fold in size, mostly as their {$name} do",

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
+use DuskRail\Reading\EntityColumns;
+use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -41,7 +44,7 @@ final class Attributes extends Shape
 
     public function fits(Table $table): int
     {
-        $down = $table->periodColumn();
+        $down = (new PeriodColumns($table))->periodColumn();
         if ($down === null) {
             return 30;
         }
@@ -57,8 +60,8 @@ final class Attributes extends Shape
     public function plan(Table $table, bool $asked = false): Plan
     {
         $entity =
-            $table->entityNamed($table->columns) ??
-            ($table->mostVaried($table->texts()) ?? $table->mostVaried($table->columns));
+            (new MeasureColumns($table))->entityNamed($table->columns) ??
+            ((new EntityColumns($table))->mostVaried($table->texts()) ?? (new EntityColumns($table))->mostVaried($table->columns));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
         $group = $table->named($others, Vocabulary::GROUP);
 

@@ -7,6 +7,7 @@ namespace DuskRail\Reading\Shapes;
 use DuskRail\Reading\Columns;
 use DuskRail\Reading\Heading;
 use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -44,7 +45,7 @@ final class EntitiesAcross extends Long
 
     public function fits(Table $table): int
     {
-        $down = $table->periodColumn();
+        $down = (new PeriodColumns($table))->periodColumn();
         if ($down === null || $table->texts([$down[0]]) !== [] || $table->comesAgain($down[0])) {
             return 0;
         }
@@ -54,7 +55,7 @@ final class EntitiesAcross extends Long
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = $table->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::Year)];
+        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::Year)];
         [$apart, $periods] = self::apart($table, $period, $periods);
         $columns = array_values(array_diff($table->columns, [$period, ...$apart]));
         if (!$asked) {

@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
+use DuskRail\Reading\DateColumns;
 use DuskRail\Reading\Duplicates;
+use DuskRail\Reading\EntityColumns;
 use DuskRail\Reading\EventSummary;
+use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -36,7 +40,7 @@ final class Events extends Long
 
     public function fits(Table $table): int
     {
-        $down = $table->periodColumn();
+        $down = (new PeriodColumns($table))->periodColumn();
 
         return $down === null || $table->texts([$down[0]]) === [] || self::evidence($table, $down) === '' ? 0 : 75;
     }
@@ -54,10 +58,10 @@ final class Events extends Long
         }
         $columns = array_values(array_diff($table->columns, [$down[0]]));
         $texts = $table->texts([$down[0]]);
-        $entity = $table->entityNamed($columns) ?? $table->mostVaried($texts);
-        [$again, $byTheClock] = $table->daysShared($down[0], $down[1], $entity);
+        $entity = (new MeasureColumns($table))->entityNamed($columns) ?? (new EntityColumns($table))->mostVaried($texts);
+        [$again, $byTheClock] = (new DateColumns($table))->daysShared($down[0], $down[1], $entity);
         // What is at any time of the day happened then, whatever it is split by.
-        $any = $table->hasTimes($down[0]) && !$byTheClock;
+        $any = (new DateColumns($table))->hasTimes($down[0]) && !$byTheClock;
         if (!$any && (new Long())->plan($table)->columns->breakdowns !== []) {
             return '';
         }
@@ -94,12 +98,12 @@ final class Events extends Long
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = $table->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::YearFirst)];
+        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::YearFirst)];
         [$apart, $joined] = self::apart($table, $period, $periods);
         $columns = array_values(array_diff($table->columns, [$period, ...$apart]));
         $id = self::identifier($table, $columns);
         $texts = array_values(array_diff($table->texts([$period, ...$apart]), [$id]));
-        $entity = $table->entityNamed($texts) ?? $table->mostVaried($texts);
+        $entity = (new MeasureColumns($table))->entityNamed($texts) ?? (new EntityColumns($table))->mostVaried($texts);
         $aggregations = [];
         foreach (array_diff($columns, [$entity]) as $column) {
             $aggregations[$column] = match (true) {
@@ -135,7 +139,7 @@ final class Events extends Long
 
     public function explain(Plan $plan, Table $table): array
     {
-        $down = $table->periodColumn();
+        $down = (new PeriodColumns($table))->periodColumn();
 
         return [
             ...array_filter([$down === null ? '' : self::evidence($table, $down)]),

@@ -6,9 +6,13 @@ namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Data\Status;
 use DuskRail\Reading\Columns;
+use DuskRail\Reading\DateColumns;
+use DuskRail\Reading\EntityColumns;
 use DuskRail\Reading\EntityKeyChooser;
+use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -41,7 +45,7 @@ class Long extends Shape
 
     public function fits(Table $table): int
     {
-        $down = $table->periodColumn();
+        $down = (new PeriodColumns($table))->periodColumn();
         if ($down === null) {
             return 0;
         }
@@ -55,7 +59,7 @@ class Long extends Shape
 
             $others = array_values(array_diff($table->columns, [$down[0]]));
 
-            return $width === 2 || $table->comesAgain($down[0]) || $table->areMeasures($others) ? 65 : 20;
+            return $width === 2 || $table->comesAgain($down[0]) || (new MeasureColumns($table))->areMeasures($others) ? 65 : 20;
         }
 
         return count($texts) === $width - 1 ? 20 : 60;
@@ -63,7 +67,7 @@ class Long extends Shape
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = $table->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::Year)];
+        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::Year)];
         [$apart, $periods] = self::apart($table, $period, $periods);
         $all = array_values(array_diff($table->columns, [$period, ...$apart]));
         $texts = array_values(array_intersect($all, $table->texts()));
@@ -86,15 +90,15 @@ class Long extends Shape
         $free = $table->repeats([$period, ...$apart]) === 0 && $table->rowCount() > 3 ? [] : $free;
         [$entity, $breakdowns] = self::noted($table, $all);
         $entity ??=
-            $table->entityNamed(array_values(array_diff($all, $named))) ??
-            ($table->mostVaried(array_values(array_diff($free, $breakdowns))) ??
-                ($table->comesAgain($period) ? $table->numbered($all, [$period]) : null));
+            (new MeasureColumns($table))->entityNamed(array_values(array_diff($all, $named))) ??
+            ((new EntityColumns($table))->mostVaried(array_values(array_diff($free, $breakdowns))) ??
+                ($table->comesAgain($period) ? (new EntityColumns($table))->numbered($all, [$period]) : null));
         $keys = array_values(array_filter([$period, ...$apart, $measure], is_int(...)));
         $may = array_values(array_diff($all, [...$named, ...$breakdowns, $entity ?? -1]));
         $values = self::figures($table, $may, [...$texts, ...$named, ...$breakdowns], $measure !== null);
         // One column at least stays one of values: the one with the most different ones.
-        $others = array_diff($may, count($values) === 1 ? $values : [$table->mostVaried($values) ?? -1]);
-        $varied = $table->mostVaried(array_values(array_diff($free, $breakdowns)));
+        $others = array_diff($may, count($values) === 1 ? $values : [(new EntityColumns($table))->mostVaried($values) ?? -1]);
+        $varied = (new EntityColumns($table))->mostVaried(array_values(array_diff($free, $breakdowns)));
         $entities = array_values(array_filter([$entity, $varied], is_int(...)));
         [$entity, $splitting] = EntityKeyChooser::best(
             $table,
@@ -161,7 +165,7 @@ class Long extends Shape
      */
     protected static function apart(Table $table, int $period, PeriodReading $periods): array
     {
-        $parts = $periods->notation === PeriodNotation::Year ? $table->partsOfDate($period) : null;
+        $parts = $periods->notation === PeriodNotation::Year ? (new DateColumns($table))->partsOfDate($period) : null;
 
         return $parts === null
             ? [[], $periods]

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
+use DuskRail\Reading\EntityColumns;
 use DuskRail\Reading\EntityKeyChooser;
+use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -46,10 +49,10 @@ final class Moment extends Shape
 
     public function fits(Table $table): int
     {
-        if ($table->periodColumn() !== null) {
+        if ((new PeriodColumns($table))->periodColumn() !== null) {
             return 0;
         }
-        $others = array_diff($table->columns, [$table->mostVaried($table->texts())]);
+        $others = array_diff($table->columns, [(new EntityColumns($table))->mostVaried($table->texts())]);
         $figures = array_filter($others, $table->isNumeric(...));
 
         return count($figures) > count($others) / 2 ? 50 : 10;
@@ -58,13 +61,13 @@ final class Moment extends Shape
     public function plan(Table $table, bool $asked = false): Plan
     {
         $entity =
-            $table->entityNamed($table->columns) ??
-            ($table->mostVaried($table->texts()) ?? $table->named($table->columns, Vocabulary::NUMBERED));
+            (new MeasureColumns($table))->entityNamed($table->columns) ??
+            ((new EntityColumns($table))->mostVaried($table->texts()) ?? $table->named($table->columns, Vocabulary::NUMBERED));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
         $numbers = array_values(array_filter($others, $table->isNumeric(...)));
         $keys = EntityKeyChooser::of(
             $table,
-            array_values(array_diff($others, [$table->mostVaried($numbers) ?? -1])),
+            array_values(array_diff($others, [(new EntityColumns($table))->mostVaried($numbers) ?? -1])),
             $entity,
             [],
         );

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
+use DuskRail\Reading\EntityColumns;
 use DuskRail\Reading\EntityKeyChooser;
+use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\PairedHeadings;
+use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -59,7 +62,7 @@ final class PeriodsAcross extends Shape
         if (self::paired($table) !== null) {
             return 99;
         }
-        $across = $table->periodsAcross();
+        $across = (new PeriodColumns($table))->periodsAcross();
 
         return match (true) {
             $across === null => 0,
@@ -76,7 +79,7 @@ final class PeriodsAcross extends Shape
         }
 
         return PairedHeadings::inTwoRows($table->sample, $table->heading) ??
-            ($table->periodsAcross() === null && $table->periodColumn() === null
+            ((new PeriodColumns($table))->periodsAcross() === null && (new PeriodColumns($table))->periodColumn() === null
                 ? PairedHeadings::inOne($table->sample, $table->heading)
                 : null);
     }
@@ -88,7 +91,7 @@ final class PeriodsAcross extends Shape
             return $this->pairedPlan($table->under($paired->heading), $paired);
         }
         // The other way round may be asked for although no heading reads as a period; the reader will say which do not.
-        [$columns, $periods] = $table->periodsAcross() ?? [
+        [$columns, $periods] = (new PeriodColumns($table))->periodsAcross() ?? [
             array_slice($table->columns, 1),
             PeriodReading::of(PeriodNotation::Year),
         ];
@@ -135,7 +138,7 @@ final class PeriodsAcross extends Shape
         $multiplier = $table->named($labels, Vocabulary::MULTIPLIER);
         $measure = $table->named($labels, Vocabulary::MEASURE);
         $free = array_values(array_diff($labels, array_filter([$unit, $measure, $multiplier], is_int(...))));
-        $entities = array_values(array_filter([$table->entityNamed($free), $table->mostVaried($free)], is_int(...)));
+        $entities = array_values(array_filter([(new MeasureColumns($table))->entityNamed($free), (new EntityColumns($table))->mostVaried($free)], is_int(...)));
         $keys = array_values(array_filter([$measure], is_int(...)));
         [$entity, $splitting] = EntityKeyChooser::best($table, $free, $entities, $keys);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
+use DuskRail\Reading\DateColumns;
 use DuskRail\Reading\Duplicates;
 use DuskRail\Reading\Figure;
 use DuskRail\Reading\NumberNotation;
@@ -95,7 +96,7 @@ abstract class Shape
             $columns,
             $periods,
             $numbers ?? $table->numbers($columns->values),
-            $columns->period !== null && $table->hasTimes($columns->period) ? Duplicates::ByKind : Duplicates::Ask,
+            $columns->period !== null && (new DateColumns($table))->hasTimes($columns->period) ? Duplicates::ByKind : Duplicates::Ask,
             new Stated(
                 $name,
                 $table->sample->title(),

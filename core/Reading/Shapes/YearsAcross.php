@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
+use DuskRail\Reading\DateColumns;
 use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Problem;
 use DuskRail\Reading\Role;
@@ -46,12 +48,12 @@ final class YearsAcross extends Shape
 
     public function fits(Table $table): int
     {
-        $across = $table->periodsAcross();
+        $across = (new PeriodColumns($table))->periodsAcross();
 
         return $across !== null &&
             count($across[0]) >= 2 &&
             $across[1]->notation === PeriodNotation::Year &&
-            $table->monthsColumn() !== null &&
+            (new DateColumns($table))->monthsColumn() !== null &&
             count($table->texts()) === 1
             ? 98
             : 0;
@@ -59,11 +61,11 @@ final class YearsAcross extends Shape
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$columns, $periods] = $table->periodsAcross() ?? [
+        [$columns, $periods] = (new PeriodColumns($table))->periodsAcross() ?? [
             array_slice($table->columns, 1),
             PeriodReading::of(PeriodNotation::Year),
         ];
-        $months = $table->monthsColumn() ?? 0;
+        $months = (new DateColumns($table))->monthsColumn() ?? 0;
         $corner = $table->heading === null ? '' : $table->sample->cell($table->heading, $months);
         $plan = self::planned($table, $this->name(), Columns::of($columns, period: $months), $periods);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Settings\Kinds;
 
 use Attribute;
+use DuskRail\Data\Numerals;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\Offer;
 use DuskRail\Settings\Setting;
@@ -44,7 +45,7 @@ final readonly class AllOrWhole extends Setting
 
     public function allowed(): string
     {
-        return '`all`, or 1 to ' . number_format($this->high);
+        return '`all`, or 1 to ' . Numerals::count($this->high);
     }
 
     public function inWords(mixed $value, Offer $offer): string

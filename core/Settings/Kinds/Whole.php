@@ -70,7 +70,7 @@ final readonly class Whole extends Setting
 
     public function allowed(): string
     {
-        return "{$this->low} to " . number_format($this->high);
+        return "{$this->low} to " . Numerals::count($this->high);
     }
 
     public function inWords(mixed $value, Offer $offer): string

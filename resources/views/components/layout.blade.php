@@ -1,7 +1,7 @@
 @props(['title', 'study' => false])
 <!doctype html>
 @php($ground = in_array(request()->cookie('dusk-rail-ground'), ['day', 'night'], true) ? request()->cookie('dusk-rail-ground') : rescue(fn () => \App\Models\HouseStyle::current()->asSettings()->ground, 'system', false))
-<html lang="{{ str_replace('_', '-', app()->getLocale()) }}" @if($ground !== 'system') data-ground="{{ $ground }}" @endif>
+<html lang="{{ str_replace('_', '-', app()->getLocale()) }}" @if($ground !== 'system') data-ground="{{ $ground }}" @endif data-locale="{{ rescue(fn () => \App\Models\HouseStyle::current()->asSettings()->locale, 'en', false) }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">

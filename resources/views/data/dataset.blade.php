@@ -4,7 +4,7 @@
         @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif
         @if ($errors->any())<p class="said wrong" role="alert">{{ $errors->first() }}</p>@endif
         <h1>{{ $dataset->name }}</h1>
-        <p class="quiet">{{ __('Version :version', ['version' => $dataset->version]) }} · {{ trans_choice(':count entity|:count entities', $entities->total(), ['count' => number_format($entities->total())]) }} · {{ trans_choice(':count measure|:count measures', $dataset->measures->count(), ['count' => number_format($dataset->measures->count())]) }} · {{ trans_choice('used by :count study|used by :count studies', \App\Models\Study::of($dataset)->count()) }}</p>
+        <p class="quiet">{{ __('Version :version', ['version' => $dataset->version]) }} · {{ trans_choice(':count entity|:count entities', $entities->total(), ['count' => \DuskRail\Data\Numerals::count($entities->total())]) }} · {{ trans_choice(':count measure|:count measures', $dataset->measures->count(), ['count' => \DuskRail\Data\Numerals::count($dataset->measures->count())]) }} · {{ trans_choice('used by :count study|used by :count studies', \App\Models\Study::of($dataset)->count()) }}</p>
 
         <section class="columns">
             <div class="column">
@@ -102,7 +102,7 @@
         <h2>{{ __('Versions') }}</h2>
         <ol class="versions" reversed>
             @foreach ($dataset->files->sortByDesc('version') as $file)
-                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ \App\View\Label::of($file->kind->inWords()) }}{{ $file->rows > 1 ? ', '.__(':count rows', ['count' => number_format($file->rows)]) : '' }}</span>
+                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ \App\View\Label::of($file->kind->inWords()) }}{{ $file->rows > 1 ? ', '.__(':count rows', ['count' => \DuskRail\Data\Numerals::count($file->rows)]) : '' }}</span>
                     @if ($file->correction() !== null)<span>{{ $versions->inWords($file) }} <q>{{ $file->note }}</q></span> @if ($versions->isInForce($file))<form method="post" action="{{ route('corrections.destroy', [$dataset, $file]) }}">@csrf @method('delete')<button class="plain small">{{ __('Undo correction') }}</button></form>@else<span class="quiet">{{ __('replaced later') }}</span>@endif @endif
                 </li>
             @endforeach

@@ -7,7 +7,7 @@
         <p class="quiet">{{ __('Leave this page open. It continues by itself.') }}</p>
         @else
         <h1>{{ $upload->isCalledOff() ? __('Cancelling …') : ($upload->state === 'waiting' ? __('Waiting to start …') : __('Importing :file', ['file' => $upload->name])) }}</h1>
-        <p role="status">{{ __(':count rows read', ['count' => number_format($progress[0])]) }}{{ $progress[1] > 0 ? ', '.trans_choice(':count cell could not be read|:count cells could not be read', $progress[1], ['count' => number_format($progress[1])]) : '' }}.</p>
+        <p role="status">{{ __(':count rows read', ['count' => \DuskRail\Data\Numerals::count($progress[0])]) }}{{ $progress[1] > 0 ? ', '.trans_choice(':count cell could not be read|:count cells could not be read', $progress[1], ['count' => \DuskRail\Data\Numerals::count($progress[1])]) : '' }}.</p>
         <progress aria-label="{{ __('Reading') }}"></progress>
         <p class="quiet">{{ __('You can close this page; the import continues. Data are stored only when all rows have been read.') }}</p>
         @endif

@@ -23,7 +23,7 @@
     <section class="understood">
         <h1>
             @if ($attributes)
-                {{ trans_choice(':count entity with its attributes|:count entities with their attributes', count($observations->entities), ['count' => number_format(count($observations->entities))]) }}
+                {{ trans_choice(':count entity with its attributes|:count entities with their attributes', count($observations->entities), ['count' => \DuskRail\Data\Numerals::count(count($observations->entities))]) }}
             @elseif ($observations->isEmpty())
                 {{ __('No values can be read with this layout') }}
             @else
@@ -32,7 +32,7 @@
         </h1>
         <p class="quiet">
             @unless ($attributes)
-                {{ trans_choice(':count value|:count values', $figures, ['count' => number_format($figures)]) }}, {{ trans_choice(':count :frequency period|:count :frequency periods', $screen->periodCount(), ['count' => number_format($screen->periodCount()), 'frequency' => \App\View\Label::of($observations->frequency->adjective())]) }}, {{ $observations->gapCount() === 0 ? __('no gaps') : trans_choice(':count gap|:count gaps', $observations->gapCount(), ['count' => number_format($observations->gapCount())]) }}{{ $screen->whole ? '.' : ', '.__('in the first :count rows. The other rows are read during the import.', ['count' => number_format($observations->rowCount)]) }}
+                {{ trans_choice(':count value|:count values', $figures, ['count' => \DuskRail\Data\Numerals::count($figures)]) }}, {{ trans_choice(':count :frequency period|:count :frequency periods', $screen->periodCount(), ['count' => \DuskRail\Data\Numerals::count($screen->periodCount()), 'frequency' => \App\View\Label::of($observations->frequency->adjective())]) }}, {{ $observations->gapCount() === 0 ? __('no gaps') : trans_choice(':count gap|:count gaps', $observations->gapCount(), ['count' => \DuskRail\Data\Numerals::count($observations->gapCount())]) }}{{ $screen->whole ? '.' : ', '.__('in the first :count rows. The other rows are read during the import.', ['count' => \DuskRail\Data\Numerals::count($observations->rowCount)]) }}
             @endunless
             @if ($screen->evidence !== []) {{ __('Detected from: :evidence.', ['evidence' => implode('; ', $screen->evidence)]) }}@endif
             @if ($summaries !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $summaries), 0, 3)) }} {{ trans_choice('is a total or mean of others and not a peer.|are totals or means of others and not peers.', count($summaries)) }}@endif
@@ -68,7 +68,7 @@
                         @foreach ($headings as $column => $heading)<td class="is-{{ $plan->columns->role($column)->value }}">{{ Str::limit($sample->cell($row, $column), 40) }}</td>@endforeach
                     </tr>
                 @endforeach
-                @if (count($sample->rows) - 1 > end($shown))<tr class="title"><th class="row">…</th><td colspan="{{ count($headings) }}">{{ $screen->whole ? __(':count more rows', ['count' => number_format(count($sample->rows) - 1 - end($shown))]) : __('more rows') }}</td></tr>@endif
+                @if (count($sample->rows) - 1 > end($shown))<tr class="title"><th class="row">…</th><td colspan="{{ count($headings) }}">{{ $screen->whole ? __(':count more rows', ['count' => \DuskRail\Data\Numerals::count(count($sample->rows) - 1 - end($shown))]) : __('more rows') }}</td></tr>@endif
                 @foreach (array_slice($observations->metadata->notes, 0, 2) as $note)<tr class="note"><th class="row">{{ __('note') }}</th><td colspan="{{ count($headings) }}">{{ Str::limit($note, 120) }}</td></tr>@endforeach
             </tbody>
         </table>
@@ -77,23 +77,23 @@
 
     @if ($screen->others !== [])
         <p class="others">{{ __('Other possible layouts:') }}
-            @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other->shape->name() }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ \App\View\Label::of($other->shape->label()) }} <span class="quiet">({{ trans_choice(':count value|:count values', $other->figures, ['count' => number_format($other->figures)]) }}{{ $other->share < 1.0 ? ', '.__(':share % of the cells', ['share' => number_format(100 * $other->share)]) : '' }})</span></button>@endforeach
+            @foreach ($screen->others as $other)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"shape": "{{ $other->shape->name() }}"}' hx-target="#understanding" hx-swap="outerMorph">{{ \App\View\Label::of($other->shape->label()) }} <span class="quiet">({{ trans_choice(':count value|:count values', $other->figures, ['count' => \DuskRail\Data\Numerals::count($other->figures)]) }}{{ $other->share < 1.0 ? ', '.__(':share % of the cells', ['share' => \DuskRail\Data\Numerals::count(100 * $other->share)]) : '' }})</span></button>@endforeach
         </p>
     @endif
 
     @if ($observations->problemCount > 0)
         <section class="problems" aria-label="{{ __('Cells that could not be read') }}">
-            <h2>{{ trans_choice(':count cell could not be read|:count cells could not be read', $observations->problemCount, ['count' => number_format($observations->problemCount)]) }}</h2>
+            <h2>{{ trans_choice(':count cell could not be read|:count cells could not be read', $observations->problemCount, ['count' => \DuskRail\Data\Numerals::count($observations->problemCount)]) }}</h2>
             @if ($observations->duplicateCount > 0 && $plan->duplicates === \DuskRail\Reading\Duplicates::Ask)
-                <p>{{ trans_choice('One value is a duplicate: its entity and period already has a value.|:count values are duplicates: their entity and period already have a value.', $observations->duplicateCount, ['count' => number_format($observations->duplicateCount)]) }} {{ __('Choose an option under “Duplicates” below, or make another column a breakdown.') }}</p>
+                <p>{{ trans_choice('One value is a duplicate: its entity and period already has a value.|:count values are duplicates: their entity and period already have a value.', $observations->duplicateCount, ['count' => \DuskRail\Data\Numerals::count($observations->duplicateCount)]) }} {{ __('Choose an option under “Duplicates” below, or make another column a breakdown.') }}</p>
             @endif
-            <p><button class="button is-small" name="leave_out" value="1" form="confirm">{{ trans_choice('Import without this cell|Import without these :count cells', $observations->problemCount, ['count' => number_format($observations->problemCount)]) }}</button> <span class="quiet">{{ __('The cells are left empty.') }}</span></p>
+            <p><button class="button is-small" name="leave_out" value="1" form="confirm">{{ trans_choice('Import without this cell|Import without these :count cells', $observations->problemCount, ['count' => \DuskRail\Data\Numerals::count($observations->problemCount)]) }}</button> <span class="quiet">{{ __('The cells are left empty.') }}</span></p>
             <div class="sample" tabindex="0" role="region" aria-label="{{ __('List of cells') }}">
                 <table class="table is-narrow">
                     <thead><tr><th scope="col">{{ __('Row') }}</th><th scope="col">{{ __('Column') }}</th><th scope="col">{{ __('Found') }}</th><th scope="col">{{ __('Expected') }}</th></tr></thead>
                     <tbody>
                         @foreach (array_slice($observations->problems, 0, 50) as $problem)
-                            <tr><td>{{ number_format($problem->row) }}</td><td>{{ $problem->column }}</td><td>{{ $problem->found === '' ? __('(empty)') : "“{$problem->found}”" }}</td><td>{{ $problem->expected }}</td></tr>
+                            <tr><td>{{ \DuskRail\Data\Numerals::count($problem->row) }}</td><td>{{ $problem->column }}</td><td>{{ $problem->found === '' ? __('(empty)') : "“{$problem->found}”" }}</td><td>{{ $problem->expected }}</td></tr>
                         @endforeach
                     </tbody>
                 </table>
@@ -118,8 +118,8 @@
             <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
                 <x-guess name="mode" :lead="__('Stored values that are not in this file')" :value="$upload->mode" :options="['over' => __('Keep (merge)'), 'place' => __('Delete, for the measures in the file (replace)')]" />
             </form>
-            <h2>{{ $screen->revision->isNone() ? __('No changes') : implode(', ', array_filter([$screen->revision->new > 0 ? __(':count new', ['count' => number_format($screen->revision->new)]) : '', $screen->revision->changed > 0 ? __(':count changed', ['count' => number_format($screen->revision->changed)]) : '', $screen->revision->gone > 0 ? __(':count deleted', ['count' => number_format($screen->revision->gone)]) : ''])) }}</h2>
-            <p class="quiet">{{ trans_choice(':count value unchanged|:count values unchanged', $screen->revision->same, ['count' => number_format($screen->revision->same)]) }}{{ $screen->whole ? '.' : ', '.__('in the first rows.') }}</p>
+            <h2>{{ $screen->revision->isNone() ? __('No changes') : implode(', ', array_filter([$screen->revision->new > 0 ? __(':count new', ['count' => \DuskRail\Data\Numerals::count($screen->revision->new)]) : '', $screen->revision->changed > 0 ? __(':count changed', ['count' => \DuskRail\Data\Numerals::count($screen->revision->changed)]) : '', $screen->revision->gone > 0 ? __(':count deleted', ['count' => \DuskRail\Data\Numerals::count($screen->revision->gone)]) : ''])) }}</h2>
+            <p class="quiet">{{ trans_choice(':count value unchanged|:count values unchanged', $screen->revision->same, ['count' => \DuskRail\Data\Numerals::count($screen->revision->same)]) }}{{ $screen->whole ? '.' : ', '.__('in the first rows.') }}</p>
             <x-revision :revision="$screen->revision" :frequencies="collect($observations->measures)->mapWithKeys(fn ($m, $i) => [$m->name => $observations->frequencyOf($i)])->all()" />
         </section>
     @endif
@@ -197,7 +197,7 @@
                 <label class="guess"><span>{{ __('Source') }}</span><input class="input is-small source" name="source" value="{{ $screen->source() }}" placeholder="{{ __('publisher and date') }}" maxlength="300"></label>
             @endif
             <div class="acts">
-                <button class="button go">{{ $upload->dataset_id === null ? ($attributes ? __('Import') : trans_choice('Import :count value|Import :count values', $figures, ['count' => number_format($figures)])) : __('Add to :name', ['name' => $upload->dataset->name]) }}</button>
+                <button class="button go">{{ $upload->dataset_id === null ? ($attributes ? __('Import') : trans_choice('Import :count value|Import :count values', $figures, ['count' => \DuskRail\Data\Numerals::count($figures)])) : __('Add to :name', ['name' => $upload->dataset->name]) }}</button>
                 <button class="plain small" form="discard">{{ __('Discard file') }}</button>
             </div>
         </form>

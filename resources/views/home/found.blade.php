@@ -44,7 +44,7 @@
                     <tbody>
                         @foreach ($page->datasets as $dataset)
                             <tr id="dataset-{{ $dataset->id }}">
-                                <th scope="row"><a href="{{ route('datasets.show', $dataset) }}">{{ $dataset->name }}</a> <span>· {{ trans_choice(':count entity|:count entities', $dataset->entities_count, ['count' => number_format($dataset->entities_count)]) }}, {{ trans_choice(':count measure|:count measures', $dataset->measures_count) }}{{ isset($page->because[$dataset->id]) ? ' · '.$page->because[$dataset->id] : '' }}</span></th>
+                                <th scope="row"><a href="{{ route('datasets.show', $dataset) }}">{{ $dataset->name }}</a> <span>· {{ trans_choice(':count entity|:count entities', $dataset->entities_count, ['count' => \DuskRail\Data\Numerals::count($dataset->entities_count)]) }}, {{ trans_choice(':count measure|:count measures', $dataset->measures_count) }}{{ isset($page->because[$dataset->id]) ? ' · '.$page->because[$dataset->id] : '' }}</span></th>
                                 <td>{{ $page->spans[$dataset->id] ?? '' }}</td>
                                 <td>{{ __('version :version', ['version' => $dataset->version]) }}, {{ $dataset->updated_at->isToday() ? __('today') : $dataset->updated_at->isoFormat('D MMM YYYY') }}</td>
                                 <td><a href="{{ route('data.index', ['dataset' => $dataset->id]) }}">{{ trans_choice(':count study|:count studies', $dataset->studies_count) }}</a></td>

@@ -8,9 +8,9 @@
         <span class="right"><a class="plain" href="{{ route('help') }}">{{ __('Help') }}</a><a class="plain" href="{{ route('style.show') }}">{{ __('House style') }}</a><a class="plain" href="{{ route('bin.show') }}">{{ __('Bin') }}</a><x-theme-switch /><label class="go" for="add-data">{{ __('Add data') }}</label></span>
     </header>
     <nav class="sections" aria-label="{{ __('Sections') }}">
-        <a href="#studies" class="on">{{ __('Studies') }} <span>{{ number_format($page->counts['studies']) }}</span></a>
-        <a href="#briefs">{{ __('Briefs') }} <span>{{ number_format($page->counts['briefs']) }}</span></a>
-        <a href="#datasets">{{ __('Data sets') }} <span>{{ number_format($page->counts['datasets']) }}</span></a>
+        <a href="#studies" class="on">{{ __('Studies') }} <span>{{ \DuskRail\Data\Numerals::count($page->counts['studies']) }}</span></a>
+        <a href="#briefs">{{ __('Briefs') }} <span>{{ \DuskRail\Data\Numerals::count($page->counts['briefs']) }}</span></a>
+        <a href="#datasets">{{ __('Data sets') }} <span>{{ \DuskRail\Data\Numerals::count($page->counts['datasets']) }}</span></a>
     </nav>
     <main class="home">
         @if (session('message'))<p class="said" role="status">{{ session('message') }}</p>@endif

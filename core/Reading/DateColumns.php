@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** Columns of a table that are dates in parts, or times of day beside dates. */
+final readonly class DateColumns
+{
+    public function __construct(private Table $table) {}
+
+    /**
+     * A column of times of day, or of their numbers, beside one of dates.
+     *
+     * @param list<int> $columns
+     */
+    public function timeColumn(array $columns): ?int
+    {
+        foreach ($this->table->heading === null ? [] : $columns as $column) {
+            $words = $this->table->words($column);
+            $cells = preg_match(Vocabulary::TIME_OF_DAY, $words) === 1 ? $this->table->different($column) : [];
+            $clock =
+                preg_grep('/^\d{1,2}([:.]\d{2}){1,2}( ?[ap]\.?m\.?)?( ?[-–] ?\d{1,2}([:.]\d{2}){1,2})?$/iu', $cells) ?:
+                [];
+            // Hours are numbers of them in the plural: those that somebody has worked.
+            $numbers = preg_grep('/hours|^time|^clock|zeit|tijd/i', [$words]) ? [] : $cells;
+            $hours = array_filter($numbers, static fn(string $c): bool => ctype_digit($c) && (int) $c <= 50);
+            $are = count($cells) > 1 && max(count($clock), count($hours)) === count($cells);
+            if ($are && $this->haveDates(array_values(array_diff($columns, [$column])))) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Whether days are in one of these columns, or a year, a month and a day in three.
+     *
+     * @param list<int> $columns
+     */
+    private function haveDates(array $columns): bool
+    {
+        foreach ($columns as $column) {
+            $periods = PeriodReading::detect($this->table->different($column));
+            if (
+                $periods?->notation->frequency() === Frequency::Day ||
+                ($periods?->notation === PeriodNotation::Year &&
+                    ($this->partsOfDate($column, $columns)[1] ?? null) !== null)
+            ) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether the dates in a column are of several times of the same day. */
+    public function hasTimes(int $column): bool
+    {
+        $texts = array_slice($this->table->different($column), 0, 60);
+        $days = array_map(
+            static fn(string $t): string => substr($t, 0, -strlen(PeriodNotation::timeOf($t)) ?: null),
+            $texts,
+        );
+
+        return $this->table->time !== null || count(array_unique($days)) < count($texts);
+    }
+
+    /**
+     * How many rows share their entity and day with another one, and whether they are readings by the clock: at the
+     * same times of nearly every day.
+     *
+     * @return array{int, bool}
+     */
+    public function daysShared(int $column, PeriodReading $periods, ?int $entity): array
+    {
+        $ordinals = array_map($periods->read(...), array_combine($this->table->different($column), $this->table->different($column)));
+        $days = $times = [];
+        foreach ($this->table->cells($column) as $i => $text) {
+            $days[($entity === null ? '' : $this->table->cells($entity)[$i]) . "\t" . ($ordinals[$text] ?? $text)] = true;
+            $times[$this->table->time === null ? PeriodNotation::timeOf($text) : $this->table->cells($this->table->time)[$i]] = true;
+        }
+        $rows = count($this->table->rows);
+
+        return [$rows - count($days), count($times) > 1 && $rows >= 0.8 * count($days) * count($times)];
+    }
+
+    public function monthsColumn(): ?int
+    {
+        foreach ($this->table->columns as $column) {
+            $cells = Table::some($this->table->different($column), 60);
+            $months = array_filter($cells, static fn(string $c): bool => PeriodNotation::monthOfYear($c) !== null);
+            if (count($months) >= 2 && count($months) >= 0.8 * count($cells)) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Where a year is by itself: the columns of its month and of its day.
+     *
+     * @param list<int>|null $among columns; null for all
+     * @return array{int, int|null}|null
+     */
+    public function partsOfDate(int $year, ?array $among = null): ?array
+    {
+        if ($this->table->heading === null) {
+            return null;
+        }
+        $among = array_values(array_diff($among ?? $this->table->columns, [$year]));
+        $month = $this->partOfDate('/\b(month|monat|mois|mes|mese|maand|måned)\b/iu', 12, $among);
+        $others = array_values(array_diff($among, [$month]));
+
+        return $month === null
+            ? null
+            : [$month, $this->partOfDate('/\b(day|tag|jour|día|giorno|dag)\b/iu', 31, $others)];
+    }
+
+    /** @param list<int> $among */
+    private function partOfDate(string $pattern, int $most, array $among): ?int
+    {
+        foreach ($among as $column) {
+            $cells = $this->table->different($column);
+            $fits = array_filter(
+                $cells,
+                static fn(string $c): bool => (preg_match('/^\d{1,2}$/', $c) === 1 &&
+                    (int) $c >= 1 &&
+                    (int) $c <= $most) ||
+                    ($most === 12 && PeriodNotation::monthOfYear($c) !== null),
+            );
+            if ($cells !== [] && count($fits) === count($cells) && preg_match($pattern, $this->table->words($column)) === 1) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+
+/** Which columns or headings of a table are periods. */
+final readonly class PeriodColumns
+{
+    public function __construct(private Table $table) {}
+
+    /** @return array{list<int>, PeriodReading}|null columns whose headings are periods, and how they read */
+    public function periodsAcross(): ?array
+    {
+        $best = null;
+        foreach ($this->table->heading === null ? [] : PeriodNotation::recognisable() as $notation) {
+            $columns = $texts = [];
+            foreach ($this->table->columns as $column) {
+                $text = $this->table->sample->cell((int) $this->table->heading, $column);
+                if ($notation->read($text) !== null) {
+                    $columns[] = $column;
+                    $texts[] = $text;
+                }
+            }
+            if (count($columns) > ($best === null ? 0 : count($best[0]))) {
+                $reading = PeriodReading::detect($texts);
+                $all = $reading !== null && !in_array(null, array_map($reading->notation->read(...), $texts), true);
+                $best = [$columns, $reading !== null && $all ? $reading : PeriodReading::of($notation)];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * @return array{int, PeriodReading}|null the column of periods: one that says so in its heading before any
+     *     other
+     */
+    public function periodColumn(): ?array
+    {
+        $found = null;
+        foreach ($this->table->columns as $column) {
+            $saysSo = preg_match(Vocabulary::PERIOD, $this->table->words($column)) === 1;
+            // A table of this program's own may hold periods of several kinds, each written as what it is.
+            if ($saysSo && ($this->table->sample->notes()['periods'] ?? '') === 'code') {
+                return [$column, PeriodReading::of(PeriodNotation::Code)];
+            }
+            $reading =
+                PeriodReading::detect($this->table->different($column), $saysSo ? 0.5 : 0.9) ??
+                ($saysSo ? PeriodReading::decimal($this->table->different($column)) : null);
+            if ($reading === null) {
+                continue;
+            }
+            if ($saysSo) {
+                return [$column, $reading];
+            }
+            if ($found === null && ($this->table->heading === null || $this->areInOrder($column, $reading))) {
+                $found = [$column, $reading];
+            }
+        }
+
+        return $found ?? $this->orderColumn();
+    }
+
+    /**
+     * Whether what could be periods are some: values of a measure that happen to be between 1500 and 2299 do not come
+     * one after the other, and 1750.5 is no May.
+     */
+    private function areInOrder(int $column, PeriodReading $reading): bool
+    {
+        $cells = $this->table->different($column);
+        if (array_filter($cells, static fn(string $c): bool => preg_match('/^\d{4}\.\d{1,2}$/', $c) === 1) !== []) {
+            return false;
+        }
+        $ordinals = array_values(array_filter(array_map($reading->read(...), $cells), is_int(...)));
+        $sorted = $ordinals;
+        sort($sorted);
+        // Years of elections have no step, and are in order.
+        $isInOrder = in_array($ordinals, [$sorted, array_reverse($sorted)], true);
+        if ($isInOrder || preg_match('/^\d+$/', $cells[0] ?? '') !== 1 || count($ordinals) < 4) {
+            return true;
+        }
+        $ordinals = $sorted;
+        $steps = [];
+        for ($i = 1, $count = count($ordinals); $i < $count; $i++) {
+            $steps[] = $ordinals[$i] - $ordinals[$i - 1];
+        }
+        $usual = array_count_values($steps);
+
+        return $usual !== [] && max($usual) >= 0.6 * count($steps);
+    }
+
+    /** @return array{int, PeriodReading}|null a column of plain numbers whose heading says that they are in order */
+    private function orderColumn(): ?array
+    {
+        foreach ($this->table->heading === null ? [] : $this->table->columns as $column) {
+            $cells = $this->table->different($column);
+            $read = array_filter($cells, static fn(string $c): bool => PeriodNotation::Number->read($c) !== null);
+            if (
+                preg_match(Vocabulary::ORDER, $this->table->words($column)) === 1 &&
+                count($cells) >= 3 &&
+                count($read) === count($cells) &&
+                $this->rises($column)
+            ) {
+                return [$column, PeriodReading::of(PeriodNotation::Number)];
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether whole numbers mostly grow from row to row, as what is in order does. */
+    private function rises(int $column): bool
+    {
+        $numbers = array_map(intval(...), array_filter($this->table->cells($column), static fn(string $c): bool => $c !== ''));
+        $numbers = array_values($numbers);
+        $falls = 0;
+        for ($i = 1, $count = count($numbers); $i < $count; $i++) {
+            $falls += $numbers[$i] < $numbers[$i - 1] ? 1 : 0;
+        }
+
+        return $falls <= 0.35 * count($numbers);
+    }
+}
