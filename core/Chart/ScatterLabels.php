@@ -185,12 +185,18 @@ final readonly class ScatterLabels
         [$cutX, $cutY] = $scatter->cut;
         [$x, $y] = [is_nan($cutX) ? NAN : $along->at($cutX), is_nan($cutY) ? NAN : $up->at($cutY)];
         if ($y > $plot->top && $y < $plot->bottom) {
-            $width = $this->measure->width(ScatterPainter::cutName($scatter) . $scatter->vertical->format($cutY), $type);
+            $width = $this->measure->width(
+                ScatterPainter::cutName($scatter) . $scatter->vertical->format($cutY),
+                $type,
+            );
             $boxes[] = [$plot->right - 6.0 - $width, $y - 18.0, $plot->right, $y];
             $boxes[] = [$plot->left, $y - 0.6, $plot->right, $y + 0.6];
         }
         if ($x > $plot->left && $x < $plot->right) {
-            $width = $this->measure->width(ScatterPainter::cutName($scatter) . $scatter->horizontal->format($cutX), $type);
+            $width = $this->measure->width(
+                ScatterPainter::cutName($scatter) . $scatter->horizontal->format($cutX),
+                $type,
+            );
             $boxes[] = [$x, $plot->bottom - 19.0, $x + 7.0 + $width, $plot->bottom];
             $boxes[] = [$x - 0.6, $plot->top, $x + 0.6, $plot->bottom];
         }

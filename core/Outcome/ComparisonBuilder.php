@@ -263,7 +263,9 @@ final readonly class ComparisonBuilder
             null,
             false,
             $absent,
-            role: ($this->bare->data->entities()[$key] ?? null)?->isApart() ?? false ? LineRole::Summary : LineRole::Compared,
+            role: (
+                $this->bare->data->entities()[$key] ?? null,
+            )?->isApart() ?? false ? LineRole::Summary : LineRole::Compared,
         );
     }
 

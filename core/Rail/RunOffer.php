@@ -109,6 +109,8 @@ final readonly class RunOffer implements Offer
             if (
                 $frequency !== Frequency::Number &&
                 $frequency !== Frequency::FiscalYear &&
+                // A week belongs to the year of its Thursday, and to no month.
+                ($frequency === Frequency::Year || $this->arriving->axis->frequency !== Frequency::Week) &&
                 $this->arriving->axis->frequency->isFinerThan($frequency)
             ) {
                 $names[$frequency->value] = "{$frequency->value}s";

@@ -79,11 +79,18 @@ final readonly class DateColumns
      */
     public function daysShared(int $column, PeriodReading $periods, ?int $entity): array
     {
-        $ordinals = array_map($periods->read(...), array_combine($this->table->different($column), $this->table->different($column)));
+        $ordinals = array_map(
+            $periods->read(...),
+            array_combine($this->table->different($column), $this->table->different($column)),
+        );
         $days = $times = [];
         foreach ($this->table->cells($column) as $i => $text) {
-            $days[($entity === null ? '' : $this->table->cells($entity)[$i]) . "\t" . ($ordinals[$text] ?? $text)] = true;
-            $times[$this->table->time === null ? PeriodNotation::timeOf($text) : $this->table->cells($this->table->time)[$i]] = true;
+            $days[
+                ($entity === null ? '' : $this->table->cells($entity)[$i]) . "\t" . ($ordinals[$text] ?? $text),
+            ] = true;
+            $times[$this->table->time === null ? PeriodNotation::timeOf($text) : $this->table->cells(
+                $this->table->time,
+            )[$i]] = true;
         }
         $rows = count($this->table->rows);
 

@@ -22,7 +22,10 @@ final readonly class MeasureColumns
             array_filter(
                 array_diff($among, $texts),
                 fn(int $column): bool => preg_match('/^(area|land)\b|\s/i', $this->table->words($column)) !== 1 &&
-                    array_filter($this->table->different($column), static fn(string $c): bool => !ctype_digit($c)) === [],
+                    array_filter(
+                        $this->table->different($column),
+                        static fn(string $c): bool => !ctype_digit($c),
+                    ) === [],
             ),
         );
 

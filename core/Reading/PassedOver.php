@@ -14,7 +14,9 @@ final readonly class PassedOver
     /** Whether it is a first column without a heading that only counts the rows. */
     public function isRowNumber(int $column): bool
     {
-        if ($column > 0 || $this->table->heading === null || $this->table->sample->cell($this->table->heading, 0) !== '') {
+        if (
+            $column > 0 || $this->table->heading === null || $this->table->sample->cell($this->table->heading, 0) !== ''
+        ) {
             return false;
         }
         $cells = $this->table->cells(0);
@@ -42,7 +44,9 @@ final readonly class PassedOver
     /** Whether a first column without a heading says what another one with a heading says again. */
     public function isSaidAgain(int $column): bool
     {
-        if ($column > 0 || $this->table->heading === null || $this->table->sample->cell($this->table->heading, 0) !== '') {
+        if (
+            $column > 0 || $this->table->heading === null || $this->table->sample->cell($this->table->heading, 0) !== ''
+        ) {
             return false;
         }
         for ($other = 1, $count = $this->table->sample->breadth($this->table->heading); $other < $count; $other++) {

@@ -115,7 +115,10 @@ final readonly class PeriodColumns
     /** Whether whole numbers mostly grow from row to row, as what is in order does. */
     private function rises(int $column): bool
     {
-        $numbers = array_map(intval(...), array_filter($this->table->cells($column), static fn(string $c): bool => $c !== ''));
+        $numbers = array_map(
+            intval(...),
+            array_filter($this->table->cells($column), static fn(string $c): bool => $c !== ''),
+        );
         $numbers = array_values($numbers);
         $falls = 0;
         for ($i = 1, $count = count($numbers); $i < $count; $i++) {

@@ -90,7 +90,7 @@ final class TasksTest extends BrowserTestCase
         $of = count($latest[$class]);
         $browser->see('.compared', "in {$class}");
         $higher = count(array_filter($latest[$class], static fn(float $v): bool => $v > $latest[$class][$town]));
-        $browser->click('[popovertarget=standing]')->see('#peer-comparison', 'of ' . $of);
+        $browser->click('[popovertarget=peer-comparison]')->see('#peer-comparison', 'of ' . $of);
         $place = $browser->run(
             "return document.querySelector('#peer-comparison tbody td:nth-child(3)').textContent.trim()",
         );
@@ -659,7 +659,7 @@ final class TasksTest extends BrowserTestCase
         self::assertTrue($browser->run('return document.getElementById("more-signals").open'));
 
         $browser
-            ->click('[popovertarget=standing]')
+            ->click('[popovertarget=peer-comparison]')
             ->see('#peer-comparison', 'Veldmere Water')
             ->see('#peer-comparison', '1 of 23')
             ->see('#peer-comparison', 'falling');
@@ -680,7 +680,7 @@ final class TasksTest extends BrowserTestCase
             ) === 'together',
         );
         $browser->write('#set-peers-target', '70')->see('.chart', 'target 70')->press(WebDriverKeys::ESCAPE);
-        $browser->click('[popovertarget=standing]')->see('#peer-comparison', 'Gap to target');
+        $browser->click('[popovertarget=peer-comparison]')->see('#peer-comparison', 'Gap to target');
     }
 
     public function testAStopThatIsPointedAtShowsItsFigures(): void

@@ -32,6 +32,7 @@ use DuskRail\Signals\Signals;
 use DuskRail\Views\Views;
 use DuskRail\Words\Readout;
 use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -40,6 +41,7 @@ use PHPUnit\Framework\TestCase;
  */
 final class AnyStudyTest extends TestCase
 {
+    #[Group('slow')]
     public function testRandomEditsOfRandomTablesAreRefusedInWordsOrCarriedOut(): void
     {
         mt_srand(2025);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DuskRail\Rail\Combinations;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -54,6 +55,7 @@ final class CombinationsTest extends TestCase
     }
 
     /** What is refused for some values is refused for all values of that kind, and nothing else is. */
+    #[Group('slow')]
     public function testARefusalNeverDependsOnTheValues(): void
     {
         $others = [

@@ -18,6 +18,7 @@ use DuskRail\Statistics\Ends;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\Total;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -156,6 +157,7 @@ final class EdgesTest extends TestCase
     #[TestWith([12, 0.8, false, 70])]
     #[TestWith([12, 0.0, true, 99])]
     #[TestWith([1, 0.0, false, 70])]
+    #[Group('slow')]
     public function testNoiseIsSeldomCalledATrendAndATrendMostlyIs(
         int $season,
         float $likeness,

@@ -16,6 +16,7 @@ use DuskRail\Time\Period;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Words\LiveNumber;
 use DuskRail\Words\Sentences\Sentences;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -44,6 +45,7 @@ final class SentencesHoldTest extends TestCase
     /** @var array<string, int> */
     private array $told = [];
 
+    #[Group('slow')]
     public function testEverySentenceIsTrueOfItsFigures(): void
     {
         $long = getenv('LONG_TESTS');

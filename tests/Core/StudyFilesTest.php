@@ -9,6 +9,7 @@ use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\StudyDocument;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Rail\StopCatalogue;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /** Study files as they may come from anywhere: broken in ten thousand ways, each accepted or refused with its path. */
@@ -37,6 +38,7 @@ final class StudyFilesTest extends TestCase
         '{change}',
     ];
 
+    #[Group('slow')]
     public function testTenThousandMutationsAreAcceptedWithAResultOrRefusedWithAPath(): void
     {
         mt_srand(30);

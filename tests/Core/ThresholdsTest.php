@@ -222,7 +222,11 @@ final class ThresholdsTest extends TestCase
     public function testAggregateOffersEveryLongerPeriod(): void
     {
         foreach (
-            ['2024-01' => ['quarter', 'half-year', 'year'], '2024-Q1' => ['half-year', 'year']] as $first => $longer
+            [
+                '2024-01' => ['quarter', 'half-year', 'year'],
+                '2024-Q1' => ['half-year', 'year'],
+                '2024-W01' => ['year'],
+            ] as $first => $longer
         ) {
             $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, $first, ['home' => [1, 2, 3, 4]]]]);
             $stop = new ChangeOfPeriod();

@@ -14,6 +14,7 @@ use DuskRail\Data\Cell;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 
 /** Tables whose values are split, from the file through the pages to the files that they leave in. */
 final class BreakdownsTest extends ApplicationTestCase
@@ -154,6 +155,7 @@ final class BreakdownsTest extends ApplicationTestCase
     }
 
     #[DataProvider('formats')]
+    #[Group('slow')]
     public function testASplitDataSetIsHandedOnAndReadBackToTheLastBit(string $format): void
     {
         $dataset = $this->imported(self::SPLIT, 'bursts.csv')->dataset->refresh();

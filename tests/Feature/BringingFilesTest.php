@@ -23,6 +23,7 @@ use Bench\BenchData;
 use DuskRail\Reading\NotATable;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 
 final class BringingFilesTest extends ApplicationTestCase
@@ -265,6 +266,7 @@ final class BringingFilesTest extends ApplicationTestCase
     }
 
     #[DataProvider('badFiles')]
+    #[Group('slow')]
     public function testABadFileEndsInAClearSentenceAndLeavesNothingBehind(string $content, string $sentence): void
     {
         $before = count(glob(storage_path('app/uploads/*')) ?: []);
@@ -274,6 +276,7 @@ final class BringingFilesTest extends ApplicationTestCase
         self::assertCount($before, glob(storage_path('app/uploads/*')) ?: []);
     }
 
+    #[Group('slow')]
     public function testLettersInAnotherWritingFarBehindTheBeginningAreFound(): void
     {
         $upload = $this->brought(
@@ -365,6 +368,7 @@ final class BringingFilesTest extends ApplicationTestCase
         self::assertSame(1, ImportedFile::count());
     }
 
+    #[Group('slow')]
     public function testAMillionRowsComeInWhole(): void
     {
         $path = BenchData::csv(storage_path('app/million.csv'), 8_334, 120);
@@ -437,6 +441,7 @@ final class BringingFilesTest extends ApplicationTestCase
         self::assertSame(1, $study->dataset->refresh()->version);
     }
 
+    #[Group('slow')]
     public function testLinesCutUpManyAtATimeAreTheRowsThatPhpReads(): void
     {
         mt_srand(3);

@@ -19,6 +19,7 @@ use DuskRail\Time\Period;
 use Illuminate\Support\Facades\DB;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
 
@@ -500,6 +501,7 @@ final class DataSetsTest extends ApplicationTestCase
     }
 
     #[DataProvider('formats')]
+    #[Group('slow')]
     public function testADataSetIsHandedOnAndReadBackToTheLastBit(string $format): void
     {
         $study = $this->imported(
@@ -568,6 +570,7 @@ final class DataSetsTest extends ApplicationTestCase
         }
     }
 
+    #[Group('slow')]
     public function testAJsonStatFileOfAnOfficeIsRead(): void
     {
         // After the sample “OECD: unemployment” of json-stat.org, values made up; the structure from memory.
@@ -638,6 +641,7 @@ final class DataSetsTest extends ApplicationTestCase
         }
     }
 
+    #[Group('slow')]
     public function testADataPackageOfOthersIsReadAndWhatLiesOutsideIsNotFetched(): void
     {
         $study = $this->imported(

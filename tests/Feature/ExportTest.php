@@ -31,6 +31,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
 use PhpOffice\PhpSpreadsheet\IOFactory;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -235,6 +236,7 @@ final class ExportTest extends ApplicationTestCase
         self::assertContains('y:2023', $names[1]);
     }
 
+    #[Group('slow')]
     public function testMoreValuesThanAFileHoldsAreRefusedInWords(): void
     {
         $file = "Month\t" . implode("\t", array_map(static fn(int $n): string => "Works {$n}", range(1, 400))) . "\n";

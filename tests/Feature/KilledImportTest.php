@@ -11,6 +11,7 @@ use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use LogicException;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Process;
 
 /**
@@ -46,6 +47,7 @@ final class KilledImportTest extends TestCase
         parent::tearDown();
     }
 
+    #[Group('slow')]
     public function testAWorkerThatIsKilledOrCalledOffLeavesNothingBehindAndAnotherGoesOn(): void
     {
         $small = $this->upload(BenchData::csv("{$this->folder}/small.csv", 3, 24));

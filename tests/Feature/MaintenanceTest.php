@@ -15,6 +15,7 @@ use App\Models\Upload;
 use Illuminate\Filesystem\Filesystem;
 use Illuminate\Support\Facades\DB;
 use PDO;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Process\Process;
 
 /** What is deleted, backed up, brought back, looked over and tidied away. */
@@ -118,6 +119,7 @@ final class MaintenanceTest extends ApplicationTestCase
         }
     }
 
+    #[Group('slow')]
     public function testABackupIsWholeComesBackAndAnOlderOneIsBroughtUpToDate(): void
     {
         $this->folder = sys_get_temp_dir() . '/dusk-rail-keeping-' . getmypid();
@@ -166,6 +168,7 @@ final class MaintenanceTest extends ApplicationTestCase
         );
     }
 
+    #[Group('slow')]
     public function testOnADiskThatIsFullOrCanOnlyBeReadLookingGoesOnAndAChangeIsRefusedInWords(): void
     {
         $this->folder = sys_get_temp_dir() . '/dusk-rail-small-' . getmypid();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Illuminate\Filesystem\Filesystem;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\ExecutableFinder;
 use Symfony\Component\Process\Process;
@@ -51,6 +52,7 @@ final class ServerTest extends TestCase
         (new Filesystem())->deleteDirectory($this->folder);
     }
 
+    #[Group('slow')]
     public function testWhatDiesIsStartedAgainAndNothingIsLostOrLeftRunning(): void
     {
         self::assertStringContainsString('"database":"answers"', $this->answered());

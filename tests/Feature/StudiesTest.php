@@ -13,6 +13,7 @@ use DuskRail\Document\StudyDocument;
 use DuskRail\Rail\StopCatalogue;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\Group;
 
 final class StudiesTest extends ApplicationTestCase
 {
@@ -366,6 +367,7 @@ final class StudiesTest extends ApplicationTestCase
         self::assertSame(0, Study::count());
     }
 
+    #[Group('slow')]
     public function testTheDemoIsMadeTheSameEveryTimeAndItsStudiesOpen(): void
     {
         $folder = sys_get_temp_dir() . '/dusk-rail-demo-' . getmypid();

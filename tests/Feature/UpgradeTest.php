@@ -13,6 +13,7 @@ use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 
 /** A database of every earlier version of the program gives the same figures after the upgrade. */
 final class UpgradeTest extends ApplicationTestCase
@@ -35,6 +36,7 @@ final class UpgradeTest extends ApplicationTestCase
     }
 
     #[DataProvider('earlier')]
+    #[Group('slow')]
     public function testAnUpgradeKeepsTheFiguresOfEveryVersion(int $done): void
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk');

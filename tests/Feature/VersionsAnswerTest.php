@@ -13,6 +13,7 @@ use App\Models\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\Group;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -57,6 +58,7 @@ final class VersionsAnswerTest extends ApplicationTestCase
         self::assertSame('merged into Both in February 2024', $marl->note);
     }
 
+    #[Group('slow')]
     public function testEveryOlderVersionAnswersAsItDidAfterAnySequenceOfChanges(): void
     {
         for ($seed = 1; $seed <= (getenv('LONG_TESTS') === '1' ? 60 : 6); $seed++) {

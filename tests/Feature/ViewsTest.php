@@ -12,6 +12,7 @@ use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\ViewCatalogue;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Finder\Finder;
 
@@ -311,6 +312,7 @@ final class ViewsTest extends ApplicationTestCase
         "Site,Week,Count\nP,2020-W52,10\nP,2020-W53,12\nP,2021-W01,15\nQ,2020-W52,9\nQ,2020-W53,0\nQ,2021-W01,30\n",
     ])]
     #[TestWith(["Site,2020,2021,2022\nP,,,\nQ,1,,3\n"])]
+    #[Group('slow')]
     public function testEveryViewOfAnOddTableAnswers(string $table): void
     {
         $study = $this->imported($table, 'odd.csv');

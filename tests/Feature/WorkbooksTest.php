@@ -14,6 +14,7 @@ use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
 
@@ -24,6 +25,7 @@ final class WorkbooksTest extends ApplicationTestCase
 {
     #[TestWith(['Xlsx', 'returns.xlsx'])]
     #[TestWith(['Ods', 'returns.ods'])]
+    #[Group('slow')]
     public function testASheetIsReadCellByCellAndEveryFigureKnowsItsCell(string $type, string $name): void
     {
         $book = new Spreadsheet();
@@ -119,6 +121,7 @@ final class WorkbooksTest extends ApplicationTestCase
         }
     }
 
+    #[Group('slow')]
     public function testWhatCannotBeReadEndsInAClearSentence(): void
     {
         $before = glob(storage_path('app/uploads/*'));
@@ -219,6 +222,7 @@ final class WorkbooksTest extends ApplicationTestCase
 
     /** @param callable(self): string $made */
     #[DataProvider('hostile')]
+    #[Group('slow')]
     public function testASmallFileThatUnpacksToTooMuchIsRefusedInWords(callable $made, string $name, string $said): void
     {
         $before = glob(storage_path('app/uploads/*'));
@@ -229,6 +233,7 @@ final class WorkbooksTest extends ApplicationTestCase
         self::assertSame($before, glob(storage_path('app/uploads/*')));
     }
 
+    #[Group('slow')]
     public function testAWorkbookThatComesWhileAnotherIsReadIsToldItsPlaceAndReadInItsTurn(): void
     {
         $book = new Spreadsheet();

@@ -8,6 +8,7 @@ use App\Data\StoredData;
 use App\Models\Dataset;
 use DuskRail\Time\Period;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\Feature\ApplicationTestCase;
 
 /**
@@ -37,6 +38,7 @@ final class TablesTest extends ApplicationTestCase
 
     /** @param array<string, mixed> $corrections */
     #[DataProvider('tables')]
+    #[Group('slow')]
     public function testAnOpenTableComesInAsItIs(string $name, array $corrections): void
     {
         $upload = $this->brought((string) file_get_contents(__DIR__ . "/data/tables/{$name}.csv"), "{$name}.csv");

@@ -61,7 +61,9 @@ final class Attributes extends Shape
     {
         $entity =
             (new MeasureColumns($table))->entityNamed($table->columns) ??
-            ((new EntityColumns($table))->mostVaried($table->texts()) ?? (new EntityColumns($table))->mostVaried($table->columns));
+            ((new EntityColumns($table))->mostVaried($table->texts()) ?? (new EntityColumns($table))->mostVaried(
+                $table->columns,
+            ));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
         $group = $table->named($others, Vocabulary::GROUP);
 

@@ -55,7 +55,10 @@ final class EntitiesAcross extends Long
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::Year)];
+        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [
+            0,
+            PeriodReading::of(PeriodNotation::Year),
+        ];
         [$apart, $periods] = self::apart($table, $period, $periods);
         $columns = array_values(array_diff($table->columns, [$period, ...$apart]));
         if (!$asked) {

@@ -58,7 +58,9 @@ final class Events extends Long
         }
         $columns = array_values(array_diff($table->columns, [$down[0]]));
         $texts = $table->texts([$down[0]]);
-        $entity = (new MeasureColumns($table))->entityNamed($columns) ?? (new EntityColumns($table))->mostVaried($texts);
+        $entity = (new MeasureColumns($table))->entityNamed($columns) ?? (
+            new EntityColumns($table),
+        )->mostVaried($texts);
         [$again, $byTheClock] = (new DateColumns($table))->daysShared($down[0], $down[1], $entity);
         // What is at any time of the day happened then, whatever it is split by.
         $any = (new DateColumns($table))->hasTimes($down[0]) && !$byTheClock;
@@ -98,7 +100,10 @@ final class Events extends Long
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::YearFirst)];
+        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [
+            0,
+            PeriodReading::of(PeriodNotation::YearFirst),
+        ];
         [$apart, $joined] = self::apart($table, $period, $periods);
         $columns = array_values(array_diff($table->columns, [$period, ...$apart]));
         $id = self::identifier($table, $columns);

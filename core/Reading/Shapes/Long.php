@@ -59,7 +59,9 @@ class Long extends Shape
 
             $others = array_values(array_diff($table->columns, [$down[0]]));
 
-            return $width === 2 || $table->comesAgain($down[0]) || (new MeasureColumns($table))->areMeasures($others) ? 65 : 20;
+            return $width === 2 || $table->comesAgain($down[0]) || (
+                new MeasureColumns($table),
+            )->areMeasures($others) ? 65 : 20;
         }
 
         return count($texts) === $width - 1 ? 20 : 60;
@@ -67,7 +69,10 @@ class Long extends Shape
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [0, PeriodReading::of(PeriodNotation::Year)];
+        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [
+            0,
+            PeriodReading::of(PeriodNotation::Year),
+        ];
         [$apart, $periods] = self::apart($table, $period, $periods);
         $all = array_values(array_diff($table->columns, [$period, ...$apart]));
         $texts = array_values(array_intersect($all, $table->texts()));
@@ -97,7 +102,10 @@ class Long extends Shape
         $may = array_values(array_diff($all, [...$named, ...$breakdowns, $entity ?? -1]));
         $values = self::figures($table, $may, [...$texts, ...$named, ...$breakdowns], $measure !== null);
         // One column at least stays one of values: the one with the most different ones.
-        $others = array_diff($may, count($values) === 1 ? $values : [(new EntityColumns($table))->mostVaried($values) ?? -1]);
+        $others = array_diff(
+            $may,
+            count($values) === 1 ? $values : [(new EntityColumns($table))->mostVaried($values) ?? -1],
+        );
         $varied = (new EntityColumns($table))->mostVaried(array_values(array_diff($free, $breakdowns)));
         $entities = array_values(array_filter([$entity, $varied], is_int(...)));
         [$entity, $splitting] = EntityKeyChooser::best(

@@ -62,7 +62,10 @@ final class Moment extends Shape
     {
         $entity =
             (new MeasureColumns($table))->entityNamed($table->columns) ??
-            ((new EntityColumns($table))->mostVaried($table->texts()) ?? $table->named($table->columns, Vocabulary::NUMBERED));
+            ((new EntityColumns($table))->mostVaried($table->texts()) ?? $table->named(
+                $table->columns,
+                Vocabulary::NUMBERED,
+            ));
         $others = array_values(array_diff($table->columns, [$entity ?? -1]));
         $numbers = array_values(array_filter($others, $table->isNumeric(...)));
         $keys = EntityKeyChooser::of(

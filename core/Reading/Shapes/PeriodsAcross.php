@@ -138,7 +138,10 @@ final class PeriodsAcross extends Shape
         $multiplier = $table->named($labels, Vocabulary::MULTIPLIER);
         $measure = $table->named($labels, Vocabulary::MEASURE);
         $free = array_values(array_diff($labels, array_filter([$unit, $measure, $multiplier], is_int(...))));
-        $entities = array_values(array_filter([(new MeasureColumns($table))->entityNamed($free), (new EntityColumns($table))->mostVaried($free)], is_int(...)));
+        $entities = array_values(array_filter(
+            [(new MeasureColumns($table))->entityNamed($free), (new EntityColumns($table))->mostVaried($free)],
+            is_int(...),
+        ));
         $keys = array_values(array_filter([$measure], is_int(...)));
         [$entity, $splitting] = EntityKeyChooser::best($table, $free, $entities, $keys);
 

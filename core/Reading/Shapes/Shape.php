@@ -96,7 +96,9 @@ abstract class Shape
             $columns,
             $periods,
             $numbers ?? $table->numbers($columns->values),
-            $columns->period !== null && (new DateColumns($table))->hasTimes($columns->period) ? Duplicates::ByKind : Duplicates::Ask,
+            $columns->period !== null && (new DateColumns($table))->hasTimes(
+                $columns->period,
+            ) ? Duplicates::ByKind : Duplicates::Ask,
             new Stated(
                 $name,
                 $table->sample->title(),
