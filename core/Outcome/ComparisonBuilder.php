@@ -252,6 +252,8 @@ final readonly class ComparisonBuilder
      */
     private function lineOf(string $key, string $name, string $group, array $values, array $absent = []): Line
     {
+        $isApart = ($this->bare->data->entities()[$key] ?? null)?->isApart() ?? false;
+
         return new Line(
             $key,
             $name,
@@ -263,9 +265,7 @@ final readonly class ComparisonBuilder
             null,
             false,
             $absent,
-            role: (
-                $this->bare->data->entities()[$key] ?? null,
-            )?->isApart() ?? false ? LineRole::Summary : LineRole::Compared,
+            role: $isApart ? LineRole::Summary : LineRole::Compared,
         );
     }
 

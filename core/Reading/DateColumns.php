@@ -85,12 +85,10 @@ final readonly class DateColumns
         );
         $days = $times = [];
         foreach ($this->table->cells($column) as $i => $text) {
-            $days[
-                ($entity === null ? '' : $this->table->cells($entity)[$i]) . "\t" . ($ordinals[$text] ?? $text),
-            ] = true;
-            $times[$this->table->time === null ? PeriodNotation::timeOf($text) : $this->table->cells(
-                $this->table->time,
-            )[$i]] = true;
+            $of = $entity === null ? '' : $this->table->cells($entity)[$i];
+            $days["{$of}\t" . ($ordinals[$text] ?? $text)] = true;
+            $time = $this->table->time;
+            $times[$time === null ? PeriodNotation::timeOf($text) : $this->table->cells($time)[$i]] = true;
         }
         $rows = count($this->table->rows);
 
@@ -142,7 +140,8 @@ final readonly class DateColumns
                     (int) $c <= $most) ||
                     ($most === 12 && PeriodNotation::monthOfYear($c) !== null),
             );
-            if ($cells !== [] && count($fits) === count($cells) && preg_match($pattern, $this->table->words($column)) === 1) {
+            $isNamed = preg_match($pattern, $this->table->words($column)) === 1;
+            if ($isNamed && $cells !== [] && count($fits) === count($cells)) {
                 return $column;
             }
         }

@@ -33,7 +33,8 @@ final readonly class PassedOver
     public function twin(int $column, array $before): ?int
     {
         foreach ($this->table->sample->cell($this->table->heading ?? -1, $column) === '' ? [] : $before as $other) {
-            if ($this->table->name($other) === $this->table->name($column) && $this->table->cells($other) === $this->table->cells($column)) {
+            $isNamedAlike = $this->table->name($other) === $this->table->name($column);
+            if ($isNamedAlike && $this->table->cells($other) === $this->table->cells($column)) {
                 return $other;
             }
         }

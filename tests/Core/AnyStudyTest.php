@@ -32,7 +32,7 @@ use DuskRail\Signals\Signals;
 use DuskRail\Views\Views;
 use DuskRail\Words\Readout;
 use Opis\JsonSchema\Validator;
-use PHPUnit\Framework\Attributes\Group;
+use PHPUnit\Framework\Attributes\Group as TestGroup;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -41,7 +41,7 @@ use PHPUnit\Framework\TestCase;
  */
 final class AnyStudyTest extends TestCase
 {
-    #[Group('slow')]
+    #[TestGroup('slow')]
     public function testRandomEditsOfRandomTablesAreRefusedInWordsOrCarriedOut(): void
     {
         mt_srand(2025);

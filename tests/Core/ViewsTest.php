@@ -51,7 +51,7 @@ use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\UnknownPeriod;
 use DuskRail\Views\Views;
-use PHPUnit\Framework\Attributes\Group;
+use PHPUnit\Framework\Attributes\Group as TestGroup;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -66,7 +66,7 @@ final class ViewsTest extends TestCase
     #[TestWith([2])]
     #[TestWith([4])]
     #[TestWith([10])]
-    #[Group('slow')]
+    #[TestGroup('slow')]
     public function testEveryDayHasAPlaceInItsYearWithTheTwentyNinthOfFebruaryAmongThem(int $start): void
     {
         $axis = CycleAxis::of(Cycle::Year, Frequency::Day, $start);
@@ -182,7 +182,7 @@ final class ViewsTest extends TestCase
      * Against exact fractions: the upper edges are the true sums, rounded once; shares are right to two units of the
      * last place and end on 100.
      */
-    #[Group('slow')]
+    #[TestGroup('slow')]
     public function testStackedSumsAndSharesAreExact(): void
     {
         mt_srand(4);

@@ -92,7 +92,8 @@ final class Pictures
     {
         $outdated = [];
         foreach (array_keys(self::steps()) as $name) {
-            if (self::changed(["docs/screenshots/{$name}.png"]) < self::changed([...self::ALL, ...self::SOURCES[$name] ?? []])) {
+            $sources = [...self::ALL, ...self::SOURCES[$name] ?? []];
+            if (self::changed(["docs/screenshots/{$name}.png"]) < self::changed($sources)) {
                 $outdated[] = $name;
             }
         }

@@ -58,9 +58,8 @@ final class Events extends Long
         }
         $columns = array_values(array_diff($table->columns, [$down[0]]));
         $texts = $table->texts([$down[0]]);
-        $entity = (new MeasureColumns($table))->entityNamed($columns) ?? (
-            new EntityColumns($table),
-        )->mostVaried($texts);
+        $entity = (new MeasureColumns($table))->entityNamed($columns);
+        $entity ??= (new EntityColumns($table))->mostVaried($texts);
         [$again, $byTheClock] = (new DateColumns($table))->daysShared($down[0], $down[1], $entity);
         // What is at any time of the day happened then, whatever it is split by.
         $any = (new DateColumns($table))->hasTimes($down[0]) && !$byTheClock;

@@ -59,9 +59,9 @@ class Long extends Shape
 
             $others = array_values(array_diff($table->columns, [$down[0]]));
 
-            return $width === 2 || $table->comesAgain($down[0]) || (
-                new MeasureColumns($table),
-            )->areMeasures($others) ? 65 : 20;
+            $areMeasures = (new MeasureColumns($table))->areMeasures($others);
+
+            return $width === 2 || $table->comesAgain($down[0]) || $areMeasures ? 65 : 20;
         }
 
         return count($texts) === $width - 1 ? 20 : 60;

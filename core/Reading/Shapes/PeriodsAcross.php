@@ -78,8 +78,10 @@ final class PeriodsAcross extends Shape
             return null;
         }
 
+        $periods = new PeriodColumns($table);
+
         return PairedHeadings::inTwoRows($table->sample, $table->heading) ??
-            ((new PeriodColumns($table))->periodsAcross() === null && (new PeriodColumns($table))->periodColumn() === null
+            ($periods->periodsAcross() === null && $periods->periodColumn() === null
                 ? PairedHeadings::inOne($table->sample, $table->heading)
                 : null);
     }
