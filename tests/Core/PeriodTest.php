@@ -11,11 +11,13 @@ use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Time\UnknownPeriod;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 final class PeriodTest extends TestCase
 {
+    #[Group('slow')]
     #[TestWith([Frequency::Year, 1990, 60])]
     #[TestWith([Frequency::HalfYear, 3980, 120])]
     #[TestWith([Frequency::Quarter, 7960, 240])]

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
+use PHPUnit\Framework\Attributes\Group;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use ReflectionClassConstant;
@@ -28,6 +29,7 @@ final class AnyRequestTest extends ApplicationTestCase
     private Randomizer $random;
 
     /** FUZZ=5000 FUZZ_SEED=7 for more, and others; bin/fuzz does that. */
+    #[Group('slow')]
     public function testNoRequestFails(): void
     {
         $seed = (int) (getenv('FUZZ_SEED') ?: 20261126);

@@ -152,6 +152,7 @@ final class DataSetsTest extends ApplicationTestCase
     /**
      * Whatever is merged, replaced, corrected or restored: every version stays what it was, to the last bit.
      */
+    #[Group('slow')]
     public function testEveryVersionStaysWhatItWas(): void
     {
         mt_srand(11);

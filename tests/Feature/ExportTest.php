@@ -39,6 +39,7 @@ use Symfony\Component\HttpFoundation\Response;
 final class ExportTest extends ApplicationTestCase
 {
     /** @param array{int, int} $pixels */
+    #[Group('slow')]
     #[TestWith(['slide', 1, [1280, 720]])]
     #[TestWith(['slide', 3, [3840, 2160]])]
     #[TestWith(['column', 2, [1240, 960]])]

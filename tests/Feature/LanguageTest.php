@@ -15,6 +15,7 @@ use DuskRail\Rail\StopCatalogue;
 use Illuminate\Support\Facades\App;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\File;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Finder\Finder;
 
 /** The interface in another language: one in which no letter is one of ours, so that what was left out shows. */
@@ -38,6 +39,7 @@ final class LanguageTest extends ApplicationTestCase
         parent::tearDown();
     }
 
+    #[Group('slow')]
     public function testNothingOfTheInterfaceIsLeftInEnglish(): void
     {
         $study = $this->imported();

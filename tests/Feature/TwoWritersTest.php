@@ -27,6 +27,7 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** Two at once, or one that fails halfway: nothing is lost, nothing is there twice, and nothing is half there. */
@@ -189,6 +190,7 @@ final class TwoWritersTest extends ApplicationTestCase
      *
      * @param callable(self, Study, Study): mixed $request
      */
+    #[Group('slow')]
     #[DataProvider('requests')]
     public function testWhatFailsAtItsLastStepLeavesNothingBehind(string $trigger, callable $request): void
     {
@@ -381,6 +383,7 @@ final class TwoWritersTest extends ApplicationTestCase
         ['state', 'entity' => 'marl', 'state' => 'focus'],
         200,
     ])]
+    #[Group('slow')]
     public function testTwoEditsAtOnceAreBothMadeUnlessTheyTouchTheSameThing(
         array $first,
         array $second,

@@ -124,6 +124,7 @@ final class ViewsTest extends ApplicationTestCase
     }
 
     /** A part of a drawing that has the id of something else is styled, moved or removed with it. */
+    #[Group('slow')]
     public function testNoIdIsOnAPageTwiceNorIsOneOfADrawingThatOfStylesOrScripts(): void
     {
         $study = $this->years();
@@ -272,6 +273,7 @@ final class ViewsTest extends ApplicationTestCase
     }
 
     /** Each view leaves as a picture with its headline and its lines' names as text, and as the values that it shows. */
+    #[Group('slow')]
     #[TestWith(['overlay', '2023', '2024-06,39,20,11'])]
     #[TestWith(['stack', 'Marl', '2024-06,39,20,11'])]
     #[TestWith(['sparks', 'Marl', 'Marl,Hill,11,-18,'])]

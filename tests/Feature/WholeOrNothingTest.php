@@ -9,6 +9,7 @@ use App\Models\ImportedFile;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\Group;
 use RuntimeException;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -21,6 +22,7 @@ final class WholeOrNothingTest extends ApplicationTestCase
     /** Writes before the one that fails; null while none fails. */
     private ?int $left = null;
 
+    #[Group('slow')]
     public function testAWriteThatFailsAnywhereLeavesEverythingAsItWas(): void
     {
         DB::beforeExecuting(function (string $query): void {
