@@ -6,7 +6,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Schedule;
 
 // By bin/serve, or a timer that runs `php artisan schedule:run` each minute.
-Schedule::command('data:tidy')->dailyAt('03:10');
+Schedule::command('data:cleanup')->dailyAt('03:10');
 $folder = config()->string('duskrail.backups');
 if ($folder !== '') {
     $file = rtrim($folder, '/') . '/rail-' . Carbon::now()->format('Y-m-d') . '.duskrail';

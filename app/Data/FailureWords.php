@@ -31,7 +31,7 @@ final class FailureWords
 
     private const FULL =
         'The disk of the server is full. Nothing was changed, and stored data can be read. The ' .
-        'administrator can free space, for example with `php artisan data:tidy`.';
+        'administrator can free space, for example with `php artisan data:cleanup`.';
 
     private const ONLY_READ =
         'The server is read-only at the moment. Nothing was changed; you can still view studies and ' . 'data.';

@@ -154,7 +154,11 @@ for (const kind of ['input', 'change']) {
             const { value, nextElementSibling: limit, dataset } = event.target;
             limit.value = value === event.target[dataset.end] ? '' : value;
             limit.nextElementSibling.textContent =
-                limit.value === '' ? translated('none') : Number(Number(value).toPrecision(4)).toLocaleString(document.documentElement.dataset.locale || 'en');
+                limit.value === ''
+                    ? translated('none')
+                    : Number(Number(value).toPrecision(4)).toLocaleString(
+                          document.documentElement.dataset.locale || 'en',
+                      );
         },
         true,
     );

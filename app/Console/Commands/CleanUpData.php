@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\DB;
 
 final class CleanUpData extends Command
 {
-    protected $signature = 'data:tidy';
+    protected $signature = 'data:cleanup';
 
     protected $description = 'Delete what is no longer needed: old items of the bin, unused files, old revisions';
 
