@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Data;
 
+use Closure;
 use App\Formats\DelimitedFile;
 use App\Models\Dataset;
 use App\Models\EntityAlias;
 use App\Models\Measure;
 use App\Models\StoredSeries;
-use Closure;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\Divisor;
 use DuskRail\Data\Measure as CoreMeasure;
@@ -204,7 +204,7 @@ final readonly class Import
             unset($inForce[$key]);
             $next = $this->next($old, $read);
             // What stays as it was is not written again.
-            if ($old === null || !self::isSame($old, $next)) {
+            if ($old === null || !LaidOver::isSame($old, $next)) {
                 $staging->series($read->measure, $read->entity, PackedSeries::of($next), $old?->id, $cell);
             }
         }
@@ -271,12 +271,6 @@ final readonly class Import
         }
     }
 
-    private static function isSame(StoredSeries $old, ReadSeries $next): bool
-    {
-        return serialize([$old->first, $old->values, array_filter($old->statuses)]) ===
-            serialize([$next->first, $next->values, array_filter($next->statuses)]);
-    }
-
     /**
      * What the file would change, without storing anything.
      *
@@ -331,28 +325,7 @@ final readonly class Import
 
     private function next(?StoredSeries $old, ReadSeries $read): ReadSeries
     {
-        return $old === null || $this->mode === 'place' ? $read : self::laidOver($old, $read);
-    }
-
-    /** A series merged into the one that is there: where the file has no value, the old ones stay. */
-    private static function laidOver(StoredSeries $old, ReadSeries $new): ReadSeries
-    {
-        $first = min($old->first, $new->first);
-        $oldFirst = $old->first;
-        // Taken out of the model once: every look into it unpacks the whole list.
-        [$oldValues, $oldStatuses] = [$old->values, $old->statuses];
-        $end = max($oldFirst + count($oldValues), $new->first + count($new->values));
-        $values = $statuses = $places = [];
-        for ($ordinal = $first; $ordinal < $end; $ordinal++) {
-            $fresh = $new->values[$ordinal - $new->first] ?? NAN;
-            $isFresh = !is_nan($fresh);
-            $values[] = $isFresh ? $fresh : $oldValues[$ordinal - $oldFirst] ?? NAN;
-            $statuses[] = $isFresh ? $new->statuses[$ordinal - $new->first] : $oldStatuses[$ordinal - $oldFirst] ?? 0;
-            // A place belongs to the latest file; what an older one gave is found through the older version.
-            $places[] = $isFresh ? $new->places[$ordinal - $new->first] : -1;
-        }
-
-        return new ReadSeries($new->measure, $new->entity, $first, $values, $statuses, $places);
+        return $old === null || $this->mode === 'place' ? $read : LaidOver::laidOver($old, $read);
     }
 
     /** @return list<int> id of each measure of the file, of which the new ones are made */

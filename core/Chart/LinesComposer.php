@@ -78,6 +78,7 @@ final readonly class LinesComposer
             $lineup->to,
         );
         $painter = new LinesPainter($lineup, $plot, $scale);
+        $bands = new BandPainter($painter);
         $marks = new MarksPainter($this->measure, $lineup, $plot, $scale);
         $endLabels = $ends->groups($plot, $scale, $width, $height);
         [$targets, $annotations] = [$marks->targets(), $marks->before()];
@@ -94,8 +95,8 @@ final readonly class LinesComposer
             [
                 $this->base($lineup, $plot),
                 ...$marks->behind(),
-                $this->clipped($painter->band(), $lineup, $axis),
-                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->variation()),
+                $this->clipped($bands->band(), $lineup, $axis),
+                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->variation()),
                 $axes->values($ticks, $scale, $plot, $axisType),
                 $baseLabel,
                 $axes->places(
@@ -110,7 +111,7 @@ final readonly class LinesComposer
                     $axisType,
                 ),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
-                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->beyond()),
+                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->beyond()),
                 ...$targets,
                 ...$annotations,
                 ...(new PointLabels($this->measure, $lineup, $plot, $scale, $room))->groups(),

@@ -44,7 +44,7 @@ final readonly class LinesInPanel implements PanelContent
 
         return $own !== null && $own->state === LineState::Peer && count($facet->lineup->lines) === 1
             ? [...$mean, self::alone($own, $painter)]
-            : [$painter->band(), ...$mean, ...$painter->lines()];
+            : [(new BandPainter($painter))->band(), ...$mean, ...$painter->lines()];
     }
 
     public function hasOthersBehind(): bool

@@ -7,15 +7,11 @@ namespace DuskRail\Chart;
 use Closure;
 use DuskRail\Data\Numerals;
 use DuskRail\Document\LineState;
-use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\OwnLook;
-use DuskRail\Outcome\Chance;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\LineRole;
 use DuskRail\Outcome\Lineup;
-use DuskRail\Outcome\Variation;
-use DuskRail\Peers\PeerFigures;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\UnknownPeriod;
@@ -28,122 +24,18 @@ final readonly class LinesPainter
 
     private LookPart $look;
 
-    /** @param float $weight 1 for a whole picture, less for a small one */
     /** @var list<float> of all positions shown, along the plot */
     private array $places;
 
+    /** @param float $weight 1 for a whole picture, less for a small one */
     public function __construct(
-        private Lineup $lineup,
-        private PlotArea $plot,
-        private Scale $scale,
-        private float $weight = 1.0,
+        public Lineup $lineup,
+        public PlotArea $plot,
+        public Scale $scale,
+        public float $weight = 1.0,
     ) {
         $this->look = $lineup->comparison->study->part(LookPart::class);
         $this->places = $plot->places();
-    }
-
-    /** Where the middle of the quiet lines is, shaded. */
-    public function band(): Group
-    {
-        if ($this->lineup->summary->part->band === Band::Chance) {
-            return $this->chanceBand();
-        }
-        $lines = $this->lineup->summary->values;
-        $band = $this->lineup->summary->part->band;
-        if ($band === Band::None || count($lines) < ($band === Band::Range ? 2 : 4)) {
-            return new Group('band', []);
-        }
-        $absent = $this->everywhereAbsent();
-        $type = $this->lineup->comparison->data->conventions->quantiles;
-        $low = PeerFigures::quantile($lines, $band->tail(), $type);
-        $high = PeerFigures::quantile($lines, 1 - $band->tail(), $type);
-        foreach ($low as $i => $value) {
-            // A logarithmic scale has no place for the whole of it.
-            $high[$i] = is_nan($this->scale->at($value)) ? NAN : $high[$i];
-        }
-        $upper = Pieces::of(array_values($high), $this->plot, $this->scale, $absent);
-        $lower = Pieces::of($low, $this->plot, $this->scale, $absent);
-        $outlines = [];
-        foreach ($upper as $i => $piece) {
-            $outlines[] = self::between($piece, $lower[$i]);
-        }
-
-        return new Group('band', [new Area($outlines, Ink::Peer, 0.45)]);
-    }
-
-    /** Between which rates the first line in focus would be by chance alone, 95 % darker than 99.8 %. */
-    private function chanceBand(): Group
-    {
-        $comparison = $this->lineup->comparison;
-        $line = $comparison->focus()[0] ?? null;
-        $chance = $line === null || !($this->lineup->axis instanceof PeriodAxis) ? null : Chance::of($comparison);
-        if ($line === null || $chance === null) {
-            return new Group('band', []);
-        }
-        $limits = [];
-        foreach (array_keys($line->values) as $i) {
-            $isShown = $i >= $this->plot->from && $i <= $this->plot->to;
-            $limits[] = $isShown ? $chance->limits($i, $chance->exposure($line->key, $i)) : array_fill(0, 4, NAN);
-        }
-        $areas = [];
-        foreach ([[0, 3, 0.25], [1, 2, 0.4]] as [$low, $high, $opacity]) {
-            $outlines = [];
-            $upper = Pieces::of(array_column($limits, $high), $this->plot, $this->scale);
-            $lower = Pieces::of(array_column($limits, $low), $this->plot, $this->scale);
-            foreach ($upper as $n => $piece) {
-                $outlines[] = self::between($piece, $lower[$n]);
-            }
-            $areas[] = new Area($outlines, Ink::Peer, $opacity);
-        }
-
-        // Of a small one they reach further than any line.
-        return (new Group('band', $areas))->inPlot();
-    }
-
-    /** @return list<Group> the limits that a line's own variation has, behind the lines, with its mean; none as a rule */
-    public function variation(): array
-    {
-        $variation = $this->variationShown();
-        if ($variation === null) {
-            return [];
-        }
-        $ink = Ink::of($variation->line, Ink::Text);
-        [$left, $right] = [$this->plot->left, $this->plot->right];
-        $at = fn(float $value): float => max($this->plot->top, min($this->plot->bottom, $this->scale->at($value)));
-        [$top, $bottom] = [$at($variation->chart->upper), $at($variation->chart->lower)];
-        $middle = $this->scale->at($variation->chart->middle);
-
-        return [
-            new Group('variation', [
-                new Box($left, $top, $right - $left, max(0.0, $bottom - $top), $ink, 0.0, 0.09),
-                ...is_nan($middle) ? [] : [new Stroke([[$left, $middle, $right, $middle]], $ink, 0.7, [5.0, 4.0])],
-            ]),
-        ];
-    }
-
-    /** @return list<Group> rings where the rules find more than ordinary variation */
-    public function beyond(): array
-    {
-        $variation = $this->variationShown();
-        if ($variation === null) {
-            return [];
-        }
-        $marks = [];
-        foreach ($variation->beyond as $position) {
-            $y = $this->scale->at($variation->line->values[$position] ?? NAN);
-            if (!is_nan($y) && $position >= $this->plot->from && $position <= $this->plot->to) {
-                $ring = Shape::at('ring', $this->plot->x($position), $y, 3.4, Ink::of($variation->line, Ink::Text));
-                $marks = [...$marks, ...$ring];
-            }
-        }
-
-        return $marks === [] ? [] : [new Group('beyond', $marks)];
-    }
-
-    private function variationShown(): ?Variation
-    {
-        // Along years merged into each other, a line has other positions than in the data.
-        return $this->lineup->axis instanceof PeriodAxis ? Variation::of($this->lineup->comparison) : null;
     }
 
     /** @return list<Group> quiet lines first, then what sums them up, then the focus, the first chosen on top */
@@ -409,22 +301,6 @@ final readonly class LinesPainter
         ];
     }
 
-    /**
-     * The outline of what is between two lines.
-     *
-     * @param list<float> $upper x and y in turn
-     * @param list<float> $lower likewise, of the same x
-     * @return list<float>
-     */
-    public static function between(array $upper, array $lower): array
-    {
-        foreach (array_reverse(array_chunk($lower, 2)) as $point) {
-            array_push($upper, ...$point);
-        }
-
-        return $upper;
-    }
-
     /** @return Closure(): array{list<float>, list<float|null>} where the pointer reads a line */
     public function points(Line $line): Closure
     {
@@ -461,7 +337,7 @@ final readonly class LinesPainter
     }
 
     /** @return array<int, true> positions that no line has but leap years */
-    private function everywhereAbsent(): array
+    public function everywhereAbsent(): array
     {
         $absent = [];
         foreach ($this->lineup->lines as $line) {

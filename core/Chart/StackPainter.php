@@ -41,7 +41,7 @@ final readonly class StackPainter
         $marks = [];
         if ($this->form !== 'lines') {
             $lower = Pieces::of($layer->lower, $this->plot, $this->scale);
-            $outlines = array_map(LinesPainter::between(...), $upper, $lower);
+            $outlines = array_map(BandPainter::between(...), $upper, $lower);
             $strength = match (true) {
                 $this->form === 'through' => $line->hue > 0 ? 0.35 : 0.12,
                 $line->hue > 0 => 0.8,

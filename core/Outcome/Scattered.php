@@ -16,7 +16,6 @@ use DuskRail\Rail\Stops\ChangeOfPeriod;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Time\Frequency;
-use DuskRail\Time\Period;
 use DuskRail\Time\PeriodRange;
 
 /** Two measures of the same entities set against each other: the study's own upwards, another one along. */
@@ -59,13 +58,13 @@ final readonly class Scattered
                     'Choose another measure for the horizontal axis.',
             );
         }
-        $sizes = self::sizes($vertical, $part);
+        $sizes = ScatterFits::sizes($vertical, $part);
         $paths = [];
         foreach ($vertical->present() as $line) {
             $other = $horizontal->line($line->key);
-            $paths[$line->key] = $other === null ? [] : self::path($vertical, $horizontal, $line, $other);
+            $paths[$line->key] = $other === null ? [] : ScatterFits::path($vertical, $horizontal, $line, $other);
         }
-        $latest = self::newest($paths);
+        $latest = ScatterFits::newest($paths);
         $points = $leftOut = $without = [];
         foreach ($vertical->present() as $line) {
             $size = $sizes[$line->key] ?? ($sizes === [] ? 1.0 : 0.0);
@@ -92,10 +91,10 @@ final readonly class Scattered
             },
             $points,
             $leftOut,
-            self::cut($points, $part, $sizes),
-            self::cut($all, $part, $sizes),
-            $part->fits ? self::fits($points) : [],
-            $part->fits ? self::fits($all) : [],
+            ScatterFits::cut($points, $part, $sizes),
+            ScatterFits::cut($all, $part, $sizes),
+            $part->fits ? ScatterFits::fits($points) : [],
+            $part->fits ? ScatterFits::fits($all) : [],
             $without,
         );
     }
@@ -269,158 +268,5 @@ final readonly class Scattered
             'name' => $point->line->name,
             'points' => $points === [] ? [[$this->when, $both($point->x, $point->y), $rest]] : $points,
         ];
-    }
-
-    /**
-     * The pairs of values in the order of time; of a coarser measure the value of the period that holds.
-     *
-     * @return list<array{float, float, int}>
-     */
-    private static function path(Comparison $vertical, Comparison $horizontal, Line $line, Line $other): array
-    {
-        $path = [];
-        $same = $vertical->axis->frequency === $horizontal->axis->frequency;
-        $finer = $horizontal->axis->frequency->isFinerThan($vertical->axis->frequency);
-        for ($i = $vertical->from; $i <= $vertical->reference; $i++) {
-            $period = $vertical->axis->period($i);
-            // Of a finer measure what it was at the end of the period.
-            $ordinal = match (true) {
-                $same => $period->ordinal,
-                $finer => Period::holding($horizontal->axis->frequency, $period->lastDay())->ordinal,
-                default => $period->in($horizontal->axis->frequency)->ordinal,
-            };
-            // An incomplete period of either is beside no finished one of the other.
-            $at = $ordinal - $horizontal->axis->first;
-            $x = $at > $horizontal->finished() ? NAN : $other->values[$at] ?? NAN;
-            if (!is_nan($x) && !is_nan($line->values[$i])) {
-                $path[] = [$x, $line->values[$i], $i];
-            }
-        }
-
-        return $path;
-    }
-
-    /**
-     * The latest position at which at least half of those that ever have both values have them.
-     *
-     * @param array<string, list<array{float, float, int}>> $paths
-     */
-    private static function newest(array $paths): ?int
-    {
-        $counts = [];
-        $ever = 0;
-        foreach ($paths as $path) {
-            $ever += $path === [] ? 0 : 1;
-            foreach ($path as [, , $position]) {
-                $counts[$position] = ($counts[$position] ?? 0) + 1;
-            }
-        }
-        krsort($counts);
-        foreach ($counts as $position => $count) {
-            if ($count * 2 >= $ever) {
-                return $position;
-            }
-        }
-
-        return null;
-    }
-
-    /** @return array<string, float> by entity key, relative to the largest */
-    private static function sizes(Comparison $vertical, ScatterPart $part): array
-    {
-        if ($part->size === '' || !isset($vertical->data->measures()[$part->size])) {
-            return [];
-        }
-        $sizes = [];
-        foreach ($vertical->data->table($part->size)->series as $key => $series) {
-            $last = $series->lastPosition();
-            if ($last !== null && $series->values[$last] > 0.0) {
-                $sizes[$key] = $series->values[$last];
-            }
-        }
-        $most = $sizes === [] ? 1.0 : max($sizes);
-
-        return array_map(static fn(float $size): float => $size / $most, $sizes);
-    }
-
-    /**
-     * @param list<ScatterPoint> $points
-     * @param array<string, float> $sizes
-     * @return array{float, float}
-     */
-    private static function cut(array $points, ScatterPart $part, array $sizes): array
-    {
-        // Who is not of the peer set cuts nothing.
-        $points = array_values(
-            array_filter($points, static fn(ScatterPoint $p): bool => $p->line->role !== LineRole::Outside),
-        );
-        $weights = array_map(static fn(ScatterPoint $p): float => $sizes[$p->line->key] ?? 0.0, $points);
-
-        return [
-            self::middle(
-                array_map(static fn(ScatterPoint $p): float => $p->x, $points),
-                $weights,
-                $part->line,
-                $part->lineX,
-            ),
-            self::middle(
-                array_map(static fn(ScatterPoint $p): float => $p->y, $points),
-                $weights,
-                $part->line,
-                $part->lineY,
-            ),
-        ];
-    }
-
-    /**
-     * @param list<float> $values
-     * @param list<float> $weights
-     */
-    private static function middle(array $values, array $weights, string $by, ?float $value): float
-    {
-        if ($values === []) {
-            return NAN;
-        }
-        $mean = array_sum($values) / count($values);
-
-        return match ($by) {
-            'mean' => $mean,
-            'median' => Quantile::of($values, 0.5),
-            'weighted' => array_sum($weights) > 0.0
-                ? array_sum(array_map(static fn(float $v, float $w): float => $v * $w, $values, $weights)) /
-                    array_sum($weights)
-                : $mean,
-            'value' => $value ?? NAN,
-            default => NAN,
-        };
-    }
-
-    /**
-     * Through those that are compared: nobody outside of the peer set, and no total, bends a line.
-     *
-     * @param list<ScatterPoint> $points
-     * @return array<string, StraightLine>
-     */
-    private static function fits(array $points): array
-    {
-        $groups = [];
-        foreach ($points as $point) {
-            if ($point->line->role === LineRole::Compared) {
-                $groups[$point->line->group][] = $point;
-            }
-        }
-        ksort($groups);
-        $fits = [];
-        foreach ($groups as $group => $members) {
-            $fit = StraightLine::through(
-                array_map(static fn(ScatterPoint $p): float => $p->x, $members),
-                array_map(static fn(ScatterPoint $p): float => $p->y, $members),
-            );
-            if ($fit !== null && count($members) > 2) {
-                $fits[(string) $group] = $fit;
-            }
-        }
-
-        return $fits;
     }
 }

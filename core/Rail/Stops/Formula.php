@@ -23,7 +23,6 @@ use DuskRail\Settings\Kinds\Written;
 use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
-use DuskRail\Time\PeriodAxis;
 
 /**
  * Works measures out from each other: `here ÷ Water supplied × 100`, where `here` is what arrives at the stop.
@@ -35,7 +34,7 @@ final readonly class Formula implements Stop
 {
     use ReadsSettings;
 
-    private const HERE = 'here';
+    public const HERE = 'here';
 
     private const LONGEST = 300;
 
@@ -117,18 +116,18 @@ final readonly class Formula implements Stop
     {
         $expression = $this->read($scope);
         $quantity = $this->quantity($expression, $arriving, $scope);
-        $laid = $this->laid($expression, $arriving, $scope);
+        $laid = FormulaTables::laid($expression, $arriving, $scope);
         $twice =
             $expression->divisions() +
                 (in_array(self::HERE, $expression->measures(), true) && $arriving->nature === Nature::Quotient
                     ? 1
                     : 0) >
             1;
-        [$arriving, $laid] = self::pooled($expression, $arriving, $laid, $scope, $twice);
+        [$arriving, $laid] = FormulaTables::pooled($expression, $arriving, $laid, $scope, $twice);
         $zero = [];
         $table = $arriving->map(
             static function (array $values, string $key) use ($expression, $laid, $scope, &$zero): array {
-                $worked = self::worked($expression, $values, $key, $laid, $divided);
+                $worked = FormulaTables::worked($expression, $values, $key, $laid, $divided);
                 if ($divided) {
                     $zero[] = $scope->nameOf($key);
                 }
@@ -145,11 +144,17 @@ final readonly class Formula implements Stop
             $series = $arriving->series;
             $table = $table->weighedBy(
                 static fn(): array => array_map(
-                    static fn(Series $s): array => self::worked($divisor, $s->values, $s->key, $laid, $divided),
+                    static fn(Series $s): array => FormulaTables::worked(
+                        $divisor,
+                        $s->values,
+                        $s->key,
+                        $laid,
+                        $divided,
+                    ),
                     $series,
                 ),
             );
-        } elseif ($this->keepsWeights($expression, $arriving, $scope) && $arriving->weights !== null) {
+        } elseif (FormulaTables::keepsWeights($expression, $arriving, $scope) && $arriving->weights !== null) {
             $table = $table->weighedBy($arriving->weights);
         }
 
@@ -168,65 +173,6 @@ final readonly class Formula implements Stop
         ]);
     }
 
-    /**
-     * Whether what comes out is weighed as what came in: 100 − a rate, a rate and another per the same.
-     *
-     * Quantity sees to it that rates are only added and scaled, so that a weighted mean of them means the same.
-     */
-    private function keepsWeights(Expression $expression, SeriesTable $arriving, Scope $scope): bool
-    {
-        if ($arriving->weights === null || $arriving->nature !== Nature::Quotient || $expression->divisor() !== null) {
-            return false;
-        }
-        foreach (array_diff($expression->measures(), [self::HERE]) as $key) {
-            $other = $scope->table($key);
-            if (
-                $other->weights === null ||
-                $other->axis != $arriving->axis ||
-                ($other->weights)() != ($arriving->weights)()
-            ) {
-                return false;
-            }
-        }
-
-        return in_array(self::HERE, $expression->measures(), true);
-    }
-
-    /**
-     * Groups are calculated of sums of the same members: those that have all parts of the formula.
-     *
-     * @param array<string, array<array-key, list<float>>> $laid
-     * @param bool $twice whether it divides twice, so that groups have no value
-     * @return array{SeriesTable, array<string, array<array-key, list<float>>>}
-     */
-    private static function pooled(
-        Expression $expression,
-        SeriesTable $arriving,
-        array $laid,
-        Scope $scope,
-        bool $twice,
-    ): array {
-        $here = array_map(static fn(Series $s): array => $s->values, $arriving->series);
-        $parts = in_array(self::HERE, $expression->measures(), true) ? [self::HERE => $here] : [];
-        foreach ($scope->pools as $pool) {
-            if (!isset($arriving->series[$pool->key])) {
-                continue;
-            }
-            $sums = $twice
-                ? array_fill(0, count($parts) + count($laid), array_fill(0, $arriving->axis->count, NAN))
-                : $pool->alike(array_values([...$parts, ...$laid]), $arriving->axis->count);
-            foreach (array_keys([...$parts, ...$laid]) as $at => $measure) {
-                if ($measure === self::HERE) {
-                    $arriving = $arriving->with(new Series($pool->key, $sums[$at]));
-                } elseif (isset($laid[$measure][$pool->key])) {
-                    $laid[$measure][$pool->key] = $sums[$at];
-                }
-            }
-        }
-
-        return [$arriving, $laid];
-    }
-
     public function explain(
         SeriesTable $arriving,
         SeriesTable $leaving,
@@ -235,7 +181,7 @@ final readonly class Formula implements Stop
         int $position,
     ): Explanation {
         $expression = $this->read($scope);
-        $laid = $this->laid($expression, $arriving, $scope);
+        $laid = FormulaTables::laid($expression, $arriving, $scope);
         $observations = [];
         $text = $expression->written(static function (string $measure) use (
             $arriving,
@@ -319,76 +265,6 @@ final readonly class Formula implements Stop
                     : Quantity::of($measure->unit->each($frequency), MeasureKind::Flow);
             },
             static fn(string $sign, Quantity $a, Quantity $b): Quantity => $a->join($sign, $b),
-        );
-    }
-
-    /**
-     * The measures that the formula names, along the periods that arrive.
-     *
-     * @return array<string, array<array-key, list<float>>> by measure and entity; under an empty name what holds
-     *     for all
-     */
-    private function laid(Expression $expression, SeriesTable $arriving, Scope $scope): array
-    {
-        $laid = [];
-        foreach (array_diff($expression->measures(), [self::HERE]) as $measure) {
-            $laid[$measure] = self::along($scope->table($measure), $arriving->axis);
-        }
-
-        return $laid;
-    }
-
-    /** @return array<array-key, list<float>> */
-    private static function along(SeriesTable $table, PeriodAxis $axis): array
-    {
-        $alignment = Alignment::of($table, $axis, Between::Carried, false);
-        $along = [];
-        foreach ($table->series as $key => $series) {
-            [$figures, $places] = $alignment->laid($series);
-            $along[$key] = array_map(static fn(int $place): float => $figures[$place] ?? NAN, $places);
-        }
-
-        return count($along) === 1 ? ['' => reset($along)] + $along : $along;
-    }
-
-    /**
-     * @param list<float> $here
-     * @param array<string, array<array-key, list<float>>> $laid
-     * @param-out bool $divided whether zero was divided by somewhere
-     * @return list<float>
-     */
-    private static function worked(
-        Expression $expression,
-        array $here,
-        string $key,
-        array $laid,
-        ?bool &$divided,
-    ): array {
-        $divided = false;
-        $count = count($here);
-
-        return $expression->fold(
-            static fn(float $number): array => array_fill(0, $count, $number),
-            static fn(string $measure): array => $measure === self::HERE
-                ? $here
-                : $laid[$measure][$key] ?? ($laid[$measure][''] ?? array_fill(0, $count, NAN)),
-            static function (string $sign, array $a, array $b) use (&$divided): array {
-                if ($sign === '÷' && in_array(0.0, $b, true)) {
-                    $divided = true;
-                    $b = array_map(static fn(float $v): float => $v === 0.0 ? NAN : $v, $b);
-                }
-                $joined = [];
-                foreach ($a as $i => $value) {
-                    $joined[] = match ($sign) {
-                        '+' => $value + $b[$i],
-                        '−' => $value - $b[$i],
-                        '×' => $value * $b[$i],
-                        default => $value / $b[$i],
-                    };
-                }
-
-                return $joined;
-            },
         );
     }
 

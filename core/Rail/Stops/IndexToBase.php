@@ -6,13 +6,11 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
-use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCategory;
@@ -24,7 +22,6 @@ use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
-use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
 
 /**
@@ -111,7 +108,7 @@ final readonly class IndexToBase implements Stop
             $last = $axis->period($axis->count - 1)->yearNumber();
             for ($year = $axis->period(0)->yearNumber(); $year <= $last; $year++) {
                 $range = PeriodRange::parse(sprintf('%04d', $year));
-                if (self::isCovered($arriving, $range)) {
+                if (BasePositions::isCovered($arriving, $range)) {
                     return new self($range);
                 }
             }
@@ -152,7 +149,7 @@ final readonly class IndexToBase implements Stop
 
         $since = $this->isAligned($arriving) ? ", by {$arriving->axis->frequency->noun()}s since the base" : '';
 
-        $reached = $this->at === 'period' ? self::reached($this->base, $arriving->axis) : '';
+        $reached = $this->at === 'period' ? BasePositions::reached($this->base, $arriving->axis) : '';
 
         return ($several ? 'average of ' : '') .
             $this->label($arriving, $scope) .
@@ -200,11 +197,15 @@ final readonly class IndexToBase implements Stop
                 &$without,
                 &$partial,
             ): array {
-                [$from, $to] = $common ?? $this->basePositions($values, $axis, $names[$key]->attributes ?? []);
-                [$mean, $present] = self::mean($values, $from, $to);
+                [$from, $to] = $common ?? (new BasePositions($this))->basePositions(
+                    $values,
+                    $axis,
+                    $names[$key]->attributes ?? [],
+                );
+                [$mean, $present] = BasePositions::mean($values, $from, $to);
                 $name = isset($names[$key]) ? $names[$key]->name : $key;
                 if (is_nan($mean) || $mean <= 0.0) {
-                    $without[$name] = $this->reason($values, $mean, $arriving->axis);
+                    $without[$name] = (new IndexWords($this))->reason($values, $mean, $arriving->axis);
 
                     return array_fill(0, count($values), NAN);
                 }
@@ -229,11 +230,11 @@ final readonly class IndexToBase implements Stop
         );
 
         return new Outcome(
-            $this->isAligned($arriving) ? $this->aligned($table, $arriving, $scope) : $table,
-            $this->remarks($without, $partial, $table->axis->frequency),
-            $common === null || self::reached($this->base, $axis) === ''
+            $this->isAligned($arriving) ? (new BasePositions($this))->aligned($table, $arriving, $scope) : $table,
+            (new IndexWords($this))->remarks($without, $partial, $table->axis->frequency),
+            $common === null || BasePositions::reached($this->base, $axis) === ''
                 ? ''
-                : 'base of ' . self::reached($this->base, $axis),
+                : 'base of ' . BasePositions::reached($this->base, $axis),
         );
     }
 
@@ -245,11 +246,15 @@ final readonly class IndexToBase implements Stop
         int $position,
     ): Explanation {
         $values = $arriving->series[$key]->values;
-        [$from, $to] = $this->basePositions($values, $arriving->axis, $scope->entities()[$key]->attributes ?? []);
+        [$from, $to] = (new BasePositions($this))->basePositions(
+            $values,
+            $arriving->axis,
+            $scope->entities()[$key]->attributes ?? [],
+        );
         if ($this->isAligned($arriving)) {
             $position = max(0, min(count($values) - 1, $from + $leaving->axis->first + $position));
         }
-        [$mean, $present] = self::mean($values, $from, $to);
+        [$mean, $present] = BasePositions::mean($values, $from, $to);
         $inputs = array_values(
             array_filter($from <= $to ? range($from, $to) : [], static fn(int $at): bool => !is_nan($values[$at])),
         );
@@ -274,173 +279,6 @@ final readonly class IndexToBase implements Stop
     private function isAligned(SeriesTable $arriving): bool
     {
         return $this->along === 'since' && $this->at !== 'period' && $arriving->axis->frequency !== Frequency::Number;
-    }
-
-    /** The lines moved so that the first period of every base is number 0. */
-    private function aligned(SeriesTable $indexed, SeriesTable $arriving, Scope $scope): SeriesTable
-    {
-        $starts = [];
-        foreach ($arriving->series as $key => $series) {
-            [$from, $to] = $this->basePositions(
-                $series->values,
-                $arriving->axis,
-                $scope->entities()[$key]->attributes ?? [],
-            );
-            if ($from <= $to) {
-                $starts[$key] = $from;
-            }
-        }
-        if ($starts === []) {
-            return $indexed;
-        }
-        $count = $arriving->axis->count;
-        $axis = PeriodAxis::of(Frequency::Number, -max($starts), $count + max($starts) - min($starts));
-        $series = [];
-        foreach ($indexed->series as $key => $one) {
-            $before = isset($starts[$key]) ? -$starts[$key] - $axis->first : 0;
-            $values = isset($starts[$key]) ? $one->values : array_fill(0, $count, NAN);
-            $series[] = new Series($key, [
-                ...array_fill(0, $before, NAN),
-                ...$values,
-                ...array_fill(0, $axis->count - $count - $before, NAN),
-            ]);
-        }
-
-        return new SeriesTable($axis, $indexed->unit, $indexed->kind, $series, nature: $indexed->nature);
-    }
-
-    /**
-     * @param array<string, string> $without reason by name
-     * @param array<string, string> $partial count by name
-     * @return list<Remark>
-     */
-    private function remarks(array $without, array $partial, Frequency $frequency): array
-    {
-        $remarks = [];
-        if ($without !== []) {
-            $remarks[] = Remark::saying(
-                Named::few(array_keys($without)) .
-                    (count($without) === 1 ? ' has' : ' have') .
-                    ' no base' .
-                    ($this->at === 'period' ? " in {$this->base->label()}" : '') .
-                    ': ' .
-                    reset($without) .
-                    '.',
-                implode(
-                    '; ',
-                    array_map(static fn(string $n, string $r): string => "{$n}: {$r}", array_keys($without), $without),
-                ),
-            );
-        }
-        // The same for all is said once.
-        $alike = count(array_unique($partial)) === 1 && count($partial) > 1;
-        if ($partial !== []) {
-            $have = $alike
-                ? 'all indexed lines have ' . reset($partial) . " {$frequency->noun()}s of it"
-                : Named::few(
-                    array_map(
-                        static fn(string $n, string $c): string => "{$n} has {$c} values",
-                        array_keys($partial),
-                        $partial,
-                    ),
-                );
-            $remarks[] = Remark::saying("The base {$this->base->label()} is incomplete: {$have}.");
-        }
-
-        return $remarks;
-    }
-
-    /** How much of a range an axis reaches, where it is not all: `6 of 12 months`. */
-    public static function reached(PeriodRange $range, PeriodAxis $axis): string
-    {
-        if (($range->first->frequency === Frequency::Number) !== ($axis->frequency === Frequency::Number)) {
-            return '';
-        }
-        $wished = $range->at($axis->frequency)->count();
-        $positions = $axis->positions($range);
-        $there = $positions === null ? 0 : $positions[1] - $positions[0] + 1;
-
-        return in_array($there, [0, $wished], true) ? '' : "{$there} of {$wished} {$axis->frequency->noun()}s";
-    }
-
-    /** @param list<float> $values */
-    private function reason(array $values, float $mean, PeriodAxis $axis): string
-    {
-        if (!is_nan($mean)) {
-            return $mean === 0.0 ? 'the base is zero' : 'the base is below zero';
-        }
-        if ($this->at === 'event') {
-            return 'event year unknown or without a value';
-        }
-        foreach ($values as $position => $value) {
-            if (!is_nan($value)) {
-                $first = $axis->period($position);
-
-                return $first->firstDay() > $this->base->last->lastDay()
-                    ? "values begin in {$first->label()}"
-                    : 'no value in the base';
-            }
-        }
-
-        return 'no values';
-    }
-
-    /**
-     * @param list<float> $values
-     * @param array<string, string> $attributes
-     * @return array{int, int} first and last position of the base; an empty stretch when there is none
-     */
-    private function basePositions(array $values, PeriodAxis $axis, array $attributes): array
-    {
-        if ($this->at === 'period') {
-            return $axis->positions($this->base) ?? [0, -1];
-        }
-        if ($this->at === 'event') {
-            $year = $attributes[$this->event] ?? '';
-
-            return preg_match('/^\d{4}$/', $year) === 1
-                ? $axis->positions(PeriodRange::parse($year)) ?? [0, -1]
-                : [0, -1];
-        }
-        $chosen = null;
-        foreach ($values as $position => $value) {
-            if (!is_nan($value) && ($chosen === null || ($this->at === 'highest' && $value > $values[$chosen]))) {
-                $chosen = $position;
-            }
-        }
-
-        return $chosen === null ? [0, -1] : [$chosen, $chosen];
-    }
-    /**
-     * @param list<float> $values
-     * @return array{float, int} mean of the values that are there (NAN when none is), and how many are
-     */
-    private static function mean(array $values, int $from, int $to): array
-    {
-        $sum = 0.0;
-        $present = 0;
-        for ($i = $from; $i <= $to; $i++) {
-            if (!is_nan($values[$i])) {
-                $sum += $values[$i];
-                $present++;
-            }
-        }
-
-        return [$present === 0 ? NAN : $sum / $present, $present];
-    }
-
-    private static function isCovered(SeriesTable $table, PeriodRange $range): bool
-    {
-        $positions = $table->axis->positions($range);
-        if ($positions === null || $positions[1] - $positions[0] + 1 < $range->at($table->axis->frequency)->count()) {
-            return false;
-        }
-        $whole = 0;
-        foreach ($table->series as $series) {
-            $whole += self::mean($series->values, ...$positions)[1] === $positions[1] - $positions[0] + 1 ? 1 : 0;
-        }
-
-        return $whole * 2 > count($table->series);
     }
 
     private function isShownAsChange(): bool

@@ -11,7 +11,6 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
-use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCategory;
@@ -22,10 +21,7 @@ use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Number;
 use DuskRail\Settings\Names;
 use DuskRail\Settings\ReadsSettings;
-use DuskRail\Statistics\Quantile;
 use DuskRail\Time\Frequency;
-use DuskRail\Time\Period;
-use DuskRail\Time\PeriodAxis;
 
 /** Divides every entity's values by its own denominator, times a plain number: per connection, per 1,000 people. */
 final readonly class PerDenominator implements Stop
@@ -89,12 +85,12 @@ final readonly class PerDenominator implements Stop
     /** With the multiplier that makes numbers of one to a thousand; of a measure that is in the data set. */
     public static function by(string $measure, SeriesTable $arriving, Scope $scope): self
     {
-        return new self($measure, (new self($measure))->readableMultiplier($arriving, $scope));
+        return new self($measure, (new DenominatorChoice(new self($measure)))->readableMultiplier($arriving, $scope));
     }
 
     public static function default(SeriesTable $arriving, Scope $scope): self
     {
-        $candidates = self::candidates($scope);
+        $candidates = DenominatorChoice::candidates($scope);
         // People, connections and the like first: a level is what one usually divides by. Never by more of the same.
         $candidates = array_filter(
             $candidates,
@@ -232,22 +228,22 @@ final readonly class PerDenominator implements Stop
         // A denominator finer than the data is added up or averaged over whole periods, and there is none to hold.
         $holds = $this->holdsNewest() && !$measure->frequency->isFinerThan($arriving->axis->frequency);
         $remarks = [
-            ...$this->newestRemark(
+            ...(new DenominatorWords($this))->newestRemark(
                 $holds,
                 $measure,
                 $held,
                 array_map($denominators->axis->period(...), array_keys($ends)),
                 count($arriving->series),
             ),
-            ...$this->constantRemark($denominators, $measure, $arriving),
-            ...self::named($absent, $scope, "no {$measure->name}, so no value here"),
-            ...self::named($zero, $scope, "{$measure->name} is zero in some periods; no value there"),
+            ...(new DenominatorWords($this))->constantRemark($denominators, $measure, $arriving),
+            ...DenominatorWords::named($absent, $scope, "no {$measure->name}, so no value here"),
+            ...DenominatorWords::named($zero, $scope, "{$measure->name} is zero in some periods; no value there"),
         ];
 
         return new Outcome(
             $table->weighedBy(static fn(): array => Weights::laid($denominators, $alignment)),
             $remarks,
-            $this->note($measure, $arriving),
+            (new DenominatorWords($this))->note($measure, $arriving),
         );
     }
 
@@ -281,174 +277,8 @@ final readonly class PerDenominator implements Stop
             "{$value} ÷ " . Explanation::number($figures[$place]) . " {$measure->divisor()->amount}{$when}{$times}",
             $position,
             [],
-            $this->observations($denominators->axis, $arriving->axis, $position, $last),
+            (new DenominatorWords($this))->observations($denominators->axis, $arriving->axis, $position, $last),
         );
-    }
-
-    /**
-     * The values of the denominator that hold at a position: one that is carried, or the two ends of a straight line.
-     *
-     * @return list<array{measure: string, ordinal: int}>
-     */
-    private function observations(PeriodAxis $denominators, PeriodAxis $arriving, int $position, int $last): array
-    {
-        if ($denominators->frequency->isFinerThan($arriving->frequency)) {
-            return [];
-        }
-        $coarser = $arriving->frequency->isFinerThan($denominators->frequency);
-        $period = $arriving->period($position);
-        $place = $period->in($denominators->frequency)->ordinal - $denominators->first;
-        $places = [$place];
-        if ($coarser && $this->between === Between::Straight) {
-            $holder = $denominators->period($place);
-            $places =
-                $period->firstDay() + $period->lastDay() < $holder->firstDay() + $holder->lastDay()
-                    ? [$place - 1, $place]
-                    : [$place, $place + 1];
-        }
-        $places = array_unique(array_map(static fn(int $at): int => max(0, min($at, $last)), $places));
-
-        return array_map(
-            fn(int $at): array => ['measure' => $this->measure, 'ordinal' => $denominators->first + $at],
-            array_values($places),
-        );
-    }
-
-    private function note(Measure $measure, SeriesTable $arriving): string
-    {
-        $frequency = $arriving->axis->frequency;
-        if ($frequency->isYearly() && $measure->frequency->isYearly() && $frequency !== $measure->frequency) {
-            return $frequency === Frequency::FiscalYear
-                ? 'each by the calendar year it begins in'
-                : 'each by the fiscal year that begins in it';
-        }
-        if (!$frequency->isFinerThan($measure->frequency)) {
-            // A level of many moments is averaged, be it under the last level of the other.
-            return $measure->frequency->isFinerThan($frequency) && $measure->kind === MeasureKind::Stock
-                ? "mean {$measure->name} of each {$frequency->noun()}"
-                : '';
-        }
-
-        return $this->between === Between::Carried
-            ? "{$measure->frequency->adjective()} values, constant"
-            : "interpolated between mid-{$measure->frequency->noun()}s";
-    }
-
-    /**
-     * @param list<string> $held
-     * @param list<Period> $ends
-     * @return list<Remark>
-     */
-    private function newestRemark(bool $holds, Measure $measure, array $held, array $ends, int $of): array
-    {
-        if ($held === []) {
-            return [];
-        }
-        $who = count($held) === $of ? '' : ' for ' . count($held) . " of {$of}";
-        $when = count($ends) === 1 ? "after {$ends[0]->label()}" : 'at the end';
-        $remark = $holds
-            ? Remark::saying("{$measure->name} {$when} is missing{$who}; the last value is repeated.")->withRemedy(
-                'Leave empty',
-                ['newest' => 'blank'],
-            )
-            : Remark::saying("{$measure->name} {$when} is missing{$who}; left empty.")->withRemedy(
-                'Repeat the last value',
-                [
-                    'newest' => 'held',
-                ],
-            );
-
-        return [$remark];
-    }
-
-    /** @param list<float> $values */
-    private static function isConstant(array $values): bool
-    {
-        $first = NAN;
-        $present = 0;
-        foreach ($values as $value) {
-            if (is_nan($value)) {
-                continue;
-            }
-            if ($present++ === 0) {
-                $first = $value;
-            } elseif ($value !== $first) {
-                return false;
-            }
-        }
-
-        return $present > 2;
-    }
-
-    /** @return list<Remark> of denominators that have more than one value, and all the same */
-    private function constantRemark(SeriesTable $denominators, Measure $measure, SeriesTable $arriving): array
-    {
-        $constant = 0;
-        foreach (array_intersect_key($denominators->series, $arriving->series) as $series) {
-            $constant += self::isConstant($series->values) ? 1 : 0;
-        }
-        $of = count($arriving->series);
-
-        return $constant === 0
-            ? []
-            : [
-                Remark::saying(
-                    "{$measure->name} is constant for " .
-                        ($constant === $of ? 'all lines' : "{$constant} of {$of} lines") .
-                        '; one value may have been copied down.',
-                    'Dividing by a constant does not change the shape of a line. Check the file: a real count ' .
-                        'varies a little from period to period.',
-                ),
-            ];
-    }
-
-    /**
-     * @param list<string> $keys
-     * @return list<Remark>
-     */
-    private static function named(array $keys, Scope $scope, string $what): array
-    {
-        $entities = $scope->entities();
-        $names = array_map(
-            static fn(string $key): string => isset($entities[$key]) ? $entities[$key]->name : $key,
-            $keys,
-        );
-
-        return $names === [] ? [] : [Remark::saying(Named::few($names) . ": {$what}.", implode(', ', $names))];
-    }
-
-    /**
-     * The multiplier that takes an SI prefix off, or else the smallest round one that leaves values of one and more.
-     */
-    private function readableMultiplier(SeriesTable $arriving, Scope $scope): float
-    {
-        $divisor = $scope->measures()[$this->measure]->divisor();
-        if ($divisor->amount === $arriving->unit->amount) {
-            return 100.0;
-        }
-        foreach ([1e3, 1e6, 1e9, 1e12] as $times) {
-            if ($arriving->unit->over($divisor, $times)->amount !== $arriving->unit->amount) {
-                return $times;
-            }
-        }
-        $quotients = [];
-        foreach ($this->apply($arriving, $scope)->table->series as $series) {
-            $quotients[] = abs(Quantile::of($series->values, 0.5));
-        }
-        $typical = Quantile::of($quotients, 0.5);
-        foreach ([1.0, 1e3, 1e6] as $times) {
-            if (is_nan($typical) || $typical * $times >= 1.0) {
-                return $times;
-            }
-        }
-
-        return 1e6;
-    }
-
-    /** @return array<string, Measure> */
-    private static function candidates(Scope $scope): array
-    {
-        return array_filter($scope->measures(), static fn(Measure $m): bool => $m->kind !== MeasureKind::Rate);
     }
 
     private function holdsNewest(): bool

@@ -84,7 +84,7 @@ final readonly class RealTerms implements Stop
     public function phrase(SeriesTable $arriving, Scope $scope): string
     {
         $axis = isset($scope->measures()[$this->index]) ? $scope->table($this->index)->axis : null;
-        $reached = $axis === null ? '' : IndexToBase::reached($this->prices, $axis);
+        $reached = $axis === null ? '' : BasePositions::reached($this->prices, $axis);
 
         return "in prices of {$this->prices->label()}" . ($reached === '' ? '' : " ({$reached})");
     }
