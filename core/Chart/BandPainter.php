@@ -49,7 +49,8 @@ final readonly class BandPainter
     {
         $comparison = $this->painter->lineup->comparison;
         $line = $comparison->focus()[0] ?? null;
-        $chance = $line === null || !($this->painter->lineup->axis instanceof PeriodAxis) ? null : Chance::of($comparison);
+        $isOfTime = $this->painter->lineup->axis instanceof PeriodAxis;
+        $chance = $line !== null && $isOfTime ? Chance::of($comparison) : null;
         if ($line === null || $chance === null) {
             return new Group('band', []);
         }

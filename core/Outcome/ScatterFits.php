@@ -9,7 +9,7 @@ use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Time\Period;
 
-/** What is worked out of the points of a scatter: where its axes are cut, its fits, sizes and paths. */
+/** What is calculated from the points of a scatter: where its axes are cut, its fits, sizes and paths. */
 final class ScatterFits
 {
     /**
