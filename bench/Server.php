@@ -206,23 +206,32 @@ final class Server
         $this->artisan('demo:load', '--quiet');
     }
 
-    /** @return array{float, float} milliseconds from request to whole picture of a slide, plain and with twice the pixels */
-    public function png(): array
+    /** Milliseconds from request to whole picture of a slide, with so many times its pixels; the middle of 15. */
+    public function png(int $times): float
     {
         $study = $this->demoStudies()[0];
-        $png = [];
-        foreach ([1, 2] as $times) {
-            $took = [];
-            for ($i = 0; $i < 15; $i++) {
-                $start = hrtime(true);
-                $this->ask('GET', "/studies/{$study}/hand-over/png?size=slide&times={$times}");
-                $took[] = (hrtime(true) - $start) / 1e6;
-            }
-            sort($took);
-            $png[] = $took[7];
-        }
 
-        return [$png[0], $png[1]];
+        return $this->middle(15, fn() => $this->ask('GET', "/studies/{$study}/hand-over/png?size=slide&times={$times}"));
+    }
+
+    /** Milliseconds of a request that starts PHP and the framework and asks for nothing; the middle of 40. */
+    public function emptyRequest(): float
+    {
+        return $this->middle(40, fn() => $this->ask('GET', '/up'));
+    }
+
+    /** @param callable(): mixed $work */
+    private function middle(int $times, callable $work): float
+    {
+        $took = [];
+        for ($i = 0; $i < $times; $i++) {
+            $start = hrtime(true);
+            $work();
+            $took[] = (hrtime(true) - $start) / 1e6;
+        }
+        sort($took);
+
+        return $took[intdiv($times, 2)];
     }
 
     /** Seconds for a brief of six studies, written for each of the demo's 24 utilities. */

@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/** Measures what has a budget and prints each value beside it. Run by bin/bench. */
+/**
+ * Measures what has a budget and prints each value beside it. Times are judged as ratios to a yardstick of the same
+ * minute and machine: passes of plain PHP over a million values, or empty requests of the same server. Run by bin/bench.
+ */
 
 use App\Drawing\ShippedFonts;
 use App\Drawing\Svg;
@@ -16,28 +19,37 @@ use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Lineup;
-use DuskRail\Rail\Rail;
-use DuskRail\Rail\StopCatalogue;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Reader;
 use DuskRail\Time\Frequency;
 use DuskRail\Views\Views;
+use Symfony\Component\Process\Process;
 
 require __DIR__ . '/../vendor/autoload.php';
 
 $processor = Processor::now();
-$rows = $loops = [];
-/** Measures something, and once more where it misses its budget, which another machine's work may have done. */
-$row = static function (string $what, string $budget, Closure $measure) use (&$rows, &$loops): void {
-    for ($try = 0, $met = false; $try < 2 && !$met; $try++) {
-        /** @var array{string, bool} $found */
+$rows = [];
+/**
+ * Measures something beside a yardstick of the same minute, and once more where it is over its budget.
+ *
+ * @param string $budget the ratio and the limits that are no times, as the row says them
+ * @param Closure(): array{string, float, bool} $measure what was measured in words, its ratio to the yardstick, and
+ *     whether what is no time (bytes, shares) is within its limits
+ */
+$row = static function (string $what, string $budget, float $most, Closure $measure) use (&$rows): void {
+    /** @var array{string, float, bool} $found */
+    $found = $measure();
+    [$measured, $ratio, $within] = $found;
+    if (!$within || $ratio > $most) {
+        /** @var array{string, float, bool} $found */
         $found = $measure();
-        [$measured, $met] = $found;
+        [$measured, $ratio, $within] = $found;
     }
-    $rows[] = $met;
-    $loops[] = $loop = Processor::loop();
-    printf("%-66s %-30s %-22s %-8s %5.1f ms\n", $what, $measured ?? '', $budget, $met ? 'met' : 'NOT MET', $loop);
+    $rows[] = $met = $within && $ratio <= $most;
+    $ratio = $most === INF ? '' : sprintf('%.1f', $ratio);
+    printf("%-66s %-34s %7s  %-30s %s\n", $what, $measured, $ratio, $budget, $met ? 'met' : 'OVER');
 };
+/** Milliseconds of some work, the middle of so many. */
 $milliseconds = static function (callable $work, int $times = 7): float {
     $took = [];
     for ($i = 0; $i < $times; $i++) {
@@ -49,40 +61,64 @@ $milliseconds = static function (callable $work, int $times = 7): float {
 
     return $took[intdiv($times, 2)];
 };
-$within = static fn(float $took, float $budget): array => [sprintf('%.0f ms', $took), $took <= $budget];
-printf("%-66s %-30s %-22s %-8s %s\n%s\n", 'Work', 'Measured', 'Budget', '', 'A loop then', str_repeat('-', 138));
+/** A row in passes of plain PHP over a million values. */
+$inPasses = static fn(string $what, float $most, Closure $measure, string $limits = '') => $row(
+    $what,
+    "{$most} passes{$limits}",
+    $most,
+    static function () use ($measure): array {
+        $pass = Processor::pass();
+        /** @var array{float, string, bool} $found */
+        $found = $measure();
+        [$took, $measured, $within] = $found;
 
-// Calculation.
-$data = BenchData::memory(8_334, 120, Frequency::Month);
-/** @var array<string, array{string, array<string, mixed>}> $calculations */
-$calculations = require __DIR__ . '/calculations.php';
-// What cannot be done in one pass over the values has a budget of its own.
-$slow = [
-    'rank' => 300,
-    'seasons' => 300,
-    'rolling median of 12' => 230,
-    'rolling highest of 12' => 80,
-    'share of all' => 100,
-    'against the peer median' => 100,
-    'standardise' => 100,
-];
-$stops = [];
-foreach ($calculations as $name => [$type, $settings]) {
-    $stop = StopCatalogue::make($type, $settings);
-    $budget = $slow[$name] ?? 60;
-    $work = static fn() => Rail::of()->with($stop)->run($data->table('flow'), $data);
-    $row("{$name}, 1,000,000 values", "{$budget} ms", static fn(): array => $within($milliseconds($work), $budget));
-    $stops[] = $stop;
-}
-$stops = array_slice($stops, 0, 4);
-$rail = array_reduce($stops, static fn(Rail $rail, $stop): Rail => $rail->with($stop), Rail::of());
-$work = static fn() => $rail->run($data->table('flow'), $data);
-$row(
-    'these four stops on one rail, 1,000,000 values',
-    '250 ms',
-    static fn(): array => $within($milliseconds($work), 250),
+        return [$measured, $took / $pass, $within];
+    },
 );
-unset($data);
+printf("%-66s %-34s %7s  %s\n%s\n", 'Work', 'Measured', 'Ratio', 'Budget', str_repeat('-', 148));
+
+// Calculation, as it is served and compiled: what is judged is the first.
+$calculated = static function (bool $compiled, string ...$name): array {
+    $options = ['memory_limit=2G', 'opcache.enable_cli=1', 'opcache.jit_buffer_size=128M'];
+    $options[] = 'opcache.jit=' . ($compiled ? '1054' : 'disable');
+    $php = ['php', ...array_merge(...array_map(static fn(string $one): array => ['-d', $one], $options))];
+    $process = new Process([...$php, 'bench/calculate.php', ...$name], dirname(__DIR__), null, null, 600);
+    /** @var array<string, array{float, float}> $measured */
+    $measured = json_decode($process->mustRun()->getOutput(), true, 8, JSON_THROW_ON_ERROR);
+
+    return $measured;
+};
+$once = $calculated(false);
+$compiled = $calculated(true);
+// What cannot be done in one pass over the values has a budget of its own.
+$budgets = [
+    'per denominator' => 4,
+    'rolling mean of 12' => 4,
+    'change on a year ago' => 4,
+    'against the peer median' => 5,
+    'share of all' => 6,
+    'rolling highest of 12' => 6,
+    'straight lines between denominators' => 7,
+    'standardise' => 9,
+    'rank' => 18,
+    'seasons' => 18,
+    // The window of a rate rolls both of its parts.
+    'the first four on one rail' => 20,
+    'rolling median of 12' => 25,
+];
+foreach ($once as $name => [$took, $pass]) {
+    $row(
+        "{$name}, 1,000,000 values",
+        ($budgets[$name] ?? 3) . ' passes',
+        $budgets[$name] ?? 3,
+        static function () use (&$once, $calculated, $compiled, $name): array {
+            [$took, $pass] = $once[$name] ?? $calculated(false, $name)[$name];
+            unset($once[$name]);
+
+            return [sprintf('%.0f ms, compiled %.0f ms', $took, $compiled[$name][0]), $took / $pass, true];
+        },
+    );
+}
 
 // Drawing.
 $many = BenchData::memory(1_000, 520, Frequency::Week);
@@ -96,27 +132,27 @@ $drawn = static function (callable $draw) use ($milliseconds): array {
         $svg = Svg::forScreen($scene, []);
     }, 3);
 
-    return [sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6), $took <= 700 && strlen($svg) <= 1.5e6];
+    return [$took, sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6), strlen($svg) <= 1.5e6];
 };
 $draw = static fn() => $composer->compose(Lineup::of(Comparison::of($study, $many)), 956, 404);
-$row('1,000 series × 520 weeks drawn', '700 ms, 1.5 MB', static fn(): array => $drawn($draw));
+$inPasses('1,000 series × 520 weeks drawn', 20, static fn(): array => $drawn($draw), ', 1.5 MB');
 unset($many, $draw);
 
 // The other views, with many lines.
 $letters = new ShippedFonts(__DIR__ . '/../resources/fonts');
 foreach (
     [
-        ['200 panels of 120 months', 200, 'lines', 'entity'],
-        ['200 panels of years over each other', 200, 'overlay', 'entity'],
-        ['1,000 rows of sparks', 1_000, 'sparks', 'none'],
-        ['a stack of 200', 200, 'stack', 'none'],
-        ['a scatter of 1,000', 1_000, 'scatter', 'none'],
-    ] as [$name, $count, $view, $by]
+        ['200 panels of 120 months', 200, 'lines', 'entity', 20],
+        ['200 panels of years over each other', 200, 'overlay', 'entity', 20],
+        ['1,000 rows of sparks', 1_000, 'sparks', 'none', 20],
+        ['a stack of 200', 200, 'stack', 'none', 20],
+        ['a scatter of 1,000', 1_000, 'scatter', 'none', 20],
+    ] as [$name, $count, $view, $by, $most]
 ) {
     $some = BenchData::memory($count, 120, Frequency::Month);
     $seen = Study::first('Bench', 'flow', $some)->withView($view)->withPart(PanelsPart::from(['by' => $by]));
     $draw = static fn() => Views::of($seen)->picture(Comparison::of($seen, $some), $letters, 956, 404);
-    $row($name, '700 ms, 1.5 MB', static fn(): array => $drawn($draw));
+    $inPasses($name, $most, static fn(): array => $drawn($draw), ', 1.5 MB');
 }
 unset($some, $draw);
 
@@ -124,63 +160,83 @@ unset($some, $draw);
 $server = Server::start();
 foreach (
     [
-        ['a long CSV of 1,000,080 rows', BenchData::csv("{$server->folder}/million.csv", 8_334, 120), 2.5],
+        ['a long CSV of 1,000,080 rows', BenchData::csv("{$server->folder}/million.csv", 8_334, 120), 80],
         [
             'a CSV of 500,040 rows with two measures',
             BenchData::csv("{$server->folder}/two.csv", 4_167, 120, two: true),
-            3.5,
+            80,
         ],
-        ['a workbook of 100,080 rows', BenchData::workbook("{$server->folder}/large.xlsx", 834, 120), 10.0],
-    ] as [$name, $file, $budget]
+        ['a workbook of 100,080 rows', BenchData::workbook("{$server->folder}/large.xlsx", 834, 120), 300],
+    ] as [$name, $file, $most]
 ) {
-    $row("import of {$name}", "{$budget} s, 250 MB", static function () use ($server, $file, $budget): array {
+    $inPasses("import of {$name}", $most, static function () use ($server, $file): array {
         ['seconds' => $seconds, 'megabytes' => $megabytes] = $server->import($file);
 
-        return [sprintf('%.1f s, %.0f MB', $seconds, $megabytes), $seconds <= $budget && $megabytes <= 250];
-    });
+        return [$seconds * 1e3, sprintf('%.1f s, %.0f MB', $seconds, $megabytes), $megabytes <= 250];
+    }, ', 250 MB');
 }
+/** A row in empty requests of the same server: what PHP and the framework take before anything is done. */
+$inRequests = static fn(string $what, float $most, Closure $measure, string $limits = '') => $row(
+    $what,
+    "{$most} empty requests{$limits}",
+    $most,
+    static function () use ($server, $measure): array {
+        $empty = $server->emptyRequest();
+        /** @var array{float, string, bool} $found */
+        $found = $measure();
+        [$took, $measured, $within] = $found;
+
+        return [$measured, $took / $empty, $within];
+    },
+);
 foreach (
     [
-        ['24 × 118', [24, 118], [], 60, 30, 15],
-        ['200 × 120', [200, 120], [], 90, 60, 80],
-        ['2,000 × 500 with three stops', [2_000, 500], ['against'], 600, INF, 400],
-    ] as [$name, $size, $more, $slowest, $used, $sent]
+        ['24 × 118', [24, 118], [], 10, 15],
+        ['200 × 120', [200, 120], [], 20, 80],
+        ['2,000 × 500 with three stops', [2_000, 500], ['against'], 20, 400],
+    ] as [$name, $size, $more, $most, $sent]
 ) {
-    $row(
+    // Of many lines the values take the time, of few the request.
+    $in = $size[0] < 1_000 ? $inRequests : $inPasses;
+    $in(
         "edit of {$name}: p50, p95, processor; answer",
-        "{$slowest}" . ($used === INF ? '' : ", {$used}") . " ms; {$sent} kB",
-        static function () use ($server, $size, $more, $slowest, $used, $sent): array {
+        $most,
+        static function () use ($server, $size, $more, $sent): array {
             $edits = $server->edits(BenchData::csv("{$server->folder}/edits.csv", ...$size), 100, $more);
 
             return [
+                $edits['p95'],
                 sprintf('%.0f, %.0f, %.0f ms; %.1f kB', ...array_values($edits)),
-                $edits['p95'] <= $slowest && $edits['processor'] <= $used && $edits['kilobytes'] <= $sent,
+                $edits['kilobytes'] <= $sent,
             ];
         },
+        ", {$sent} kB",
     );
 }
-$row('first page with 200 studies: p50, p95', '120 ms', static function () use ($server): array {
+$inRequests('first page with 200 studies: p50, p95', 10, static function () use ($server): array {
     [$usual, $slow] = $server->firstPage(200, 100);
 
-    return [sprintf('%.0f, %.0f ms', $usual, $slow), $slow <= 120];
+    return [$slow, sprintf('%.0f, %.0f ms', $usual, $slow), true];
 });
 
 // A picture, and briefs of six pictures each.
-$row('first view of a study, without fonts', '60 kB', static function () use ($server): array {
+$row('first view of a study, without fonts', '60 kB', INF, static function () use ($server): array {
     $view = $server->firstView();
 
-    return [sprintf('%.1f kB', $view), $view <= 60];
+    return [sprintf('%.1f kB', $view), 0.0, $view <= 60];
 });
 $server->demo();
-$row('a slide as PNG, 1,280 and 2,560 pixels wide', '150, 350 ms', static function () use ($server): array {
-    $png = $server->png();
+foreach ([1 => 35, 2 => 60] as $times => $most) {
+    $inRequests("a slide as PNG at {$times} ×", $most, static function () use ($server, $times): array {
+        $png = $server->png($times);
 
-    return [sprintf('%.0f, %.0f ms', ...$png), $png[0] <= 150 && $png[1] <= 350];
-});
-$row('24 briefs of six pictures as PDF', '60 s', static function () use ($server): array {
+        return [$png, sprintf('%.0f ms', $png), true];
+    });
+}
+$inRequests('24 briefs of six pictures as PDF', 10_000, static function () use ($server): array {
     $seconds = $server->briefs();
 
-    return [sprintf('%.1f s', $seconds), $seconds <= 60];
+    return [$seconds * 1e3, sprintf('%.1f s', $seconds), true];
 });
 $server->stop();
 
@@ -204,35 +260,39 @@ $work = static function () use ($path): void {
     Reader::read($sample->rows, $plan);
     Detection::alternatives($sample, $plan);
 };
-$row(
-    'a file of 5 MB understood and its beginning read',
-    '300 ms',
-    static fn(): array => $within($milliseconds($work), 300),
-);
+$inPasses('a file of 5 MB understood and its beginning read', 12, static function () use ($milliseconds, $work): array {
+    $took = $milliseconds($work);
+
+    return [$took, sprintf('%.0f ms', $took), true];
+});
 unlink($path);
 /** @var array{int, int} $score */
 $score = require __DIR__ . '/corpus.php';
 [$right, $tried] = $score;
 $enough = $tried > 0 && $right >= 0.95 * $tried;
-$row('open tables read right at first guess', '95 %', static fn(): array => ["{$right} of {$tried}", $enough]);
+$row('open tables read right at first guess', '95 %', INF, static fn(): array => ["{$right} of {$tried}", 0.0, $enough]);
 
 // Styles and scripts.
 $bytes = 0;
 foreach (glob(__DIR__ . '/../public/build/assets/app-*.js') ?: [] as $script) {
     $bytes += strlen((string) gzencode((string) file_get_contents($script), 9));
 }
-$row('own JavaScript, gzipped', '25 kB', static fn(): array => [sprintf('%.1f kB', $bytes / 1e3), $bytes <= 25_000]);
+$kilobytes = static fn(int $bytes, int $most): Closure => static fn(): array => [
+    sprintf('%.1f kB', $bytes / 1e3),
+    0.0,
+    $bytes <= $most * 1e3,
+];
+$row('own JavaScript, gzipped', '25 kB', INF, $kilobytes($bytes, 25));
 
 $styles = 0;
 foreach (glob(__DIR__ . '/../public/build/assets/app-*.css') ?: [] as $sheet) {
     $styles += (int) filesize($sheet);
 }
-$row('styles', '100 kB', static fn(): array => [sprintf('%.0f kB', $styles / 1e3), $styles <= 100_000]);
+$row('styles', '100 kB', INF, $kilobytes($styles, 100));
 
 printf(
-    "The loop took %.1f to %.1f ms, and other machines took %.0f %% of the processor time that was wanted.\n",
-    min([INF, ...$loops]),
-    max([0.0, ...$loops]),
+    "A pass took %.1f ms at the end; other machines took %.0f %% of the processor time that was wanted.\n",
+    Processor::pass(),
     100 * $processor->stolenSince(),
 );
 

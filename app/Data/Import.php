@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Data;
 
-use Closure;
 use App\Formats\DelimitedFile;
 use App\Models\Dataset;
 use App\Models\EntityAlias;
 use App\Models\Measure;
 use App\Models\StoredSeries;
+use Closure;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\Divisor;
 use DuskRail\Data\Measure as CoreMeasure;

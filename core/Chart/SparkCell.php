@@ -83,21 +83,25 @@ final readonly class SparkCell
     /** @return array<int, float> radius of the dot by position */
     private function marked(Line $line): array
     {
+        $wanted = array_fill_keys($this->part->points, true);
+        if ($wanted === []) {
+            return [];
+        }
         [$low, $high] = $this->extremes($line);
+        $low = isset($wanted['lowest']) ? $low : NAN;
+        $high = isset($wanted['highest']) ? $high : NAN;
+        $first = isset($wanted['first']) ? $line->first($this->from) : null;
+        $last = isset($wanted['last']) ? min($line->last ?? $this->to, $this->to) : null;
+        [$all, $negative] = [isset($wanted['all']), isset($wanted['negative'])];
         $marked = [];
         for ($i = $this->from; $i <= $this->to; $i++) {
             $value = $line->values[$i];
             if (is_nan($value)) {
                 continue;
             }
-            $wanted = fn(string $point): bool => in_array($point, $this->part->points, true);
             $telling =
-                ($wanted('highest') && $value === $high) ||
-                ($wanted('lowest') && $value === $low) ||
-                ($wanted('first') && $i === $line->first($this->from)) ||
-                ($wanted('last') && $i === min($line->last ?? $this->to, $this->to)) ||
-                ($wanted('negative') && $value < 0.0);
-            if ($telling || $wanted('all')) {
+                $value === $high || $value === $low || $i === $first || $i === $last || ($negative && $value < 0.0);
+            if ($telling || $all) {
                 $marked[$i] = $telling ? 2.4 : 1.3;
             }
         }

@@ -67,12 +67,10 @@ final readonly class SparksComposer
                 }
                 $bold = $heads || ($row !== null && $row->line->hue > 0);
                 $type = Type::text(13.5, $bold ? 700 : 400);
-                $marks = [
-                    ...$marks,
-                    ...$this->row($table, $row, $words, [$y, $name - self::FACT * count($facts), $name], $type),
-                ];
+                $from = $name - self::FACT * count($facts);
+                array_push($marks, ...$this->row($table, $row, $words, [$y, $from, $name], $type));
                 if ($row !== null && !$heads) {
-                    $marks = [...$marks, ...$this->known($table, $row, $facts, $y, $name)];
+                    array_push($marks, ...$this->known($table, $row, $facts, $y, $name));
                 }
                 $y += self::ROW;
             }

@@ -21,26 +21,33 @@ final readonly class StraightLine
      */
     public static function through(array $x, array $y): ?self
     {
-        $pairs = [];
+        $widest = 0.0;
+        $sumX = $sumY = 0.0;
         foreach ($y as $i => $value) {
-            if (!is_nan($value) && !is_nan($x[$i])) {
-                $pairs[] = [$x[$i], $value];
+            if (is_nan($value) || is_nan($x[$i])) {
+                unset($y[$i]);
+                continue;
             }
+            $sumX += $x[$i];
+            $sumY += $value;
+            $widest = max($widest, abs($x[$i]));
         }
-        $count = count($pairs);
+        $count = count($y);
         if ($count < 2) {
             return null;
         }
-        $meanX = array_sum(array_column($pairs, 0)) / $count;
-        $meanY = array_sum(array_column($pairs, 1)) / $count;
+        $meanX = $sumX / $count;
+        $meanY = $sumY / $count;
         $xx = $xy = $yy = 0.0;
-        foreach ($pairs as [$a, $b]) {
-            $xx += ($a - $meanX) ** 2;
-            $xy += ($a - $meanX) * ($b - $meanY);
-            $yy += ($b - $meanY) ** 2;
+        foreach ($y as $i => $value) {
+            $a = $x[$i] - $meanX;
+            $b = $value - $meanY;
+            $xx += $a ** 2;
+            $xy += $a * $b;
+            $yy += $b ** 2;
         }
         // Means are rounded, so points at one x are a hair from theirs.
-        $rounding = 1e-13 * max(array_map(static fn(array $pair): float => abs($pair[0]), $pairs));
+        $rounding = 1e-13 * $widest;
         if ($xx <= $count * $rounding ** 2) {
             return null;
         }
