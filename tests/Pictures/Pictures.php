@@ -6,6 +6,8 @@ namespace Tests\Pictures;
 
 use Closure;
 use Facebook\WebDriver\WebDriverKeys;
+use LogicException;
+use Symfony\Component\Finder\Finder;
 use Tests\Browser\Browser;
 use Tests\Browser\ServedApplication;
 
@@ -31,23 +33,26 @@ final class Pictures
 
     private const FUNNEL = 8;
 
-    /** What the picture of a view is drawn by, beside what all of them are. */
+    /** What the picture of a view is drawn by, beside what all of them are: files, patterns of them and folders. */
     private const SOURCES = [
         'brief' => ['resources/views/brief', 'app/View/BriefPage.php'],
         'dataset' => ['resources/views/data/dataset.blade.php'],
         'first-page' => ['resources/views/home', 'core/Chart/MiniatureComposer.php'],
         'figures' => ['core/Outcome/Grid.php', 'resources/views/study/views'],
-        'funnel' => ['core/Chart/ScatterComposer.php'],
+        'funnel' => ['core/Chart/Scatter*.php'],
         'overlay' => ['core/Outcome/Overlay.php'],
-        'panels' => ['core/Chart/PanelsComposer.php'],
+        'panels' => ['core/Chart/Panel*.php'],
         'ranks' => ['core/Outcome/Ranks.php', 'core/Views/RanksView.php'],
-        'scatter' => ['core/Chart/ScatterComposer.php'],
-        'sparks' => ['core/Chart/SparksComposer.php', 'core/Outcome/SparkTable.php'],
-        'stack' => ['core/Chart/StackComposer.php'],
+        'scatter' => ['core/Chart/Scatter*.php'],
+        'sparks' => ['core/Chart/Spark*.php', 'core/Outcome/Spark*.php'],
+        'stack' => ['core/Chart/Stack*.php'],
         'peer-comparison' => ['resources/views/study/peer-comparison.blade.php', 'core/Words/PeerStatistics'],
     ];
 
-    private const ALL = ['resources/css', 'resources/views/study/workspace.blade.php', 'core/Chart/LinesComposer.php'];
+    private const ALL = ['resources/css', 'resources/views/study/workspace.blade.php', 'core/Chart/Lines*.php'];
+
+    /** What each picture was drawn by when it was taken: a hash of those files. */
+    private const TAKEN = self::FOLDER . '/taken.json';
 
     /** @var list<int> numbers of the studies that were changed, once for each change */
     private array $changed = [];
@@ -67,6 +72,7 @@ final class Pictures
             return $unknown;
         }
         $application = ServedApplication::start(demo: true);
+        $hashes = self::taken();
         try {
             foreach (self::steps() as $name => $steps) {
                 if ($names === [] || in_array($name, $names, true)) {
@@ -77,36 +83,68 @@ final class Pictures
                     $browser->web->takeScreenshot(self::FOLDER . "/{$name}.png");
                     $taken->putBack();
                     $browser->close();
+                    $hashes[$name] = self::drawnBy($name);
                     echo "{$name}\n";
                 }
             }
         } finally {
             $application->stop();
         }
+        ksort($hashes);
+        file_put_contents(self::TAKEN, json_encode($hashes, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT) . "\n");
 
         return [];
     }
 
-    /** @return list<string> pictures that are older than what their view is drawn by, by the times of their commits */
+    /** @return list<string> pictures whose view is drawn by other code than when they were taken */
     public static function outdated(): array
     {
-        $outdated = [];
-        foreach (array_keys(self::steps()) as $name) {
-            $sources = [...self::ALL, ...self::SOURCES[$name] ?? []];
-            if (self::changed(["docs/screenshots/{$name}.png"]) < self::changed($sources)) {
-                $outdated[] = $name;
-            }
-        }
+        $taken = self::taken();
 
-        return $outdated;
+        return array_values(
+            array_filter(
+                array_keys(self::steps()),
+                static fn(string $name): bool => ($taken[$name] ?? '') !== self::drawnBy($name),
+            ),
+        );
     }
 
-    /** @param list<string> $paths */
-    private static function changed(array $paths): int
+    /** @return array<string, string> hash by name of the picture */
+    private static function taken(): array
     {
-        $arguments = implode(' ', array_map(escapeshellarg(...), $paths));
+        /** @var array<string, string> $taken */
+        $taken = is_file(self::TAKEN)
+            ? json_decode((string) file_get_contents(self::TAKEN), true, 2, JSON_THROW_ON_ERROR)
+            : [];
 
-        return (int) trim((string) shell_exec("git log -1 --format=%ct -- {$arguments}"));
+        return $taken;
+    }
+
+    /**
+     * Hash of what a picture is drawn by, as it is now.
+     *
+     * @throws LogicException where a pattern fits no file
+     */
+    private static function drawnBy(string $name): string
+    {
+        $root = dirname(__DIR__, 2);
+        $hash = hash_init('sha256');
+        $files = [];
+        foreach ([...self::ALL, ...self::SOURCES[$name] ?? []] as $pattern) {
+            $found = glob("{$root}/{$pattern}") ?: throw new LogicException("{$pattern} fits no file.");
+            foreach ($found as $path) {
+                $paths = is_dir($path) ? Finder::create()->files()->in($path) : [$path];
+                foreach ($paths as $file) {
+                    $files[] = (string) $file;
+                }
+            }
+        }
+        sort($files);
+        foreach ($files as $file) {
+            hash_update_file($hash, $file);
+        }
+
+        return substr(hash_final($hash), 0, 16);
     }
 
     /** @return array<string, Closure(self): mixed> */

@@ -9,7 +9,7 @@ require __DIR__ . '/../../vendor/autoload.php';
 $names = array_slice($argv, 1);
 if ($names === ['--outdated']) {
     $outdated = Pictures::outdated();
-    echo $outdated === [] ? '' : 'Older than their views: ' . implode(', ', $outdated) . ". Take them: bin/pictures\n";
+    echo $outdated === [] ? '' : 'Drawn by other code than now: ' . implode(', ', $outdated) . ". Take them: bin/pictures\n";
     exit(0);
 }
 $unknown = Pictures::take($names);
