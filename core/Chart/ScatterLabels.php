@@ -94,14 +94,15 @@ final readonly class ScatterLabels
      * @param array{float, float, float} $spot middle and radius of the point
      * @param list<array{float, float, float, float}> $taken
      * @param bool $must whether it must be somewhere
-     * @return array{float, float}|null left edge and base line; of a name that must be somewhere the first place
-     *     within the plot
+     * @return array{float, float}|null left edge and base line; of a name that must be somewhere the place
+     *     that covers least of what is there
      */
     private function free(array $name, array $spot, PlotArea $plot, array $taken, bool $must): ?array
     {
         [$width, $size] = $name;
         [$x, $y, $radius] = $spot;
-        $first = null;
+        $best = null;
+        $least = INF;
         $aside = $radius + 5.0;
         $slant = $radius * 0.7 + 3.0;
         foreach (
@@ -125,17 +126,21 @@ final readonly class ScatterLabels
             ) {
                 continue;
             }
-            $first ??= [$left, $base];
-            $clear = true;
+            $covered = 0.0;
             foreach ($taken as [$l, $t, $r, $b]) {
-                $clear = $clear && ($left > $r || $left + $width < $l || $base - $size > $b || $base + 3.0 < $t);
+                $across = min($left + $width, $r) - max($left, $l);
+                $down = min($base + 3.0, $b) - max($base - $size, $t);
+                $covered += $across >= 0.0 && $down >= 0.0 ? max($across * $down, 1e-9) : 0.0;
             }
-            if ($clear) {
-                return [$left, $base];
+            if ($covered < $least) {
+                [$best, $least] = [[$left, $base], $covered];
+            }
+            if ($least === 0.0) {
+                return $best;
             }
         }
 
-        return $must ? $first : null;
+        return $must ? $best : null;
     }
 
     /** @return list<array{float, float, float, float}> the points themselves */
