@@ -211,7 +211,9 @@ final class Server
     {
         $study = $this->demoStudies()[0];
 
-        return $this->middle(15, fn() => $this->ask('GET', "/studies/{$study}/hand-over/png?size=slide&times={$times}"));
+        $path = "/studies/{$study}/hand-over/png?size=slide&times={$times}";
+
+        return $this->middle(15, fn() => $this->ask('GET', $path));
     }
 
     /** Milliseconds of a request that starts PHP and the framework and asks for nothing; the middle of 40. */

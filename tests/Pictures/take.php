@@ -9,7 +9,9 @@ require __DIR__ . '/../../vendor/autoload.php';
 $names = array_slice($argv, 1);
 if ($names === ['--outdated']) {
     $outdated = Pictures::outdated();
-    echo $outdated === [] ? '' : 'Drawn by other code than now: ' . implode(', ', $outdated) . ". Take them: bin/pictures\n";
+    if ($outdated !== []) {
+        echo 'Drawn by other code than now: ' . implode(', ', $outdated) . ". Take them: bin/pictures\n";
+    }
     exit(0);
 }
 $unknown = Pictures::take($names);

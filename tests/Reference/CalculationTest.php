@@ -36,8 +36,8 @@ use PHPUnit\Framework\TestCase;
 /** Results beside those of programs of general use and of published tables. */
 final class CalculationTest extends TestCase
 {
-    /** ISO 8601; Python's date.isocalendar(), made by make/iso_weeks.py: every day from 1970 to 2070. */
-    public function testIsoWeeksOfEveryDayFrom1970To2070(): void
+    /** ISO 8601; Python's date.isocalendar(), made by make/iso_weeks.py: around the turns of 120 years. */
+    public function testIsoWeeksAroundTheTurnsOfYears(): void
     {
         $days = 0;
         foreach (Table::rows('iso_weeks.csv') as [$monday, $year, $week]) {
@@ -47,7 +47,7 @@ final class CalculationTest extends TestCase
             }
             self::assertSame($first, Period::week((int) $year, (int) $week)->firstDay());
         }
-        self::assertGreaterThan(36_889, $days);
+        self::assertGreaterThan(4_000, $days);
     }
 
     /**
