@@ -14,6 +14,7 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverKeys;
+use Illuminate\Filesystem\Filesystem;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 use Throwable;
@@ -239,10 +240,7 @@ final class Browser
         }
         register_shutdown_function(static function (): void {
             self::$driver?->stop(2);
-            foreach (glob(self::downloads() . '/*') ?: [] as $file) {
-                unlink($file);
-            }
-            rmdir(self::downloads());
+            (new Filesystem())->deleteDirectory(self::downloads());
         });
     }
 }

@@ -10,25 +10,45 @@ use Symfony\Component\Process\Process;
 /** The application served as bin/demo serves it, on a database and a storage folder of its own that outlive a restart. */
 final class ServedApplication
 {
+    /** Folders that are made once and copied: without the demo, and with it. @var array<int, string> */
+    private static array $prepared = [];
+
     private ?Process $server = null;
 
     private function __construct(private readonly string $folder, private readonly int $port) {}
 
     public static function start(bool $demo): self
     {
-        $folder = sys_get_temp_dir() . '/dusk-rail-test-' . getmypid() . '-' . random_int(1000, 9999);
+        $folder = self::folder();
+        (new Filesystem())->copyDirectory(self::$prepared[(int) $demo] ??= self::prepare($demo), $folder);
+        $served = new self($folder, 8400 + random_int(0, 299));
+        $served->up();
+
+        return $served;
+    }
+
+    /** A folder with a database and compiled templates. */
+    private static function prepare(bool $demo): string
+    {
+        $folder = self::folder();
         foreach (['app/uploads', 'framework/cache/data', 'framework/sessions', 'framework/views', 'logs'] as $room) {
             mkdir("{$folder}/storage/{$room}", recursive: true);
         }
         touch("{$folder}/test.sqlite");
-        $served = new self($folder, 8400 + random_int(0, 299));
+        register_shutdown_function(static fn() => (new Filesystem())->deleteDirectory($folder));
+        $served = new self($folder, 0);
         $served->artisan('migrate', '--force');
         if ($demo) {
             $served->artisan('demo:load');
         }
-        $served->up();
+        $served->artisan('view:cache');
 
-        return $served;
+        return $folder;
+    }
+
+    private static function folder(): string
+    {
+        return sys_get_temp_dir() . '/dusk-rail-test-' . getmypid() . '-' . bin2hex(random_bytes(6));
     }
 
     public function url(string $path): string
