@@ -10,7 +10,7 @@ use Symfony\Component\Process\Process;
 /** The application served as bin/demo serves it, on a database and a storage folder of its own that outlive a restart. */
 final class ServedApplication
 {
-    /** Folders that are made once and copied: without the demo, and with it. @var array<int, string> */
+    /** @var array<int, string> folders that are made once and copied: without the demo, and with it */
     private static array $prepared = [];
 
     private ?Process $server = null;
