@@ -41,6 +41,24 @@ final readonly class Processor
         return $least;
     }
 
+    /**
+     * Milliseconds of some work, the middle of so many times.
+     *
+     * @param callable(): mixed $work
+     */
+    public static function middle(int $times, callable $work): float
+    {
+        $took = [];
+        for ($i = 0; $i < $times; $i++) {
+            $start = hrtime(true);
+            $work();
+            $took[] = (hrtime(true) - $start) / 1e6;
+        }
+        sort($took);
+
+        return $took[intdiv($times, 2)];
+    }
+
     /** Share of the time that was wanted, 0 to 1. */
     public function stolenSince(): float
     {

@@ -213,27 +213,13 @@ final class Server
 
         $path = "/studies/{$study}/hand-over/png?size=slide&times={$times}";
 
-        return $this->middle(15, fn() => $this->ask('GET', $path));
+        return Processor::middle(15, fn() => $this->ask('GET', $path));
     }
 
     /** Milliseconds of a request that starts PHP and the framework and asks for nothing; the middle of 40. */
     public function emptyRequest(): float
     {
-        return $this->middle(40, fn() => $this->ask('GET', '/up'));
-    }
-
-    /** @param callable(): mixed $work */
-    private function middle(int $times, callable $work): float
-    {
-        $took = [];
-        for ($i = 0; $i < $times; $i++) {
-            $start = hrtime(true);
-            $work();
-            $took[] = (hrtime(true) - $start) / 1e6;
-        }
-        sort($took);
-
-        return $took[intdiv($times, 2)];
+        return Processor::middle(40, fn() => $this->ask('GET', '/up'));
     }
 
     /** Seconds for a brief of six studies, written for each of the demo's 24 utilities. */

@@ -31,13 +31,7 @@ $rails['the first four on one rail'] = array_reduce(
 $measured = [];
 foreach (isset($argv[1]) ? array_intersect_key($rails, [$argv[1] => true]) : $rails as $name => $rail) {
     $pass = Processor::pass();
-    $took = [];
-    for ($try = 0; $try < 7; $try++) {
-        $start = hrtime(true);
-        $rail->run($data->table('flow'), $data);
-        $took[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($took);
-    $measured[$name] = [$took[3], ($pass + Processor::pass()) / 2];
+    $took = Processor::middle(7, static fn() => $rail->run($data->table('flow'), $data));
+    $measured[$name] = [$took, ($pass + Processor::pass()) / 2];
 }
 echo json_encode($measured, JSON_THROW_ON_ERROR);

@@ -50,18 +50,6 @@ $row = static function (string $what, string $budget, float $most, Closure $meas
     $ratio = $most === INF ? '' : sprintf('%.1f', $ratio);
     printf("%-66s %-34s %7s  %-30s %s\n", $what, $measured, $ratio, $budget, $met ? 'met' : 'OVER');
 };
-/** Milliseconds of some work, the middle of so many. */
-$milliseconds = static function (callable $work, int $times = 7): float {
-    $took = [];
-    for ($i = 0; $i < $times; $i++) {
-        $start = hrtime(true);
-        $work();
-        $took[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($took);
-
-    return $took[intdiv($times, 2)];
-};
 /** A row in passes of plain PHP over a million values. */
 $inPasses = static fn(string $what, float $most, Closure $measure, string $limits = '') => $row(
     $what,
@@ -127,13 +115,13 @@ foreach ($once as $name => [$took, $pass]) {
 $many = BenchData::memory(1_000, 520, Frequency::Week);
 $composer = new LinesComposer(new ShippedFonts(__DIR__ . '/../resources/fonts'));
 $study = Study::first('Bench', 'flow', $many);
-$drawn = static function (callable $draw) use ($milliseconds): array {
+$drawn = static function (callable $draw): array {
     $svg = '';
-    $took = $milliseconds(static function () use ($draw, &$svg): void {
+    $took = Processor::middle(3, static function () use ($draw, &$svg): void {
         $scene = $draw();
         assert($scene instanceof Scene);
         $svg = Svg::forScreen($scene, []);
-    }, 3);
+    });
 
     return [$took, sprintf('%.0f ms, %.2f MB', $took, strlen($svg) / 1e6), strlen($svg) <= 1.5e6];
 };
@@ -264,8 +252,8 @@ $work = static function () use ($path): void {
     Reader::read($sample->rows, $plan);
     Detection::alternatives($sample, $plan);
 };
-$inPasses('a file of 5 MB understood and its beginning read', 12, static function () use ($milliseconds, $work): array {
-    $took = $milliseconds($work);
+$inPasses('a file of 5 MB understood and its beginning read', 12, static function () use ($work): array {
+    $took = Processor::middle(7, $work);
 
     return [$took, sprintf('%.0f ms', $took), true];
 });

@@ -7,6 +7,7 @@ namespace DuskRail\Peers;
 use DuskRail\Data\InvalidPeerSet;
 use DuskRail\Data\PeerSetRules;
 use DuskRail\Settings\Declaration;
+use DuskRail\Settings\Extensible;
 use DuskRail\Settings\Field;
 use DuskRail\Settings\InvalidSetting;
 use DuskRail\Settings\NoOffer;
@@ -14,11 +15,11 @@ use DuskRail\Settings\NoOffer;
 /** Every rule that members of a peer set can have to meet, in the order in which a form has them. */
 final class PeerRules
 {
-    /** @var list<class-string<PeerRule>> */
-    private const RULES = [Rules\EveryValueSince::class, Rules\AtLeastValues::class];
+    /** @use Extensible<PeerRule> */
+    use Extensible;
 
     /** @var list<class-string<PeerRule>> */
-    private static array $more = [];
+    private const RULES = [Rules\EveryValueSince::class, Rules\AtLeastValues::class];
 
     /** @return list<class-string<PeerRule>> */
     public static function all(): array
@@ -64,26 +65,6 @@ final class PeerRules
         }
 
         return $fields;
-    }
-
-    /**
-     * Does something while there are other rules beside those of the program.
-     *
-     * @template T
-     *
-     * @param list<class-string<PeerRule>> $more
-     * @param callable(): T $do
-     * @return T
-     */
-    public static function extended(array $more, callable $do): mixed
-    {
-        $before = self::$more;
-        self::$more = [...$before, ...$more];
-        try {
-            return $do();
-        } finally {
-            self::$more = $before;
-        }
     }
 
     /**

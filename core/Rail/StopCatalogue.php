@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail;
 
+use DuskRail\Settings\Extensible;
 use DuskRail\Settings\InvalidSetting;
 
 /** Every calculation there is, in the order in which they are offered. A new stop is named here. */
 final class StopCatalogue
 {
+    /** @use Extensible<Stop> */
+    use Extensible;
+
     /** @var list<class-string<Stop>> */
     private const STOPS = [
         Stops\ChangeOfPeriod::class,
@@ -27,9 +31,6 @@ final class StopCatalogue
         Stops\Seasonal::class,
         Stops\Formula::class,
     ];
-
-    /** @var list<class-string<Stop>> */
-    private static array $more = [];
 
     /** @return array<string, class-string<Stop>> by type */
     public static function all(): array
@@ -60,25 +61,5 @@ final class StopCatalogue
     public static function make(string $type, array $settings): Stop
     {
         return self::named($type)::from($settings);
-    }
-
-    /**
-     * Does something while there are other stops beside those of the program.
-     *
-     * @template T
-     *
-     * @param list<class-string<Stop>> $more
-     * @param callable(): T $do
-     * @return T
-     */
-    public static function extended(array $more, callable $do): mixed
-    {
-        $before = self::$more;
-        self::$more = [...$before, ...$more];
-        try {
-            return $do();
-        } finally {
-            self::$more = $before;
-        }
     }
 }

@@ -7,10 +7,14 @@ namespace DuskRail\Words;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\PeerComparison;
 use DuskRail\Outcome\ValueTable;
+use DuskRail\Settings\Extensible;
 
 /** Every statistic of the peer comparison, in the order of its columns. A new one is named here. */
 final class PeerStatistics
 {
+    /** @use Extensible<PeerStatistic> */
+    use Extensible;
+
     /** @var list<class-string<PeerStatistic>> */
     private const STATISTICS = [
         PeerStatistics\Value::class,
@@ -24,9 +28,6 @@ final class PeerStatistics
         PeerStatistics\Growth::class,
         PeerStatistics\Trend::class,
     ];
-
-    /** @var list<class-string<PeerStatistic>> */
-    private static array $more = [];
 
     /** @return list<class-string<PeerStatistic>> */
     public static function all(): array
@@ -61,25 +62,5 @@ final class PeerStatistics
         $titles = array_map(static fn(PeerStatistic $one): string => $one::title(), $statistics);
 
         return $rows === [] ? null : new ValueTable(['Name', 'Period', ...$titles], $rows);
-    }
-
-    /**
-     * Does something while there are other statistics beside those of the program.
-     *
-     * @template T
-     *
-     * @param list<class-string<PeerStatistic>> $more
-     * @param callable(): T $do
-     * @return T
-     */
-    public static function extended(array $more, callable $do): mixed
-    {
-        $before = self::$more;
-        self::$more = [...$before, ...$more];
-        try {
-            return $do();
-        } finally {
-            self::$more = $before;
-        }
     }
 }

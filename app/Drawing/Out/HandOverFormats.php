@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Drawing\Out;
 
+use DuskRail\Settings\Extensible;
+
 /** Every format that a study can be handed over in, in the order in which they are offered. A new one is named here. */
 final class HandOverFormats
 {
+    /** @use Extensible<HandOverFormat> */
+    use Extensible;
+
     /** @var list<class-string<HandOverFormat>> */
     private const FORMATS = [
         Png::class,
@@ -18,9 +23,6 @@ final class HandOverFormats
         StudyWithoutData::class,
         StudyWithData::class,
     ];
-
-    /** @var list<class-string<HandOverFormat>> */
-    private static array $more = [];
 
     /** @return array<string, class-string<HandOverFormat>> by name */
     public static function all(): array
@@ -37,25 +39,5 @@ final class HandOverFormats
     public static function in(HandOverGroup $group): array
     {
         return array_values(array_filter(self::all(), static fn(string $one): bool => $one::group() === $group));
-    }
-
-    /**
-     * Does something while there are other formats beside those of the program.
-     *
-     * @template T
-     *
-     * @param list<class-string<HandOverFormat>> $more
-     * @param callable(): T $do
-     * @return T
-     */
-    public static function extended(array $more, callable $do): mixed
-    {
-        $before = self::$more;
-        self::$more = [...$before, ...$more];
-        try {
-            return $do();
-        } finally {
-            self::$more = $before;
-        }
     }
 }
