@@ -317,33 +317,36 @@ final readonly class CarriedData
             throw InvalidStudy::at("{$path}.first", "must be a {$frequency->value}, as the measure is.");
         }
         $values = $statuses = [];
+        $given = is_array($series['statuses'] ?? null) ? $series['statuses'] : [];
         foreach (
             is_array($series['values'] ?? null)
                 ? array_values($series['values'])
                 : throw InvalidStudy::at("{$path}.values", 'must be a list of numbers.') as $i => $value
         ) {
-            $values[] = match (true) {
-                $value === null => NAN,
-                (is_int($value) || is_float($value)) && is_finite((float) $value) => (float) $value,
-                default => throw InvalidStudy::at(
-                    "{$path}.values.{$i}",
-                    'must be a number, or null for a missing value.',
-                ),
-            };
-            $status = is_array($series['statuses'] ?? null) ? $series['statuses'][$i] ?? 0 : 0;
-            $statuses[] =
-                is_int($status) && Status::tryFrom($status) !== null
-                    ? $status
-                    : throw InvalidStudy::at(
-                        "{$path}.statuses.{$i}",
-                        'must be one of the statuses, 0 to ' . (count(Status::cases()) - 1) . '.',
-                    );
+            $values[] = self::value($value, "{$path}.values.{$i}");
+            $statuses[] = self::status($given[$i] ?? 0, "{$path}.statuses.{$i}");
         }
         if ($values === []) {
             throw InvalidStudy::at("{$path}.values", 'must not be empty.');
         }
 
         return new ReadSeries(0, 0, $first->ordinal, $values, $statuses, array_fill(0, count($values), -1));
+    }
+
+    private static function value(mixed $value, string $path): float
+    {
+        return match (true) {
+            $value === null => NAN,
+            (is_int($value) || is_float($value)) && is_finite((float) $value) => (float) $value,
+            default => throw InvalidStudy::at($path, 'must be a number, or null for a missing value.'),
+        };
+    }
+
+    private static function status(mixed $status, string $path): int
+    {
+        return is_int($status) && Status::tryFrom($status) !== null
+            ? $status
+            : throw InvalidStudy::at($path, 'must be one of the statuses, 0 to ' . (count(Status::cases()) - 1) . '.');
     }
 
     /**

@@ -49,10 +49,10 @@ final class ImportUpload implements ShouldQueue
         }
         ini_set('memory_limit', '1G');
         $import = $upload->import($this->leavingOut, static function (int $rows, int $problems) use ($upload): void {
-            if ($upload->isCalledOff()) {
+            if ($upload->progress()->isCancelled()) {
                 throw ImportCancelled::byUser();
             }
-            $upload->tell($rows, $problems);
+            $upload->progress()->tell($rows, $problems);
         });
         try {
             // Data set, study and upload are settled together, or none of them.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Data\Import;
+use App\Data\ImportProgress;
 use App\Formats\DelimitedFile;
 use App\Formats\Unpacker;
 use App\Formats\UnpackerBusy;
@@ -54,9 +55,6 @@ final class Upload extends Record
 
     protected $attributes = ['mode' => 'over', 'state' => 'open', 'message' => '', 'dialect' => '[]', 'plan' => '[]'];
 
-    /** Seconds after which a run that says nothing more is taken for killed. */
-    private const SILENT = 60;
-
     /** Seconds after which a file that waits to be read is given up by whoever brought it. */
     private const GIVEN_UP = 20;
 
@@ -77,11 +75,6 @@ final class Upload extends Record
         return "{$this->path()}.book";
     }
 
-    public function progressPath(): string
-    {
-        return "{$this->path()}.progress";
-    }
-
     public function size(): int
     {
         return is_file($this->path()) ? (int) filesize($this->path()) : 0;
@@ -91,7 +84,7 @@ final class Upload extends Record
     public function claim(string $from, string $to): bool
     {
         if ($to === 'running') {
-            $this->tell(0, 0);
+            $this->progress()->tell(0, 0);
         }
         $claimed = self::whereKey($this->id)->where('state', $from)->update(['state' => $to, 'message' => '']);
         $this->refresh();
@@ -99,55 +92,22 @@ final class Upload extends Record
         return $claimed === 1;
     }
 
-    /** Notes how many rows are read, and how many cells could not be. */
-    public function tell(int $rows, int $problems): void
+    public function progress(): ImportProgress
     {
-        file_put_contents($this->progressPath(), "{$rows} {$problems}");
-    }
-
-    /** @return array{int, int} rows read, and cells that could not be */
-    public function progress(): array
-    {
-        $told = is_file($this->progressPath()) ? explode(' ', (string) file_get_contents($this->progressPath())) : [];
-
-        return [(int) ($told[0] ?? 0), (int) ($told[1] ?? 0)];
+        return new ImportProgress($this->path());
     }
 
     /** Whether an import runs or waits; one that was killed is found out by its silence, and can be started again. */
     public function isUnderWay(): bool
     {
-        if ($this->state === 'running') {
-            clearstatcache();
-            if (!is_file($this->progressPath()) || time() - (int) filemtime($this->progressPath()) > self::SILENT) {
-                $this->update([
-                    'state' => 'open',
-                    'message' => __('The import was interrupted. Nothing was stored. Start it again.'),
-                ]);
-            }
+        if ($this->state === 'running' && $this->progress()->isSilent()) {
+            $this->update([
+                'state' => 'open',
+                'message' => __('The import was interrupted. Nothing was stored. Start it again.'),
+            ]);
         }
 
         return in_array($this->state, ['waiting', 'running'], true);
-    }
-
-    public function callOff(bool $called): void
-    {
-        if ($called) {
-            touch($this->cancelPath());
-        } elseif (is_file($this->cancelPath())) {
-            unlink($this->cancelPath());
-        }
-    }
-
-    public function isCalledOff(): bool
-    {
-        clearstatcache();
-
-        return is_file($this->cancelPath());
-    }
-
-    private function cancelPath(): string
-    {
-        return "{$this->path()}.cancel";
     }
 
     /** What the data are said to come from: the file, and of a workbook the sheet. */
@@ -258,10 +218,9 @@ final class Upload extends Record
 
     public function discard(): void
     {
-        foreach ([$this->path(), $this->bookPath(), $this->progressPath(), $this->cancelPath()] as $path) {
-            if (is_file($path)) {
-                unlink($path);
-            }
+        $this->progress()->discard();
+        foreach (array_filter([$this->path(), $this->bookPath()], is_file(...)) as $path) {
+            unlink($path);
         }
         $this->delete();
     }

@@ -85,7 +85,36 @@ final readonly class Key
         if ($study->part(LabelsPart::class)->end !== 'none') {
             return $entries;
         }
-        $look = $study->part(LookPart::class);
+        array_push($entries, ...$this->focusEntries($study->part(LookPart::class)));
+        $summary = $this->lineup->summary;
+        $quiet = count($this->lineup->inState(LineState::Peer));
+        if ($summary->drawsLines && $quiet > 0 && $tones === null) {
+            $entries[] = $this->entry(
+                $quiet === 1 ? $this->lineup->inState(LineState::Peer)[0]->name : "{$quiet} others",
+                Ink::Quiet,
+                self::stroke(Ink::Peer, 1.3),
+            );
+        }
+        if ($summary->line !== [] && $quiet > 1) {
+            $entries[] = $this->entry($summary->name, Ink::Quiet, self::stroke(Ink::Median, 2.0));
+        }
+        if ($summary->part->band !== Band::None) {
+            $entries[] = $this->entry(
+                $summary->part->band->label(),
+                Ink::Quiet,
+                static fn(float $x, float $y): array => [
+                    new Box($x, $y - 6.0, self::SAMPLE, 12.0, Ink::Peer, 0.0, 0.45),
+                ],
+            );
+        }
+
+        return [...$entries, ...$this->levelEntries(), ...$this->openEntries()];
+    }
+
+    /** @return list<array{marks: callable(float, float): list<Mark>, text: string, ink: Ink, width: float}> */
+    private function focusEntries(LookPart $look): array
+    {
+        $entries = [];
         foreach ($this->lineup->focus() as $line) {
             $own = $look->own[$line->key] ?? new OwnLook();
             $ink = Ink::of($line, Ink::Text);
@@ -106,26 +135,14 @@ final readonly class Key
                 ],
             );
         }
-        $quiet = count($this->lineup->inState(LineState::Peer));
-        if ($this->lineup->summary->drawsLines && $quiet > 0 && $tones === null) {
-            $entries[] = $this->entry(
-                $quiet === 1 ? $this->lineup->inState(LineState::Peer)[0]->name : "{$quiet} others",
-                Ink::Quiet,
-                self::stroke(Ink::Peer, 1.3),
-            );
-        }
-        if ($this->lineup->summary->line !== [] && $quiet > 1) {
-            $entries[] = $this->entry($this->lineup->summary->name, Ink::Quiet, self::stroke(Ink::Median, 2.0));
-        }
-        if ($this->lineup->summary->part->band !== Band::None) {
-            $entries[] = $this->entry(
-                $this->lineup->summary->part->band->label(),
-                Ink::Quiet,
-                static fn(float $x, float $y): array => [
-                    new Box($x, $y - 6.0, self::SAMPLE, 12.0, Ink::Peer, 0.0, 0.45),
-                ],
-            );
-        }
+
+        return $entries;
+    }
+
+    /** @return list<array{marks: callable(float, float): list<Mark>, text: string, ink: Ink, width: float}> */
+    private function levelEntries(): array
+    {
+        $entries = [];
         foreach (array_keys(MarksPainter::levels($this->lineup)) as $key) {
             $line = $this->lineup->line((string) $key);
             $entries[] = $this->entry(
@@ -134,15 +151,16 @@ final readonly class Key
                 self::stroke($line === null ? Ink::Rail : Ink::of($line, Ink::Rail), 1.5, [7.0, 4.0]),
             );
         }
-        if ($this->lineup->open !== null && $this->lineup->open <= $this->lineup->to) {
-            $entries[] = $this->entry(
-                'incomplete or provisional',
-                Ink::Quiet,
-                self::stroke(Ink::Quiet, 2.0, [5.0, 5.0]),
-            );
-        }
 
         return $entries;
+    }
+
+    /** @return list<array{marks: callable(float, float): list<Mark>, text: string, ink: Ink, width: float}> */
+    private function openEntries(): array
+    {
+        return $this->lineup->open === null || $this->lineup->open > $this->lineup->to
+            ? []
+            : [$this->entry('incomplete or provisional', Ink::Quiet, self::stroke(Ink::Quiet, 2.0, [5.0, 5.0]))];
     }
 
     /**

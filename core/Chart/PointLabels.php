@@ -122,11 +122,9 @@ final class PointLabels
             return null;
         }
         $width = $this->width($line, $position);
-        $sides = $part->side === 'auto' ? $this->sides($line, $position) : [$part->side];
-        $sides = $must ? array_values(array_unique([...$sides, 'right', 'left', 'above', 'below'])) : $sides;
         $crossed = null;
         foreach ($must ? self::FARTHER : [0.0] as $away) {
-            foreach ($sides as $side) {
+            foreach ($this->sidesToTry($line, $position, $part, $must) as $side) {
                 [$x, $base] = $this->place($side, $this->plot->x($position), $y, $width);
                 $base += in_array($side, ['above', 'right'], true) ? -$away : $away;
                 $box = [$x, $base - self::HEIGHT + 3.0, $x + $width, $base + 2.0];
@@ -141,6 +139,14 @@ final class PointLabels
         }
 
         return $must && $crossed !== null ? $this->written($line, $position, $crossed[0], $crossed[1], $part) : null;
+    }
+
+    /** @return list<string> */
+    private function sidesToTry(Line $line, int $position, LabelsPart $part, bool $must): array
+    {
+        $sides = $part->side === 'auto' ? $this->sides($line, $position) : [$part->side];
+
+        return $must ? array_values(array_unique([...$sides, 'right', 'left', 'above', 'below'])) : $sides;
     }
 
     /** @return non-empty-list<string> a peak is written above, a trough below; a missing neighbour counts as neither */

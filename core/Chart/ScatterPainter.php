@@ -56,15 +56,17 @@ final readonly class ScatterPainter
         $y = is_nan($cutY) ? NAN : $up->at($cutY);
         $marks = [];
         $good = $scatter->goodCorner();
-        if ($good !== null && $x > $plot->left && $x < $plot->right && $y > $plot->top && $y < $plot->bottom) {
+        $hasX = $x > $plot->left && $x < $plot->right;
+        $hasY = $y > $plot->top && $y < $plot->bottom;
+        if ($good !== null && $hasX && $hasY) {
             [$from, $to] = $good % 2 === 0 ? [$plot->left, $x] : [$x, $plot->right];
             [$top, $floor] = $good < 2 ? [$plot->top, $y] : [$y, $plot->bottom];
             $marks[] = new Group('good-corner', [new Box($from, $top, $to - $from, $floor - $top, Ink::Tint)]);
         }
-        if ($x > $plot->left && $x < $plot->right) {
+        if ($hasX) {
             $marks[] = new Stroke([[$x, $plot->top, $x, $plot->bottom]], Ink::Median, 1.2, [5.0, 4.0]);
         }
-        if ($y > $plot->top && $y < $plot->bottom) {
+        if ($hasY) {
             $marks[] = new Stroke([[$plot->left, $y, $plot->right, $y]], Ink::Median, 1.2, [5.0, 4.0]);
             $marks[] = Words::plain(
                 $plot->right - 4.0,
@@ -75,7 +77,7 @@ final readonly class ScatterPainter
                 'end',
             );
         }
-        if ($x > $plot->left && $x < $plot->right) {
+        if ($hasX) {
             $marks[] = Words::plain(
                 $x + 5.0,
                 $plot->bottom - 6.0,

@@ -88,19 +88,20 @@ final readonly class SparkCell
             return [];
         }
         [$low, $high] = $this->extremes($line);
-        $low = isset($wanted['lowest']) ? $low : NAN;
-        $high = isset($wanted['highest']) ? $high : NAN;
-        $first = isset($wanted['first']) ? $line->first($this->from) : null;
-        $last = isset($wanted['last']) ? min($line->last ?? $this->to, $this->to) : null;
-        [$all, $negative] = [isset($wanted['all']), isset($wanted['negative'])];
+        $values = array_intersect_key(['lowest' => $low, 'highest' => $high], $wanted);
+        $positions = array_intersect_key(
+            ['first' => $line->first($this->from), 'last' => min($line->last ?? $this->to, $this->to)],
+            $wanted,
+        );
+        $all = isset($wanted['all']);
+        $bottom = isset($wanted['negative']) ? 0.0 : -INF;
         $marked = [];
         for ($i = $this->from; $i <= $this->to; $i++) {
             $value = $line->values[$i];
             if (is_nan($value)) {
                 continue;
             }
-            $telling =
-                $value === $high || $value === $low || $i === $first || $i === $last || ($negative && $value < 0.0);
+            $telling = $value < $bottom || in_array($value, $values, true) || in_array($i, $positions, true);
             if ($telling || $all) {
                 $marked[$i] = $telling ? 2.4 : 1.3;
             }

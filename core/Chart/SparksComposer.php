@@ -62,16 +62,15 @@ final readonly class SparksComposer
                     $pages[] = $this->page($table, $width, $y, $marks);
                     [$marks, $y] = [$this->heads($table, $name, $facts), self::HEADS];
                 }
-                if (!$heads) {
-                    $marks[] = new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0);
-                }
                 $bold = $heads || ($row !== null && $row->line->hue > 0);
                 $type = Type::text(13.5, $bold ? 700 : 400);
                 $from = $name - self::FACT * count($facts);
-                array_push($marks, ...$this->row($table, $row, $words, [$y, $from, $name], $type));
-                if ($row !== null && !$heads) {
-                    array_push($marks, ...$this->known($table, $row, $facts, $y, $name));
+                $drawn = $this->row($table, $row, $words, [$y, $from, $name], $type);
+                if (!$heads) {
+                    $marks[] = new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0);
+                    $drawn = [...$drawn, ...$row === null ? [] : $this->known($table, $row, $facts, $y, $name)];
                 }
+                array_push($marks, ...$drawn);
                 $y += self::ROW;
             }
             $y += 6.0;

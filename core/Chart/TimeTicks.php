@@ -9,6 +9,7 @@ use DuskRail\Time\Calendar;
 use DuskRail\Time\Cycle;
 use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 
 /**
@@ -148,7 +149,7 @@ final class TimeTicks
     ): array {
         [$from, $to] = $shown;
         $ticks = [];
-        $yearSaid = null;
+        $yearSaid = '';
         $i = $from;
         while ($i <= $to) {
             $period = $axis->period($i)->in($span);
@@ -160,36 +161,73 @@ final class TimeTicks
             if ($place % $every !== 0) {
                 continue;
             }
-            $label = match ($span) {
-                Frequency::Month => Notation::month(($period->ordinal % 12) + 1),
-                Frequency::Quarter => 'Q' . (($period->ordinal % 4) + 1),
-                Frequency::HalfYear => 'H' . (($period->ordinal % 2) + 1),
-                default => $period->label(),
-            };
-            $whole =
-                $start > $from || $axis->period($start)->in($span)->firstDay() === $axis->period($start)->firstDay();
-            // A label may stick out of a short first or last span by a few pixels, not by more.
-            $fits = ($i - $start) * $step >= $width($label) - 8.0 || $span === $axis->frequency;
-            $centre = $every > 1 && $span !== Frequency::Year ? $start - $from : ($start + $i - 1) / 2 - $from;
-            if (!$fits && ($start === $from || $i > $to)) {
-                // Beside years that are not named there is room for one at the edge, if it stays at its span.
-                $inside = self::inside((float) $centre, $width($label) / 2, $to - $from, $step);
-                if ($span !== Frequency::Year || $every === 1 || abs($inside - $centre) * $step > self::ASIDE) {
-                    continue;
-                }
-                $centre = $inside;
+            $label = self::spanLabel($span, $period);
+            $centre = self::centre(
+                [$start - $from, $i - $from],
+                $to - $from,
+                $step,
+                $span === $axis->frequency ? 0.0 : $width($label),
+                $every > 1,
+                $span === Frequency::Year,
+            );
+            if ($centre === null) {
+                continue;
             }
-            $year = $span === Frequency::Year ? null : $period->yearNumber();
+            $isCut = $start === $from && ($span !== $axis->frequency || !self::beginsAt($axis, $start, $span));
+            $year = $span === Frequency::Year ? '' : (string) $period->yearNumber();
             $ticks[] = new TimeTick(
-                $start === $from && (!$whole || $span !== $axis->frequency) ? null : (float) ($start - $from),
-                (float) $centre,
+                $isCut ? null : (float) ($start - $from),
+                $centre,
                 $label,
-                $year !== null && $year !== $yearSaid ? (string) $year : '',
+                $year === $yearSaid ? '' : $year,
             );
             $yearSaid = $year;
         }
 
         return $ticks;
+    }
+
+    private static function spanLabel(Frequency $span, Period $period): string
+    {
+        return match ($span) {
+            Frequency::Month => Notation::month(($period->ordinal % 12) + 1),
+            Frequency::Quarter => 'Q' . (($period->ordinal % 4) + 1),
+            Frequency::HalfYear => 'H' . (($period->ordinal % 2) + 1),
+            default => $period->label(),
+        };
+    }
+
+    /** True if a span begins with the period at a position. */
+    private static function beginsAt(PeriodAxis $axis, int $position, Frequency $span): bool
+    {
+        $period = $axis->period($position);
+
+        return $period->in($span)->firstDay() === $period->firstDay();
+    }
+
+    /**
+     * Where the label of a span has its middle, in positions; null where it has no room.
+     *
+     * @param array{int, int} $span first position, and the first after it, counted from the first that is shown
+     */
+    private static function centre(
+        array $span,
+        int $last,
+        float $step,
+        float $width,
+        bool $isThinned,
+        bool $isYear,
+    ): ?float {
+        [$start, $end] = $span;
+        $centre = $isThinned && !$isYear ? (float) $start : ($start + $end - 1) / 2;
+        // A label may stick out of a short first or last span by a few pixels, not by more.
+        if (($end - $start) * $step >= $width - 8.0 || ($start > 0 && $end <= $last)) {
+            return $centre;
+        }
+        // Beside years that are not named there is room for one at the edge, if it stays at its span.
+        $inside = self::inside($centre, $width / 2, $last, $step);
+
+        return $isYear && $isThinned && abs($inside - $centre) * $step <= self::ASIDE ? $inside : null;
     }
 
     /** The place nearest to one at which a label, half of which is so many pixels wide, keeps within the plot. */

@@ -129,17 +129,7 @@ final readonly class PeerSetRules
     private static function condition(array $given): PeerCondition
     {
         $of = self::characteristic($given['of'] ?? '');
-        $bound = static function (mixed $value) use ($of): ?float {
-            if ($value === null || $value === '') {
-                return null;
-            }
-
-            return (is_int($value) || is_float($value) ? (float) $value : Numerals::read(self::text($value))) ??
-                throw InvalidPeerSet::because(
-                    'The bounds of “' . substr((string) strstr($of, ':'), 1) . '” must be numbers.',
-                );
-        };
-        [$from, $to] = [$bound($given['from'] ?? null), $bound($given['to'] ?? null)];
+        [$from, $to] = [self::bound($of, $given['from'] ?? ''), self::bound($of, $given['to'] ?? '')];
         $among = self::texts(self::list($given['among'] ?? []));
         if ($from === null && $to === null && $among === []) {
             throw InvalidPeerSet::because(
@@ -151,6 +141,19 @@ final readonly class PeerSetRules
         }
 
         return new PeerCondition($of, $from, $to, $among);
+    }
+
+    /** @throws InvalidPeerSet */
+    private static function bound(string $of, mixed $value): ?float
+    {
+        if ($value === '') {
+            return null;
+        }
+
+        return (is_int($value) || is_float($value) ? (float) $value : Numerals::read(self::text($value))) ??
+            throw InvalidPeerSet::because(
+                'The bounds of “' . substr((string) strstr($of, ':'), 1) . '” must be numbers.',
+            );
     }
 
     /** @param array<array-key, mixed> $given */

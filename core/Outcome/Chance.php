@@ -102,21 +102,40 @@ final readonly class Chance
         $peers = $comparison->data->peers($table);
         $expected = PeerFigures::weightedMean($peers, $weights);
         $isShare = $table->unit->sort === ValueType::Percent;
-        $dispersion = array_fill(0, count($expected), 1.0);
-        foreach ($comparison->study->part(PeersPart::class)->dispersion === 'allowed' ? $expected : [] as $i => $rate) {
+        $dispersion =
+            $comparison->study->part(PeersPart::class)->dispersion === 'allowed'
+                ? self::dispersions($peers, $expected, $exposures, $isShare ? $times : INF)
+                : array_fill(0, count($expected), 1.0);
+
+        return new self($expected, $exposures, $isShare ? $times : 0.0, $dispersion);
+    }
+
+    /**
+     * How much more the peers vary than by chance, by position.
+     *
+     * @param array<array-key, list<float>> $peers
+     * @param list<float> $expected
+     * @param array<array-key, list<float>> $exposures
+     * @param float $whole rate at which all are counted; infinite for rates without a highest
+     * @return list<float>
+     */
+    private static function dispersions(array $peers, array $expected, array $exposures, float $whole): array
+    {
+        $dispersion = [];
+        foreach ($expected as $i => $rate) {
             $scores = [];
             foreach ($peers as $key => $values) {
                 $exposure = $exposures[$key][$i] ?? NAN;
-                $variance = ($rate * ($isShare ? 1.0 - $rate / $times : 1.0)) / $exposure;
+                $variance = ($rate * (1.0 - $rate / $whole)) / $exposure;
                 $score = $variance > 0.0 ? ($values[$i] - $rate) / sqrt($variance) : NAN;
                 if (!is_nan($score)) {
                     $scores[] = $score;
                 }
             }
-            $dispersion[$i] = ChanceLimits::dispersion($scores);
+            $dispersion[] = ChanceLimits::dispersion($scores);
         }
 
-        return new self($expected, $exposures, $isShare ? $times : 0.0, array_values($dispersion));
+        return $dispersion;
     }
 
     /** What an entity's rate is multiplied by to be its count. */

@@ -32,20 +32,7 @@ final class Overlay
     {
         $part = $comparison->study->part(OverlayPart::class);
         $axis = CycleAxis::of($part->cycle, $comparison->axis->frequency, $part->start);
-        $turns = $finished = [];
-        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
-            [$turn, $place] = $axis->place($comparison->axis->period($i));
-            $turns[$turn] ??= array_fill(0, $axis->count, NAN);
-            $turns[$turn][$place] = $subject->values[$i];
-            if ($i <= $comparison->reference && !is_nan($subject->values[$i])) {
-                $finished[$turn] = max($place, $finished[$turn] ?? 0);
-            }
-        }
-        krsort($turns);
-        $turns = array_filter(
-            $turns,
-            static fn(array $values): bool => Line::lastOf(array_values($values), 0, $axis->count - 1) !== null,
-        );
+        [$turns, $finished] = self::turns($comparison, $subject, $axis);
         $newest = array_key_first($turns);
         $lines = $earlier = [];
         foreach ($turns as $turn => $values) {
@@ -54,7 +41,7 @@ final class Overlay
                 $axis,
                 $turn,
                 (int) $newest,
-                array_values($values),
+                $values,
                 $amongMany ? $subject->hue : max(1, $subject->hue),
             );
             $lines[] = $line = $line->until($line->last, $finished[$turn] ?? null);
@@ -80,6 +67,30 @@ final class Overlay
             ),
             $comparison->decimals,
         );
+    }
+
+    /**
+     * @return array{array<int, list<float>>, array<int, int>} values of each turn that has any, the latest first, and
+     *     the last place that is complete
+     */
+    private static function turns(Comparison $comparison, Line $subject, CycleAxis $axis): array
+    {
+        $turns = $finished = [];
+        for ($i = $comparison->from; $i <= $comparison->to; $i++) {
+            [$turn, $place] = $axis->place($comparison->axis->period($i));
+            $turns[$turn] ??= array_fill(0, $axis->count, NAN);
+            $turns[$turn][$place] = $subject->values[$i];
+            if ($i <= $comparison->reference && !is_nan($subject->values[$i])) {
+                $finished[$turn] = max($place, $finished[$turn] ?? 0);
+            }
+        }
+        krsort($turns);
+        $turns = array_map(array_values(...), $turns);
+
+        return [
+            array_filter($turns, static fn(array $own): bool => Line::lastOf($own, 0, $axis->count - 1) !== null),
+            $finished,
+        ];
     }
 
     /** @param list<int> $turns */

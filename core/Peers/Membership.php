@@ -42,6 +42,7 @@ final readonly class Membership
         }
         $coverage = new Coverage($table);
         $subject = $rules->nearest->to ?? '';
+        $asksNearness = $rules->nearest !== null && $rules->frozen === null;
         $open = [];
         $candidates = [];
         foreach ($data->entities() as $key => $entity) {
@@ -50,7 +51,7 @@ final readonly class Membership
             $why = self::against($rules, $entity, $coverage, $like);
             $isSubject = $rules->nearest !== null && $key === $subject;
             $fits = $why === '' || $isSubject;
-            if ($fits && !$isSubject && $rules->nearest !== null && $rules->frozen === null) {
+            if ($fits && !$isSubject && $asksNearness) {
                 $open[$key] = $entity;
                 continue;
             }
@@ -58,20 +59,30 @@ final readonly class Membership
                 $key,
                 $entity->name,
                 $fits,
-                match (true) {
-                    !$fits => $why,
-                    $isSubject => 'the one that the others are like',
-                    $entity->home => 'home, compared with the set',
-                    default => '',
-                },
+                $fits ? ($isSubject ? 'the one that the others are like' : self::homeNote($entity)) : $why,
                 $values,
             );
         }
-        $nearest = $rules->nearest;
-        if ($nearest !== null && $open !== []) {
-            $candidates = $candidates + self::nearest($nearest, $open, $like);
+        if ($rules->nearest !== null && $open !== []) {
+            $candidates += self::nearest($rules->nearest, $open, $like);
         }
-        $candidates = array_values($candidates);
+
+        return new self(
+            $rules,
+            self::sorted(array_values($candidates), $subject),
+            $like,
+            $data->entities()[$subject]->name ?? '',
+        );
+    }
+
+    /**
+     * Members first, the nearest before the others, the one they are near to at the top.
+     *
+     * @param list<Candidate> $candidates
+     * @return list<Candidate>
+     */
+    private static function sorted(array $candidates, string $subject): array
+    {
         usort(
             $candidates,
             static fn(Candidate $a, Candidate $b): int => [
@@ -81,7 +92,12 @@ final readonly class Membership
             ] <=> [!$b->isIn, $b->distance === null && $b->key !== $subject, $b->distance],
         );
 
-        return new self($rules, $candidates, $like, $data->entities()[$subject]->name ?? '');
+        return $candidates;
+    }
+
+    private static function homeNote(Entity $entity): string
+    {
+        return $entity->home ? 'home, compared with the set' : '';
     }
 
     /** @return list<string> keys of all that belong to the set, home and the one that others are like among them */
@@ -184,6 +200,20 @@ final readonly class Membership
         if ($ended !== '' || $chosen !== null) {
             return $ended;
         }
+        $unmet = self::unmet($rules, $entity, $like);
+        foreach ($unmet === '' ? PeerRules::of($rules) : [] as $rule) {
+            $refusal = $rule->refusal($entity->key, $coverage);
+            if ($refusal !== '') {
+                return $refusal;
+            }
+        }
+
+        return $unmet;
+    }
+
+    /** The first condition that an entity does not meet, with its value; empty if it meets all. */
+    private static function unmet(PeerSetRules $rules, Entity $entity, Characteristics $like): string
+    {
         foreach ($rules->conditions as $condition) {
             $value = $like->of($condition->of)[$entity->key] ?? null;
             if (!$condition->admits($value)) {
@@ -191,13 +221,6 @@ final readonly class Membership
                     ($value === null
                         ? ' is not known'
                         : ' is ' . (is_string($value) ? $value : Numerals::text($value, Numerals::decimals([$value]))));
-            }
-        }
-
-        foreach (PeerRules::of($rules) as $rule) {
-            $refusal = $rule->refusal($entity->key, $coverage);
-            if ($refusal !== '') {
-                return $refusal;
             }
         }
 

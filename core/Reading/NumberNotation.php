@@ -128,7 +128,13 @@ enum NumberNotation: string
         if (self::isMissing($text)) {
             return NAN;
         }
-        $text = str_replace(['٫', '٬'], [$this === self::Point ? '.' : ',', ''], $text);
+
+        return $this->grouped(str_replace(['٫', '٬'], [$this === self::Point ? '.' : ',', ''], $text));
+    }
+
+    /** A number that may have a sign, groups of three digits, decimals and an exponent; null if it is none. */
+    private function grouped(string $text): ?float
+    {
         $decimal = $this === self::Point ? '\.' : ',';
         $thousands = $this === self::Point ? "[,'’\\s\\x{00A0}\\x{202F}]" : "[.'’\\s\\x{00A0}\\x{202F}]";
         if (

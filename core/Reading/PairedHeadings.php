@@ -13,6 +13,8 @@ use DuskRail\Time\PeriodReading;
  */
 final readonly class PairedHeadings
 {
+    private const FEWEST_COLUMNS = 4;
+
     /**
      * @param int|null $above row over the headings; null where each heading holds both
      * @param list<int> $columns that they are over
@@ -35,13 +37,7 @@ final readonly class PairedHeadings
             if ($above < 0 || !isset($sample->rows[$below + 1]) || $sample->isNote($above)) {
                 continue;
             }
-            // A cell over several columns is over the first of them.
-            $upper = $lower = [];
-            $last = '';
-            for ($column = 0; $column < $sample->width; $column++) {
-                $last = $sample->cell($above, $column) === '' ? $last : $sample->cell($above, $column);
-                [$upper[], $lower[]] = [$last, $sample->cell($below, $column)];
-            }
+            [$upper, $lower] = self::rows($sample, $above, $below);
             foreach ([[$lower, $upper], [$upper, $lower]] as [$times, $others]) {
                 foreach (PeriodNotation::recognisable() as $notation) {
                     $columns = array_keys(
@@ -54,13 +50,7 @@ final readonly class PairedHeadings
                         static fn(string $name): bool => $notation->read($name) === null &&
                             preg_match('/\p{L}/u', $name) === 1,
                     );
-                    if (
-                        count($columns) >= 4 &&
-                        count($named) === count($columns) &&
-                        self::areCrossed($names, $spans) &&
-                        count(array_unique($names)) >= 2 &&
-                        count(array_unique($spans)) < count($spans)
-                    ) {
+                    if (count($named) === count($columns) && self::arePaired($names, $spans)) {
                         return new self(
                             $below,
                             $above,
@@ -75,6 +65,34 @@ final readonly class PairedHeadings
         }
 
         return null;
+    }
+
+    /** @return array{list<string>, list<string>} texts of the two rows, the upper one filled to the right */
+    private static function rows(Sample $sample, int $above, int $below): array
+    {
+        // A cell over several columns is over the first of them.
+        $upper = $lower = [];
+        $last = '';
+        for ($column = 0; $column < $sample->width; $column++) {
+            $last = $sample->cell($above, $column) === '' ? $last : $sample->cell($above, $column);
+            [$upper[], $lower[]] = [$last, $sample->cell($below, $column)];
+        }
+
+        return [$upper, $lower];
+    }
+
+    /**
+     * True if several names share the same periods.
+     *
+     * @param list<string> $names
+     * @param list<string> $spans
+     */
+    private static function arePaired(array $names, array $spans): bool
+    {
+        return count($names) >= self::FEWEST_COLUMNS &&
+            self::areCrossed($names, $spans) &&
+            count(array_unique($names)) >= 2 &&
+            count(array_unique($spans)) < count($spans);
     }
 
     public static function inOne(Sample $sample, int $heading): ?self

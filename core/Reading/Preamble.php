@@ -37,7 +37,7 @@ final readonly class Preamble
             if (preg_match(self::SOURCE, $text, $m) === 1) {
                 $source = $source === '' ? $m[1] : $source;
             } elseif (preg_match(self::UNIT, $text, $m, PREG_UNMATCHED_AS_NULL) === 1) {
-                $unit = $unit === '' ? self::unit($m[1] ?? ($m[2] ?? ($m[3] ?? ''))) : $unit;
+                $unit = $unit === '' ? self::unit(implode('', array_slice($m, 1))) : $unit;
             } elseif ($title === '' && preg_match(Vocabulary::REMARK, $text) !== 1) {
                 $title = mb_strimwidth($text, 0, 120, '…');
             }

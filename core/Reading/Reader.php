@@ -28,39 +28,38 @@ final class Reader
         int $most = self::MOST,
     ): Observations {
         $shape = TableShapes::named($plan->shape);
-        $gathering = new ObservationBuilder($plan, $shape->frequency($plan), $shape->isOfFigures());
+        $builder = new ObservationBuilder($plan, $shape->frequency($plan), $shape->isOfFigures());
         $asides = array_flip($plan->rows->asides);
         $mostRows = intdiv($most, max(1, count($plan->columns->values)));
+        $tell = static fn() => $progress !== null && $builder->rowCount % self::TELL === 0
+            ? $progress($builder->rowCount, $builder->problems->count)
+            : null;
         foreach ($rows as $number => $row) {
             $row = $plan->split === null ? $row : $plan->split->row($row);
             if ($plan->heading !== null && $number <= $plan->heading) {
-                $gathering->heading($number, $row);
+                $builder->headings->read($number, $row);
                 continue;
             }
-            if ($gathering->rowCount > $mostRows) {
+            if ($builder->rowCount > $mostRows) {
                 throw NotATable::because(
                     'The table has more than ' . Numerals::text((float) $most, 0) . ' values.',
                     'Split it by period or by entity, import one part, and add the others on the page of the data set.',
                 );
             }
-            if (!isset($asides[$number]) && $gathering->plain($number, $row)) {
-                if ($progress !== null && $gathering->rowCount % self::TELL === 0) {
-                    $progress($gathering->rowCount, $gathering->problemCount);
-                }
+            if (!isset($asides[$number]) && $builder->readPlain($number, $row)) {
+                $tell();
                 continue;
             }
             $isEmpty = trim($row[0] ?? '') === '' && trim(implode('', $row)) === '';
-            if ($isEmpty || isset($asides[$number]) || $gathering->isNonData($row)) {
+            if ($isEmpty || isset($asides[$number]) || $builder->isNonData($row)) {
                 continue;
             }
-            $gathering->begin($number, $row);
-            $shape->row($gathering, $number, $row);
-            if ($progress !== null && $gathering->rowCount % self::TELL === 0) {
-                $progress($gathering->rowCount, $gathering->problemCount);
-            }
+            $builder->begin($number, $row);
+            $shape->row($builder, $number, $row);
+            $tell();
         }
-        $shape->end($gathering);
+        $shape->end($builder);
 
-        return $gathering->observations();
+        return $builder->observations();
     }
 }

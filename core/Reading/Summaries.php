@@ -21,24 +21,21 @@ final class Summaries
 
     private const ROWS = 6_000;
 
+    /** Periods in which it must be looked for. */
+    private const FEWEST_VOTES = 2;
+
+    /** Share of the periods in which the largest is the sum of the others. */
+    private const SHARE_OF_VOTES = 0.9;
+
     /** @return array<string, 'total'|'mean'> by name */
     public static function addingUp(Sample $sample, Plan $plan): array
     {
-        if ($plan->columns->values === [] || $plan->shape === 'events') {
-            return [];
-        }
-        $few = array_slice($sample->rows, 0, ($plan->heading ?? 0) + self::ROWS, true);
-        try {
-            $read = Reader::read($few, $plan->with(['duplicates' => Duplicates::Last->value]));
-        } catch (NotATable) {
-            // It is said where the table is read.
-            return [];
-        }
-        if (count($read->entities) < self::FEWEST || count($read->entities) > self::MOST) {
+        $read = $plan->columns->values === [] || $plan->shape === 'events' ? null : self::firstRows($sample, $plan);
+        if ($read === null || count($read->entities) < self::FEWEST || count($read->entities) > self::MOST) {
             return [];
         }
         $known = array_flip(array_map(strval(...), array_keys($read->metadata->summaries)));
-        $votes = $tried = [];
+        $votes = [];
         foreach (self::columns($read) as [$isRate, $column]) {
             $parts = array_filter(
                 $column,
@@ -46,24 +43,34 @@ final class Summaries
                 ARRAY_FILTER_USE_KEY,
             );
             // Only the largest can be a sum of others that are not below nothing.
-            $largest = $parts === [] ? null : array_search(max($parts), $parts, true);
-            if (count($parts) < self::FEWEST || $largest === null || min($parts) < 0.0) {
+            if (count($parts) < self::FEWEST || min($parts) < 0.0) {
                 continue;
             }
+            $largest = (int) array_search(max($parts), $parts, true);
             $value = $parts[$largest];
             $others = array_sum($parts) - $value;
-            $tried[$largest] = ($tried[$largest] ?? 0) + 1;
             $isSum = !$isRate && $value > 0.0 && abs($others - $value) <= self::NEAR * $value;
-            $votes[$largest] = ($votes[$largest] ?? 0) + ($isSum ? 1 : 0);
+            $votes[$largest][] = $isSum ? 1 : 0;
         }
         $found = [];
-        foreach ($votes as $entity => $count) {
-            if ($tried[$entity] >= 2 && $count >= 0.9 * $tried[$entity]) {
+        foreach ($votes as $entity => $own) {
+            if (count($own) >= self::FEWEST_VOTES && array_sum($own) >= self::SHARE_OF_VOTES * count($own)) {
                 $found[$read->entities[$entity]] = 'total';
             }
         }
 
         return $found;
+    }
+
+    private static function firstRows(Sample $sample, Plan $plan): ?Observations
+    {
+        $few = array_slice($sample->rows, 0, ($plan->heading ?? 0) + self::ROWS, true);
+        try {
+            return Reader::read($few, $plan->with(['duplicates' => Duplicates::Last->value]));
+        } catch (NotATable) {
+            // The reading of the whole table says it.
+            return null;
+        }
     }
 
     /**

@@ -30,21 +30,7 @@ final class Table
 
     public function __construct(public readonly Sample $sample, public readonly ?int $heading)
     {
-        $rows = [];
-        for ($row = ($heading ?? -1) + 1, $count = count($sample->rows); $row < $count; $row++) {
-            // A row with a single cell is a remark or a heading between rows.
-            $filled = 0;
-            foreach ($sample->rows[$row] as $cell) {
-                $filled += trim($cell) === '' ? 0 : 1;
-                if ($filled > 1) {
-                    break;
-                }
-            }
-            if ($filled > 1 && ($heading === null || $sample->rows[$row] !== $sample->rows[$heading])) {
-                $rows[] = $row;
-            }
-        }
-        $this->rows = $rows;
+        $this->rows = self::dataRows($sample, $heading);
         $columns = $said = [];
         for ($column = 0, $count = $sample->breadth($heading); $column < $count; $column++) {
             $twin = (new PassedOver($this))->twin($column, $columns);
@@ -65,6 +51,26 @@ final class Table
         }
         $this->passedOver = $said;
         $this->time = $time;
+    }
+
+    /** @return list<int> rows with more than one cell; a single one is a remark or a heading between rows */
+    private static function dataRows(Sample $sample, ?int $heading): array
+    {
+        $rows = [];
+        for ($row = ($heading ?? -1) + 1, $count = count($sample->rows); $row < $count; $row++) {
+            $filled = 0;
+            foreach ($sample->rows[$row] as $cell) {
+                $filled += trim($cell) === '' ? 0 : 1;
+                if ($filled > 1) {
+                    break;
+                }
+            }
+            if ($filled > 1 && ($heading === null || $sample->rows[$row] !== $sample->rows[$heading])) {
+                $rows[] = $row;
+            }
+        }
+
+        return $rows;
     }
 
     public function rowCount(): int

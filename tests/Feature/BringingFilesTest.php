@@ -108,7 +108,7 @@ final class BringingFilesTest extends ApplicationTestCase
     {
         $upload = $this->brought(self::MONTHLY);
         $upload->update(['state' => 'running']);
-        $upload->tell(240_000, 1);
+        $upload->progress()->tell(240_000, 1);
         $this->get(route('imports.show', $upload))
             ->assertOk()
             ->assertSee('Reading')

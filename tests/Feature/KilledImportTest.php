@@ -92,7 +92,7 @@ final class KilledImportTest extends TestCase
         }
         self::assertSame(3 + $more, $killed);
         // Its silence tells that it was killed, and it can be started again.
-        touch($large->progressPath(), time() - 100);
+        touch($large->progress()->path, time() - 100);
         self::assertFalse($large->isUnderWay());
         self::assertStringContainsString('interrupted. Nothing was stored', $large->message);
 
@@ -100,7 +100,7 @@ final class KilledImportTest extends TestCase
         $this->start($large);
         $worker = $this->worker();
         $worker->start();
-        while ($worker->isRunning() && $large->progress()[0] === 0) {
+        while ($worker->isRunning() && $large->progress()->rows() === 0) {
             usleep(2_000);
         }
         $this->delete(route('imports.destroy', $large))->assertOk()->assertSee('Cancelling');
@@ -139,8 +139,8 @@ final class KilledImportTest extends TestCase
     private function start(Upload $upload): void
     {
         DB::table('jobs')->delete();
-        $upload->callOff(false);
-        $upload->tell(0, 0);
+        $upload->progress()->allow();
+        $upload->progress()->tell(0, 0);
         $upload->update(['state' => 'waiting']);
         dispatch(new ImportUpload($upload->id, pathinfo($upload->name, PATHINFO_FILENAME), '', '', false));
     }

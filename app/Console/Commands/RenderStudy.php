@@ -16,6 +16,8 @@ use DuskRail\Outcome\ReaderChoices;
 use DuskRail\Refusal;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
+use Symfony\Component\Console\Helper\ProgressBar;
+use Symfony\Component\Console\Output\NullOutput;
 
 final class RenderStudy extends StudyCommand
 {
@@ -38,19 +40,12 @@ final class RenderStudy extends StudyCommand
         $study = $this->study();
         $format = (string) $this->option('format');
         $class = HandOverFormats::all()[$format] ?? null;
-        $size = PictureSize::tryFrom((string) $this->option('size'));
-        $times = (int) $this->option('times');
+        $choice = $this->handOverChoice();
         $folder = rtrim((string) $this->option('out'), '/');
         if ($study === null) {
             return self::INVALID;
         }
-        if (
-            $class === null ||
-            $size === null ||
-            $size === PictureSize::Screen ||
-            $times < 1 ||
-            $times > 4
-        ) {
+        if ($class === null || $choice === null) {
             $this->error(
                 '--format is ' . implode(', ', array_keys(HandOverFormats::all())) .
                     '; --size is slide, column or square; --times is 1 to 4.',
@@ -63,40 +58,51 @@ final class RenderStudy extends StudyCommand
 
             return self::FAILURE;
         }
-        $choice = new HandOverChoice(
-            $size->pixels(SheetSize::default()),
-            $times,
-            $this->option('night') === true,
-            array_values(
-                array_intersect(array_keys(ReaderChoices::CONTROLS), explode(',', (string) $this->option('controls'))),
-            ),
-        );
         $documents = $this->documents($study);
         $quiet = $this->option('json') === true;
-        $bar = $quiet || count($documents) < 2 ? null : $this->output->createProgressBar(count($documents));
+        $isLong = !$quiet && count($documents) > 1;
+        $bar = new ProgressBar($isLong ? $this->output : new NullOutput(), count($documents));
         $written = $taken = [];
         foreach ($documents as $name => $document) {
             $path = "{$folder}/" . self::free(Str::slug($name) ?: 'study', $taken) . ".{$format}";
             try {
                 $content = $class::content(new HandOver($study, $document, $choice, $measure));
             } catch (Refusal $problem) {
-                $bar?->finish();
+                $bar->finish();
                 $this->error("{$name}: {$problem->getMessage()}");
 
                 return self::FAILURE;
             }
             File::put($path, $content);
             $written[] = $path;
-            $bar?->advance();
+            $bar->advance();
         }
-        $bar?->finish();
+        $bar->finish();
         if ($quiet) {
             $this->json(['study' => $study->name, 'files' => $written]);
         } else {
-            $this->line(($bar === null ? '' : "\n") . implode("\n", $written));
+            $this->line(($isLong ? "\n" : '') . implode("\n", $written));
         }
 
         return self::SUCCESS;
+    }
+
+    /** What the options ask for; null if one is not to be had. */
+    private function handOverChoice(): ?HandOverChoice
+    {
+        $size = PictureSize::tryFrom((string) $this->option('size'));
+        $times = (int) $this->option('times');
+        if ($size === null || $size === PictureSize::Screen || $times < 1 || $times > 4) {
+            return null;
+        }
+        $controls = explode(',', (string) $this->option('controls'));
+
+        return new HandOverChoice(
+            $size->pixels(SheetSize::default()),
+            $times,
+            $this->option('night') === true,
+            array_values(array_intersect(array_keys(ReaderChoices::CONTROLS), $controls)),
+        );
     }
 
     /** @return array<string, StudyOfCore> by the name of the file */

@@ -22,7 +22,7 @@ final class ImportController
             return $this->show($upload);
         }
         set_time_limit(600);
-        $upload->callOff(false);
+        $upload->progress()->allow();
         $job = new ImportUpload(
             $upload->id,
             $request->string('name')->trim()->value(),
@@ -53,7 +53,7 @@ final class ImportController
             return response('', 200, ['HX-Redirect' => $place]);
         }
         if ($upload->isUnderWay()) {
-            return response()->view('data.importing', ['upload' => $upload, 'progress' => $upload->progress()]);
+            return response()->view('data.importing', ['upload' => $upload]);
         }
 
         return response()->view('data.understanding', ['screen' => UploadScreen::of($upload, $upload->message)], 422);
@@ -64,7 +64,7 @@ final class ImportController
     {
         try {
             if (!$upload->takeTurn()) {
-                return response()->view('data.importing', ['upload' => $upload, 'progress' => [0, 0]]);
+                return response()->view('data.importing', ['upload' => $upload]);
             }
         } catch (Refusal $problem) {
             $upload->discard();
@@ -84,7 +84,7 @@ final class ImportController
 
             return response('', 200, ['HX-Redirect' => route('data.index')]);
         }
-        $upload->callOff(true);
+        $upload->progress()->cancel();
         if ($upload->state === 'waiting') {
             // No worker has it yet, and perhaps none ever comes.
             $upload->update(['state' => 'open', 'message' => ImportCancelled::byUser()->getMessage()]);
@@ -92,6 +92,6 @@ final class ImportController
             return $this->show($upload);
         }
 
-        return response()->view('data.importing', ['upload' => $upload, 'progress' => $upload->progress()]);
+        return response()->view('data.importing', ['upload' => $upload]);
     }
 }

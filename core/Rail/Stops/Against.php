@@ -109,6 +109,11 @@ final readonly class Against implements Stop
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
+        return $this->refusalOfInput($arriving) ?? $this->refusalOfReference($arriving, $scope);
+    }
+
+    private function refusalOfInput(SeriesTable $arriving): ?string
+    {
         return match (true) {
             $arriving->nature->isRelative()
                 => "The input contains {$arriving->nature->plural()}, which cannot be subtracted. Move " .
@@ -116,6 +121,13 @@ final readonly class Against implements Stop
             $this->as !== 'difference' && !$arriving->allowsPercent()
                 => "The input contains {$arriving->inWords()}; a difference in % of these is misleading. Use " .
                 '“Difference”.',
+            default => null,
+        };
+    }
+
+    private function refusalOfReference(SeriesTable $arriving, Scope $scope): ?string
+    {
+        return match (true) {
             $this->to === 'focus' && $scope->focus === []
                 => 'No line is in focus. Choose one in the roster, or compare with the peer median.',
             $this->to === 'target' && $this->target->isNone()

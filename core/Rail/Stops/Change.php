@@ -115,27 +115,11 @@ final readonly class Change implements Stop
         $unfit = [];
         $table = $arriving->map(
             function (array $values, string $key) use ($earlier, $power, &$unfit): array {
-                $changes = [];
-                $bad = false;
                 if ($this->as === 'difference') {
-                    foreach ($earlier as $i => $from) {
-                        $changes[] = $from < 0 ? NAN : $values[$i] - $values[$from];
-                    }
-
-                    return $changes;
+                    return self::differences($values, $earlier);
                 }
-                foreach ($earlier as $i => $from) {
-                    $base = $from < 0 ? NAN : $values[$from];
-                    if ($base > 0.0) {
-                        $ratio = $values[$i] / $base;
-                        $changes[] =
-                            (($power === 1.0 ? $ratio : ($ratio < 0.0 ? NAN : $ratio ** $power)) - 1.0) * 100.0;
-                    } else {
-                        $bad = $bad || $base <= 0.0;
-                        $changes[] = NAN;
-                    }
-                }
-                if ($bad) {
+                [$changes, $isFit] = self::growth($values, $earlier, $power);
+                if (!$isFit) {
                     $unfit[] = $key;
                 }
 
@@ -160,6 +144,44 @@ final readonly class Change implements Stop
                     )->withRemedy('Use the difference', ['as' => 'difference']),
                 ],
         );
+    }
+
+    /**
+     * @param list<float> $values
+     * @param list<int> $earlier position of the value before, -1 if there is none
+     * @return list<float>
+     */
+    private static function differences(array $values, array $earlier): array
+    {
+        $changes = [];
+        foreach ($earlier as $i => $from) {
+            $changes[] = $from < 0 ? NAN : $values[$i] - $values[$from];
+        }
+
+        return $changes;
+    }
+
+    /**
+     * @param list<float> $values
+     * @param list<int> $earlier position of the value before, -1 if there is none
+     * @return array{list<float>, bool} growth in per cent, and false if a value before is zero or below
+     */
+    private static function growth(array $values, array $earlier, float $power): array
+    {
+        $changes = [];
+        $isFit = true;
+        foreach ($earlier as $i => $from) {
+            $base = $from < 0 ? NAN : $values[$from];
+            if ($base > 0.0) {
+                $ratio = $values[$i] / $base;
+                $changes[] = (($power === 1.0 ? $ratio : ($ratio < 0.0 ? NAN : $ratio ** $power)) - 1.0) * 100.0;
+            } else {
+                $isFit = $isFit && is_nan($base);
+                $changes[] = NAN;
+            }
+        }
+
+        return [$changes, $isFit];
     }
 
     public function explain(

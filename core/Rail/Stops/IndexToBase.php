@@ -213,16 +213,8 @@ final readonly class IndexToBase implements Stop
                 if ($present < $whole) {
                     $partial[$name] = "{$present} of {$whole}";
                 }
-                $indexed = $values;
-                foreach ($values as $i => $value) {
-                    // In this order the mean of the base values comes out as 100, and no factor is rounded beforehand.
-                    $indexed[$i] = ($value / $mean) * 100.0;
-                }
-                if ($this->isShownAsChange()) {
-                    $indexed = array_map(static fn(float $v): float => $v - 100.0, $indexed);
-                }
 
-                return $indexed;
+                return self::indexed($values, $mean, $this->isShownAsChange());
             },
             $this->isShownAsChange() ? Unit::of(ValueType::Percent) : Unit::index($this->label($arriving, $scope)),
             MeasureKind::Rate,
@@ -236,6 +228,21 @@ final readonly class IndexToBase implements Stop
                 ? ''
                 : 'base of ' . BasePositions::reached($this->base, $axis),
         );
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<float>
+     */
+    private static function indexed(array $values, float $mean, bool $asChange): array
+    {
+        $indexed = [];
+        foreach ($values as $value) {
+            // In this order the mean of the base values comes out as 100, and no factor is rounded beforehand.
+            $indexed[] = ($value / $mean) * 100.0;
+        }
+
+        return $asChange ? array_map(static fn(float $v): float => $v - 100.0, $indexed) : $indexed;
     }
 
     public function explain(

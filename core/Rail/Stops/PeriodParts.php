@@ -13,6 +13,7 @@ use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Pool;
 use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
 use DuskRail\Time\PeriodRange;
@@ -158,22 +159,32 @@ final readonly class PeriodParts
                 continue;
             }
             $until = self::common($arriving, $positions);
-            $open = $arriving->open();
-            if ($whole && $until === end($positions) && ($open === null || $open > $until)) {
+            if ($whole && $until === end($positions) && ($arriving->open() ?? INF) > $until) {
                 continue;
             }
-            $newest = $axis->period($until);
-            $extent = Completeness::unfinished(
-                $extent->parts,
-                $period,
-                $i,
-                $arriving->extent?->days($newest, $until)[1] ?? $newest->lastDay(),
-                $this->stop->unfinished === 'scaled',
-            );
+            $extent = $this->unfinished($arriving, $extent->parts, $period, $i, $until);
             $taken[$i] = $this->stop->unfinished === 'out' ? [] : range($positions[0], $until);
         }
 
         return [$taken, $extent];
+    }
+
+    private function unfinished(
+        SeriesTable $arriving,
+        Frequency $parts,
+        Period $period,
+        int $position,
+        int $until,
+    ): Completeness {
+        $newest = $arriving->axis->period($until);
+
+        return Completeness::unfinished(
+            $parts,
+            $period,
+            $position,
+            $arriving->extent?->days($newest, $until)[1] ?? $newest->lastDay(),
+            $this->stop->unfinished === 'scaled',
+        );
     }
 
     /** An axis of the years that have the season, whole or in part. */

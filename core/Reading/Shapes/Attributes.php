@@ -81,8 +81,8 @@ final class Attributes extends Shape
         return ['no column or header row contains periods, so each row describes an entity'];
     }
 
-    public function row(ObservationBuilder $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $builder, int $number, array $row): void
     {
-        $gathering->subject($number, $row);
+        $builder->subjects->ofRow($number, $row);
     }
 }

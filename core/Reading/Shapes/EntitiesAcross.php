@@ -83,31 +83,31 @@ final class EntitiesAcross extends Long
         return [...self::explainPeriods($plan, $table), 'the headers of the value columns are entities'];
     }
 
-    public function row(ObservationBuilder $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $builder, int $number, array $row): void
     {
-        $plan = $gathering->plan;
-        $ordinal = $this->when($gathering, $number, $row);
+        $plan = $builder->plan;
+        $ordinal = $this->when($builder, $number, $row);
         if ($ordinal === null) {
             return;
         }
-        $measure = $gathering->measure(
+        $measure = $builder->measures->named(
             $number,
-            $gathering->measureName(),
-            Heading::read($gathering->headingText($plan->columns->values[0] ?? 0))->unit,
+            $builder->measures->defaultName(),
+            Heading::read($builder->headings->text($plan->columns->values[0] ?? 0))->unit,
         );
         if (
             $measure !== null &&
             $plan->periods->notation === PeriodNotation::Code &&
-            !$gathering->isOfItsKind($number, $measure, $row[$plan->columns->period ?? 0] ?? '')
+            !$builder->measures->hasFrequencyOf($number, $measure, $row[$plan->columns->period ?? 0] ?? '')
         ) {
             return;
         }
         foreach ($plan->columns->values as $column) {
-            $entity = $gathering->entity($number, Heading::read($gathering->headingText($column))->name);
+            $entity = $builder->subjects->entity($number, Heading::read($builder->headings->text($column))->name);
             if (!isset($row[$column])) {
-                $gathering->short($number, $column);
+                $builder->short($number, $column);
             } elseif ($entity !== null && $measure !== null) {
-                $gathering->put(self::place($number, $column), $row[$column], $measure, $entity, $ordinal);
+                $builder->cells->put(self::place($number, $column), $row[$column], $measure, $entity, $ordinal);
             }
         }
     }

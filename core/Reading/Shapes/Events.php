@@ -152,23 +152,23 @@ final class Events extends Long
         ];
     }
 
-    public function row(ObservationBuilder $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $builder, int $number, array $row): void
     {
-        $plan = $gathering->plan;
-        $ordinal = $this->when($gathering, $number, $row);
-        $entity = $gathering->subject($number, $row);
+        $plan = $builder->plan;
+        $ordinal = $this->when($builder, $number, $row);
+        $entity = $builder->subjects->ofRow($number, $row);
         if ($ordinal === null || $entity === null) {
             return;
         }
-        $gathering->events->happened($entity, $ordinal, self::place($number, $plan->columns->period ?? 0));
+        $builder->events->happened($entity, $ordinal, self::place($number, $plan->columns->period ?? 0));
         foreach ($plan->events->aggregations as $column => $way) {
             $text = trim($row[$column] ?? '');
             if ($way === EventSummary::Out || ($way === EventSummary::Different && $text === '')) {
                 continue;
             }
-            $cell = $way === EventSummary::Different ? $text : $gathering->figure($number, $column, $text)?->value;
+            $cell = $way === EventSummary::Different ? $text : $builder->cells->figure($number, $column, $text)?->value;
             if ($cell !== null) {
-                $gathering->events->add($column, $entity, $ordinal, $cell);
+                $builder->events->add($column, $entity, $ordinal, $cell);
             }
         }
     }
@@ -178,8 +178,8 @@ final class Events extends Long
         return false;
     }
 
-    public function end(ObservationBuilder $gathering): void
+    public function end(ObservationBuilder $builder): void
     {
-        $gathering->combineEvents();
+        $builder->cells->takeEvents($builder->events);
     }
 }

@@ -81,23 +81,19 @@ class Long extends Shape
         $status = $table->named($texts, Vocabulary::STATUS);
         $named = array_values(array_filter([$unit, $multiplier, $status], is_int(...)));
         $measure = $table->named(array_values(array_diff($texts, $named)), Vocabulary::MEASURE);
-        $named = $measure === null ? $named : [...$named, $measure];
+        $named = [...$named, ...array_filter([$measure], is_int(...))];
         $free = array_values(array_diff($texts, $named));
-        // Another date beside the period says the same in another way.
-        $dates = array_filter(
-            $free,
-            static fn(int $c): bool => preg_match(Vocabulary::PERIOD, $table->words($c)) === 1 &&
-                PeriodReading::detect($table->different($c)) !== null,
-        );
+        $dates = self::otherDates($table, $free);
         $free = array_values(array_diff($free, $dates));
         $named = [...$named, ...$dates];
-        // Where no period comes twice, a text tells nothing apart.
+        // If no period comes twice, a text tells nothing apart.
         $free = $table->repeats([$period, ...$apart]) === 0 && $table->rowCount() > 3 ? [] : $free;
         [$entity, $breakdowns] = self::noted($table, $all);
-        $entity ??=
-            (new MeasureColumns($table))->entityNamed(array_values(array_diff($all, $named))) ??
-            ((new EntityColumns($table))->mostVaried(array_values(array_diff($free, $breakdowns))) ??
-                ($table->comesAgain($period) ? (new EntityColumns($table))->numbered($all, [$period]) : null));
+        $varied = (new EntityColumns($table))->mostVaried(array_values(array_diff($free, $breakdowns)));
+        $entity ??= (new MeasureColumns($table))->entityNamed(array_values(array_diff($all, $named))) ?? $varied;
+        if ($entity === null && $table->comesAgain($period)) {
+            $entity = (new EntityColumns($table))->numbered($all, [$period]);
+        }
         $keys = array_values(array_filter([$period, ...$apart, $measure], is_int(...)));
         $may = array_values(array_diff($all, [...$named, ...$breakdowns, $entity ?? -1]));
         $values = self::figures($table, $may, [...$texts, ...$named, ...$breakdowns], $measure !== null);
@@ -106,7 +102,6 @@ class Long extends Shape
             $may,
             count($values) === 1 ? $values : [(new EntityColumns($table))->mostVaried($values) ?? -1],
         );
-        $varied = (new EntityColumns($table))->mostVaried(array_values(array_diff($free, $breakdowns)));
         $entities = array_values(array_filter([$entity, $varied], is_int(...)));
         [$entity, $splitting] = EntityKeyChooser::best(
             $table,
@@ -135,6 +130,23 @@ class Long extends Shape
                 breakdown: [...$breakdowns, ...$splitting->breakdowns],
             ),
             $periods,
+        );
+    }
+
+    /**
+     * Columns that say the period once more in another way.
+     *
+     * @param list<int> $columns
+     * @return list<int>
+     */
+    private static function otherDates(Table $table, array $columns): array
+    {
+        return array_values(
+            array_filter(
+                $columns,
+                static fn(int $c): bool => preg_match(Vocabulary::PERIOD, $table->words($c)) === 1 &&
+                    PeriodReading::detect($table->different($c)) !== null,
+            ),
         );
     }
 
@@ -203,48 +215,48 @@ class Long extends Shape
         };
     }
 
-    public function row(ObservationBuilder $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $builder, int $number, array $row): void
     {
-        $columns = $gathering->plan->columns;
-        $ordinal = $this->when($gathering, $number, $row);
+        $columns = $builder->plan->columns;
+        $ordinal = $this->when($builder, $number, $row);
         if ($ordinal === null) {
             return;
         }
-        $subject = $gathering->subject($number, $row);
+        $subject = $builder->subjects->ofRow($number, $row);
         if ($subject === null) {
             return;
         }
         $status = $columns->status === null ? 0 : Status::fromMark($row[$columns->status] ?? '')->value;
-        $isCode = $gathering->plan->periods->notation === PeriodNotation::Code;
+        $isCode = $builder->plan->periods->notation === PeriodNotation::Code;
         foreach ($columns->values as $column) {
             if (!isset($row[$column])) {
-                $gathering->short($number, $column);
+                $builder->short($number, $column);
                 continue;
             }
-            $measure = $gathering->measureOfRow($number, $column, $row);
+            $measure = $builder->measures->ofCell($number, $column, $row);
             if (
                 $measure !== null &&
-                (!$isCode || $gathering->isOfItsKind($number, $measure, $row[$columns->period ?? 0] ?? ''))
+                (!$isCode || $builder->measures->hasFrequencyOf($number, $measure, $row[$columns->period ?? 0] ?? ''))
             ) {
                 $place = self::place($number, $column);
-                $gathering->put($place, $row[$column], $measure, $subject, $ordinal, $status);
+                $builder->cells->put($place, $row[$column], $measure, $subject, $ordinal, $status);
             }
         }
-        $gathering->wasPlain();
+        $builder->plainRows->learn();
     }
 
     /** @param list<string> $row */
-    protected function when(ObservationBuilder $gathering, int $number, array $row): ?int
+    protected function when(ObservationBuilder $builder, int $number, array $row): ?int
     {
-        $column = $gathering->plan->columns->period;
+        $column = $builder->plan->columns->period;
         if ($column === null) {
             throw NotATable::because(
                 'No period column is chosen.',
                 'Choose the column with the dates, or change the table layout.',
             );
         }
-        $text = $gathering->plan->columns->month === null ? $row[$column] ?? '' : $gathering->dated($row);
+        $text = $builder->plan->columns->month === null ? $row[$column] ?? '' : $builder->periods->joined($row);
 
-        return $gathering->ordinal($number, $column, $text);
+        return $builder->periods->ofCell($number, $column, $text);
     }
 }

@@ -110,19 +110,19 @@ final class Moment extends Shape
         ];
     }
 
-    public function row(ObservationBuilder $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $builder, int $number, array $row): void
     {
-        $subject = $gathering->subject($number, $row);
+        $subject = $builder->subjects->ofRow($number, $row);
         if ($subject === null) {
             return;
         }
-        $ordinal = self::when($gathering->plan)->ordinal;
-        foreach ($gathering->plan->columns->values as $column) {
-            $measure = $gathering->measure($number, $gathering->headingText($column), '');
+        $ordinal = self::when($builder->plan)->ordinal;
+        foreach ($builder->plan->columns->values as $column) {
+            $measure = $builder->measures->named($number, $builder->headings->text($column), '');
             if (!isset($row[$column])) {
-                $gathering->short($number, $column);
+                $builder->short($number, $column);
             } elseif ($measure !== null) {
-                $gathering->put(self::place($number, $column), $row[$column], $measure, $subject, $ordinal);
+                $builder->cells->put(self::place($number, $column), $row[$column], $measure, $subject, $ordinal);
             }
         }
     }

@@ -164,29 +164,29 @@ final class PeriodsAcross extends Shape
         );
     }
 
-    public function row(ObservationBuilder $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $builder, int $number, array $row): void
     {
-        $columns = $gathering->plan->columns;
-        $paired = $gathering->plan->isPaired();
-        $subject = $gathering->subject($number, $row);
+        $columns = $builder->plan->columns;
+        $paired = $builder->plan->isPaired();
+        $subject = $builder->subjects->ofRow($number, $row);
         if ($subject === null) {
             return;
         }
-        $measure = $paired ? null : $gathering->measureAtSide($number, $row);
+        $measure = $paired ? null : $builder->measures->ofRow($number, $row);
         if ($measure === null && !$paired) {
             return;
         }
-        $unit = $gathering->unit($row);
+        $unit = $builder->measures->unit($row);
         foreach ($columns->values as $column) {
-            $ordinal = $gathering->headingOrdinal($column);
+            $ordinal = $builder->periods->ofHeading($column);
             if ($paired) {
-                $measure = $gathering->measure($number, $gathering->pairedMeasure($column), $unit);
+                $measure = $builder->measures->named($number, $builder->headings->pairedMeasure($column), $unit);
             }
             if ($measure !== null && !isset($row[$column])) {
-                $gathering->short($number, $column);
+                $builder->short($number, $column);
             } elseif ($measure !== null && $ordinal !== null) {
                 $place = self::place($number, $column);
-                $gathering->put($place, $row[$column], $measure, $subject, $ordinal);
+                $builder->cells->put($place, $row[$column], $measure, $subject, $ordinal);
             }
         }
     }

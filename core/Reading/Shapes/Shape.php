@@ -23,7 +23,7 @@ use DuskRail\Time\PeriodReading;
  * A way that tables are. To add one: write a class, and name it in TableShapes.
  *
  * It recognises its tables, says which column is what, and reads a row; what all shapes share is in Table, which knows
- * the columns, and in Gathering, which collects what is read.
+ * the columns, and in ObservationBuilder, which collects what is read.
  */
 abstract class Shape
 {
@@ -53,10 +53,10 @@ abstract class Shape
     abstract public function fits(Table $table): int;
 
     /** @param list<string> $row of values */
-    abstract public function row(ObservationBuilder $gathering, int $number, array $row): void;
+    abstract public function row(ObservationBuilder $builder, int $number, array $row): void;
 
     /** After the last row. */
-    public function end(ObservationBuilder $gathering): void {}
+    public function end(ObservationBuilder $builder): void {}
 
     /** How often its values are, where the plan says nothing else. */
     public function frequency(Plan $plan): Frequency

@@ -83,31 +83,31 @@ final class YearsAcross extends Shape
         ];
     }
 
-    public function row(ObservationBuilder $gathering, int $number, array $row): void
+    public function row(ObservationBuilder $builder, int $number, array $row): void
     {
-        $plan = $gathering->plan;
+        $plan = $builder->plan;
         $column = $plan->columns->period ?? 0;
         $text = $row[$column] ?? '';
         $month = PeriodNotation::monthOfYear($text);
         if ($month === null) {
             // The sum of the months, or their mean, is none of them.
             if (Vocabulary::summary($text) === '') {
-                $gathering->problem(
-                    Problem::cell($number + 1, $gathering->headingText($column), $text, 'a month name'),
+                $builder->problems->add(
+                    Problem::cell($number + 1, $builder->headings->text($column), $text, 'a month name'),
                 );
             }
 
             return;
         }
-        $measure = $gathering->measure($number, $gathering->measureName(), '');
-        $entity = $gathering->entity($number, $plan->stated->entityName);
+        $measure = $builder->measures->named($number, $builder->measures->defaultName(), '');
+        $entity = $builder->subjects->entity($number, $plan->stated->entityName);
         foreach ($plan->columns->values as $column) {
-            $year = $gathering->headingOrdinal($column);
+            $year = $builder->periods->ofHeading($column);
             if (!isset($row[$column])) {
-                $gathering->short($number, $column);
+                $builder->short($number, $column);
             } elseif ($year !== null && $measure !== null && $entity !== null) {
                 $place = self::place($number, $column);
-                $gathering->put($place, $row[$column], $measure, $entity, Period::month($year, $month)->ordinal);
+                $builder->cells->put($place, $row[$column], $measure, $entity, Period::month($year, $month)->ordinal);
             }
         }
     }

@@ -65,8 +65,8 @@ final class PlaceAmongPeers implements ClaimFinder
         $then = $then === null || $then->of < self::COMPANY ? null : $then;
         $moved = $then === null ? 0 : $then->rank - $now->rank;
         // The best and the worst are called by what they are; a place that is shared is not claimed as if it were not.
-        if ($now->equal === 0 && ($now->rank === 1 || $now->rank === $now->of)) {
-            $isLowest = $now->rank === 1 ? $lower : !$lower;
+        if ($now->equal === 0 && in_array($now->rank, [1, $now->of], true)) {
+            $isLowest = ($now->rank === 1) === $lower;
             $end = $isLowest ? 'lowest' : 'highest';
             $before = $then === null ? $end : self::then($then, $isLowest, $isLowest === $lower);
             $from = $then === null || $before === $end ? '' : ", {$before} of {$then->of} in {$when}";

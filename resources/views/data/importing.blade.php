@@ -6,8 +6,8 @@
         <progress aria-label="{{ __('Waiting') }}"></progress>
         <p class="quiet">{{ __('Leave this page open. It continues by itself.') }}</p>
         @else
-        <h1>{{ $upload->isCalledOff() ? __('Cancelling …') : ($upload->state === 'waiting' ? __('Waiting to start …') : __('Importing :file', ['file' => $upload->name])) }}</h1>
-        <p role="status">{{ __(':count rows read', ['count' => \DuskRail\Data\Numerals::count($progress[0])]) }}{{ $progress[1] > 0 ? ', '.trans_choice(':count cell could not be read|:count cells could not be read', $progress[1], ['count' => \DuskRail\Data\Numerals::count($progress[1])]) : '' }}.</p>
+        <h1>{{ $upload->progress()->isCancelled() ? __('Cancelling …') : ($upload->state === 'waiting' ? __('Waiting to start …') : __('Importing :file', ['file' => $upload->name])) }}</h1>
+        <p role="status">{{ __(':count rows read', ['count' => \DuskRail\Data\Numerals::count($upload->progress()->rows())]) }}{{ $upload->progress()->problems() > 0 ? ', '.trans_choice(':count cell could not be read|:count cells could not be read', $upload->progress()->problems(), ['count' => \DuskRail\Data\Numerals::count($upload->progress()->problems())]) : '' }}.</p>
         <progress aria-label="{{ __('Reading') }}"></progress>
         <p class="quiet">{{ __('You can close this page; the import continues. Data are stored only when all rows have been read.') }}</p>
         @endif

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading;
+
+use DuskRail\Time\PeriodNotation;
+
+/** What the texts of a table's periods mean, each read once. Rows and columns count from 0. */
+final class PeriodCells
+{
+    /** @var array<string, int|null> ordinals by the text of a cell */
+    public array $ordinals = [];
+
+    /** @var array<int, int|null> ordinals by column */
+    private array $ofColumns = [];
+
+    public function __construct(
+        private readonly Plan $plan,
+        private readonly TableHeadings $headings,
+        private readonly ProblemList $problems,
+    ) {}
+
+    /** The ordinal of a cell; null, with a problem noted, if it is no period. */
+    public function ofCell(int $row, int $column, string $text): ?int
+    {
+        if (!array_key_exists($text, $this->ordinals)) {
+            $this->ordinals[$text] = $this->plan->periods->read($text);
+        }
+        $ordinal = $this->ordinals[$text];
+        if ($ordinal === null) {
+            $example = $this->plan->periods->notation->example();
+            $this->problems->cell($row, $this->headings->text($column), $text, "a period, for example {$example}");
+        }
+
+        return $ordinal;
+    }
+
+    /** The ordinal that the heading of a column says; null, with a problem noted once, if it says none. */
+    public function ofHeading(int $column): ?int
+    {
+        if (!array_key_exists($column, $this->ofColumns)) {
+            $text = $this->headings->period($column);
+            $this->ofColumns[$column] = $this->plan->periods->read($text);
+            if ($this->ofColumns[$column] === null) {
+                $example = $this->plan->periods->notation->example();
+                $this->problems->cell(
+                    $this->plan->heading ?? 0,
+                    'column ' . ($column + 1),
+                    $text,
+                    "a period as header, for example {$example}",
+                );
+            }
+        }
+
+        return $this->ofColumns[$column];
+    }
+
+    /**
+     * A period that is in several columns, put together: `2024-03`, or `2024-03-31`.
+     *
+     * @param list<string> $row
+     */
+    public function joined(array $row): string
+    {
+        $columns = $this->plan->columns;
+        $cell = static fn(?int $column): string => $column === null ? '' : trim($row[$column] ?? '');
+        $month = PeriodNotation::monthOfYear($cell($columns->month)) ?? $cell($columns->month);
+        $two = static fn(int|string $part): string => str_pad((string) $part, 2, '0', STR_PAD_LEFT);
+        $day = $columns->day === null ? '' : '-' . $two($cell($columns->day));
+
+        return "{$cell($columns->period)}-{$two($month)}{$day}";
+    }
+
+    /**
+     * True if a row has a period, by the plan or as a month alone.
+     *
+     * @param list<string> $row
+     */
+    public function isIn(array $row): bool
+    {
+        $column = $this->plan->columns->period;
+        $text = $column === null ? '' : trim($row[$column] ?? '');
+
+        return $text !== '' &&
+            ($this->plan->periods->read($text) !== null || PeriodNotation::monthOfYear($text) !== null);
+    }
+}
