@@ -231,7 +231,7 @@ final class Browser
         if (self::$driver !== null) {
             return;
         }
-        self::$port = 9600 + (getmypid() % 300);
+        self::$port = ServedApplication::freePort();
         self::$driver = new Process(['chromedriver', '--port=' . self::$port], null, null, null, null);
         self::$driver->disableOutput();
         self::$driver->start();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Illuminate\Filesystem\Filesystem;
+use RuntimeException;
 use Symfony\Component\Process\Process;
 
 /** The application served as bin/demo serves it, on a database and a storage folder of its own that outlive a restart. */
@@ -21,7 +22,7 @@ final class ServedApplication
     {
         $folder = self::folder();
         (new Filesystem())->copyDirectory(self::$prepared[(int) $demo] ??= self::prepare($demo), $folder);
-        $served = new self($folder, 8400 + random_int(0, 299));
+        $served = new self($folder, self::freePort());
         $served->up();
 
         return $served;
@@ -44,6 +45,16 @@ final class ServedApplication
         $served->artisan('view:cache');
 
         return $folder;
+    }
+
+    /** A port that nothing listens on. */
+    public static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
+        $address = (string) stream_socket_get_name($socket, false);
+        fclose($socket);
+
+        return (int) substr($address, (int) strrpos($address, ':') + 1);
     }
 
     private static function folder(): string
