@@ -15,6 +15,7 @@ use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Pool;
 use DuskRail\Rail\Scope;
 use DuskRail\Reading\ReadSeries;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use Illuminate\Support\Str;
 
@@ -135,6 +136,9 @@ final readonly class Merger
         }
         $keys = array_map(static fn(Entity $e): string => $e->key, $this->parts);
         $pool = Pool::sum(self::JOINED, $this->whole, $keys);
+        if ($measure->frequency !== Frequency::Number) {
+            $pool = $pool->goingOnUntil(Period::holding($measure->frequency, $this->from->firstDay() - 1)->ordinal);
+        }
 
         return Scope::of($data, [], [], Better::Neither, [$pool])->table($measure->key, Cell::parse($cell));
     }

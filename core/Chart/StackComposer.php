@@ -7,6 +7,7 @@ namespace DuskRail\Chart;
 use DuskRail\Data\Numerals;
 use DuskRail\Document\Parts\StackPart;
 use DuskRail\Outcome\Layer;
+use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Stacked;
 
@@ -90,8 +91,8 @@ final readonly class StackComposer
     }
 
     /**
-     * @return list<array{layer: Layer, name: string, value: string, width: float, type: Type}> of layers that reach
-     *     the end
+     * @return list<array{layer: Layer, at: int, name: string, value: string, width: float, type: Type}> with the
+     *     position that each is of
      */
     private function labels(Stacked $stacked, Lineup $lineup, Type $type, float $room): array
     {
@@ -103,22 +104,28 @@ final readonly class StackComposer
                     static fn(Layer $l): bool => $l->line->hue > 0 || $l->line->key === Stacked::REST,
                 )
                 : $stacked->layers;
+        $adds = $stacked->adds && $stacked->layers !== [];
+        $end = $adds ? Line::lastOf($stacked->totals, $lineup->from, $lineup->to) : null;
         foreach ($layers as $layer) {
-            $at = $layer->line->last;
-            if ($at === null || is_nan($layer->upper[$at])) {
+            // Shares are of one period for all; a layer that ended before it says when.
+            $at = $layer->last($lineup->from, $end ?? $lineup->to);
+            if ($at === null) {
                 continue;
             }
             $total = $stacked->totals[$at];
-            $value =
+            $value = match (true) {
+                $end !== null && $at < $end => "to {$lineup->when($layer->line, $at)}",
                 $stacked->adds && $total > 0.0
-                    ? Numerals::text(($layer->line->values[$at] / $total) * 100.0, 0) . ' %'
-                    : $lineup->format($layer->line->values[$at]);
+                    => Numerals::text(($layer->line->values[$at] / $total) * 100.0, 0) . ' %',
+                default => $lineup->format($layer->line->values[$at]),
+            };
             $own = $layer->line->hue > 0 ? Type::text($type->size, 700) : $type;
             $name = $layer->line->name;
             $valueWidth = $this->measure->width(" {$value}", Type::text($type->size, 600));
             $name = Words::fitting($this->measure, $name, $own, $room - $valueWidth);
             $labels[] = [
                 'layer' => $layer,
+                'at' => $at,
                 'name' => $name,
                 'value' => $value,
                 'width' => $this->measure->width($name, $own) + $valueWidth,
@@ -130,14 +137,14 @@ final readonly class StackComposer
     }
 
     /**
-     * @param list<array{layer: Layer, name: string, value: string, width: float, type: Type}> $labels
+     * @param list<array{layer: Layer, at: int, name: string, value: string, width: float, type: Type}> $labels
      * @return list<Group>
      */
     private function placed(array $labels, PlotArea $plot, Scale $scale, float $height, bool $adds): array
     {
         // Of parts that are on each other the middle is pointed at, of those that overlap the edge.
         $middles = array_map(static function (array $label) use ($scale, $adds): float {
-            $at = (int) $label['layer']->line->last;
+            $at = $label['at'];
             $upper = $scale->at($label['layer']->upper[$at]);
 
             return $adds ? ($scale->at($label['layer']->lower[$at]) + $upper) / 2 : $upper;
@@ -152,7 +159,7 @@ final readonly class StackComposer
                 'end-label',
                 [
                     new Stroke(
-                        [[$plot->x((int) $line->last) + 2.0, $middles[$i], $x - 4.0, $places[$i]]],
+                        [[$plot->x($label['at']) + 2.0, $middles[$i], $x - 4.0, $places[$i]]],
                         Ink::Median,
                         1.0,
                     ),

@@ -44,7 +44,11 @@ final readonly class Spacing
         }
         $measured = array_keys(array_diff_key(array_fill(0, $table->axis->count, true), $absent));
         $first = $table->axis->first;
-        $spacing = self::among(array_map(static fn(int $i): int => $first + $i, $measured), $table->axis->frequency);
+        $spacing = self::among(
+            array_map(static fn(int $i): int => $first + $i, $measured),
+            $table->axis->frequency,
+            $table->kind === MeasureKind::Flow,
+        );
         $isIrregular = $spacing->isIrregular || ($own && $spacing->step === 1);
 
         return $spacing->isFree || $isIrregular ? new self(true, $spacing->step, $isIrregular, $absent) : $spacing;
@@ -87,8 +91,11 @@ final readonly class Spacing
         return $sparse > $tried / 2;
     }
 
-    /** @param list<int> $measured ordinals at which anybody was measured, in order */
-    public static function among(array $measured, Frequency $frequency): self
+    /**
+     * @param list<int> $measured ordinals at which anybody was measured, in order
+     * @param bool $flows true if values are what came about in a period: then a period without one is a gap
+     */
+    public static function among(array $measured, Frequency $frequency, bool $flows): self
     {
         $step = 0;
         for ($i = 1, $count = count($measured); $i < $count; $i++) {
@@ -97,8 +104,10 @@ final readonly class Spacing
         $span = $measured === [] ? 0 : $measured[count($measured) - 1] - $measured[0] + 1;
         $isSparse = count($measured) >= 3 && count($measured) < self::SPARSE * $span;
         $isStepped = count($measured) >= 3 && $step > 1;
-        // A month that all lack in a row of months is a gap; years are often those of a count or a survey.
-        $mayMiss = in_array($frequency, [Frequency::Number, Frequency::Year, Frequency::FiscalYear], true);
+        // A month that all lack in a row of months is a gap; years of levels are often those of a count or a survey.
+        $mayMiss =
+            $frequency === Frequency::Number ||
+            (!$flows && in_array($frequency, [Frequency::Year, Frequency::FiscalYear], true));
 
         return $isStepped || $isSparse || $mayMiss || self::areWorkingDays($measured, $frequency)
             ? new self(true, max(1, $step), $isSparse && !$isStepped)

@@ -346,9 +346,10 @@ final readonly class Study
     private function pools(DataSource $data, ChosenPeers $chosen): array
     {
         $pools = [];
-        foreach ($this->part(LinesPart::class)->groups as $group) {
+        $lines = $this->part(LinesPart::class);
+        foreach ($lines->groups as $group) {
             $isMember = static fn(Entity $e): bool => !$e->isApart() && $e->group === $group;
-            $pools[] = Pool::sum("g:{$group}", $group, $this->present($data, $isMember));
+            $pools[] = Pool::sum("g:{$group}", $group, $this->present($data, $isMember), $lines->incomplete);
         }
         $peers = $this->part(PeersPart::class);
         if ($peers->line === PeerLine::Pooled) {

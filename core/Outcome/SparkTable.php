@@ -48,7 +48,7 @@ final readonly class SparkTable
         if ($part->grouped && count($names) > 1 && $study->part(LinesPart::class)->across === 'entities') {
             // Groups are calculated along the whole rail, not added up at its end.
             $comparison = Comparison::of(
-                $study->withPart(new LinesPart('entities', $study->part(LinesPart::class)->of, $names)),
+                $study->withPart($study->part(LinesPart::class)->with(['across' => 'entities', 'groups' => $names])),
                 $comparison->data->source(),
             );
             $courses = TrendSummaries::of($comparison);

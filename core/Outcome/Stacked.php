@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
+use DuskRail\Data\IncompleteSum;
+use DuskRail\Data\Members;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\StackPart;
@@ -16,9 +18,19 @@ final readonly class Stacked
 
     /**
      * @param list<Layer> $layers from the bottom up
-     * @param list<float> $totals along the axis, NAN where nothing has a value
+     * @param list<float> $totals along the axis, NAN where there is no total
+     * @param list<Line> $parts all that are stacked, those in the rest one by one
+     * @param array<int, list<string>> $lacking names of parts that go on and have no value, by position
+     * @param list<string> $leftOut names of lines that are not there throughout, where those alone are stacked
      */
-    private function __construct(public array $layers, public array $totals, public bool $adds) {}
+    private function __construct(
+        public array $layers,
+        public array $totals,
+        public bool $adds,
+        public array $parts,
+        public array $lacking = [],
+        public array $leftOut = [],
+    ) {}
 
     /** @throws InvalidStudy when the lines are no parts of a whole */
     public static function of(Lineup $lineup): self
@@ -32,6 +44,7 @@ final readonly class Stacked
             ),
         );
         self::check($lineup, $lines, $adds);
+        [$lines, $lacking, $leftOut] = $adds ? self::whole($lines, $lineup, $part->incomplete) : [$lines, [], []];
         $sizes = array_map(static fn(Line $line): float => self::size($line, $lineup), $lines);
         arsort($sizes);
         $apart = array_keys(
@@ -62,20 +75,52 @@ final readonly class Stacked
             $chosen[] = self::rest($others, $lineup);
         }
 
-        return $adds ? self::added($chosen, $lineup, $part->form === 'shares') : self::apart($chosen, $lineup);
+        if (!$adds) {
+            return self::apart($chosen, $lines);
+        }
+        $blank = $part->incomplete === IncompleteSum::Blank ? $lacking : [];
+        [$layers, $totals] = self::added($chosen, $blank, $part->form === 'shares');
+
+        return new self($layers, $totals, true, $lines, $lacking, $leftOut);
     }
 
     /**
-     * How much of the whole the largest so many layers make at a position, in per cent; NAN where there is no whole.
+     * The lines that make the total, and where one of them that goes on has no value.
+     *
+     * @param list<Line> $lines
+     * @return array{list<Line>, array<int, list<string>>, list<string>} lines, names of those lacking by position, and
+     *     names of lines left out
+     */
+    private static function whole(array $lines, Lineup $lineup, IncompleteSum $incomplete): array
+    {
+        $shown = [];
+        foreach ($lines as $line) {
+            $shown[$line->key] = array_slice($line->values, 0, $lineup->to + 1);
+        }
+        $members = Members::of($shown, $lineup->comparison->axis->frequency);
+        $names = array_column($lines, 'name', 'key');
+        $lacking = array_map(
+            static fn(array $keys): array => array_map(static fn(string $key): string => $names[$key], $keys),
+            $members->lacking(),
+        );
+        if ($incomplete !== IncompleteSum::Same) {
+            return [$lines, $lacking, []];
+        }
+        $throughout = array_flip($members->throughout());
+        $kept = array_values(array_filter($lines, static fn(Line $l): bool => isset($throughout[$l->key])));
+        $leftOut = array_filter($lines, static fn(Line $l): bool => !isset($throughout[$l->key]));
+
+        return [$kept, [], array_values(array_map(static fn(Line $l): string => $l->name, $leftOut))];
+    }
+
+    /**
+     * How much of the whole the largest so many parts make at a position, in per cent; NAN where there is no whole.
      */
     public function largest(int $count, int $position): float
     {
         $values = array_map(
-            static fn(Layer $layer): float => $layer->line->key === self::REST ||
-            is_nan($layer->line->values[$position])
-                ? 0.0
-                : $layer->line->values[$position],
-            $this->layers,
+            static fn(Line $part): float => is_nan($part->values[$position]) ? 0.0 : $part->values[$position],
+            $this->parts,
         );
         rsort($values);
         $sum = new Total();
@@ -147,8 +192,12 @@ final readonly class Stacked
         );
     }
 
-    /** @param list<Line> $lines */
-    private static function added(array $lines, Lineup $lineup, bool $shares): self
+    /**
+     * @param list<Line> $lines
+     * @param array<int, mixed> $blank positions without a total
+     * @return array{list<Layer>, list<float>} layers and totals
+     */
+    private static function added(array $lines, array $blank, bool $shares): array
     {
         $totals = [];
         $uppers = array_fill(0, count($lines), []);
@@ -162,7 +211,7 @@ final readonly class Stacked
                 }
                 $uppers[$at][] = $sum->value();
             }
-            $totals[] = $any ? $sum->value() : NAN;
+            $totals[] = $any && !isset($blank[$i]) ? $sum->value() : NAN;
         }
         $layers = [];
         $below = array_fill(0, count($totals), 0.0);
@@ -183,11 +232,14 @@ final readonly class Stacked
             $below = $upper;
         }
 
-        return new self($layers, $totals, true);
+        return [$layers, $totals];
     }
 
-    /** @param list<Line> $lines the largest behind */
-    private static function apart(array $lines, Lineup $lineup): self
+    /**
+     * @param list<Line> $lines the largest behind
+     * @param list<Line> $parts
+     */
+    private static function apart(array $lines, array $parts): self
     {
         $layers = array_map(
             static fn(Line $line): Layer => new Layer(
@@ -198,6 +250,6 @@ final readonly class Stacked
             $lines,
         );
 
-        return new self($layers, array_fill(0, $lines === [] ? 0 : count($lines[0]->values), NAN), false);
+        return new self($layers, array_fill(0, $lines === [] ? 0 : count($lines[0]->values), NAN), false, $parts);
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail;
 
+use DuskRail\Data\IncompleteSum;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Members;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Peers\PeerFigures;
@@ -13,7 +15,8 @@ use DuskRail\Peers\PeerFigures;
  * Several entities calculated as if they were one: amounts are added up (or averaged), and of ratios the sums are
  * divided, never the ratios averaged.
  *
- * Members that have not begun or have ended are left out of the sum; a gap within a member's values leaves a gap.
+ * Members that have not begun or have ended are left out of the sum; where the value of one that goes on is lacking, there
+ * is no sum, unless that of the others is asked for.
  */
 final readonly class Pool
 {
@@ -21,24 +24,49 @@ final readonly class Pool
      * @param string $key of the series that it adds; no entity has it
      * @param list<string> $members entity keys
      * @param bool $averaged the amounts of one member on average, to be seen beside the members
+     * @param int|null $until ordinal up to which members go on at least; null if the data alone tell
      */
     private function __construct(
         public string $key,
         public string $name,
         public array $members,
         private bool $averaged,
+        private IncompleteSum $incomplete = IncompleteSum::Blank,
+        private ?int $until = null,
     ) {}
 
     /** @param list<string> $members */
-    public static function sum(string $key, string $name, array $members): self
-    {
-        return new self($key, $name, $members, false);
+    public static function sum(
+        string $key,
+        string $name,
+        array $members,
+        IncompleteSum $incomplete = IncompleteSum::Blank,
+    ): self {
+        return new self($key, $name, $members, false, $incomplete);
     }
 
     /** @param list<string> $members */
     public static function average(string $key, string $name, array $members): self
     {
-        return new self($key, $name, $members, true);
+        return new self($key, $name, $members, true, IncompleteSum::There);
+    }
+
+    /** The same of members that go on up to a period at least, as up to the merger that they end in. */
+    public function goingOnUntil(int $ordinal): self
+    {
+        return new self($this->key, $this->name, $this->members, $this->averaged, $this->incomplete, $ordinal);
+    }
+
+    /** Who of it is there in a table, and who is lacking. */
+    public function membersIn(SeriesTable $table): Members
+    {
+        $rows = array_intersect_key($table->series, array_flip($this->members));
+
+        return Members::of(
+            array_map(static fn(Series $s): array => $s->values, $rows),
+            $table->axis->frequency,
+            $this->until === null ? null : $this->until - $table->axis->first,
+        );
     }
 
     /** The table with a series for the pool, where the table has any of its members. */
@@ -53,7 +81,7 @@ final readonly class Pool
         $together =
             $table->kind === MeasureKind::Rate
                 ? PeerFigures::mean($values)
-                : $this->together($members, $table->axis->count);
+                : $this->together($table, $values);
 
         return $table->with(new Series($this->key, $together));
     }
@@ -71,66 +99,106 @@ final readonly class Pool
             array_intersect_key($table->series, array_flip($this->members)),
         );
 
-        return $table->with(new Series($this->key, PeerFigures::weightedMean($members, ($table->weights)())));
+        [$members, $blank] = $this->taken($members, $table);
+        $together = PeerFigures::weightedMean($members, ($table->weights)());
+
+        foreach ($together as $i => $value) {
+            $together[$i] = isset($blank[$i]) ? NAN : $value;
+        }
+
+        return $table->with(new Series($this->key, $together));
     }
 
     /**
-     * The same of several values at once: in each period those members count that have all of them.
+     * Whose values are taken, and the positions that are left blank since one that goes on has none.
+     *
+     * @param array<array-key, list<float>> $values by member
+     * @return array{array<array-key, list<float>>, array<int, true>}
+     */
+    private function taken(array $values, SeriesTable $table): array
+    {
+        $members = Members::of($values, $table->axis->frequency, $this->until === null ? null : $this->until - $table->axis->first);
+        if ($this->incomplete === IncompleteSum::Same) {
+            return [array_intersect_key($values, array_flip($members->throughout())), []];
+        }
+        $blank = match (true) {
+            $this->averaged => $members->missing(),
+            $this->incomplete === IncompleteSum::Blank => $members->lacking(),
+            default => [],
+        };
+
+        return [$values, array_fill_keys(array_keys($blank), true)];
+    }
+
+    /**
+     * The same of several values at once: in each period those members count that have all of them, and one that goes on
+     * and lacks any of them leaves it blank, unless the sum of the others is asked for.
      *
      * @param list<array<array-key, list<float>>> $tables values by member
      * @return list<list<float>> one for each table
      */
-    public function alike(array $tables, int $count): array
+    public function alike(array $tables, SeriesTable $table): array
     {
+        $count = $table->axis->count;
+        $parts = $whole = [];
+        foreach ($this->members as $member) {
+            $own = array_map(static fn(array $of): ?array => $of[$member] ?? ($of[''] ?? null), $tables);
+            if (!in_array(null, $own, true)) {
+                $parts[$member] = $own;
+                for ($i = 0; $i < $count; $i++) {
+                    $whole[$member][] = array_sum(array_map(static fn(?array $of): float => $of[$i] ?? NAN, $own));
+                }
+            }
+        }
+        [$whole, $blank] = $this->taken($whole, $table);
         $sums = array_fill(0, count($tables), array_fill(0, $count, 0.0));
         $counts = array_fill(0, $count, 0);
-        foreach ($this->members as $member) {
-            $own = array_map(static fn(array $table): ?array => $table[$member] ?? ($table[''] ?? null), $tables);
-            for ($i = 0; $i < $count && !in_array(null, $own, true); $i++) {
-                $values = array_map(static fn(?array $values): float => $values[$i] ?? NAN, $own);
-                if (!is_nan(array_sum($values))) {
+        foreach ($whole as $member => $values) {
+            foreach ($values as $i => $value) {
+                if (!is_nan($value) && !isset($blank[$i])) {
                     $counts[$i]++;
-                    foreach ($values as $at => $value) {
-                        $sums[$at][$i] += $value;
+                    foreach ($parts[$member] as $at => $own) {
+                        $sums[$at][$i] += $own[$i] ?? NAN;
                     }
                 }
             }
         }
 
-        return array_map(
-            fn(array $of): array => array_map(
-                fn(float $sum, int $n): float => $n === 0 ? NAN : ($this->averaged ? $sum / $n : $sum),
-                $of,
-                $counts,
-            ),
-            $sums,
-        );
+        return array_map(fn(array $of): array => $this->shared($of, $counts), $sums);
     }
 
     /**
-     * @param array<string, Series> $members
+     * @param array<string, list<float>> $values by member
      * @return list<float>
      */
-    private function together(array $members, int $count): array
+    private function together(SeriesTable $table, array $values): array
     {
-        $sums = array_fill(0, $count, 0.0);
-        $counts = array_fill(0, $count, 0);
-        foreach ($members as $series) {
-            $last = $series->lastPosition();
-            $begun = false;
-            foreach ($series->values as $i => $value) {
-                $begun = $begun || !is_nan($value);
-                if ($begun && $i <= $last) {
+        [$values, $blank] = $this->taken($values, $table);
+        $sums = array_fill(0, $table->axis->count, 0.0);
+        $counts = array_fill(0, $table->axis->count, 0);
+        foreach ($values as $own) {
+            foreach ($own as $i => $value) {
+                if (!is_nan($value) && !isset($blank[$i])) {
                     $sums[$i] += $value;
                     $counts[$i]++;
                 }
             }
         }
 
+        return $this->shared($sums, $counts);
+    }
+
+    /**
+     * @param array<int, float> $sums by position
+     * @param array<int, int> $counts of members in each
+     * @return list<float> NAN where there is no member
+     */
+    private function shared(array $sums, array $counts): array
+    {
         return array_map(
             fn(float $sum, int $of): float => $of === 0 ? NAN : ($this->averaged ? $sum / $of : $sum),
-            $sums,
-            $counts,
+            array_values($sums),
+            array_values($counts),
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Spacing;
 use DuskRail\Time\Frequency;
 
@@ -83,7 +84,15 @@ final readonly class Observations
     /** How far apart the data of a measure are. */
     public function spacing(int $measure): Spacing
     {
-        return Spacing::among(self::measured($this->values[$measure] ?? []), $this->frequencyOf($measure));
+        return $this->among($measure, self::measured($this->values[$measure] ?? []));
+    }
+
+    /** @param list<int> $measured ordinals */
+    private function among(int $measure, array $measured): Spacing
+    {
+        $isFlow = $this->measures[$measure]->kind === MeasureKind::Flow;
+
+        return Spacing::among($measured, $this->frequencyOf($measure), $isFlow);
     }
 
     /**
@@ -118,7 +127,7 @@ final readonly class Observations
                 $subjects,
             );
             $measured = self::measured($present);
-            $isFree = Spacing::among($measured, $this->frequencyOf($measure))->isFree;
+            $isFree = $this->among($measure, $measured)->isFree;
             foreach (array_filter($present) as $periods) {
                 [$first, $last] = [min(array_keys($periods)), max(array_keys($periods))];
                 $due = $isFree

@@ -20,6 +20,7 @@ final class Signals
         MeanOfRatios::class,
         OddBase::class,
         BaseDecides::class,
+        IncompleteTotals::class,
         UnfinishedEnd::class,
         UnsettledEnd::class,
         UnfitChance::class,

@@ -394,7 +394,13 @@ final class DrawnViewsTest extends TestCase
                 'tone' => ['by' => 'change', 'scale' => 'about', 'middle' => 4.0],
                 'text' => ['size' => 'small'],
                 'overlay' => ['cycle' => 'week', 'start' => 7, 'band' => true],
-                'stack' => ['form' => 'shares', 'order' => 'hand', 'top' => 3, 'hand' => ['a', 'b']],
+                'stack' => [
+                    'form' => 'shares',
+                    'order' => 'hand',
+                    'top' => 3,
+                    'hand' => ['a', 'b'],
+                    'incomplete' => 'same',
+                ],
                 'rule' => ['by' => 'past', 'of' => 'slope', 'count' => 2, 'value' => 4.5, 'group' => 'Hill'],
                 'figures' => ['down' => 'years', 'shaded' => true, 'sort' => 'a', 'downward' => false],
                 'sparks' => [

@@ -29,7 +29,7 @@ final class WeightsTest extends TestCase
         $data = self::punctuality();
         self::assertSame(
             [
-                ['a' => [65.0, 75.0], 'b' => [91.666667, null], 'home' => [70.0, 70.0], 'g:North' => [79.545455, 75.0]],
+                ['a' => [65.0, 75.0], 'b' => [91.666667, null], 'home' => [70.0, 70.0], 'g:North' => [79.545455, null]],
                 'ratio of sums of 4 values',
             ],
             self::ends($data, ['period', ['to' => 'year']], 'a'),
@@ -59,7 +59,7 @@ final class WeightsTest extends TestCase
             );
         }
         self::assertSame(
-            ['a' => [35.0, 25.0], 'b' => [8.333333, null], 'home' => [30.0, 30.0], 'g:North' => [20.454545, 25.0]],
+            ['a' => [35.0, 25.0], 'b' => [8.333333, null], 'home' => [30.0, 30.0], 'g:North' => [20.454545, null]],
             $ends,
         );
     }

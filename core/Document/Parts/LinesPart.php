@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Data\IncompleteSum;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Chosen;
 use DuskRail\Settings\Kinds\Several;
@@ -32,6 +33,13 @@ final readonly class LinesPart implements Part
         )]
         public string $of = '',
         #[Several('groups as lines', of: Names::Groups, lead: 'groups shown as lines')] public array $groups = [],
+        #[Choice(
+            'incomplete sums',
+            enum: IncompleteSum::class,
+            lead: 'sum with a missing value',
+            about: 'what the sum of a group is where a member that goes on has no value',
+        )]
+        public IncompleteSum $incomplete = IncompleteSum::Blank,
     ) {}
 
     public static function name(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Parts;
 
+use DuskRail\Data\IncompleteSum;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Several;
 use DuskRail\Settings\Kinds\Whole;
@@ -59,6 +60,13 @@ final readonly class StackPart implements Part
         public string $order = 'size',
         #[Whole('number of layers', 0, 40, self::TOPS, lead: 'separate parts')] public int $top = 6,
         #[Several('order by hand', ordered: true, shown: false)] public array $hand = [],
+        #[Choice(
+            'incomplete sums',
+            enum: IncompleteSum::class,
+            lead: 'total with a missing value',
+            about: 'what the total is where a part that goes on has no value',
+        )]
+        public IncompleteSum $incomplete = IncompleteSum::Blank,
     ) {}
 
     public static function name(): string

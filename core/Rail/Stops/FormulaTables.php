@@ -61,7 +61,7 @@ final class FormulaTables
             }
             $sums = $twice
                 ? array_fill(0, count($parts) + count($laid), array_fill(0, $arriving->axis->count, NAN))
-                : $pool->alike(array_values([...$parts, ...$laid]), $arriving->axis->count);
+                : $pool->alike(array_values([...$parts, ...$laid]), $arriving);
             foreach (array_keys([...$parts, ...$laid]) as $at => $measure) {
                 if ($measure === Formula::HERE) {
                     $arriving = $arriving->with(new Series($pool->key, $sums[$at]));

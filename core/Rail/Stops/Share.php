@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Data\IncompleteSum;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Members;
 use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Unit;
@@ -21,7 +23,8 @@ use DuskRail\Settings\ReadsSettings;
 /**
  * The share in a total, in per cent: of all that take part, of those in focus, or of the entity's own group.
  *
- * A period in which somebody is missing has a total of the others, and that is said. A negative part has no share.
+ * A period in which the value of a part is lacking has no total, unless shares in the total of the others are asked for.
+ * A negative part has no share.
  */
 final readonly class Share implements Stop
 {
@@ -35,6 +38,13 @@ final readonly class Share implements Stop
             about: 'what each value is a share of',
         )]
         public string $of = 'all',
+        #[Choice(
+            'incomplete sums',
+            enum: IncompleteSum::class,
+            lead: 'total with a missing value',
+            about: 'what the total is where a part that goes on has no value',
+        )]
+        public IncompleteSum $incomplete = IncompleteSum::Blank,
     ) {}
 
     public static function type(): string
@@ -90,28 +100,27 @@ final readonly class Share implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $wholes = [];
-        $missing = $negative = [];
+        $parts = [];
         foreach ($scope->present($arriving) as $key => $values) {
             $whole = $this->wholeOf($key, $scope);
-            if ($whole === null) {
-                continue;
+            if ($whole !== null) {
+                $parts[$whole][$key] = $values;
             }
-            $wholes[$whole] ??= array_fill(0, $arriving->axis->count, 0.0);
-            foreach ($values as $i => $value) {
-                if (is_nan($value)) {
-                    $missing[$key] = $key;
-                } elseif ($value < 0.0) {
+        }
+        $wholes = $lacking = $negative = [];
+        foreach ($parts as $whole => $values) {
+            [$wholes[$whole], $own] = $this->totals($values, $arriving);
+            $lacking += $own;
+            foreach ($values as $key => $of) {
+                if (array_filter($of, static fn(float $v): bool => $v < 0.0) !== []) {
                     $negative[$key] = $key;
-                    $wholes[$whole][$i] = NAN;
-                } else {
-                    $wholes[$whole][$i] += $value;
                 }
             }
         }
         $table = $arriving->map(
-            function (array $values, string $key) use ($wholes, $scope): array {
-                $total = $wholes[$this->wholeOf($key, $scope) ?? ''] ?? null;
+            function (array $values, string $key) use ($wholes, $lacking, $scope): array {
+                $isOut = $this->incomplete === IncompleteSum::Same && isset($lacking[$key]);
+                $total = $isOut ? null : $wholes[$this->wholeOf($key, $scope) ?? ''] ?? null;
                 $shares = $values;
                 foreach ($values as $i => $value) {
                     $whole = $total[$i] ?? NAN;
@@ -127,9 +136,59 @@ final readonly class Share implements Stop
 
         return new Outcome($table, [
             ...self::remark($this->outside($arriving, $scope), $scope, 'not in the peer set, so without a share of it'),
-            ...self::remark($missing, $scope, 'no value in some periods; the total excludes them'),
+            ...$this->lackingRemark($lacking, $scope),
             ...self::remark($negative, $scope, 'negative in some periods; no shares there'),
         ]);
+    }
+
+    /**
+     * The total of some parts, along the axis, and who is lacking in it.
+     *
+     * @param array<string, list<float>> $parts
+     * @return array{list<float>, array<string, string>} NAN where there is no total
+     */
+    private function totals(array $parts, SeriesTable $arriving): array
+    {
+        $members = Members::of($parts, $arriving->axis->frequency);
+        $lacking = $members->lacking();
+        $kept = $this->incomplete === IncompleteSum::Same ? array_flip($members->throughout()) : $parts;
+        $totals = array_fill(0, $arriving->axis->count, 0.0);
+        foreach (array_intersect_key($parts, $kept) as $values) {
+            foreach ($values as $i => $value) {
+                if ($value < 0.0) {
+                    $totals[$i] = NAN;
+                } elseif (!is_nan($value)) {
+                    $totals[$i] += $value;
+                }
+            }
+        }
+        foreach ($this->incomplete === IncompleteSum::Blank ? $lacking : [] as $i => $_) {
+            $totals[$i] = NAN;
+        }
+        $keys =
+            $this->incomplete === IncompleteSum::Same
+                ? array_keys(array_diff_key($parts, $kept))
+                : array_values(array_unique(array_merge(...array_values($lacking))));
+
+        return [array_values($totals), array_combine($keys, $keys)];
+    }
+
+    /**
+     * @param array<string, string> $keys
+     * @return list<Remark>
+     */
+    private function lackingRemark(array $keys, Scope $scope): array
+    {
+        return match ($this->incomplete) {
+            IncompleteSum::Blank => array_map(
+                static fn(Remark $remark): Remark => $remark->withRemedy('Use the total of the others', [
+                    'incomplete' => IncompleteSum::There->value,
+                ]),
+                self::remark($keys, $scope, 'no value in some periods, so there are no shares in these'),
+            ),
+            IncompleteSum::There => self::remark($keys, $scope, 'no value in some periods; the total excludes them'),
+            IncompleteSum::Same => self::remark($keys, $scope, 'not in the total, since values are missing'),
+        };
     }
 
     public function explain(
