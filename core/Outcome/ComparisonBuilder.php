@@ -203,7 +203,9 @@ final readonly class ComparisonBuilder
             return $finished;
         }
         $lasts = [];
-        foreach ($lines as $line) {
+        // Groups are made of the others, and what sums them up is none of them.
+        $own = array_filter($lines, static fn(Line $line): bool => !$line->isGroup() && !$line->isSummary());
+        foreach ($own === [] ? $lines : $own as $line) {
             $last = $line->state === LineState::Off ? null : Line::lastOf($line->values, $this->bare->from, $finished);
             if ($last !== null) {
                 $lasts[] = $last;

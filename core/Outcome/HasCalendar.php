@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Rail\RunStep;
+use DuskRail\Rail\Stops\Change;
 use DuskRail\Rail\Stops\IndexToBase;
+use DuskRail\Rail\Stops\Rolling;
+use DuskRail\Rail\Stops\Seasonal;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodRange;
 
@@ -61,6 +64,26 @@ trait HasCalendar
             $this->axis->frequency === Frequency::Number => 1,
             default => $this->axis->frequency->inAYear(),
         };
+    }
+
+    /** The same of what is left of the seasons: 1 where a stop has taken them out. */
+    public function seasonLeft(): int
+    {
+        $season = $this->season();
+        foreach ($season > 1 ? $this->run->inUse() : [] as $step) {
+            $stop = $step->placed->stop;
+            $isOut = match (true) {
+                $stop instanceof Rolling => $stop->window % $season === 0,
+                $stop instanceof Seasonal => $stop->show !== 'seasonal',
+                $stop instanceof Change => $stop->on === 'year',
+                default => false,
+            };
+            if ($isOut) {
+                return 1;
+            }
+        }
+
+        return $season;
     }
 
     /** Whether the axis counts periods from an event that each line has at a time of its own. */

@@ -5,15 +5,25 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Document\Parts\VariationPart;
+use DuskRail\Statistics\Equality;
 use DuskRail\Statistics\IndividualsChart;
+use DuskRail\Statistics\Seasonality;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Time\UnknownPeriod;
 
 /** The ordinary variation of the first line in focus, where it is asked for, and what of the line is beyond it. */
 final readonly class Variation
 {
-    /** @param list<int> $beyond positions that the rules find, within the periods shown */
-    private function __construct(public Line $line, public IndividualsChart $chart, public array $beyond) {}
+    /**
+     * @param list<int> $beyond positions that the rules find, within the periods shown
+     * @param int $from first position shown
+     */
+    private function __construct(
+        public Line $line,
+        public IndividualsChart $chart,
+        public array $beyond,
+        private int $from,
+    ) {}
 
     /** @return self|null null where it is not asked for, or the baseline is too short */
     public static function of(Comparison $comparison): ?self
@@ -39,27 +49,65 @@ final readonly class Variation
         $shown = array_filter($beyond, static fn(int $at): bool => $at >= $comparison->from && $at <= $until);
         sort($shown);
 
-        return new self($line, $chart, array_values(array_unique($shown)));
+        return new self($line, $chart, array_values(array_unique($shown)), $comparison->from);
     }
 
     /**
-     * Since when the line has been outside the limits, or on one side of the middle, up to its latest value.
+     * Since when every value up to the latest has been beyond the limit on the side of the latest.
      *
-     * @return int|null position; null where its latest value is ordinary
+     * @return int|null position within the periods shown; null where its latest value is within the limits
      */
-    public function since(): ?int
+    public function outsideSince(): ?int
     {
-        $flagged = array_flip([...$this->chart->outside(), ...$this->chart->runs()]);
+        $isLow = $this->line->latest() < $this->chart->middle;
+        $limit = $isLow ? $this->chart->lower : $this->chart->upper;
+
+        return $this->heldSince(
+            static fn(float $v): bool => !Equality::holds($v, $limit) && ($isLow ? $v < $limit : $v > $limit),
+        );
+    }
+
+    /**
+     * Since when every value up to the latest has been on the side of the middle that the latest is on, where they are
+     * enough to be called a run.
+     *
+     * @return array{int, int}|null first position within the periods shown, and how many values
+     */
+    public function runSince(): ?array
+    {
+        $isLow = $this->line->latest() < $this->chart->middle;
+        $since = $this->heldSince(fn(float $v): bool => Equality::compare($v, $this->chart->middle) === ($isLow ? -1 : 1));
+        $count = count(
+            array_filter(
+                array_slice($this->line->values, $since ?? 0, ($this->line->current ?? -1) - ($since ?? 0) + 1),
+                static fn(float $v): bool => !is_nan($v),
+            ),
+        );
+
+        return $since === null || $count < IndividualsChart::RUN ? null : [$since, $count];
+    }
+
+    /** @param callable(float): bool $holds for a value */
+    private function heldSince(callable $holds): ?int
+    {
         $since = null;
-        for ($at = $this->line->current; $at !== null && $at >= 0; $at--) {
-            if (isset($flagged[$at])) {
-                $since = $at;
-            } elseif (!is_nan($this->line->values[$at])) {
+        for ($at = $this->line->current; $at !== null && $at >= $this->from; $at--) {
+            $value = $this->line->values[$at];
+            if (!is_nan($value) && !$holds($value)) {
                 break;
             }
+            $since = is_nan($value) ? $since : $at;
         }
 
         return $since;
+    }
+
+    /** Whether the values swing with the seasons, which limits of ordinary variation take no account of. */
+    public static function isSeasonal(Comparison $comparison, Line $line): bool
+    {
+        $values = array_slice($line->values, $comparison->from, $comparison->finished() - $comparison->from + 1);
+
+        return Seasonality::isClear($values, $comparison->seasonLeft()) === true;
     }
 
     /** @return array{int, int}|null positions; null where the data have no such periods */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Peers;
 
+use DuskRail\Statistics\Equality;
+
 /** Where one value is among others. */
 final readonly class RankPosition
 {
@@ -79,7 +81,8 @@ final readonly class RankPosition
         [$low, $high] = [0, count($sorted)];
         while ($low < $high) {
             $middle = intdiv($low + $high, 2);
-            if ($sorted[$middle] < $value || ($orEqual && $sorted[$middle] === $value)) {
+            $side = Equality::compare($sorted[$middle], $value);
+            if ($side < 0 || ($orEqual && $side === 0)) {
                 $low = $middle + 1;
             } else {
                 $high = $middle;

@@ -14,7 +14,6 @@ final class CutAxis implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        $low = $comparison->lowest();
         $study = $comparison->study;
         if (
             // Of differences and rates of change zero is no bottom.
@@ -42,11 +41,19 @@ final class CutAxis implements Signal
             ]);
         }
 
-        return $comparison->isCut()
-            ? Notice::saying(
-                'cut-axis',
-                'The axis does not start at zero; it starts near ' . Numerals::text($low, $comparison->decimals) . '.',
-            )->withRemedy('Show both', 'set', ['part' => 'axis', 'settings' => ['start' => 'both']])
-            : null;
+        $limit = $study->part(AxisPart::class)->lowIn($study->view);
+        $start = match (true) {
+            $limit !== null => $limit > 0.0 ? 'at ' . Numerals::trimmed($limit, $comparison->fineDecimals()) : '',
+            $comparison->isCut() => 'near ' . Numerals::text($comparison->lowest(), $comparison->decimals),
+            default => '',
+        };
+
+        return $start === ''
+            ? null
+            : Notice::saying('cut-axis', "The axis does not start at zero; it starts {$start}.")->withRemedy(
+                'Show both',
+                'set',
+                ['part' => 'axis', 'settings' => ['start' => 'both']],
+            );
     }
 }

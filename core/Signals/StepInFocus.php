@@ -20,7 +20,7 @@ final class StepInFocus implements Signal
     /** A step of a smaller share of the level is hardly seen (common practice, no source). */
     private const SEEN = 0.1;
 
-    /** So much of the step in the peers' median, and all had it (common practice, no source). */
+    /** So much of the step, and another line had it too; so many of the others, and all had it (common practice). */
     private const SHARED = 0.5;
 
     public function notice(Comparison $comparison): ?Notice
@@ -32,7 +32,11 @@ final class StepInFocus implements Signal
         foreach ($comparison->focus() as $line) {
             $values = $courses->plain($line);
             $shift = LevelShift::in($values, $comparison->season());
-            if ($shift === null || abs($shift->share()) < self::SEEN || $this->isShared($comparison, $line, $shift)) {
+            if ($shift === null || abs($shift->share()) < self::SEEN) {
+                continue;
+            }
+            [$moved, $known] = $this->others($comparison, $line, $shift);
+            if ($known > 0 && $moved >= self::SHARED * $known) {
                 continue;
             }
             $period = $comparison->axis->period($comparison->from + $shift->position);
@@ -40,11 +44,17 @@ final class StepInFocus implements Signal
             return Notice::saying(
                 "step-{$line->key}-{$period->code()}",
                 sprintf(
-                    '%s steps %s by %s in %s, and the others do not. Did the counting method change?',
+                    '%s steps %s by %s in %s%s. Did the counting method change?',
                     $line->name,
                     $shift->size > 0.0 ? 'up' : 'down',
                     $this->size($comparison, $shift),
                     $period->label(),
+                    match (true) {
+                        $known === 0 => '',
+                        $moved > 0 => ", as {$moved} of {$known} others do",
+                        $known === 1 => ', and the other line does not',
+                        default => ', and the others do not',
+                    },
                 ),
             );
         }
@@ -62,32 +72,42 @@ final class StepInFocus implements Signal
         return trim(Numerals::text(abs($shift->size), Numerals::decimals([$shift->size])) . " {$unit}");
     }
 
-    /** Whether the median of the others moves the same way at the same time. */
-    private function isShared(Comparison $comparison, Line $line, LevelShift $shift): bool
+    /**
+     * How many of the others move the same way at the same time, of how many with values before and after.
+     *
+     * @return array{int, int}
+     */
+    private function others(Comparison $comparison, Line $line, LevelShift $shift): array
     {
         $courses = TrendSummaries::of($comparison);
-        $others = [];
+        $length = max(3, $comparison->season());
+        $own = is_nan($shift->share()) ? $shift->size : $shift->share();
+        $moved = $known = 0;
         foreach ($comparison->present() as $other) {
-            if ($other->key !== $line->key && $other->isGroup() === $line->isGroup()) {
-                $others[] = $courses->plain($other);
+            if ($other->key === $line->key || $other->isGroup() !== $line->isGroup()) {
+                continue;
+            }
+            $values = $courses->plain($other);
+            // As many values as there are before and after, be there a gap between.
+            $before = Quantile::of(array_slice(self::there(array_slice($values, 0, $shift->position)), -$length), 0.5);
+            $after = Quantile::of(array_slice(self::there(array_slice($values, $shift->position)), 0, $length), 0.5);
+            // In shares of the level where there is one, since the others may be of another size.
+            $move = is_nan($shift->share()) || $before <= 0.0 ? $after - $before : $after / $before - 1.0;
+            if (!is_nan($move)) {
+                $known++;
+                $moved += $move / $own >= self::SHARED ? 1 : 0;
             }
         }
-        if (count($others) < 2) {
-            return false;
-        }
-        $length = max(3, $comparison->season());
-        $moves = [];
-        foreach ($others as $values) {
-            $before = Quantile::of(
-                array_slice($values, max(0, $shift->position - $length), min($shift->position, $length)),
-                0.5,
-            );
-            $after = Quantile::of(array_slice($values, $shift->position, $length), 0.5);
-            // In shares of the level where there is one, since the others may be of another size.
-            $moves[] = is_nan($shift->share()) || $before <= 0.0 ? $after - $before : $after / $before - 1.0;
-        }
-        $own = is_nan($shift->share()) ? $shift->size : $shift->share();
 
-        return Quantile::of($moves, 0.5) / $own >= self::SHARED;
+        return [$moved, $known];
+    }
+
+    /**
+     * @param list<float> $values
+     * @return list<float>
+     */
+    private static function there(array $values): array
+    {
+        return array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
     }
 }

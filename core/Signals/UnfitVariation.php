@@ -31,7 +31,18 @@ final class UnfitVariation implements Signal
                 'smoothed-variation',
                 'Rolling values overlap, so they vary less from one to the next, and the limits are too narrow.',
             )->withRemedy('Hide the limits', 'set', $hide),
+            $this->isSeasonal($comparison) => Notice::saying(
+                'seasonal-variation',
+                'The values swing with the seasons, which the limits of ordinary variation do not allow for.',
+            )->withRemedy('Adjust for seasons', 'add-stop', ['stop' => 'seasonal']),
             default => null,
         };
+    }
+
+    private function isSeasonal(Comparison $comparison): bool
+    {
+        $line = $comparison->focus()[0] ?? null;
+
+        return $line !== null && Variation::isSeasonal($comparison, $line);
     }
 }

@@ -12,10 +12,10 @@ final readonly class Ends
 {
     /**
      * @param float $first value or mean at the beginning, NAN without one
-     * @param int $apart periods between the two
+     * @param float $apart periods between the two, on average where each is a mean
      * @param int $each how many values each of the two is the mean of
      */
-    private function __construct(public float $first, public float $last, public int $apart, public int $each) {}
+    private function __construct(public float $first, public float $last, public float $apart, public int $each) {}
 
     /**
      * @param list<float> $values missing ones are NAN
@@ -53,13 +53,14 @@ final readonly class Ends
     }
 
     /**
-     * Compound growth a year in per cent, NAN where there is none.
+     * Compound growth a year in per cent, NAN where there is none, and where the two are less than a year apart.
      *
      * @param float $perYear periods in a year; NAN where growth means nothing
      */
     public function growth(float $perYear): float
     {
-        return is_nan($perYear) || $this->apart === 0 || $this->first <= 0.0 || $this->last < 0.0
+        // A year of days or weeks is a little shorter than their mean.
+        return is_nan($perYear) || $this->apart < floor($perYear) || $this->first <= 0.0 || $this->last < 0.0
             ? NAN
             : (($this->last / $this->first) ** ($perYear / $this->apart) - 1.0) * 100.0;
     }
@@ -72,12 +73,14 @@ final readonly class Ends
     private static function years(array $values, int $from, int $to, int $season): ?self
     {
         $first = $last = [];
+        $apart = 0;
         $start = $to - $season + 1;
         for ($i = $start; $i <= $to; $i++) {
             // The same part of the year in the first one.
-            $then = $values[$from + (($i - $from) % $season)];
-            if (!is_nan($then) && !is_nan($values[$i])) {
-                $first[] = $then;
+            $at = $from + (($i - $from) % $season);
+            if (!is_nan($values[$at]) && !is_nan($values[$i])) {
+                $first[] = $values[$at];
+                $apart += $i - $at;
                 $last[] = $values[$i];
             }
         }
@@ -87,7 +90,7 @@ final readonly class Ends
             : new self(
                 array_sum($first) / count($first),
                 array_sum($last) / count($last),
-                $start - $from,
+                $apart / count($first),
                 count($first),
             );
     }

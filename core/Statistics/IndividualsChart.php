@@ -15,7 +15,7 @@ final readonly class IndividualsChart
     private const RANGE_OF_TWO = 1.128;
 
     /** Values on one side of the middle that are a run. */
-    private const RUN = 8;
+    public const RUN = 8;
 
     /** Values that rise, or fall, one after the other, and are a trend. */
     private const TREND = 6;

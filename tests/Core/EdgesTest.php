@@ -253,12 +253,19 @@ final class EdgesTest extends TestCase
         $ends = Ends::of(array_slice($values, 0, 20), 12);
         self::assertEqualsWithDelta([-1.0, 12, 1], [$ends->change(), $ends->apart, $ends->each], 1e-9);
         self::assertSame(
-            [3.0, 2],
+            [3.0, 2.0],
             [Ends::of([NAN, 1.0, 2.0, 4.0, NAN], 1)->change(), Ends::of([NAN, 1.0, 2.0, 4.0, NAN], 1)->apart],
         );
         self::assertNan(Ends::of([NAN, 5.0], 1)->change());
         self::assertEqualsWithDelta(10.0, Ends::of([100.0, NAN, 121.0], 1)->growth(1.0), 1e-9);
         self::assertNan(Ends::of([0.0, 121.0], 1)->growth(1.0));
+        // Doubling every year, half of the last year missing: the seasons that both ends have are as far apart as they are.
+        $doubling = array_map(static fn(int $i): float => 2.0 ** ($i / 12), range(0, 53));
+        $gone = array_replace($doubling, array_fill(42, 6, NAN));
+        self::assertEqualsWithDelta(100.0, Ends::of(array_values($gone), 12)->growth(12.0), 1e-9);
+        // Growth a year over eleven months is none, over twelve it is.
+        self::assertNan(Ends::of(array_slice($doubling, 0, 12), 12)->growth(12.0));
+        self::assertEqualsWithDelta(100.0, Ends::of(array_slice($doubling, 0, 13), 12)->growth(12.0), 1e-9);
     }
 
     public function testANumberBelowZeroBesideAnotherHasTheDigitsThatTheirDifferenceNeeds(): void

@@ -10,11 +10,16 @@ use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\LineState;
+use DuskRail\Document\Parts\VariationPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Signals\Notice;
+use DuskRail\Signals\Signals;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodRange;
 use DuskRail\Words\LiveNumber;
+use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\Sentences;
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
@@ -28,6 +33,8 @@ final class SentencesHoldTest extends TestCase
     private const ROUNDS = 2500;
 
     private const LONG = 12_000;
+
+    private const SEASONAL = 200;
 
     /** @var array<string, list<float|null>> */
     private array $series;
@@ -65,6 +72,45 @@ final class SentencesHoldTest extends TestCase
         ) {
             self::assertGreaterThan(20, $this->told[$kind] ?? 0, $kind);
         }
+    }
+
+    /** Months that swing with the seasons and do not change: nothing is made of the season, and little of the noise. */
+    public function testSeasonsAreNotTakenForChange(): void
+    {
+        mt_srand(86);
+        $claimed = 0;
+        for ($round = 0; $round < self::SEASONAL; $round++) {
+            $values = [];
+            for ($i = 0, $length = mt_rand(36, 96), $shift = mt_rand(0, 11); $i < $length; $i++) {
+                $noise = 2.0 * sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 1))) * cos(2 * M_PI * mt_rand() / mt_getrandmax());
+                $values[] = 100 + 30 * sin((2 * M_PI * ($i + $shift)) / 12) + $noise;
+            }
+            $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2015-01', ['home' => $values]]]);
+            $study = Make::study($data)->withPart(VariationPart::from(['limits' => 'shown']));
+            $comparison = Comparison::of($study, $data);
+            foreach (Sentences::of($comparison) as $claim) {
+                $text = LiveNumber::filled($claim->sentence, $comparison);
+                self::assertStringNotContainsString('ordinary variation', $text);
+                self::assertStringNotContainsString('mean of its baseline', $text);
+                self::assertDoesNotMatchRegularExpression('/(fallen|risen) for /', $text);
+                preg_match('/ by (\d+) %/', $text, $m);
+                // Two such noises are 2.8 apart on average of 70 to 130.
+                $claimed += (float) ($m[1] ?? 0) >= 10.0 || str_contains($text, 'a year before') ? 1 : 0;
+            }
+            self::assertContains(
+                'The values swing with the seasons, which the limits of ordinary variation do not allow for.',
+                array_map(static fn(Notice $n): string => $n->sentence, Signals::of($comparison)),
+            );
+        }
+        self::assertLessThanOrEqual(0.05 * self::SEASONAL, $claimed);
+        // The same season at both ends, though the first month shown is in another.
+        $known = array_map(static fn(int $i): float => round(100 + 30 * sin((2 * M_PI * ($i - 3)) / 12)), range(0, 54));
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2018-01', ['home' => $known]]]);
+        $comparison = Comparison::of(Make::study($data), $data);
+        self::assertContains(
+            'Home has hardly changed since July 2018',
+            array_map(static fn(Claim $c): string => $c->sentence, Sentences::of($comparison)),
+        );
     }
 
     private function random(): Comparison
@@ -195,6 +241,7 @@ final class SentencesHoldTest extends TestCase
                     '/^The gap between (\w+) and (\w+|the peer median) was widest in (.+) and has narrowed ' .
                     'since$/u',
                 'run' => '/^(\w+) has (fallen|risen) for (\d+) (\w+)s in a row$/u',
+                'onYear' => '/^(\w+) has been (above|below) the same (\w+) a year before for (\d+) (\w+)s in a row$/u',
                 'record' => '/^(\\w+) is at its (lowest|highest) since (.+?)(, the start of the data)?$/u',
             ] as $kind => $pattern
         ) {
@@ -218,7 +265,7 @@ final class SentencesHoldTest extends TestCase
     {
         [, $name, $way, $number, $unit, $since] = $m;
         $then = $this->at((string) $since);
-        self::assertSame($this->firstOf((string) $name), $then, $text);
+        self::assertSame($this->firstOf((string) $name, alike: true), $then, $text);
         [$before, $now] = [$this->value((string) $name, $then), $this->value((string) $name, $this->now)];
         self::assertSame($way === 'risen', $now > $before, $text);
         $expected = $unit === '%' ? abs($now / $before - 1) * 100 : abs($now - $before);
@@ -236,6 +283,7 @@ final class SentencesHoldTest extends TestCase
             $this->value((string) $m[1], $this->at((string) $m[2])),
             $this->value((string) $m[1], $this->now),
         ];
+        self::assertSame($this->firstOf((string) $m[1], alike: true), $this->at((string) $m[2]), $text);
         self::assertLessThan(0.01 * abs($before) + 1e-9, abs($now - $before), $text);
     }
 
@@ -339,6 +387,20 @@ final class SentencesHoldTest extends TestCase
     }
 
     /** @param array<int, string|null> $m */
+    private function checkOnYear(array $m, string $text): void
+    {
+        self::assertSame([$this->first->frequency->value, $m[3]], ['month', $m[5]], $text);
+        for ($step = 0; $step < (int) $m[4]; $step++) {
+            $at = $this->now - $step;
+            self::assertSame(
+                $m[2] === 'below' ? -1 : 1,
+                $this->value((string) $m[1], $at) <=> $this->value((string) $m[1], $at - 12),
+                $text,
+            );
+        }
+    }
+
+    /** @param array<int, string|null> $m */
     private function checkRecord(array $m, string $text): void
     {
         $since = $this->at((string) $m[3]);
@@ -397,10 +459,12 @@ final class SentencesHoldTest extends TestCase
         return array_key_last($there) ?? -1;
     }
 
-    private function firstOf(string $name): int
+    /** @param bool $alike of the same month as now, if values are of months */
+    private function firstOf(string $name, bool $alike = false): int
     {
+        $step = $alike && $this->first->frequency === Frequency::Month ? 12 : 1;
         foreach ($this->series[strtolower($name)] as $at => $value) {
-            if ($value !== null && $at >= $this->from) {
+            if ($value !== null && $at >= $this->from && ($this->now - $at) % $step === 0) {
                 return $at;
             }
         }

@@ -142,6 +142,7 @@ final class ExportTest extends ApplicationTestCase
                 "Tarrow,2024-02,4\nTarrow,2024-03,\n",
         );
         $this->change($study, 'add-stop', ['stop' => 'share']);
+        $this->change($study, 'change-stop', ['id' => 's1', 'settings' => ['incomplete' => 'there']]);
         $content = (string) $this->get(route('hand-over', [$study, 'xlsx']))->assertOk()->getContent();
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
         file_put_contents($path, $content);

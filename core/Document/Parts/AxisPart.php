@@ -67,6 +67,12 @@ final readonly class AxisPart implements Part
         return new self($start, $this->log, $this->low, $this->high, $this->view);
     }
 
+    /** The lower limit that holds in a view; null where the values have it. */
+    public function lowIn(string $view): ?float
+    {
+        return $this->view === $view ? $this->low : null;
+    }
+
     public function hasLimits(): bool
     {
         return $this->low !== null || $this->high !== null;

@@ -18,6 +18,7 @@ use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCategory;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\ReadsSettings;
+use DuskRail\Statistics\Equality;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Lag;
 
@@ -155,7 +156,7 @@ final readonly class Change implements Stop
     {
         $changes = [];
         foreach ($earlier as $i => $from) {
-            $changes[] = $from < 0 ? NAN : $values[$i] - $values[$from];
+            $changes[] = $from < 0 ? NAN : Equality::difference($values[$i], $values[$from]);
         }
 
         return $changes;

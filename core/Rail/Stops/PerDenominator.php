@@ -198,8 +198,8 @@ final readonly class PerDenominator implements Stop
                     return array_fill(0, count($values), NAN);
                 }
                 [$divisors, $places] = $alignment->laid($series);
-                // Between denominators above zero there is none that is zero.
-                $arePositive = $series->values !== [] && min($series->values) > 0.0;
+                // Between denominators above zero there is none that is zero; min() would pass over one before a NAN.
+                $arePositive = array_filter($series->values, static fn(float $d): bool => $d <= 0.0) === [];
                 // Nothing can be divided by zero; what would be is left blank, and said.
                 if (!$arePositive && in_array(0.0, $divisors, true)) {
                     $zero[] = $key;

@@ -17,6 +17,7 @@ use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCategory;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\ReadsSettings;
+use DuskRail\Statistics\Equality;
 use DuskRail\Statistics\Ordering;
 
 /**
@@ -166,7 +167,7 @@ final readonly class Rank implements Stop
         for ($first = 0; $first < $count; $first = $next) {
             $value = $values[$order[$first]];
             $next = $first;
-            while ($next < $count && $values[$order[$next]] === $value) {
+            while ($next < $count && Equality::holds($values[$order[$next]], $value)) {
                 $next++;
             }
             $better = $lowestFirst ? $first : $count - $next;

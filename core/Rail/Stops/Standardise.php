@@ -107,7 +107,7 @@ final readonly class Standardise implements Stop
                         // Values that differ by rounding alone are the same, and are nowhere.
                         $spread = $spreads[$i] ?? NAN;
                         $scores[] =
-                            $spread > self::ROUNDING * abs($middles[$i]) ? ($value - $middles[$i]) / $spread : NAN;
+                            $spread > self::ROUNDING * abs($middles[$i] ?? NAN) ? ($value - $middles[$i]) / $spread : NAN;
                     }
 
                     return $scores;

@@ -5,10 +5,17 @@ declare(strict_types=1);
 namespace DuskRail\Words\Sentences;
 
 use DuskRail\Data\Better;
+use DuskRail\Data\Nature;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
+use DuskRail\Time\PeriodRange;
+use DuskRail\Time\UnknownPeriod;
 use DuskRail\Words\LiveNumber;
 
-/** How far the focus has come since the base, or since what is shown begins. */
+/**
+ * How far the focus has come since the base, or since what is shown begins. Where seasons are in the values, the same
+ * season is compared with the same season; a running total and less than a year of seasons say nothing of change.
+ */
 final class ChangeOverTime implements ClaimFinder
 {
     /** Less than this share is hardly a change. */
@@ -17,17 +24,17 @@ final class ChangeOverTime implements ClaimFinder
     public function claims(Comparison $comparison): array
     {
         $claims = [];
-        foreach ($comparison->focus() as $line) {
-            $first = $line->first($comparison->from);
+        foreach ($comparison->run->table()->nature === Nature::Total ? [] : $comparison->focus() as $line) {
+            [$first, $span] = self::start($comparison, $line);
             if ($first === null || $first === $line->current) {
                 continue;
             }
-            $since = $comparison->base()?->code() ?? $comparison->axis->period($first)->code();
+            $since = ($span ?? $comparison->axis->period($first))->code();
             $change = LiveNumber::change($comparison, $line, $since);
             if ($change === null || is_nan($change->amount)) {
                 continue;
             }
-            $when = $comparison->base()?->label() ?? $comparison->axis->period($first)->label();
+            $when = ($span ?? $comparison->axis->period($first))->label();
             $share = $change->isShare
                 ? abs($change->amount) / 100.0
                 : abs($change->amount) / max(1e-12, abs($line->values[$first]));
@@ -42,6 +49,34 @@ final class ChangeOverTime implements ClaimFinder
         }
 
         return $claims;
+    }
+
+    /**
+     * From when on the change is told: the base or the first period, or where seasons are in the values the earliest of
+     * the same season as now.
+     *
+     * @return array{int|null, PeriodRange|null} position, and the base where it is compared as a whole
+     */
+    private static function start(Comparison $comparison, Line $line): array
+    {
+        $first = $line->first($comparison->from);
+        $base = $comparison->base();
+        $season = $comparison->seasonLeft();
+        if ($season === 1) {
+            return [$first, $base];
+        }
+        try {
+            [$from, $to] = $base === null ? [$first, $line->current] : $comparison->axis->positions($base) ?? [null, null];
+        } catch (UnknownPeriod) {
+            return [null, null];
+        }
+        for ($i = $from ?? 0; $from !== null && $line->current !== null && $i <= min($to, $line->current - 1); $i++) {
+            if (($line->current - $i) % $season === 0 && !is_nan($line->values[$i])) {
+                return [$i, null];
+            }
+        }
+
+        return [null, null];
     }
 
     /** A place is gained where its number falls, or its percentile rises. */

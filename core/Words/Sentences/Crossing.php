@@ -6,6 +6,7 @@ namespace DuskRail\Words\Sentences;
 
 use DuskRail\Data\Better;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Statistics\Equality;
 
 /** Since when a line has been above or below another, if it was on the other side before. */
 final class Crossing implements ClaimFinder
@@ -19,7 +20,7 @@ final class Crossing implements ClaimFinder
         foreach (Pairs::of($comparison) as $pair) {
             $signs = [];
             foreach ($pair->common as $i) {
-                $signs[$i] = $pair->values[$i] <=> $pair->others[$i];
+                $signs[$i] = Equality::compare($pair->values[$i], $pair->others[$i]);
             }
             if (count($signs) < 2 * self::STEADY) {
                 continue;

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Words\Sentences;
 
 use DuskRail\Data\Better;
+use DuskRail\Data\Nature;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
+use DuskRail\Statistics\Equality;
 
 /**
  * That the latest finished value of a line in focus is its lowest or highest, of all or since a while ago. Values
@@ -16,6 +18,10 @@ final class RecordAtEnd implements ClaimFinder
 {
     public function claims(Comparison $comparison): array
     {
+        // A running total is at its highest by its nature.
+        if ($comparison->run->table()->nature === Nature::Total) {
+            return [];
+        }
         $claims = [];
         $long = max(6, 2 * $comparison->axis->frequency->inAYear());
         foreach ($comparison->focus() as $line) {
@@ -38,7 +44,7 @@ final class RecordAtEnd implements ClaimFinder
     private static function beaten(Line $line, int $first, int $last, int $direction): ?int
     {
         for ($i = $last - 1; $i >= $first; $i--) {
-            if (!is_nan($line->values[$i]) && ($line->values[$last] <=> $line->values[$i]) !== $direction) {
+            if (!is_nan($line->values[$i]) && Equality::compare($line->values[$last], $line->values[$i]) !== $direction) {
                 return $i;
             }
         }
@@ -64,7 +70,7 @@ final class RecordAtEnd implements ClaimFinder
                 "{$now}, " . ($direction < 0 ? 'below' : 'above') . ' every value before.',
             );
         }
-        $tied = $line->values[$beaten] === $line->latest() ? ', the same.' : '.';
+        $tied = Equality::holds($line->values[$beaten], $line->latest()) ? ', the same.' : '.';
 
         return Claim::of(
             "{$line->name} is {$what} since {$period($beaten)}",

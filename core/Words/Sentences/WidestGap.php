@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Words\Sentences;
 
 use DuskRail\Outcome\Comparison;
+use DuskRail\Statistics\Equality;
 
 /** When two lines were furthest apart, said only when that is now or was long enough ago to be history. */
 final class WidestGap implements ClaimFinder
@@ -30,7 +31,7 @@ final class WidestGap implements ClaimFinder
             }
             $last = $comparison->reference;
             $widest = max($gaps);
-            $at = array_keys($gaps, $widest, true);
+            $at = array_keys(array_filter($gaps, static fn(float $gap): bool => Equality::holds($gap, $widest)));
             // Twice the same gap is no record.
             if (count($at) > 1 || $widest <= 0.0) {
                 continue;
