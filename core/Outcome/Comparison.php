@@ -15,6 +15,8 @@ use DuskRail\Data\ValueType;
 use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\PeerLine;
+use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\RosterSort;
 use DuskRail\Document\Study;
 use DuskRail\Rail\Run;
@@ -70,6 +72,22 @@ final readonly class Comparison
     public static function of(Study $study, DataSource $data): self
     {
         return ComparisonBuilder::of($study, $data);
+    }
+
+    /** True if what stands for all peers together is a ratio of sums, since ratios with known parts are on the rail. */
+    public function isPooledByWeight(): bool
+    {
+        return $this->run->origin->weights !== null ||
+            array_filter($this->run->inUse(), static fn($step): bool => $step->outcome->table->weights !== null) !== [];
+    }
+
+    /** The name of the peer line; a weighted mean without weights is called a mean. */
+    public function peerLineName(): string
+    {
+        $part = $this->study->part(PeersPart::class);
+        $isPlain = $part->line === PeerLine::Pooled && !$this->isPooledByWeight();
+
+        return ($isPlain ? $part->with(['line' => PeerLine::Mean]) : $part)->lineName($this->peers->chosen);
     }
 
     /** Which way is good of what the rail ends in. */

@@ -7,7 +7,6 @@ namespace DuskRail\Outcome;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\FiguresPart;
-use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Time\UnknownPeriod;
 
 /** The values of a comparison as a table: rows and columns, each with its heading. */
@@ -94,7 +93,7 @@ final readonly class Grid
         if ($comparison->peerLine !== []) {
             $columns[] = new GridHead(
                 '~summary',
-                $comparison->study->part(PeersPart::class)->lineName($comparison->peers->chosen),
+                $comparison->peerLineName(),
                 0,
                 true,
             );

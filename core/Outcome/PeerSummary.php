@@ -33,7 +33,7 @@ final readonly class PeerSummary
         return new self(
             $part,
             $comparison->peerLine,
-            $part->lineName($comparison->peers->chosen),
+            $comparison->peerLineName(),
             $comparison->peers->values(),
         );
     }
@@ -51,7 +51,7 @@ final readonly class PeerSummary
                 PeerLine::Mean => PeerFigures::mean($values),
                 default => [],
             },
-            $part->lineName($comparison->peers->chosen),
+            $comparison->peerLineName(),
             $values,
         );
     }

@@ -76,7 +76,8 @@ final readonly class Variation
     public function runSince(): ?array
     {
         $isLow = $this->line->latest() < $this->chart->middle;
-        $since = $this->heldSince(fn(float $v): bool => Equality::compare($v, $this->chart->middle) === ($isLow ? -1 : 1));
+        $side = $isLow ? -1 : 1;
+        $since = $this->heldSince(fn(float $v): bool => Equality::compare($v, $this->chart->middle) === $side);
         $count = count(
             array_filter(
                 array_slice($this->line->values, $since ?? 0, ($this->line->current ?? -1) - ($since ?? 0) + 1),

@@ -15,8 +15,8 @@ use DuskRail\Peers\PeerFigures;
  * Several entities calculated as if they were one: amounts are added up (or averaged), and of ratios the sums are
  * divided, never the ratios averaged.
  *
- * Members that have not begun or have ended are left out of the sum; where the value of one that goes on is lacking, there
- * is no sum, unless that of the others is asked for.
+ * Members that have not begun or have ended are left out of the sum; where the value of one that goes on is lacking,
+ * there is no sum, unless that of the others is asked for.
  */
 final readonly class Pool
 {
@@ -117,7 +117,8 @@ final readonly class Pool
      */
     private function taken(array $values, SeriesTable $table): array
     {
-        $members = Members::of($values, $table->axis->frequency, $this->until === null ? null : $this->until - $table->axis->first);
+        $until = $this->until === null ? null : $this->until - $table->axis->first;
+        $members = Members::of($values, $table->axis->frequency, $until);
         if ($this->incomplete === IncompleteSum::Same) {
             return [array_intersect_key($values, array_flip($members->throughout())), []];
         }
@@ -131,7 +132,7 @@ final readonly class Pool
     }
 
     /**
-     * The same of several values at once: in each period those members count that have all of them, and one that goes on
+     * The same of several values at once: in each period those members count that have all of them. One that goes on
      * and lacks any of them leaves it blank, unless the sum of the others is asked for.
      *
      * @param list<array<array-key, list<float>>> $tables values by member

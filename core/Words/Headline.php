@@ -117,7 +117,7 @@ final class Headline
         };
 
         return $part->line === PeerLine::Pooled
-            ? "the weighted mean of {$whose} is"
+            ? ($comparison->isPooledByWeight() ? "the weighted mean of {$whose} is" : "the mean of {$whose} is")
             : "the {$part->line->value} of {$whose} is";
     }
 }

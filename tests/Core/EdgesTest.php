@@ -259,7 +259,7 @@ final class EdgesTest extends TestCase
         self::assertNan(Ends::of([NAN, 5.0], 1)->change());
         self::assertEqualsWithDelta(10.0, Ends::of([100.0, NAN, 121.0], 1)->growth(1.0), 1e-9);
         self::assertNan(Ends::of([0.0, 121.0], 1)->growth(1.0));
-        // Doubling every year, half of the last year missing: the seasons that both ends have are as far apart as they are.
+        // Doubling every year, half of the last year missing: the seasons that both ends have are their distance apart.
         $doubling = array_map(static fn(int $i): float => 2.0 ** ($i / 12), range(0, 53));
         $gone = array_replace($doubling, array_fill(42, 6, NAN));
         self::assertEqualsWithDelta(100.0, Ends::of(array_values($gone), 12)->growth(12.0), 1e-9);

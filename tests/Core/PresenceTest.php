@@ -101,7 +101,8 @@ final class PresenceTest extends TestCase
                     Signals::of($comparison),
                     static fn(Notice $notice): bool => str_starts_with($notice->id, 'incomplete-stack'),
                 );
-                $isIncomplete = $incomplete === 'same' ? count($kept) < count($rows) : self::lacks($rows, $latest, $year);
+                $isIncomplete =
+                    $incomplete === 'same' ? count($kept) < count($rows) : self::lacks($rows, $latest, $year);
                 self::assertSame($isIncomplete ? 1 : 0, count($notices), $incomplete);
                 $said += count($notices);
             }
@@ -115,7 +116,8 @@ final class PresenceTest extends TestCase
     {
         $rows = array_fill_keys(['ash', 'birch', 'cedar', 'elm', 'fir'], array_fill(0, 12, 100));
         $rows['ash'][11] = null;
-        $data = self::grouped(['2010', $rows], ['ash' => 'Up', 'birch' => 'Up', 'cedar' => 'Up', 'elm' => 'Down', 'fir' => 'Down']);
+        $groups = ['ash' => 'Up', 'birch' => 'Up', 'cedar' => 'Up', 'elm' => 'Down', 'fir' => 'Down'];
+        $data = self::grouped(['2010', $rows], $groups);
         $comparison = Comparison::of(
             Study::first('Study', 'flow', $data)->withPart(LinesPart::from(['groups' => ['Up', 'Down']])),
             $data,

@@ -82,7 +82,9 @@ final class SentencesHoldTest extends TestCase
         for ($round = 0; $round < self::SEASONAL; $round++) {
             $values = [];
             for ($i = 0, $length = mt_rand(36, 96), $shift = mt_rand(0, 11); $i < $length; $i++) {
-                $noise = 2.0 * sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 1))) * cos(2 * M_PI * mt_rand() / mt_getrandmax());
+                // Box and Muller (1958), standard deviation 2.
+                $radius = 2.0 * sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 1)));
+                $noise = $radius * cos((2 * M_PI * mt_rand()) / mt_getrandmax());
                 $values[] = 100 + 30 * sin((2 * M_PI * ($i + $shift)) / 12) + $noise;
             }
             $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2015-01', ['home' => $values]]]);

@@ -195,7 +195,8 @@ final class ViewsTest extends TestCase
         }
         $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2021-01', $series]]);
         foreach (['areas', 'shares'] as $form) {
-            $study = Make::study($data)->withPart(PartCatalogue::named('stack')::from(['form' => $form, 'top' => 0, 'incomplete' => 'there']));
+            $part = StackPart::from(['form' => $form, 'top' => 0, 'incomplete' => 'there']);
+            $study = Make::study($data)->withPart($part);
             $stacked = Stacked::of(Lineup::of(Comparison::of($study, $data)));
             self::assertCount(16, $stacked->layers);
             for ($i = 0; $i < 20; $i++) {

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Proposals\Ideas;
 
-use DuskRail\Data\Better;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 use DuskRail\Proposals\Arriving;
 use DuskRail\Proposals\Idea;
 use DuskRail\Proposals\Proposal;
@@ -42,31 +43,36 @@ final class PlaceAmongAll implements Idea
         if ($isBySize || $spread < self::ALIKE) {
             return null;
         }
-        $ranks = self::ranks($at, $focus->key);
-        [$first, $last] = [$ranks[0] ?? 0, end($ranks)];
+        $ends = self::ends($at->comparison, $focus);
+        if ($ends === null || abs($ends[0] - $ends[2]) < self::LEAST_MOVE) {
+            return null;
+        }
+        [$then, $ofThen, $now, $of] = $ends;
 
-        return abs($first - $last) >= self::LEAST_MOVE
-            ? Proposal::because(
-                "{$focus->name} moved from rank {$first} to {$last} of {$count}",
-                Rank::default($at->table, $at->scope),
-                $at,
-            )
-            : null;
+        return Proposal::because(
+            "{$focus->name} moved from rank {$then}" . ($ofThen === $of ? '' : " of {$ofThen}") .
+                " to {$now} of {$of}{$at->comparison->peers->named($focus)}",
+            Rank::default($at->table, $at->scope),
+            $at,
+        );
     }
 
-    /** @return list<int> in each period in which nearly all lines have a value, the line among them */
-    private static function ranks(Arriving $at, string $key): array
+    /**
+     * Its rank and among how many in the first period shown in which nearly as many have a value as in the reference
+     * period, and the same of that.
+     *
+     * @return array{int, int, int, int}|null
+     */
+    private static function ends(Comparison $comparison, Line $line): ?array
     {
-        $lowestFirst = $at->comparison->better() === Better::Lower;
-        $ranks = [];
-        foreach ($at->values[$key] ?? [] as $i => $own) {
-            $all = array_filter(array_map(static fn(array $v): float => $v[$i] ?? NAN, $at->values), is_finite(...));
-            if (is_finite($own) && count($all) >= self::NEARLY_ALL * count($at->values)) {
-                $before = static fn(float $v): bool => $lowestFirst ? $v < $own : $v > $own;
-                $ranks[] = 1 + count(array_filter($all, $before));
+        $now = $comparison->peers->rankOf($line, $line->current);
+        for ($i = $comparison->from; $now !== null && $i < $line->current; $i++) {
+            $then = $comparison->peers->rankOf($line, $i);
+            if ($then !== null && $then->of >= self::NEARLY_ALL * $now->of) {
+                return [$then->rank, $then->of, $now->rank, $now->of];
             }
         }
 
-        return $ranks;
+        return null;
     }
 }

@@ -122,7 +122,7 @@ final readonly class ChangeOfPeriod implements Stop
             !$this->season->isWhole() && Spacing::of($arriving)->isIrregular
                 => 'The values are of single dates, and a part of the year needs one for every period. Leave ' .
                 '“Part of the year” empty.',
-            // Of values of single dates one is taken, and none are added up.
+            // Of levels at single dates one is taken; what came about at them is added up.
             Spacing::of($arriving)->isIrregular => null,
             !$this->season->isWhole() && !$this->season->fits($arriving->axis->frequency)
                 => "“{$this->season->label()}” cannot be made of {$arriving->axis->frequency->adjective()} values. " .
@@ -163,7 +163,17 @@ final readonly class ChangeOfPeriod implements Stop
             PeriodRange::between($axis->period(0)->in($this->to), $axis->period($axis->count - 1)->in($this->to)),
         );
         if (Spacing::of($arriving)->isIrregular) {
-            return new Outcome((new PeriodParts($this))->ofDates($arriving, $target));
+            return new Outcome(
+                (new PeriodParts($this))->ofDates($arriving, $target),
+                $arriving->kind === MeasureKind::Flow
+                    ? [
+                        Remark::saying(
+                            'The values are of single dates; between the first and the last of a line, a ' .
+                                "{$this->to->value} without any is zero.",
+                        ),
+                    ]
+                    : [],
+            );
         }
         if (!$this->season->isWhole()) {
             $target = (new PeriodParts($this))->seasons($axis);
@@ -222,7 +232,7 @@ final readonly class ChangeOfPeriod implements Stop
             : $taken[$position] ?? [];
         $how = match (true) {
             $this->isWeighted($arriving) && !$isOfDates => 'ratio of sums',
-            $arriving->kind === MeasureKind::Flow && !$isOfDates => 'sum',
+            $arriving->kind === MeasureKind::Flow => 'sum',
             default => "{$this->level} level",
         };
         $scaled =

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Rail\Stops;
 
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Peers\Expectation;
 use DuskRail\Rail\Explanation;
@@ -20,7 +21,10 @@ final readonly class DriverFits
         return array_map(static function (string $key) use ($arriving, $scope): array {
             $table = $scope->table($key);
 
-            return Weights::laid($table, Alignment::of($table, $arriving->axis, Between::Carried, true));
+            // A level goes on; what came about in a period that is not in yet is not known.
+            $holds = $table->kind !== MeasureKind::Flow;
+
+            return Weights::laid($table, Alignment::of($table, $arriving->axis, Between::Carried, $holds));
         }, $this->stop->drivers());
     }
 

@@ -93,15 +93,22 @@ final readonly class PeriodParts
             ];
     }
 
-    /** Figures of single dates by the period that they are in: the last of them, the first, or their mean. */
+    /**
+     * Figures of single dates by the period that they are in: the sum of what came about, where a period between the
+     * first and the last date without any is zero; of levels the last of them, the first, or their mean.
+     */
     public function ofDates(SeriesTable $arriving, PeriodAxis $target): SeriesTable
     {
         $series = [];
         foreach ($arriving->series as $key => $one) {
             $values = [];
-            foreach ($this->dates($one->values, $arriving->axis, $target) as $positions) {
+            $dates = $this->dates($one->values, $arriving->axis, $target);
+            $filled = array_keys(array_filter($dates));
+            [$first, $last] = $filled === [] ? [0, -1] : [$filled[0], $filled[count($filled) - 1]];
+            foreach ($dates as $at => $positions) {
                 $parts = array_map(static fn(int $i): float => $one->values[$i], $positions);
                 $values[] = match (true) {
+                    $arriving->kind === MeasureKind::Flow => $at < $first || $at > $last ? NAN : array_sum($parts),
                     $parts === [] => NAN,
                     $this->stop->level === 'first' => $parts[0],
                     $this->stop->level === 'mean' => array_sum($parts) / count($parts),
@@ -111,7 +118,17 @@ final readonly class PeriodParts
             $series[] = new Series((string) $key, $values);
         }
 
-        return new SeriesTable($target, $arriving->unit, $arriving->kind, $series, nature: $arriving->nature);
+        $isSum = $arriving->kind === MeasureKind::Flow;
+
+        return new SeriesTable(
+            $target,
+            $isSum
+                ? $arriving->unit->insteadOf($arriving->axis->frequency, $this->stop->to->noun())
+                : $arriving->unit,
+            $arriving->kind,
+            $series,
+            nature: $arriving->nature,
+        );
     }
 
     /**

@@ -23,8 +23,8 @@ use DuskRail\Settings\ReadsSettings;
 /**
  * The share in a total, in per cent: of all that take part, of those in focus, or of the entity's own group.
  *
- * A period in which the value of a part is lacking has no total, unless shares in the total of the others are asked for.
- * A negative part has no share.
+ * A period in which the value of a part is lacking has no total, unless shares in the total of the others are asked
+ * for. A negative part has no share.
  */
 final readonly class Share implements Stop
 {

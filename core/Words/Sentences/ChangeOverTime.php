@@ -66,7 +66,8 @@ final class ChangeOverTime implements ClaimFinder
             return [$first, $base];
         }
         try {
-            [$from, $to] = $base === null ? [$first, $line->current] : $comparison->axis->positions($base) ?? [null, null];
+            $span = $base === null ? [$first, $line->current] : $comparison->axis->positions($base);
+            [$from, $to] = $span ?? [null, null];
         } catch (UnknownPeriod) {
             return [null, null];
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Words\Sentences;
 
-use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 
@@ -40,7 +39,7 @@ final readonly class Pairs
             }
             if ($comparison->peerLine !== [] && $comparison->peers->count($comparison->reference) > 1) {
                 $name =
-                    'the ' . lcfirst($comparison->study->part(PeersPart::class)->lineName($comparison->peers->chosen));
+                    'the ' . lcfirst($comparison->peerLineName());
                 $pairs[] = self::pair($comparison, $line, $name, $comparison->peerLine);
             }
         }

@@ -44,7 +44,8 @@ final class RecordAtEnd implements ClaimFinder
     private static function beaten(Line $line, int $first, int $last, int $direction): ?int
     {
         for ($i = $last - 1; $i >= $first; $i--) {
-            if (!is_nan($line->values[$i]) && Equality::compare($line->values[$last], $line->values[$i]) !== $direction) {
+            $value = $line->values[$i];
+            if (!is_nan($value) && Equality::compare($line->values[$last], $value) !== $direction) {
                 return $i;
             }
         }
