@@ -267,7 +267,7 @@ final class SentencesHoldTest extends TestCase
     {
         [, $name, $way, $number, $unit, $since] = $m;
         $then = $this->at((string) $since);
-        self::assertSame($this->firstOf((string) $name, alike: true), $then, $text);
+        self::assertSame($this->start((string) $name), $then, $text);
         [$before, $now] = [$this->value((string) $name, $then), $this->value((string) $name, $this->now)];
         self::assertSame($way === 'risen', $now > $before, $text);
         $expected = $unit === '%' ? abs($now / $before - 1) * 100 : abs($now - $before);
@@ -285,7 +285,7 @@ final class SentencesHoldTest extends TestCase
             $this->value((string) $m[1], $this->at((string) $m[2])),
             $this->value((string) $m[1], $this->now),
         ];
-        self::assertSame($this->firstOf((string) $m[1], alike: true), $this->at((string) $m[2]), $text);
+        self::assertSame($this->start((string) $m[1]), $this->at((string) $m[2]), $text);
         self::assertLessThan(0.01 * abs($before) + 1e-9, abs($now - $before), $text);
     }
 
@@ -461,12 +461,14 @@ final class SentencesHoldTest extends TestCase
         return array_key_last($there) ?? -1;
     }
 
-    /** @param bool $alike of the same month as now, if values are of months */
-    private function firstOf(string $name, bool $alike = false): int
+    /** From when on a change is told: of months the same month as now, if the data are a year long. */
+    private function start(string $name): int
     {
-        $step = $alike && $this->first->frequency === Frequency::Month ? 12 : 1;
-        foreach ($this->series[strtolower($name)] as $at => $value) {
-            if ($value !== null && $at >= $this->from && ($this->now - $at) % $step === 0) {
+        $values = array_filter($this->series[strtolower($name)], static fn(?float $v): bool => $v !== null);
+        $isLong = $this->now - array_key_first($values) >= 12;
+        $step = $isLong && $this->first->frequency === Frequency::Month ? 12 : 1;
+        foreach (array_keys($values) as $at) {
+            if ($at >= $this->from && ($this->now - $at) % $step === 0) {
                 return $at;
             }
         }

@@ -14,7 +14,7 @@ use DuskRail\Words\LiveNumber;
 
 /**
  * How far the focus has come since the base, or since what is shown begins. Where seasons are in the values, the same
- * season is compared with the same season; a running total and less than a year of seasons say nothing of change.
+ * season is compared with the same season, unless the data are not a year long; a running total says nothing of change.
  */
 final class ChangeOverTime implements ClaimFinder
 {
@@ -77,7 +77,10 @@ final class ChangeOverTime implements ClaimFinder
             }
         }
 
-        return [null, null];
+        // Data that are not a year long yet can be compared with nothing else.
+        $isShort = $base === null && $line->current !== null && $line->current - (int) $line->first(0) < $season;
+
+        return [$isShort ? $first : null, null];
     }
 
     /** A place is gained where its number falls, or its percentile rises. */
