@@ -29,8 +29,8 @@ final readonly class Merger
     private const JOINED = '~joined';
 
     /**
-     * @param list<Entity> $parts
-     * @param string $whole name of the one, which may be new
+     * @param list<Entity> $parts those that end; the one is none of them
+     * @param string $whole name of the one, which may be new, or that of an entity that takes the others over
      * @param Period $from the first period of the one
      * @param bool $back whether what the parts had before is joined to be the history of the one
      */
@@ -46,7 +46,10 @@ final readonly class Merger
     {
         $data = new StoredData($this->dataset, null, true);
         $names = implode(' and ', array_map(static fn(Entity $e): string => $e->name, $this->parts));
-        $source = VersionSource::merger("{$names} became {$this->whole} in {$this->from->label()}");
+        $isKept = $this->known() !== null;
+        $source = VersionSource::merger(
+            "{$names} " . ($isKept ? 'merged into' : 'became') . " {$this->whole} in {$this->from->label()}",
+        );
         VersionWriter::write(
             $this->dataset,
             $source,
@@ -70,15 +73,50 @@ final readonly class Merger
         );
     }
 
+    /** The entity of the data set that has the name of the one. */
+    private function known(): ?Entity
+    {
+        return Entity::where('dataset_id', $this->dataset->id)
+            ->orderBy('id')
+            ->get()
+            ->first(fn(Entity $e): bool => mb_strtolower($e->name) === mb_strtolower($this->whole));
+    }
+
+    /**
+     * What all parts have is true of the whole; of a size class or a district that differs nobody knows.
+     *
+     * @return array<string, string>
+     */
+    private function shared(): array
+    {
+        $shared = $this->parts[0]->about ?? [];
+        foreach ($this->parts as $part) {
+            $shared = array_intersect_assoc($shared, $part->about);
+        }
+
+        return $shared;
+    }
+
+    /** @return list<string> what the whole is not known to have, since its parts differ */
+    public function unshared(): array
+    {
+        $all = array_merge(...array_map(static fn(Entity $e): array => $e->about, $this->parts));
+
+        return array_map(
+            strval(...),
+            array_keys(array_diff_key(array_filter($all), $this->known()->about ?? [], $this->shared())),
+        );
+    }
+
     private function whole(): Entity
     {
-        $known = Entity::where('dataset_id', $this->dataset->id)->orderBy('id')->get();
-        $same = $known->first(fn(Entity $e): bool => mb_strtolower($e->name) === mb_strtolower($this->whole));
+        $same = $this->known();
         if ($same !== null) {
-            $same->update(['removed' => false]);
+            $same->update(['removed' => false, 'about' => [...$this->shared(), ...array_filter($same->about)]]);
 
             return $same;
         }
+        $known = Entity::where('dataset_id', $this->dataset->id)->get();
         $slug = Str::slug($this->whole);
         $key = $free = $slug === '' ? 'merged' : $slug;
         for ($n = 2; $known->contains('key', $key); $n++) {
@@ -91,8 +129,7 @@ final readonly class Merger
             'name' => $this->whole,
             'home' => false,
             'note' => '',
-            // What all parts have is true of the whole; of a size class or a district that differs nobody knows.
-            'about' => array_intersect_assoc(...array_map(static fn(Entity $e): array => $e->about, $this->parts)),
+            'about' => $this->shared(),
         ]);
     }
 
@@ -110,7 +147,7 @@ final readonly class Merger
             $stored[$one->cell][$one->entity_id] = $one;
         }
         foreach ($stored as $cell => $byEntity) {
-            $table = $this->joined($measure, $data, (string) $cell);
+            $table = $this->joined($measure, $data, (string) $cell, $whole);
             $series = $this->seriesOf($table, $byEntity[$whole->id] ?? null, $measure);
             if ($series !== null) {
                 $packed = PackedSeries::of($series);
@@ -128,13 +165,13 @@ final readonly class Merger
         }
     }
 
-    /** The values of all parts as one, along the axis of the measure. */
-    private function joined(Measure $measure, StoredData $data, string $cell): ?SeriesTable
+    /** The values of all parts as one, with those that the one has itself, along the axis of the measure. */
+    private function joined(Measure $measure, StoredData $data, string $cell, Entity $whole): ?SeriesTable
     {
         if ($measure->kind === MeasureKind::Rate && ($data->measures()[$measure->per] ?? null) === null) {
             return null;
         }
-        $keys = array_map(static fn(Entity $e): string => $e->key, $this->parts);
+        $keys = array_map(static fn(Entity $e): string => $e->key, [$whole, ...$this->parts]);
         $pool = Pool::sum(self::JOINED, $this->whole, $keys);
         if ($measure->frequency !== Frequency::Number) {
             $pool = $pool->goingOnUntil(Period::holding($measure->frequency, $this->from->firstDay() - 1)->ordinal);
@@ -143,22 +180,26 @@ final readonly class Merger
         return Scope::of($data, [], [], Better::Neither, [$pool])->table($measure->key, Cell::parse($cell));
     }
 
-    /** What the one has from now on: its own, and where it has none what the parts had. */
+    /**
+     * What the one has from now on: its own, and where it has none what the parts had. Up to the merger that is its
+     * history, joined of all or left as its own.
+     */
     private function seriesOf(?SeriesTable $table, ?StoredSeries $own, Measure $measure): ?ReadSeries
     {
         $joined = $table->series[self::JOINED]->values ?? [];
         $values = [];
         foreach ($joined as $i => $value) {
             $ordinal = ($table->axis->first ?? 0) + $i;
-            $isBefore = Period::at($measure->frequency, $ordinal)->firstDay() < $this->from->firstDay();
-            if (!is_nan($value) && ($this->back || !$isBefore)) {
+            if (!is_nan($value) && ($this->back || !$this->isBefore($measure, $ordinal))) {
                 $values[$ordinal] = $value;
             }
         }
         $statuses = [];
         [$first, $there, $said] = $own === null ? [0, [], []] : [$own->first, $own->values, $own->statuses];
         foreach ($there as $i => $value) {
-            if (!is_nan($value)) {
+            // A rate without a weight has no history but its own.
+            $isJoined = $this->back && $table !== null && $this->isBefore($measure, $first + $i);
+            if (!is_nan($value) && !$isJoined) {
                 $values[$first + $i] = $value;
                 $statuses[$first + $i] = $said[$i] ?? 0;
             }
@@ -167,20 +208,27 @@ final readonly class Merger
             return null;
         }
         $all = range(min(array_keys($values)), max(array_keys($values)));
+        $values = array_replace(array_fill_keys($all, NAN), $values);
+        $statuses = array_replace(array_fill_keys($all, 0), $statuses);
 
         return new ReadSeries(
             0,
             0,
             $all[0],
-            array_map(static fn(int $at): float => $values[$at] ?? NAN, $all),
-            array_map(static fn(int $at): int => $statuses[$at] ?? 0, $all),
+            array_values($values),
+            array_values($statuses),
             array_fill(0, count($all), -1),
         );
     }
 
+    private function isBefore(Measure $measure, int $ordinal): bool
+    {
+        return Period::at($measure->frequency, $ordinal)->firstDay() < $this->from->firstDay();
+    }
+
     private function beginsAfter(StoredSeries $own, Measure $measure): bool
     {
-        return Period::at($measure->frequency, $own->first)->firstDay() >= $this->from->firstDay();
+        return !$this->isBefore($measure, $own->first);
     }
 
     /** A part as far as it went; null where it had ended by then, or had not begun. */
@@ -188,8 +236,7 @@ final readonly class Merger
     {
         $kept = 0;
         foreach (array_keys($own->values) as $i) {
-            $period = Period::at($measure->frequency, $own->first + $i);
-            $kept += $period->firstDay() < $this->from->firstDay() ? 1 : 0;
+            $kept += $this->isBefore($measure, $own->first + $i) ? 1 : 0;
         }
 
         return $kept === count($own->values) || $kept === 0

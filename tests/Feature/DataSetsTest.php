@@ -847,6 +847,38 @@ final class DataSetsTest extends ApplicationTestCase
      * Marl and Tarrow become Marltar in March: 3 + 5 and 4 + 6 before, its own 20 from then on. Waste per head is
      * weighed by people; what a rate is per that nobody knows is not joined.
      */
+    /** Alpha is dissolved into Beta, which keeps its name; the year that Beta lacks has no sum, and not that of Alpha. */
+    public function testOneEntityIsMergedIntoAnotherThatKeepsItsName(): void
+    {
+        $rows = "Utility,Year,Leakage (Ml),Region,Class\n";
+        foreach (range(2010, 2023) as $year) {
+            $rows .= $year < 2021 ? "Alpha,{$year},100,North,small\n" : '';
+            $rows .= $year === 2020 ? '' : "Beta,{$year}," . ($year < 2021 ? 200 : 310) . ",North,large\n";
+            $rows .= "Gamma,{$year},50,South,small\n";
+        }
+        $study = $this->imported($rows);
+        $dataset = $study->dataset;
+        $alpha = $dataset->entities()->where('key', 'alpha')->value('id');
+        $form = ['parts' => [$alpha], 'whole' => 'Beta', 'from' => '2021', 'back' => '1'];
+        $this->post(route('mergers.store', $dataset), [...$form, 'whole' => 'Nobody'])->assertSessionHasErrors('parts');
+        $this->post(route('mergers.store', $dataset), $form)->assertSessionHas('message');
+        $data = new StoredData($dataset->refresh());
+        $values = static fn(string $entity): array => array_map(
+            static fn(float $v): ?float => is_nan($v) ? null : $v,
+            $data->table('leakage')->series[$entity]->values,
+        );
+        self::assertSame([...array_fill(0, 10, 300.0), null, 310.0, 310.0, 310.0], $values('beta'));
+        self::assertSame([...array_fill(0, 11, 100.0), null, null, null], $values('alpha'));
+        self::assertSame(['Beta', false], [$data->entities()['alpha']->partOf, $data->entities()['beta']->isApart()]);
+        self::assertSame('large', $data->entities()['beta']->attributes['Class'] ?? '');
+        $this->get(route('datasets.show', $dataset))->assertSee('Alpha merged into Beta in 2021');
+        // Without its history it keeps its own.
+        (new Versions($dataset))->restore(1);
+        $this->post(route('mergers.store', $dataset), ['back' => '', ...array_diff_key($form, ['back' => 1])]);
+        $own = (new StoredData($dataset->refresh()))->table('leakage')->series['beta']->values;
+        self::assertSame([200.0, 310.0], [$own[0], $own[13]]);
+    }
+
     public function testAMergerJoinsValuesIsAVersionAndIsUndoneByGoingBack(): void
     {
         $study = $this->imported(
@@ -862,9 +894,8 @@ final class DataSetsTest extends ApplicationTestCase
         $this->get(route('datasets.show', $dataset))->assertSee('Record merger');
         foreach (
             [
-                'two' => [...$form, 'parts' => [$ids[0]]],
+                'at least two' => [...$form, 'parts' => [$ids[0]], 'whole' => 'Somebody new'],
                 'not a period' => [...$form, 'from' => 'spring'],
-                'is one of those' => [...$form, 'whole' => 'marl'],
             ] as $said => $wrong
         ) {
             $this->from(route('datasets.show', $dataset))

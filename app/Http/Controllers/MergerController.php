@@ -20,14 +20,13 @@ final class MergerController
     {
         $request->validate(
             [
-                'parts' => ['required', 'array', 'min:2'],
+                'parts' => ['required', 'array'],
                 'parts.*' => ['integer'],
                 'whole' => ['required', 'string', 'max:120'],
                 'from' => ['required', 'string', 'max:40'],
             ],
             [
                 'parts.required' => __('Choose the entities that merged.'),
-                'parts.min' => __('Choose at least two entities that merged.'),
                 'whole.required' => __('Enter the name of the entity that they became.'),
                 'from.required' => __('Enter the first period of the merged entity, for example 2023-04.'),
             ],
@@ -45,36 +44,38 @@ final class MergerController
                 ->all(),
         );
         $whole = $request->string('whole')->trim()->value();
-        $said = match (true) {
-            count($parts) < 2 => __('Choose at least two entities of this data set.'),
-            self::isOneOf($whole, $parts) => __(
-                '“:whole” is one of those that merged. Enter another name, or choose others.',
-                ['whole' => $whole],
-            ),
-            default => '',
-        };
-        if ($said !== '') {
-            throw ValidationException::withMessages(['parts' => $said]);
+        $isWhole = static fn(Entity $entity): bool => mb_strtolower($entity->name) === mb_strtolower($whole);
+        // One that keeps its name takes the others over.
+        $ending = array_values(array_filter($parts, static fn(Entity $part): bool => !$isWhole($part)));
+        $known = Entity::where('dataset_id', $dataset->id)->get()->first($isWhole);
+        if ($ending === [] || ($known === null && count($ending) < 2)) {
+            throw ValidationException::withMessages([
+                'parts' => __(
+                    'Choose at least two entities that merged, or one and the name of another that took it over.',
+                ),
+            ]);
         }
-        (new Merger($dataset, $parts, $whole, $from, $request->boolean('back')))->carryOut();
+        if ($known !== null && $known->part_of !== '') {
+            throw ValidationException::withMessages([
+                'whole' => __('“:whole” has merged into another entity itself. Enter another name.', [
+                    'whole' => $whole,
+                ]),
+            ]);
+        }
+        $merger = new Merger($dataset, $ending, $whole, $from, $request->boolean('back'));
+        $unshared = $merger->unshared();
+        $merger->carryOut();
+        $more =
+            $unshared === []
+                ? ''
+                : ' ' . __('Its parts differ in :what; enter what holds for it.', ['what' => implode(', ', $unshared)]);
 
         return redirect()
             ->route('datasets.show', $dataset)
             ->with(
                 'message',
-                "{$whole} is the merged entity since version {$dataset->version}. Restore the version before to undo.",
+                "{$whole} is the merged entity since version {$dataset->version}. " .
+                    "Restore the version before to undo.{$more}",
             );
-    }
-
-    /** @param list<Entity> $parts */
-    private static function isOneOf(string $name, array $parts): bool
-    {
-        foreach ($parts as $part) {
-            if (mb_strtolower($part->name) === mb_strtolower($name)) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

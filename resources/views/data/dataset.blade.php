@@ -131,7 +131,7 @@
         <h2>{{ __('Merger') }}</h2>
         <form method="post" action="{{ route('mergers.store', $dataset) }}" class="correction merger">@csrf
             <label>{{ __('Merged entities') }} <span class="select is-small is-multiple"><select name="parts[]" multiple size="4" required>@foreach ($mergeable as $id => $name)<option value="{{ $id }}" @selected(in_array((string) $id, old('parts', []), true))>{{ $name }}</option>@endforeach</select></span></label>
-            <label>{{ __('became') }} <input class="input is-small" name="whole" value="{{ old('whole') }}" placeholder="{{ __('name, new or in the list') }}" required maxlength="120" autocomplete="off"></label>
+            <label>{{ __('became') }} <input class="input is-small" name="whole" value="{{ old('whole') }}" placeholder="{{ __('new name, or one that goes on') }}" required maxlength="120" autocomplete="off"></label>
             <label>{{ __('from') }} <input class="input is-small short" name="from" value="{{ old('from') }}" placeholder="2023-04" required maxlength="40"></label>
             <label class="check"><input type="checkbox" name="back" value="1" checked> {{ __('Join their earlier values as its history') }}</label>
             <button class="button is-small">{{ __('Record merger') }}</button>
