@@ -61,6 +61,26 @@ final class Numerals
     }
 
     /**
+     * Decimals that some values have themselves, as a file wrote them; at most the given number.
+     *
+     * @param iterable<float> $values
+     */
+    public static function carried(iterable $values, int $most): int
+    {
+        $decimals = 0;
+        foreach ($values as $value) {
+            while ($decimals < $most && !is_nan($value) && round($value, $decimals) !== $value) {
+                $decimals++;
+            }
+            if ($decimals >= $most) {
+                break;
+            }
+        }
+
+        return $decimals;
+    }
+
+    /**
      * A number as a person types it: `98,5`, `1,234.5`, `1 234,5`, `−3`, in the digits of any script.
      *
      * The last of two kinds of marks is the decimal one. A single comma before three digits marks thousands, as this

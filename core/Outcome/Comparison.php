@@ -37,6 +37,8 @@ final readonly class Comparison
 
     public PeriodAxis $axis;
 
+    public int $decimals;
+
     public Measure $measure;
 
     /**
@@ -59,11 +61,12 @@ final readonly class Comparison
         public int $to,
         public array $lines,
         public array $peerLine,
-        public int $decimals,
+        public Precision $precision,
         public MeasureRuns $measures = new MeasureRuns(),
         public ?ColourScale $tones = null,
         public int $reference = -1,
     ) {
+        $this->decimals = $precision->decimals;
         $this->axis = $run->table()->axis;
         $this->measure = $data->measures()[$study->measure];
     }
@@ -102,10 +105,10 @@ final readonly class Comparison
         return min($this->to, ($this->run->table()->open() ?? $this->axis->count) - 1);
     }
 
-    /** For whoever looks at single values: one decimal more than in the labels; places have none. */
+    /** The same for whoever looks at single values; places have none. */
     public function fineDecimals(): int
     {
-        return $this->run->table()->unit->sort === ValueType::Rank ? 0 : $this->decimals + 1;
+        return $this->run->table()->unit->sort === ValueType::Rank ? 0 : $this->precision->fine();
     }
 
     /** Which categories of breakdowns the data are of, in words; nothing where they are not broken down. */

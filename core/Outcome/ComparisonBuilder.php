@@ -26,6 +26,9 @@ use DuskRail\Time\UnknownPeriod;
 /** Calculates a study on data: the rail, the lines, their peers, and the period that they are compared in. */
 final readonly class ComparisonBuilder
 {
+    /** Lines whose values are looked at for their decimals, of many. */
+    private const LOOKED_AT = 60;
+
     /** @param Comparison $bare a comparison without lines, which knows study, data, run and periods */
     private function __construct(private Comparison $bare) {}
 
@@ -49,7 +52,7 @@ final readonly class ComparisonBuilder
         $table = $run->table();
         [$from, $to] = self::shown($study, $table->axis);
         $nobody = PeerSet::of([], [], ChosenPeers::all(false), Better::Neither, $scope->conventions);
-        $builder = new self(new Comparison($study, $scope, $run, $nobody, $from, $to, [], [], 0));
+        $builder = new self(new Comparison($study, $scope, $run, $nobody, $from, $to, [], [], new Precision(0)));
 
         return $study->part(LinesPart::class)->across === 'measures'
             ? $builder->acrossMeasures()
@@ -160,6 +163,7 @@ final readonly class ComparisonBuilder
             );
         }
         $latest = array_map(static fn(Line $l): float => is_nan($l->latest()) ? $l->end() : $l->latest(), $lines);
+        $decimals = $this->decimalsOf(array_filter($latest, static fn(float $v): bool => !is_nan($v)));
 
         return new Comparison(
             $this->bare->study,
@@ -170,11 +174,25 @@ final readonly class ComparisonBuilder
             $this->bare->to,
             $lines,
             $peerLine,
-            $this->decimalsOf(array_filter($latest, static fn(float $v): bool => !is_nan($v))),
+            new Precision($decimals, $this->carried($lines, $decimals)),
             $measures,
             $tones,
             $reference,
         );
+    }
+
+    /** @param list<Line> $lines */
+    private function carried(array $lines, int $decimals): int
+    {
+        if ($this->bare->run->inUse() !== []) {
+            return PHP_INT_MAX;
+        }
+        $carried = 0;
+        foreach (array_slice($lines, 0, self::LOOKED_AT) as $line) {
+            $carried = max($carried, Numerals::carried($line->values, $decimals + 1));
+        }
+
+        return max($decimals, $carried);
     }
 
     /** @return list<float> what stands for all peers, along the axis; empty where it is not asked for */

@@ -109,7 +109,7 @@ final class Readout
         $value = $line->values[$position];
         $counts = $count($position, $value);
         // One decimal more than the labels: whoever points at a spot wants to know it better.
-        $decimals = $lineup->decimals + 1;
+        $decimals = min($lineup->decimals + 1, $lineup->comparison->precision->carried);
         $before = self::yearBefore($lineup, $line, $position);
         $rest = [self::change($lineup, $value, $before, $decimals)];
         // A rank is the place itself.

@@ -117,7 +117,7 @@ final class StudyTest extends TestCase
         $comparison = Comparison::of(Make::study($data), $data);
         $points = Readout::along(Lineup::of($comparison), $comparison->lines[1])['points'];
         self::assertSame(
-            ['January 2020', '62.0 Ml per month', '+12.0 on a year before · 2nd highest of 3'],
+            ['January 2020', '62 Ml per month', '+12 on a year before · 2nd highest of 3'],
             $points[12],
         );
         self::assertSame(['March 2019', '52.0 Ml per month', '2nd highest of 3'], $points[2]);

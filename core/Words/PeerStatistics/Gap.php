@@ -12,6 +12,6 @@ final class Gap
 {
     public static function text(PeerComparison $of, float $gap): string
     {
-        return is_nan($gap) ? '–' : Numerals::signed($gap, $of->comparison->fineDecimals());
+        return is_nan($gap) ? '–' : Numerals::signed($gap, $of->comparison->decimals + 1);
     }
 }
