@@ -120,7 +120,7 @@ final class StudyTest extends TestCase
             ['January 2020', '62 Ml per month', '+12 on a year before · 2nd highest of 3'],
             $points[12],
         );
-        self::assertSame(['March 2019', '52.0 Ml per month', '2nd highest of 3'], $points[2]);
+        self::assertSame(['March 2019', '52 Ml per month', '2nd highest of 3'], $points[2]);
     }
 
     public function testAStudyReadsBackFromItsDocument(): void
