@@ -57,7 +57,9 @@ final readonly class BandPainter
         $limits = [];
         foreach (array_keys($line->values) as $i) {
             $isShown = $i >= $this->painter->plot->from && $i <= $this->painter->plot->to;
-            $limits[] = $isShown ? $chance->limits($i, $chance->exposure($line->key, $i)) : array_fill(0, 4, NAN);
+            $limits[] = $isShown
+                ? $chance->limits($i, $chance->exposure($line->key, $i), $line->key)
+                : array_fill(0, 4, NAN);
         }
         $areas = [];
         foreach ([[0, 3, 0.25], [1, 2, 0.4]] as [$low, $high, $opacity]) {

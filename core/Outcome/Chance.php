@@ -25,12 +25,14 @@ final readonly class Chance
      * @param array<array-key, list<float>> $exposures by entity: what a rate is multiplied by to be a count
      * @param float $of times an exposure that counts are out of, for proportions; 0 where they are out of nothing
      * @param list<float> $dispersion along the axis, 1 for none
+     * @param array<array-key, list<float>> $peers rates of the peers, of which the expected one is found
      */
     private function __construct(
         public array $expected,
         private array $exposures,
         private float $of,
         private array $dispersion,
+        private array $peers,
     ) {}
 
     /** Why there are no limits; nothing where there are. */
@@ -101,13 +103,46 @@ final readonly class Chance
         }
         $peers = $comparison->data->peers($table);
         $expected = PeerFigures::weightedMean($peers, $weights);
-        $isShare = $table->unit->sort === ValueType::Percent;
+        $isShare = self::areProportions($comparison, $expected, $exposures, $times);
         $dispersion =
             $comparison->study->part(PeersPart::class)->dispersion === 'allowed'
                 ? self::dispersions($peers, $expected, $exposures, $isShare ? $times : INF)
                 : array_fill(0, count($expected), 1.0);
 
-        return new self($expected, $exposures, $isShare ? $times : 0.0, $dispersion);
+        return new self($expected, $exposures, $isShare ? $times : 0.0, $dispersion, $peers);
+    }
+
+    /**
+     * True if counts are a share of what they are divided by: in the same unit, said so, or none above it where the
+     * limits of events would be.
+     *
+     * @param list<float> $expected
+     * @param array<array-key, list<float>> $exposures
+     */
+    private static function areProportions(
+        Comparison $comparison,
+        array $expected,
+        array $exposures,
+        float $times,
+    ): bool {
+        $counts = $comparison->study->part(PeersPart::class)->counts;
+        $table = $comparison->run->table();
+        if ($counts !== 'automatic' || $table->unit->sort === ValueType::Percent) {
+            return $counts !== 'events';
+        }
+        $isAbove = false;
+        foreach ($comparison->data->present($table) as $key => $values) {
+            foreach ($values as $i => $rate) {
+                if ($rate > $times) {
+                    return false;
+                }
+                $exposure = $exposures[$key][$i] ?? NAN;
+                // A rough limit is enough: three standard deviations of a Poisson count above what is expected.
+                $isAbove = $isAbove || $expected[$i] + 3.0 * sqrt($expected[$i] / $exposure) > $times;
+            }
+        }
+
+        return $isAbove;
     }
 
     /**
@@ -152,23 +187,43 @@ final readonly class Chance
 
     /**
      * The rates that an entity of a size is between by chance alone: 99.8, 95, 95 and 99.8 % limits, from the lowest.
+     * The rate of the peers is itself uncertain, and the limits the wider, the smaller the peers are beside it.
      *
+     * @param string $key of the entity; one of the peers is held against the others
      * @return list<float> of ChanceLimits::TAILS; NAN where nothing is known
      */
-    public function limits(int $position, float $exposure): array
+    public function limits(int $position, float $exposure, string $key = ''): array
     {
-        $rate = $this->expected[$position] ?? NAN;
+        [$count, $others] = $this->others($position, $key);
+        $rate = $others > 0.0 ? $count / $others : NAN;
         $wider = sqrt($this->dispersion[$position] ?? 1.0);
         $limits = [];
         foreach (ChanceLimits::TAILS as $share) {
-            $count =
+            // The variance of a difference of two proportions is that of both.
+            $both = $this->of > 0.0 ? sqrt(1.0 + $exposure / $others) : 1.0;
+            $limit =
                 $this->of > 0.0
                     ? ChanceLimits::binomial($exposure * $this->of, $rate / $this->of, $share)
-                    : ChanceLimits::poisson($rate * $exposure, $share);
-            $limits[] = is_nan($count) ? NAN : max(0.0, $rate + ($count / $exposure - $rate) * $wider);
+                    : ChanceLimits::poissonBeside($exposure, $count, $others, $share);
+            $limits[] = is_nan($limit) ? NAN : max(0.0, $rate + ($limit / $exposure - $rate) * $wider * $both);
         }
 
         return $limits;
+    }
+
+    /** @return array{float, float} what the peers count together at a position, and their exposure, without one of them */
+    private function others(int $position, string $key): array
+    {
+        $count = $exposure = 0.0;
+        foreach ($this->peers as $peer => $values) {
+            $own = $this->exposures[$peer][$position] ?? NAN;
+            if ((string) $peer !== $key && !is_nan($values[$position]) && $own > 0.0) {
+                $count += $values[$position] * $own;
+                $exposure += $own;
+            }
+        }
+
+        return [$count, $exposure];
     }
 
     /** Whether a line's value is within the 95 % limits, so that it may be chance; null where that is not known. */
@@ -177,7 +232,7 @@ final readonly class Chance
         if ($position === null) {
             return null;
         }
-        $limits = $this->limits($position, $this->exposure($line->key, $position));
+        $limits = $this->limits($position, $this->exposure($line->key, $position), $line->key);
         $value = $line->values[$position];
 
         return is_nan($limits[1]) || is_nan($value) ? null : $value >= $limits[1] && $value <= $limits[2];

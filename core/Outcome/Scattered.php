@@ -140,7 +140,7 @@ final readonly class Scattered
         [$chance, $at] = $funnel;
         $beyond = [];
         foreach ($this->points as $point) {
-            $limits = $chance->limits($at, $chance->exposure($point->line->key, $at));
+            $limits = $chance->limits($at, $chance->exposure($point->line->key, $at), $point->line->key);
             if (!is_nan($limits[0]) && ($point->y < $limits[0] || $point->y > $limits[3])) {
                 $beyond[] = $point->line->name;
             }

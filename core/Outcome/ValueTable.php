@@ -59,7 +59,7 @@ final readonly class ValueTable
             return [];
         }
         $limits = array_map(
-            static fn(int $i): array => $chance->limits($i, $chance->exposure($line->key, $i)),
+            static fn(int $i): array => $chance->limits($i, $chance->exposure($line->key, $i), $line->key),
             array_keys($line->values),
         );
         $columns = [];

@@ -18,6 +18,12 @@ final class ChanceLimits
     private const WINSORISED = 0.1;
 
     /**
+     * What the variance of a normal distribution is after that, by integration:
+     * 0.8 − 2 c φ(c) + 0.2 c², where c = 1.2816 is its ninth decile.
+     */
+    private const NORMAL_WINSORISED = 0.6786;
+
+    /**
      * The count that a share of Poisson counts is below.
      *
      * @param float $expected above 0
@@ -34,6 +40,34 @@ final class ChanceLimits
             $share,
             $expected,
             sqrt($expected),
+            INF,
+        );
+    }
+
+    /**
+     * The same where the rate is not known but found by a count of others: given both together, the count is one of a
+     * binomial distribution by the shares of exposure (the exact conditional test of two Poisson means; Przyborowski
+     * and Wilenski, 1940), so the limit is that of a negative binomial one.
+     *
+     * @param float $exposure of the one, in the unit of the others'
+     * @param float $count of the others
+     * @param float $others their exposure
+     */
+    public static function poissonBeside(float $exposure, float $count, float $others, float $share): float
+    {
+        if (!($exposure > 0.0 && $others > 0.0 && $count > 0.0) || is_nan($exposure + $count + $others)) {
+            return NAN;
+        }
+        $rate = $count / $others;
+        $successes = $share < 0.5 ? $count : $count + 1.0;
+
+        return self::between(
+            static fn(int $at): float => $at < 0
+                ? 0.0
+                : Incomplete::beta($others / ($exposure + $others), $successes, $at + 1.0),
+            $share,
+            $rate * $exposure,
+            sqrt($rate * $exposure * (1.0 + $exposure / $others)),
             INF,
         );
     }
@@ -66,7 +100,8 @@ final class ChanceLimits
 
     /**
      * How many times as large the variance of standardised differences is as chance alone would make it: the mean of
-     * their squares, the outermost tenth on either side pulled in; at least 1.
+     * their squares, the outermost tenth on either side pulled in; at least 1. It is divided by what that leaves of the
+     * variance of normal differences from a rate that is calculated of them, which the published formula is not.
      *
      * @param list<float> $scores differences from what is expected in standard errors
      */
@@ -79,7 +114,7 @@ final class ChanceLimits
         $high = Quantile::of($scores, 1.0 - self::WINSORISED);
         $squares = array_map(static fn(float $z): float => max($low, min($high, $z)) ** 2, $scores);
 
-        return max(1.0, array_sum($squares) / count($squares));
+        return max(1.0, array_sum($squares) / (count($squares) - 1) / self::NORMAL_WINSORISED);
     }
 
     /**

@@ -27,6 +27,7 @@ use DuskRail\Statistics\ChanceLimits;
 use DuskRail\Statistics\Redraw;
 use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\Sentences;
+use PHPUnit\Framework\Attributes\Group as TestGroup;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -34,8 +35,8 @@ use PHPUnit\Framework\TestCase;
 final class ChanceTest extends TestCase
 {
     /**
-     * 100 bursts on 5,000 km of the peers are 2 per 100 km; on home's 1,000 km 20 are expected, and by chance alone
-     * 8.4 to 35.7, as qpois() of R has it between whole counts (tests/Reference/data/chance.csv).
+     * 100 bursts on 5,000 km of the peers are 2 per 100 km; on home's 1,000 km 20 are expected, give or take what
+     * chance makes of both counts (tests/Reference/data/chance.csv has such limits by R).
      */
     public function testLimitsAreThoseOfTheCountThatIsExpected(): void
     {
@@ -47,7 +48,8 @@ final class ChanceTest extends TestCase
         self::assertEqualsWithDelta(10.0, $chance->exposure('home', 0), 1e-9);
         $limits = $chance->limits(0, 10.0);
         foreach (ChanceLimits::TAILS as $n => $share) {
-            self::assertEqualsWithDelta(ChanceLimits::poisson(20.0, $share) / 10.0, $limits[$n], 1e-12);
+            $limit = ChanceLimits::poissonBeside(10.0, 100.0, 50.0, $share) / 10.0;
+            self::assertEqualsWithDelta($limit, $limits[$n], 1e-12);
         }
         self::assertNan(ChanceLimits::binomial(NAN, 0.3, 0.975));
         self::assertNan(ChanceLimits::binomial(60.0, 1.0, 0.975));
@@ -78,6 +80,77 @@ final class ChanceTest extends TestCase
         self::assertStringContainsString('highest of all', $said(300, 10_000));
     }
 
+    /**
+     * Pure chance, the same rate for all: outside the 95 % limits are at most one in twenty, and beyond the outer ones
+     * one in 500, be home the largest or the smallest. Exact limits of whole counts hold more than they say.
+     */
+    #[TestWith([100.0, 12, 100.0])]
+    #[TestWith([300.0, 2, 300.0])]
+    #[TestWith([50.0, 4, 5.0])]
+    #[TestWith([200.0, 3, 20.0])]
+    #[TestWith([1000.0, 12, 10.0])]
+    #[TestGroup('slow')]
+    public function testTheRateOfThePeersIsNotTakenForKnown(float $home, int $peers, float $each): void
+    {
+        $redraw = new Redraw(1940);
+        [$outside, $beyond, $runs] = [0, 0, 1500];
+        for ($run = 0; $run < $runs; $run++) {
+            $others = $redraw->poisson($peers * $each);
+            $count = $redraw->poisson($home);
+            $limits = array_map(
+                static fn(float $share): float => ChanceLimits::poissonBeside($home, $others, $peers * $each, $share),
+                ChanceLimits::TAILS,
+            );
+            $outside += $count < $limits[1] || $count > $limits[2] ? 1 : 0;
+            $beyond += $count < $limits[0] || $count > $limits[3] ? 1 : 0;
+        }
+        self::assertLessThanOrEqual(0.06 * $runs, $outside);
+        self::assertGreaterThanOrEqual(0.02 * $runs, $outside);
+        self::assertLessThanOrEqual(0.006 * $runs, $beyond);
+    }
+
+    /** True over-dispersion of 4 is found as that, be the peers few or many. */
+    public function testOverDispersionIsNotUnderstated(): void
+    {
+        mt_srand(19);
+        $even = static fn(): float => mt_rand() / mt_getrandmax();
+        foreach ([8, 12, 100] as $peers) {
+            $sum = 0.0;
+            for ($run = 0; $run < 400; $run++) {
+                // Twice as far apart as chance alone: sums of twelve even numbers, less six, are nearly normal.
+                $scores = [];
+                for ($n = 0; $n < $peers; $n++) {
+                    $scores[] = 2.0 * (array_sum(array_map($even, range(1, 12))) - 6.0);
+                }
+                $mean = array_sum($scores) / $peers;
+                $sum += ChanceLimits::dispersion(array_map(static fn(float $z): float => $z - $mean, $scores));
+            }
+            self::assertEqualsWithDelta(4.0, $sum / 400, 0.5, "{$peers} peers");
+        }
+    }
+
+    /** 96 of 100 patients seen in time are a share of them, which no limit of 112 fits. */
+    public function testCountsThatAreSharesHaveTheirLimitsBelowTheWhole(): void
+    {
+        $seen = ['home' => [96], 'a' => [92], 'b' => [93], 'c' => [94]];
+        $all = array_fill_keys(array_keys($seen), [100]);
+        $plain = Make::data([
+            'seen' => ['patients', MeasureKind::Flow, '2024', $seen],
+            'all' => ['attendances', MeasureKind::Flow, '2024', $all],
+        ]);
+        $study = Make::study($plain, StopCatalogue::make('per-denominator', ['measure' => 'all', 'times' => 100]));
+        $limits = static function (string $counts) use ($plain, $study): array {
+            $part = PeersPart::from(['dispersion' => 'ignored', 'counts' => $counts]);
+
+            return Chance::of(Comparison::of($study->withPart($part), $plain))?->limits(0, 1.0, 'home') ?? [];
+        };
+        // Exact binomial limits of R about 93, 88 and 98, times √(1 + 100 ÷ 300) since the peers' share is one of 300.
+        // Between whole counts they are up to one and a half away.
+        self::assertEqualsWithDelta([87.2, 98.8], array_slice($limits('automatic'), 1, 2), 1.5);
+        self::assertGreaterThan(110.0, $limits('events')[2]);
+        self::assertSame($limits('automatic'), $limits('proportion'));
+    }
+
     public function testWhatVariesMoreThanByChanceHasWiderLimits(): void
     {
         $rows = ['home' => [20, 1000]];
@@ -91,9 +164,9 @@ final class ChanceTest extends TestCase
         self::assertNotNull($wide);
         self::assertSame(1.0, $plain->dispersion(0));
         // 132 on 6,000 km: 22 expected of each; z = −17, 23, −14, 18, 0 and −10 over the root of 22, the outermost
-        // tenth pulled in to −15.5 and 20.5.
+        // tenth pulled in to −15.5 and 20.5, which leaves 0.6786 of the variance of five free differences.
         self::assertEqualsWithDelta(
-            (15.5 ** 2 + 20.5 ** 2 + 14 ** 2 + 18 ** 2 + 0 + 10 ** 2) / 22 / 6,
+            (15.5 ** 2 + 20.5 ** 2 + 14 ** 2 + 18 ** 2 + 0 + 10 ** 2) / 22 / 5 / 0.6786,
             $wide->dispersion(0),
             1e-9,
         );

@@ -556,15 +556,16 @@ final class CalculationTest extends TestCase
         self::assertNull(LeastSquares::through([[1.0, 2.0, 3.0, 4.0], [2.0, 4.0, 6.0, 8.0]], [1.0, 3.0, 2.0, 4.0]));
     }
 
-    /** ppois() and pbinom() of R, between whole counts as Spiegelhalter (2005) has it; made by make/chance.R. */
+    /** ppois(), pbinom() and pnbinom() of R, between whole counts as Spiegelhalter (2005) has it; made by make/chance.R. */
     public function testChanceLimitsAgreeWithR(): void
     {
         $compared = 0;
         foreach (Table::rows('chance.csv') as [$which, $of, $probability, $share, $limit]) {
-            $own =
-                $which === 'poisson'
-                    ? ChanceLimits::poisson((float) $of, (float) $share)
-                    : ChanceLimits::binomial((float) $of, (float) $probability, (float) $share);
+            $own = match ($which) {
+                'poisson' => ChanceLimits::poisson((float) $of, (float) $share),
+                'binomial' => ChanceLimits::binomial((float) $of, (float) $probability, (float) $share),
+                default => ChanceLimits::poissonBeside((float) $of, (float) $probability, 1.0, (float) $share),
+            };
             self::assertEqualsWithDelta(
                 (float) $limit,
                 $own,
@@ -573,6 +574,6 @@ final class CalculationTest extends TestCase
             );
             $compared++;
         }
-        self::assertSame(7 * 4 + 4 * 3 * 4, $compared);
+        self::assertSame(7 * 4 + 4 * 3 * 4 + 3 * 3 * 4, $compared);
     }
 }

@@ -27,6 +27,7 @@ final readonly class PeersPart implements Part
      *     peer set of the data set
      * @param 'faint'|'hidden' $outside how entities are drawn that are not of the set
      * @param 'allowed'|'ignored' $dispersion whether chance limits are wider where peers vary more than by chance
+     * @param 'automatic'|'proportion'|'events' $counts what counts are of, for the limits of chance
      * @param Targets $target in the unit that the rail ends in
      */
     public function __construct(
@@ -67,6 +68,14 @@ final readonly class PeersPart implements Part
             about: 'whether chance limits are wider where the peers vary more than by chance',
         )]
         public string $dispersion = 'allowed',
+        #[Choice(
+            'counts',
+            ['automatic' => 'automatic', 'proportion' => 'shares of the denominator', 'events' => 'events'],
+            lead: 'counts are',
+            when: ['band' => 'chance'],
+            about: 'whether counts are a share of what they are divided by, as patients seen in time, or events',
+        )]
+        public string $counts = 'automatic',
     ) {}
 
     public static function from(array $settings): static

@@ -18,7 +18,7 @@ final class BeyondChance implements ClaimFinder
             if ($line->current === null || $line->isGroup() || $chance === null) {
                 continue;
             }
-            $limits = $chance->limits($line->current, $chance->exposure($line->key, $line->current));
+            $limits = $chance->limits($line->current, $chance->exposure($line->key, $line->current), $line->key);
             $value = $line->latest();
             if (is_nan($limits[0]) || ($value >= $limits[0] && $value <= $limits[3])) {
                 continue;
