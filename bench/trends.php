@@ -72,7 +72,9 @@ echo "| figures | likeness of neighbours | called a trend, without one | found, 
 echo "|---|--:|--:|--:|--:|\n";
 foreach (
     [
+        ['7 years', Frequency::Year, 7, 0.8, false],
         ['8 years', Frequency::Year, 8, 0.0, false],
+        ['9 years', Frequency::Year, 9, 0.8, false],
         ['10 years', Frequency::Year, 10, 0.0, false],
         ['10 years', Frequency::Year, 10, 0.8, false],
         ['15 years', Frequency::Year, 15, 0.0, false],
@@ -84,22 +86,32 @@ foreach (
         ['40 quarters', Frequency::Quarter, 40, 0.8, false],
         ['60 months', Frequency::Month, 60, 0.0, false],
         ['60 months', Frequency::Month, 60, 0.8, false],
+        ['60 months, good and bad years', Frequency::Month, 60, 0.0, false, 1.0],
         ['120 months', Frequency::Month, 120, 0.0, false],
+        ['120 months, good and bad years', Frequency::Month, 120, 0.0, false, 1.0],
         ['120 months', Frequency::Month, 120, 0.6, false],
         ['120 months', Frequency::Month, 120, 0.8, false],
         ['120 months', Frequency::Month, 120, 0.9, false],
         ['12-month means of 120 months', Frequency::Month, 120, 0.0, true],
         ['12-month means of 120 months', Frequency::Month, 120, 0.8, true],
         ['520 weeks', Frequency::Week, 520, 0.8, false],
-    ] as [$what, $frequency, $count, $likeness, $smoothed]
+    ] as $row
 ) {
+    [$what, $frequency, $count, $likeness, $smoothed] = $row;
+    $ofYears = $row[5] ?? 0.0;
     $called = $found = $none = 0;
     $perYear = $frequency->meanPerYear();
     for ($run = 0; $run < $runs; $run++) {
         $values = $noise($count, $likeness, $frequency === Frequency::Month ? 1.0 : 0.0);
+        $year = 0.0;
+        foreach ($values as $i => $value) {
+            // What all months of a year share, as large as what each has of its own.
+            $year = $ofYears > 0.0 && $i % 12 === 0 ? $ofYears * $normal() : $year;
+            $values[$i] = $value + $year;
+        }
         $plain = $verdict($values, $frequency, $smoothed);
         $called += in_array($plain, ['rising', 'falling'], true) ? 1 : 0;
-        $none += $plain === 'no verdict' ? 1 : 0;
+        $none += $plain === 'not tested' ? 1 : 0;
         $rising = [];
         foreach ($values as $i => $value) {
             $rising[] = $value + (0.5 * $i) / $perYear;

@@ -10,14 +10,25 @@ namespace DuskRail\Statistics;
  * correction. Of fewer than ten values without ties the probability is exact.
  *
  * With seasons each value is compared with those of its own season only: Hirsch, Slack and Smith (1982), “Techniques of
- * Trend Analysis for Monthly Water Quality Data”.
+ * Trend Analysis for Monthly Water Quality Data”. Seasons that share good and bad years are not independent: their
+ * covariance is that of Hirsch and Slack (1984), “A nonparametric trend test for seasonal data with serial dependence”,
+ * after Dietz and Killeen (1981).
  */
 final readonly class MannKendall
 {
     private const EXACT_BELOW = 10;
 
-    /** @param float $p two-sided probability of a statistic at least as far from zero if there were no trend */
-    private function __construct(public int $statistic, public float $variance, public float $z, public float $p) {}
+    /**
+     * @param float $p two-sided probability of a statistic at least as far from zero if there were no trend
+     * @param float $covariance of all pairs of seasons, both ways; 0 without seasons
+     */
+    private function __construct(
+        public int $statistic,
+        public float $variance,
+        public float $z,
+        public float $p,
+        public float $covariance = 0.0,
+    ) {}
 
     /**
      * @param list<float> $values missing ones are NAN
@@ -54,7 +65,106 @@ final readonly class MannKendall
             $variance,
             $z,
             $exact ? self::exactly($statistic, $present) : 2 * self::upperTail(abs($z)),
+            $season > 1 ? self::covariance(self::withoutTrend($values, $season), $season) : 0.0,
         );
+    }
+
+    /**
+     * The same with the covariance of the seasons, where that makes the variance larger than it is. As far as it is
+     * estimated from years, there are as many degrees of freedom as years less two for a line (Satterthwaite, 1946).
+     *
+     * @param float $plain variance without it
+     * @param int $years of values
+     */
+    public function withCovariance(float $plain, int $years): self
+    {
+        $variance = $plain + $this->covariance;
+        if ($variance <= $this->variance || $this->covariance <= 0.0) {
+            return $this;
+        }
+        $z = $this->z * sqrt($this->variance / $variance);
+        $freedom = max(1, $years - 2) / ($this->covariance / $variance) ** 2;
+
+        return new self(
+            $this->statistic,
+            $variance,
+            $z,
+            max($this->p, StudentT::twoSided($z, $freedom)),
+            $this->covariance,
+        );
+    }
+
+    /**
+     * The same without the median slope, which all seasons would share as well.
+     *
+     * @param list<float> $values
+     * @return list<float>
+     */
+    private static function withoutTrend(array $values, int $season): array
+    {
+        $slope = TheilSen::slope($values, $season);
+        $rest = [];
+        foreach ($values as $i => $value) {
+            $rest[] = is_nan($slope) ? $value : $value - $slope * $i;
+        }
+
+        return $rest;
+    }
+
+    /**
+     * The sum of the covariances of the statistics of every two seasons.
+     *
+     * @param list<float> $values
+     */
+    private static function covariance(array $values, int $season): float
+    {
+        $years = intdiv(count($values) + $season - 1, $season);
+        $signs = $ranks = [];
+        for ($part = 0; $part < $season; $part++) {
+            $own = [];
+            for ($year = 0; $year < $years; $year++) {
+                $own[] = $values[$year * $season + $part] ?? NAN;
+            }
+            [$signs[], $ranks[]] = self::ordered($own);
+        }
+        $sum = 0.0;
+        for ($one = 0; $one < $season; $one++) {
+            for ($other = 0; $other < $one; $other++) {
+                $product = 0.0;
+                foreach ($signs[$one] as $pair => $sign) {
+                    $product += $sign * $signs[$other][$pair];
+                }
+                foreach ($ranks[$one] as $year => $rank) {
+                    $product += 4.0 * $rank * $ranks[$other][$year];
+                }
+                $sum += (2.0 * $product) / 3.0;
+            }
+        }
+
+        // A slope has been taken out of the years, which are the fewer for it.
+        return $years > 2 ? ($sum * $years) / ($years - 2) : $sum;
+    }
+
+    /**
+     * Of every two years which is higher, and the rank of each year less the mean rank; 0 with a missing value.
+     *
+     * @param list<float> $own one a year
+     * @return array{list<int>, list<float>}
+     */
+    private static function ordered(array $own): array
+    {
+        $signs = [];
+        $ranks = array_fill(0, count($own), 0.0);
+        for ($i = 0, $n = count($own); $i < $n; $i++) {
+            for ($j = $i + 1; $j < $n; $j++) {
+                $sign = is_nan($own[$i]) || is_nan($own[$j]) ? 0 : $own[$j] <=> $own[$i];
+                $signs[] = $sign;
+                $ranks[$j] += $sign / 2;
+                $ranks[$i] -= $sign / 2;
+            }
+        }
+
+        return [$signs, array_values($ranks)];
     }
 
     /**
@@ -73,6 +183,7 @@ final readonly class MannKendall
             $this->variance * $times,
             $z,
             max($this->p, StudentT::twoSided($z, $freedom)),
+            $this->covariance,
         );
     }
 

@@ -27,6 +27,18 @@ final readonly class Trend
     private const NONE = 'not tested';
 
     /**
+     * How little chance a verdict may leave, by the number of values below which it holds: of few values that are alike
+     * by themselves more look steady. Found by simulation of first-order series up to a likeness of 0.8
+     * (bench/trends.php), so that at most 7 % are called a trend without one.
+     */
+    private const LEVELS = [self::VERY_FEW => 0.003, 15 => 0.02];
+
+    /** The same by the number of years of seasons, of which few tell little of how alike they are. */
+    private const LEVELS_OF_YEARS = [5 => 0.01, 8 => 0.03];
+
+    private const LEVEL = 0.05;
+
+    /**
      * @param string $verdict rising, falling, no clear trend, no verdict, or when it ended
      * @param float $slope median slope of all pairs of values (of the same season), for each value; NAN without any
      */
@@ -59,11 +71,17 @@ final readonly class Trend
         // Of very few, likeness that is not clear is chance.
         $alike = $likeness->inflation > 1.0 && ($season > 1 || $count >= self::VERY_FEW);
 
+        $years = intdiv(count($values) + $season - 1, $season);
+        $alikeTest = $alike ? $test->inflated($likeness->inflation, $likeness->freedom()) : $test;
+
         return self::told(
-            $alike ? $test->inflated($likeness->inflation, $likeness->freedom()) : $test,
+            // Seasons that share good and bad years say less together than apart.
+            $alikeTest->withCovariance($test->variance, $years),
             $slope,
             Ends::of($values, $season),
             ($season > 1 ? 'seasonal Kendall' : 'Mann–Kendall') . ($alike ? ', corrected for similar neighbours' : ''),
+            $season > 1 ? self::level($years, self::LEVELS_OF_YEARS) : self::level($count, self::LEVELS),
+            self::steps($values, $season),
         );
     }
 
@@ -79,14 +97,64 @@ final readonly class Trend
         return new self(self::NONE, $reason, $slope, null);
     }
 
-    private static function told(MannKendall $test, float $slope, Ends $ends, string $how): self
+    /**
+     * What can be said where values are too few for a test: `lower in 9 of 11 steps; 12 values are too few for a test`,
+     * or with seasons `above the year before in 20 of 24 values; 3 years are too few for a test`.
+     *
+     * @param list<float> $values
+     */
+    private static function steps(array $values, int $season): string
     {
+        $there = array_filter($values, static fn(float $v): bool => !is_nan($v));
+        $values = $season > 1 ? $values : array_values($there);
+        $up = $down = $all = 0;
+        for ($i = $season; $i < count($values); $i++) {
+            $side = Equality::compare($values[$i], $values[$i - $season]);
+            $all += is_nan($values[$i]) || is_nan($values[$i - $season]) ? 0 : 1;
+            $up += $side > 0 ? 1 : 0;
+            $down += $side < 0 ? 1 : 0;
+        }
+        $most = max($up, $down);
+        if ($season > 1) {
+            $years = intdiv(count($values) + $season - 1, $season);
+
+            return ($down > $up ? 'below' : 'above') .
+                " the year before in {$most} of {$all} values; {$years} years are too few for a test";
+        }
+
+        return ($down > $up ? 'lower' : 'higher') .
+            " in {$most} of {$all} steps; " . count($there) . ' values are too few for a test';
+    }
+
+    /** @param array<int, float> $levels */
+    private static function level(int $count, array $levels): float
+    {
+        foreach ($levels as $below => $level) {
+            if ($count < $below) {
+                return $level;
+            }
+        }
+
+        return self::LEVEL;
+    }
+
+    private static function told(
+        MannKendall $test,
+        float $slope,
+        Ends $ends,
+        string $how,
+        float $level,
+        string $steps,
+    ): self {
         $chance =
             $test->p < 0.001
                 ? 'less than 1 in 1,000'
                 : 'about ' . Notation::trimmed(number_format($test->p * 100, 1)) . ' %';
         $reason = "without a trend, a series this steady would occur by chance in {$chance} of cases ({$how})";
-        if ($test->p >= 0.05 || $slope === 0.0) {
+        if ($level < self::LEVEL && $test->p < self::LEVEL && $test->p >= $level) {
+            return self::withheld($steps, $slope);
+        }
+        if ($test->p >= $level || $slope === 0.0) {
             return new self('no clear trend', $reason, $slope, $test);
         }
         // Up for long and then down again is no trend, whatever most pairs of values say.

@@ -156,7 +156,8 @@ final class EdgesTest extends TestCase
     #[TestWith([12, 0.0, false, 99])]
     #[TestWith([12, 0.8, false, 70])]
     #[TestWith([12, 0.0, true, 99])]
-    #[TestWith([1, 0.0, false, 70])]
+    #[TestWith([1, 0.0, false, 20])]
+    #[TestWith([1, 0.8, false, 0])]
     #[Group('slow')]
     public function testNoiseIsSeldomCalledATrendAndATrendMostlyIs(
         int $season,
