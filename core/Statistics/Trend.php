@@ -31,7 +31,7 @@ final readonly class Trend
      * by themselves more look steady. Found by simulation of first-order series up to a likeness of 0.8
      * (bench/trends.php), so that at most 7 % are called a trend without one.
      */
-    private const LEVELS = [self::VERY_FEW => 0.003, 15 => 0.02];
+    private const LEVELS = [self::EXACT => 0.002, self::VERY_FEW => 0.003, 15 => 0.02];
 
     /** The same by the number of years of seasons, of which few tell little of how alike they are. */
     private const LEVELS_OF_YEARS = [5 => 0.01, 8 => 0.03];

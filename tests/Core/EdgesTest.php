@@ -18,6 +18,7 @@ use DuskRail\Statistics\Ends;
 use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\Total;
+use DuskRail\Statistics\Trend;
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -156,7 +157,7 @@ final class EdgesTest extends TestCase
     #[TestWith([12, 0.0, false, 99])]
     #[TestWith([12, 0.8, false, 70])]
     #[TestWith([12, 0.0, true, 99])]
-    #[TestWith([1, 0.0, false, 20])]
+    #[TestWith([1, 0.0, false, 18])]
     #[TestWith([1, 0.8, false, 0])]
     #[Group('slow')]
     public function testNoiseIsSeldomCalledATrendAndATrendMostlyIs(
@@ -192,6 +193,54 @@ final class EdgesTest extends TestCase
         // Seven in a hundred, and what chance adds to it in three hundred.
         self::assertLessThan(300 * 0.07 + 9, $wrong);
         self::assertGreaterThan(3 * $found, $right);
+    }
+
+    /**
+     * Hirsch and Slack (1984): seasons that are the same series have together the variance of one, times their number
+     * squared; independent ones that of their sum. Of ten years it is
+     * 10 · 9 · 25 ÷ 18 = 125.
+     */
+    public function testSeasonsThatShareTheirYearsAreOneSeries(): void
+    {
+        mt_srand(84);
+        $years = array_map(static fn(int $i): float => mt_rand() / 1e6, range(1, 10));
+        $same = [];
+        foreach ($years as $year) {
+            array_push($same, $year, $year + 1e5, $year - 1e5, $year);
+        }
+        // The slope that is taken out, and the years that it costs, are the only difference.
+        $test = MannKendall::of($same, 4);
+        self::assertEqualsWithDelta(4 * 125.0, $test->variance ?? NAN, 1e-9);
+        self::assertEqualsWithDelta((12 * 125.0 * 10) / 8, $test->covariance ?? NAN, 0.15 * 1875);
+        $sum = 0.0;
+        for ($round = 0; $round < 200; $round++) {
+            $apart = array_map(static fn(int $i): float => mt_rand() / 1e6, range(1, 40));
+            $sum += MannKendall::of($apart, 4)->covariance ?? NAN;
+        }
+        self::assertEqualsWithDelta(0.0, $sum / 200, 60.0);
+    }
+
+    /** Months that share good and bad years and do not change are seldom called rising or falling. */
+    #[TestWith([4])]
+    #[TestWith([5])]
+    #[TestWith([10])]
+    #[Group('slow')]
+    public function testGoodAndBadYearsAreSeldomATrend(int $years): void
+    {
+        mt_srand(1984);
+        $normal = static fn(): float => sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) *
+            cos((2 * M_PI * mt_rand()) / mt_getrandmax());
+        $wrong = 0;
+        for ($round = 0; $round < 300; $round++) {
+            $values = [];
+            for ($i = 0, $year = 0.0; $i < 12 * $years; $i++) {
+                $year = $i % 12 === 0 ? $normal() : $year;
+                $values[] = 3 * sin((2 * M_PI * $i) / 12) + $year + $normal();
+            }
+            $wrong += in_array(Trend::of($values, 12)->verdict, ['rising', 'falling'], true) ? 1 : 0;
+        }
+        // Seven in a hundred, and what chance adds to it in three hundred.
+        self::assertLessThan(300 * 0.07 + 9, $wrong);
     }
 
     /** Hamed and Rao (1998), equations 9 and 10, with the autocorrelations of a first-order process. */
