@@ -58,6 +58,19 @@ final readonly class Matching
         return array_values(array_filter($read->entities, fn(int $n): bool => $this->entities[$n] === null, 2));
     }
 
+    /** @return array<string, string> names of entities that have become part of another, with the key of that */
+    public function merged(Observations $read): array
+    {
+        $merged = [];
+        foreach ($this->entities as $n => $entity) {
+            if (($entity->part_of ?? '') !== '') {
+                $merged[$read->entities[$n]] = $entity->part_of ?? '';
+            }
+        }
+
+        return $merged;
+    }
+
     /** @return array{list<Measure|null>, list<ReadMeasure>, list<string>} */
     private static function measures(?Dataset $dataset, Observations $read): array
     {

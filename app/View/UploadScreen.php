@@ -48,6 +48,7 @@ final readonly class UploadScreen
      * @param Revision|null $revision what it would change in the data set that it is added to
      * @param array<string, string> $strangers names that the data set does not know, each with the key of the one
      *     that may be meant, or nothing
+     * @param array<string, string> $merged names of entities that have become part of another, with the key of that
      */
     private function __construct(
         public Upload $upload,
@@ -60,6 +61,7 @@ final readonly class UploadScreen
         public array $others,
         public ?Revision $revision,
         public array $strangers,
+        public array $merged,
     ) {}
 
     public static function of(Upload $upload, string $message = ''): self
@@ -89,19 +91,21 @@ final readonly class UploadScreen
         }
 
         $revision = null;
-        $strangers = [];
+        $strangers = $merged = [];
         if ($upload->dataset !== null && !$observations->isEmpty()) {
             $names = [];
             try {
                 $matching = Matching::of($upload->dataset, $observations, $upload->same ?? []);
                 $names = array_slice($matching->strangers($observations), 0, self::STRANGERS_SHOWN);
+                $merged = $matching->merged($observations);
                 $isOfAttributes = $plan->shape === Attributes::NAME;
                 $revision = $isOfAttributes ? null : $upload->import()->revision($upload->dataset, $observations);
             } catch (Refusal $problem) {
                 $message = $message === '' ? $problem->getMessage() : $message;
             }
             $known = [];
-            foreach ($upload->dataset->entities as $entity) {
+            // What has become part of another is nobody's other name.
+            foreach ($upload->dataset->entities->where('part_of', '') as $entity) {
                 $known[$entity->key] = $entity->name;
             }
             foreach ($names as $name) {
@@ -121,6 +125,7 @@ final readonly class UploadScreen
             array_slice(Detection::alternatives($written, $plan), 0, 3),
             $revision,
             $strangers,
+            $merged,
         );
     }
 

@@ -872,6 +872,20 @@ final class DataSetsTest extends ApplicationTestCase
         self::assertSame(['Beta', false], [$data->entities()['alpha']->partOf, $data->entities()['beta']->isApart()]);
         self::assertSame('large', $data->entities()['beta']->attributes['Class'] ?? '');
         $this->get(route('datasets.show', $dataset))->assertSee('Alpha merged into Beta in 2021');
+        // Whose values are those that still come in under the old name is asked.
+        $upload = $this->brought("Utility,Year,Leakage (Ml)\nAlpha,2024,330\nGamma,2024,51\n", 'next.csv', $dataset);
+        $this->get(route('uploads.show', $upload))->assertSeeInOrder([
+            '1 name has merged into another entity',
+            'Keep with Alpha, which is no longer compared',
+            'Values of Beta',
+        ]);
+        $this->patch(route('uploads.update', $upload), ['same' => ['Alpha' => 'beta']])
+            ->assertOk()
+            ->assertDontSee('has merged into another entity');
+        $this->post(route('imports.store', $upload))->assertOk();
+        $next = (new StoredData($dataset->refresh()))->table('leakage')->series;
+        self::assertSame(330.0, $next['beta']->values[14]);
+        self::assertNan($next['alpha']->values[14]);
         // Without its history it keeps its own.
         (new Versions($dataset))->restore(1);
         $this->post(route('mergers.store', $dataset), ['back' => '', ...array_diff_key($form, ['back' => 1])]);

@@ -102,6 +102,16 @@
         </section>
     @endif
 
+    @if ($screen->merged !== [])
+        <form class="plan strangers" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+            <h2>{{ trans_choice(':count name has merged into another entity|:count names have merged into other entities', count($screen->merged)) }}</h2>
+            @php($wholes = $upload->dataset->entities()->pluck('name', 'key')->all())
+            @foreach ($screen->merged as $name => $whole)
+                <x-guess name="same[{{ $name }}]" lead="“{{ Str::limit($name, 40) }}”" value="" :options="['' => __('Keep with :name, which is no longer compared', ['name' => $name]), $whole => __('Values of :name', ['name' => $wholes[$whole] ?? $whole])]" />
+            @endforeach
+        </form>
+    @endif
+
     @if ($screen->strangers !== [] || ($upload->same ?? []) !== [])
         <form class="plan strangers" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
             <h2>{{ count($screen->strangers) === 0 ? __('All names are known') : trans_choice(':count name is not in the data set|:count names are not in the data set', count($screen->strangers)) }}</h2>
