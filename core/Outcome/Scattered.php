@@ -91,12 +91,25 @@ final readonly class Scattered
             },
             $points,
             $leftOut,
-            ScatterFits::cut($points, $part, $sizes),
-            ScatterFits::cut($all, $part, $sizes),
+            ScatterFits::cut(self::ofPeers($vertical, $points), $part, $sizes),
+            ScatterFits::cut(self::ofPeers($vertical, $all), $part, $sizes),
             $part->fits ? ScatterFits::fits($points) : [],
             $part->fits ? ScatterFits::fits($all) : [],
             $without,
         );
+    }
+
+    /**
+     * The points of the peers; home is compared with the lines that cut the axes, and is no part of them.
+     *
+     * @param list<ScatterPoint> $points
+     * @return list<ScatterPoint> all where none is of a peer
+     */
+    private static function ofPeers(Comparison $comparison, array $points): array
+    {
+        $peers = array_filter($points, static fn(ScatterPoint $p): bool => $comparison->peers->has($p->line));
+
+        return $peers === [] ? $points : array_values($peers);
     }
 
     /**

@@ -11,10 +11,12 @@ use DuskRail\Document\Changes\Changes;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Parts\VariationPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\Scattered;
 use DuskRail\Outcome\SparkTable;
 use DuskRail\Proposals\Proposals;
 use DuskRail\Rail\StopCatalogue;
@@ -176,6 +178,19 @@ final class KnownTruthsTest extends TestCase
         self::assertContains('The axis does not start at zero; it starts at 90.', self::said($set, $data));
         $zero = $study->withPart(AxisPart::from(['low' => '0', 'view' => 'lines']));
         self::assertStringNotContainsString('does not start at zero', implode(self::said($zero, $data)));
+    }
+
+    /** Costs of 10 at home and 20, 30, 40 and 90 elsewhere: the line is the peers' median, as the headline has it. */
+    public function testTheLinesThatCutAScatterAreOfThePeers(): void
+    {
+        $people = ['home' => [9], 'a' => [1], 'b' => [2], 'c' => [4], 'd' => [5]];
+        $cost = ['home' => [10], 'a' => [20], 'b' => [30], 'c' => [40], 'd' => [90]];
+        $data = Make::data([
+            'cost' => ['EUR', MeasureKind::Flow, '2023', $cost],
+            'people' => ['people', MeasureKind::Stock, '2023', $people],
+        ]);
+        $study = Make::study($data)->withView('scatter')->withPart(ScatterPart::from(['measure' => 'people']));
+        self::assertSame([3.0, 35.0], Scattered::of(Comparison::of($study, $data))->cut);
     }
 
     /** What half of the lines have reached is spoken of in every view, with groups and without. */
