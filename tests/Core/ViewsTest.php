@@ -417,7 +417,7 @@ final class ViewsTest extends TestCase
         $scatter = self::scatter(['line' => 'mean', 'fits' => '1', 'highX' => '45']);
         self::assertSame(['home', 'a', 'b', 'c'], array_map(static fn($p): string => $p->line->key, $scatter->points));
         self::assertSame(['d'], array_map(static fn($p): string => $p->line->key, $scatter->leftOut));
-        // Of the peers without d the mean of 20, 30 and 40; with it, at 90, 45. Upwards 2x + 1 all along but for d, at 1.
+        // Of the peers without d the mean of 20, 30 and 40; with it, at 90, 45. Upwards 2x + 1 but for d, at 1.
         self::assertSame([[30.0, 61.0], [45.0, 46.0]], [$scatter->cut, $scatter->cutWithAll]);
         self::assertEqualsWithDelta(
             [2.0, 1.0, 1.0],
