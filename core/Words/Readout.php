@@ -109,7 +109,9 @@ final class Readout
         $value = $line->values[$position];
         $counts = $count($position, $value);
         // One decimal more than the labels: whoever points at a spot wants to know it better.
-        $decimals = min($lineup->decimals + 1, $lineup->comparison->precision->carried);
+        // The file's own decimals hold for its own values alone.
+        $isOwn = $lineup->unit === $lineup->comparison->run->table()->unit;
+        $decimals = $isOwn ? $lineup->comparison->precision->fine() : $lineup->decimals + 1;
         $before = self::yearBefore($lineup, $line, $position);
         $rest = [self::change($lineup, $value, $before, $decimals)];
         // A rank is the place itself.

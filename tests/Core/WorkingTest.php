@@ -182,7 +182,10 @@ final class WorkingTest extends TestCase
         );
         // The year before, 30 has two below it, one equal and one above: a half and one of four are worse.
         self::assertSame([3, 37.5], [$standing->before()?->rank, $standing->before()?->percentile]);
-        self::assertSame('falling', $standing->trend->trend->verdict);
+        self::assertSame(
+            ['not tested', 'lower in 5 of 5 steps; 6 values are too few for a test'],
+            [$standing->trend->trend->verdict, $standing->trend->trend->reason],
+        );
         self::assertEqualsWithDelta(((24 / 50) ** (1 / 5) - 1) * 100, $standing->trend->growth, 1e-12);
         self::assertSame('no clear trend', Trend::of([10.0, 11.0, 10.0, 11.0, 10.0, 11.0])->verdict);
         self::assertSame(

@@ -118,7 +118,7 @@ final class OwnThingsTest extends ApplicationTestCase
             $this->get(route('peer-comparison.show', $study))
                 ->assertSeeInOrder(['Gap to best', 'Left behind', 'Veldmere', '3 of 3', '+10.00', '0 worse']);
             $this->get(route('hand-over', [$study, 'csv']))
-                ->assertSee('Veldmere, Mar 2024: value 14.00; rank 3 of 3;', false)
+                ->assertSee('Veldmere, Mar 2024: value 14.0; rank 3 of 3;', false)
                 ->assertSee('left behind 0 worse', false);
             $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
             file_put_contents($path, $this->get(route('hand-over', [$study, 'xlsx']))->getContent());

@@ -207,14 +207,14 @@ final class StudiesTest extends ApplicationTestCase
                 'Tarrow</button></th>',
                 'Peer median</button></th>',
                 'Mar 2024',
-                '14.00',
-                '4.00',
-                '7.00',
-                '7.00',
+                '14.0',
+                '4.0',
+                '7.0',
+                '7.0',
                 'Jan 2024',
-                '10.00',
-                '8.00',
-                '5.00',
+                '10.0',
+                '8.0',
+                '5.0',
             ],
             false,
         );
@@ -229,7 +229,7 @@ final class StudiesTest extends ApplicationTestCase
         $this->change($study, 'add-stop', ['stop' => 'index']);
         $this->get(route('figures.show', [$study, 'origin']))
             ->assertSee('Ml per month')
-            ->assertSeeInOrder(['Mar 2024', '14.00'], false);
+            ->assertSeeInOrder(['Mar 2024', '14.0'], false);
         $this->get(route('figures.show', [$study, 's1']))
             ->assertSee('Ml per 1,000 connections per month')
             ->assertSeeInOrder(['Mar 2024', '14.00', '10.00', '14.00'], false);
@@ -258,9 +258,9 @@ final class StudiesTest extends ApplicationTestCase
             ->assertJson([
                 'name' => 'Tarrow',
                 'points' => [
-                    ['January 2024', '5.00 Ml per month', 'lowest of 3'],
-                    ['February 2024', '5.00 Ml per month', 'lowest of 3'],
-                    ['March 2024', '7.00 Ml per month', '2nd highest of 3'],
+                    ['January 2024', '5.0 Ml per month', 'lowest of 3'],
+                    ['February 2024', '5.0 Ml per month', 'lowest of 3'],
+                    ['March 2024', '7.0 Ml per month', '2nd highest of 3'],
                 ],
             ]);
         $this->getJson(route('readouts.show', [$study, 'nobody']))->assertNotFound();

@@ -62,8 +62,8 @@ final class ViewsTest extends ApplicationTestCase
             ->assertJsonPath('name', '2023')
             ->assertJsonPath('points.2', [
                 'March 2023',
-                '24.00 Ml per month',
-                '+12.00 on the one before · 2nd highest of 3',
+                '24.0 Ml per month',
+                '+12.0 on the one before · 2nd highest of 3',
             ]);
         $this->get(route('working.show', [$study, 'y:2023', 2]))
             ->assertOk()
@@ -165,8 +165,8 @@ final class ViewsTest extends ApplicationTestCase
         $this->get(route('studies.show', $study))->assertSee('Veldmere')->assertSee('of the total', false);
         $this->getJson(route('readouts.show', [$study, 'veldmere']))->assertJsonPath('points.29', [
             'June 2024',
-            '39.00 Ml per month',
-            '+12.00 on a year before · highest of 3',
+            '39.0 Ml per month',
+            '+12.0 on a year before · highest of 3',
         ]);
         $this->change($study, 'add-stop', ['stop' => 'index'])->assertOk()->assertSee('cannot be summed');
         $this->change($study, 'set', ['part' => 'stack', 'settings' => ['form' => 'through']])
