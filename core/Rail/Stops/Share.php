@@ -109,13 +109,9 @@ final readonly class Share implements Stop
         }
         $wholes = $lacking = $negative = [];
         foreach ($parts as $whole => $values) {
-            [$wholes[$whole], $own] = $this->totals($values, $arriving);
-            $lacking += $own;
-            foreach ($values as $key => $of) {
-                if (array_filter($of, static fn(float $v): bool => $v < 0.0) !== []) {
-                    $negative[$key] = $key;
-                }
-            }
+            [$wholes[$whole], $missing, $below] = $this->totals($values, $arriving);
+            $lacking += $missing;
+            $negative += $below;
         }
         $table = $arriving->map(
             function (array $values, string $key) use ($wholes, $lacking, $scope): array {
@@ -142,10 +138,10 @@ final readonly class Share implements Stop
     }
 
     /**
-     * The total of some parts, along the axis, and who is lacking in it.
+     * The total of some parts, along the axis, who is lacking in it, and who is below zero.
      *
      * @param array<string, list<float>> $parts
-     * @return array{list<float>, array<string, string>} NAN where there is no total
+     * @return array{list<float>, array<string, string>, array<string, string>} NAN where there is no total
      */
     private function totals(array $parts, SeriesTable $arriving): array
     {
@@ -153,12 +149,14 @@ final readonly class Share implements Stop
         $lacking = $members->lacking();
         $kept = $this->incomplete === IncompleteSum::Same ? array_flip($members->throughout()) : $parts;
         $totals = array_fill(0, $arriving->axis->count, 0.0);
-        foreach (array_intersect_key($parts, $kept) as $values) {
+        $negative = [];
+        foreach (array_intersect_key($parts, $kept) as $key => $values) {
             foreach ($values as $i => $value) {
-                if ($value < 0.0) {
-                    $totals[$i] = NAN;
-                } elseif (!is_nan($value)) {
+                if ($value >= 0.0) {
                     $totals[$i] += $value;
+                } elseif (!is_nan($value)) {
+                    $totals[$i] = NAN;
+                    $negative[$key] = $key;
                 }
             }
         }
@@ -170,7 +168,7 @@ final readonly class Share implements Stop
                 ? array_keys(array_diff_key($parts, $kept))
                 : array_values(array_unique(array_merge(...array_values($lacking))));
 
-        return [array_values($totals), array_combine($keys, $keys)];
+        return [array_values($totals), array_combine($keys, $keys), $negative];
     }
 
     /**

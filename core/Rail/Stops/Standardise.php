@@ -105,7 +105,8 @@ final readonly class Standardise implements Stop
                     $scores = [];
                     foreach ($values as $i => $value) {
                         // Values that differ by rounding alone are the same, and are nowhere.
-                        [$middle, $spread] = [$middles[$i] ?? NAN, $spreads[$i] ?? NAN];
+                        $middle = $middles[$i] ?? NAN;
+                        $spread = $spreads[$i] ?? NAN;
                         $scores[] = $spread > self::ROUNDING * abs($middle) ? ($value - $middle) / $spread : NAN;
                     }
 
