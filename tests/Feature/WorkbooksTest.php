@@ -242,7 +242,8 @@ final class WorkbooksTest extends ApplicationTestCase
         $reading->get();
         $first = $this->sent($this->written($book->copy(), 'Xlsx'), 'first.xlsx');
         $second = $this->sent($this->written($book->copy(), 'Xlsx'), 'second.xlsx');
-        $first->update(['created_at' => now()->subSecond()]);
+        // However long the second took to be sent.
+        $first->update(['created_at' => $second->created_at?->subSecond()]);
         $this->get(route('uploads.show', $first))->assertSee('One file is ahead of yours');
         $this->get(route('uploads.show', $second))->assertSee('2 files are ahead of yours');
         $this->get(route('imports.show', $first))->assertSee('One file is');
