@@ -318,19 +318,16 @@ final readonly class CarriedData
         }
         $values = $statuses = [];
         $given = is_array($series['statuses'] ?? null) ? $series['statuses'] : [];
-        foreach (
-            is_array($series['values'] ?? null)
-                ? array_values($series['values'])
-                : throw InvalidStudy::at("{$path}.values", 'must be a list of numbers.') as $i => $value
-        ) {
+        if (!is_array($series['values'] ?? null)) {
+            throw InvalidStudy::at("{$path}.values", 'must be a list of numbers.');
+        }
+        foreach (array_values($series['values']) as $i => $value) {
             $values[] = self::value($value, "{$path}.values.{$i}");
             $statuses[] = self::status($given[$i] ?? 0, "{$path}.statuses.{$i}");
         }
-        if ($values === []) {
-            throw InvalidStudy::at("{$path}.values", 'must not be empty.');
-        }
+        $count = count($values) ?: throw InvalidStudy::at("{$path}.values", 'must not be empty.');
 
-        return new ReadSeries(0, 0, $first->ordinal, $values, $statuses, array_fill(0, count($values), -1));
+        return new ReadSeries(0, 0, $first->ordinal, $values, $statuses, array_fill(0, $count, -1));
     }
 
     private static function value(mixed $value, string $path): float
