@@ -99,7 +99,11 @@ final readonly class Chance
         $weights = ($table->weights)();
         $exposures = [];
         foreach ($weights as $key => $own) {
-            $exposures[$key] = array_map(static fn(float $w): float => ($w * $periods) / $times, $own);
+            // Without exposure there is no rate, nor a limit of one.
+            $exposures[$key] = array_map(
+                static fn(float $w): float => $w > 0.0 ? ($w * $periods) / $times : NAN,
+                $own,
+            );
         }
         $peers = $comparison->data->peers($table);
         $expected = PeerFigures::weightedMean($peers, $weights);
@@ -195,7 +199,10 @@ final readonly class Chance
     public function limits(int $position, float $exposure, string $key = ''): array
     {
         [$count, $others] = $this->others($position, $key);
-        $rate = $others > 0.0 ? $count / $others : NAN;
+        if ($others <= 0.0) {
+            return array_fill(0, count(ChanceLimits::TAILS), NAN);
+        }
+        $rate = $count / $others;
         $wider = sqrt($this->dispersion[$position] ?? 1.0);
         $limits = [];
         foreach (ChanceLimits::TAILS as $share) {

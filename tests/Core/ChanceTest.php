@@ -129,6 +129,28 @@ final class ChanceTest extends TestCase
         }
     }
 
+    /** Who has nothing to be counted on has no limits, and takes none from the others. */
+    #[TestWith(['automatic'])]
+    #[TestWith(['proportion'])]
+    #[TestWith(['events'])]
+    public function testADenominatorOfZeroLeavesTheOthersTheirLimits(string $counts): void
+    {
+        $rows = ['home' => [3, 1000], 'a' => [2, 0], 'b' => [2, 1500], 'c' => [4, 2000]];
+        foreach (['allowed', 'ignored'] as $dispersion) {
+            $part = ['dispersion' => $dispersion, 'counts' => $counts];
+            $comparison = self::compared(self::bursts($rows), $part);
+            $chance = Chance::of($comparison) ?? self::fail();
+            $without = Chance::of(self::compared(self::bursts(array_diff_key($rows, ['a' => 1])), $part));
+            self::assertSame($without?->limits(0, 10.0, 'home'), $chance->limits(0, 10.0, 'home'));
+            self::assertNan($chance->limits(0, $chance->exposure('a', 0), 'a')[0]);
+            Sentences::of($comparison);
+            // Nobody but home has anything: there is nothing to be held against.
+            $alone = self::compared(self::bursts(['home' => [3, 1000], 'a' => [2, 0], 'b' => [2, 0]]), $part);
+            self::assertNan((Chance::of($alone) ?? self::fail())->limits(0, 10.0, 'home')[3]);
+            Sentences::of($alone);
+        }
+    }
+
     /** 96 of 100 patients seen in time are a share of them, which no limit of 112 fits. */
     public function testCountsThatAreSharesHaveTheirLimitsBelowTheWhole(): void
     {
