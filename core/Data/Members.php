@@ -47,7 +47,8 @@ final readonly class Members
         $this->firsts = $firsts;
         $this->lasts = $lasts;
         $this->latest = max($latest ?? -1, ...$lasts === [] ? [-1] : array_values($lasts));
-        $this->patience = self::patience($frequency);
+        // Along plain numbers each ends where it ends.
+        $this->patience = $frequency === Frequency::Number ? 0 : self::patience($frequency);
     }
 
     /** @param array<array-key, list<float>> $rows values along one axis, by key */
@@ -56,10 +57,10 @@ final readonly class Members
         return new self($rows, $frequency, $latest);
     }
 
-    /** Periods after its last value that a line goes on; along plain numbers each ends where it ends. */
+    /** Periods by which a last value may be before the latest of all, and the line still goes on. */
     public static function patience(Frequency $frequency): int
     {
-        return $frequency === Frequency::Number ? 0 : $frequency->inAYear();
+        return $frequency->inAYear();
     }
 
     /** @param list<float> $values */
@@ -108,7 +109,7 @@ final readonly class Members
                 continue;
             }
             for ($i = $first; $i <= $until; $i++) {
-                if (is_nan($this->rows[$key][$i])) {
+                if ($this->presence((string) $key, $i)->isLacking()) {
                     $lacking[$i][] = (string) $key;
                 }
             }
@@ -125,7 +126,7 @@ final readonly class Members
         $missing = [];
         foreach ($this->lacking() as $position => $keys) {
             foreach ($keys as $key) {
-                if ($position < $this->lasts[$key]) {
+                if ($this->presence($key, $position) === Presence::Missing) {
                     $missing[$position][] = $key;
                 }
             }
@@ -143,17 +144,6 @@ final readonly class Members
         }
 
         return false;
-    }
-
-    /** How many belong to the whole at a position, with a value or without. */
-    public function count(int $position): int
-    {
-        $count = 0;
-        foreach ($this->firsts as $key => $first) {
-            $count += $position >= $first && $position <= $this->until($key) ? 1 : 0;
-        }
-
-        return $count;
     }
 
     /** @return list<string> keys of those that have a value wherever anybody has one */

@@ -6,6 +6,7 @@ namespace DuskRail\Outcome;
 
 use DuskRail\Data\Better;
 use DuskRail\Data\DataSource;
+use DuskRail\Data\Members;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
@@ -233,7 +234,7 @@ final readonly class ComparisonBuilder
             return $finished;
         }
         // Who stopped more than a year ago does not hold the others up.
-        $least = max($lasts) - $this->bare->axis->frequency->inAYear();
+        $least = max($lasts) - Members::patience($this->bare->axis->frequency);
         $going = array_filter($lasts, static fn(int $last): bool => $last >= $least);
         rsort($going);
 

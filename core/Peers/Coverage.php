@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Peers;
 
+use DuskRail\Data\Members;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Time\Frequency;
@@ -40,7 +41,7 @@ final class Coverage
         return match (true) {
             $this->table === null => '',
             $last < 0 => 'no values of this measure',
-            $last < $this->newest - $this->table->axis->frequency->inAYear() => 'ended in ' .
+            $last < $this->newest - Members::patience($this->table->axis->frequency) => 'ended in ' .
                 $this->table->axis->period($last)->label(),
             default => '',
         };

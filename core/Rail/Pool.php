@@ -60,23 +60,32 @@ final readonly class Pool
     /** Who of it is there in a table, and who is lacking. */
     public function membersIn(SeriesTable $table): Members
     {
-        $rows = array_intersect_key($table->series, array_flip($this->members));
+        return $this->among($this->valuesIn($table), $table);
+    }
 
-        return Members::of(
-            array_map(static fn(Series $s): array => $s->values, $rows),
-            $table->axis->frequency,
-            $this->until === null ? null : $this->until - $table->axis->first,
-        );
+    /** @return array<string, list<float>> by member */
+    private function valuesIn(SeriesTable $table): array
+    {
+        $series = array_intersect_key($table->series, array_flip($this->members));
+
+        return array_map(static fn(Series $s): array => $s->values, $series);
+    }
+
+    /** @param array<array-key, list<float>> $values by member, along the axis of the table */
+    private function among(array $values, SeriesTable $table): Members
+    {
+        $until = $this->until === null ? null : $this->until - $table->axis->first;
+
+        return Members::of($values, $table->axis->frequency, $until);
     }
 
     /** The table with a series for the pool, where the table has any of its members. */
     public function addedTo(SeriesTable $table): SeriesTable
     {
-        $members = array_intersect_key($table->series, array_flip($this->members));
-        if ($members === []) {
+        $values = $this->valuesIn($table);
+        if ($values === []) {
             return $table;
         }
-        $values = array_map(static fn(Series $s): array => $s->values, $members);
         // Levels that are ratios already have no sum, and nothing to be weighed by.
         $together =
             $table->kind === MeasureKind::Rate
@@ -94,14 +103,8 @@ final readonly class Pool
         if ($table->weights === null || !isset($table->series[$this->key])) {
             return $table;
         }
-        $members = array_map(
-            static fn(Series $s): array => $s->values,
-            array_intersect_key($table->series, array_flip($this->members)),
-        );
-
-        [$members, $blank] = $this->taken($members, $table);
+        [$members, $blank] = $this->taken($this->valuesIn($table), $table);
         $together = PeerFigures::weightedMean($members, ($table->weights)());
-
         foreach ($together as $i => $value) {
             $together[$i] = isset($blank[$i]) ? NAN : $value;
         }
@@ -117,8 +120,7 @@ final readonly class Pool
      */
     private function taken(array $values, SeriesTable $table): array
     {
-        $until = $this->until === null ? null : $this->until - $table->axis->first;
-        $members = Members::of($values, $table->axis->frequency, $until);
+        $members = $this->among($values, $table);
         if ($this->incomplete === IncompleteSum::Same) {
             return [array_intersect_key($values, array_flip($members->throughout())), []];
         }

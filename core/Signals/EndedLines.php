@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
+use DuskRail\Data\Members;
 use DuskRail\Outcome\Comparison;
 
 /** A line that ends well before the others: the entity may have been merged or renamed. */
@@ -11,7 +12,7 @@ final class EndedLines implements Signal
 {
     public function notice(Comparison $comparison): ?Notice
     {
-        $year = $comparison->axis->frequency->inAYear();
+        $year = Members::patience($comparison->axis->frequency);
         foreach ($comparison->hasOneNow() ? $comparison->present() : [] as $line) {
             if ($line->last !== null && $line->last < $comparison->reference - $year) {
                 $period = $comparison->axis->period($line->last)->label();

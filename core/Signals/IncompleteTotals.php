@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Signals;
 
 use DuskRail\Data\IncompleteSum;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\StackPart;
@@ -43,6 +44,10 @@ final class IncompleteTotals implements Signal
     {
         $incomplete = $comparison->study->part(LinesPart::class)->incomplete;
         $origin = $comparison->run->origin;
+        if ($origin->kind === MeasureKind::Rate && $origin->weights === null) {
+            // Ratios without a weight have no sum; a mean of those there is not blank.
+            return null;
+        }
         $until = $comparison->axis->period($comparison->to)->lastDay();
         $from = $comparison->axis->period($comparison->from)->firstDay();
         foreach ($comparison->hasOneNow() ? $comparison->data->pools : [] as $pool) {
@@ -98,7 +103,7 @@ final class IncompleteTotals implements Signal
                 IncompleteSum::There,
             ],
             IncompleteSum::There => [
-                "{$sum} is too low {$when}, where {$who}.",
+                "{$sum} is without some members {$when}, where {$who}.",
                 'Leave blank',
                 IncompleteSum::Blank,
             ],

@@ -41,7 +41,10 @@ final class PresenceTest extends TestCase
             [Presence::There, Presence::Missing, Presence::There, Presence::Ended],
             array_map(static fn(int $at): Presence => $members->presence('ended', $at), [0, 1, 16, 17]),
         );
-        self::assertSame([2, 3, 2], array_map($members->count(...), [0, 16, 29]));
+        $belong = static fn(int $at): int => count(
+            array_filter(array_keys($rows), static fn(string $key): bool => $members->presence($key, $at)->belongs()),
+        );
+        self::assertSame([2, 3, 2], array_map($belong, [0, 16, 29]));
         self::assertSame(['all'], $members->throughout());
         // Along plain numbers each line ends where it ends.
         self::assertSame(Presence::Ended, Members::of($rows, Frequency::Number)->presence('late', 29));
@@ -128,6 +131,22 @@ final class PresenceTest extends TestCase
             'Up is blank in 2021, where Ash has no value.',
             array_map(static fn(Notice $n): string => $n->sentence, Signals::of($comparison)),
         );
+    }
+
+    /** Ratios without a weight have a mean and no sum, which nothing leaves blank. */
+    public function testAMeanOfRatiosIsNotSaidToBeBlank(): void
+    {
+        $plain = Make::data(['rate' => ['%', MeasureKind::Rate, '2020', ['a' => [1, 2, 3], 'b' => [4, 5, null]]]]);
+        $entities = [new Entity('a', 'A', 'Up'), new Entity('b', 'B', 'Up')];
+        $data = new DataInMemory(array_values($plain->measures()), $entities, ['rate' => $plain->table('rate')]);
+        $comparison = Comparison::of(
+            Study::first('Study', 'rate', $data)->withPart(LinesPart::from(['groups' => ['Up']])),
+            $data,
+        );
+        self::assertSame([2.5, 3.5, 3.0], $comparison->line('g:Up')?->values);
+        foreach (Signals::of($comparison) as $notice) {
+            self::assertStringNotContainsString('is blank', $notice->sentence);
+        }
     }
 
     /** @return array{DataInMemory, array<string, list<float|null>>, int} data, values by entity, periods in a year */
