@@ -109,8 +109,11 @@ final readonly class Trend
         $values = $season > 1 ? $values : array_values($there);
         $up = $down = $all = 0;
         for ($i = $season; $i < count($values); $i++) {
+            if (is_nan($values[$i]) || is_nan($values[$i - $season])) {
+                continue;
+            }
             $side = Equality::compare($values[$i], $values[$i - $season]);
-            $all += is_nan($values[$i]) || is_nan($values[$i - $season]) ? 0 : 1;
+            $all++;
             $up += $side > 0 ? 1 : 0;
             $down += $side < 0 ? 1 : 0;
         }

@@ -220,6 +220,25 @@ final class EdgesTest extends TestCase
         self::assertEqualsWithDelta(0.0, $sum / 200, 60.0);
     }
 
+    /** Where values are too few for a test, those that are missing are in no count. */
+    public function testStepsAreCountedOfTheValuesThatAreThere(): void
+    {
+        // Every month is below the year before; two are missing, each once itself and once as the year before.
+        $values = array_map(static fn(int $i): float => 100.0 - $i + 20 * sin((2 * M_PI * $i) / 12), range(0, 39));
+        foreach ([15, 30] as $gone) {
+            $values[$gone] = NAN;
+        }
+        $below = 0;
+        for ($i = 12; $i < 40; $i++) {
+            $below += $values[$i] < $values[$i - 12] ? 1 : 0;
+        }
+        $steps = new \ReflectionMethod(Trend::class, 'steps');
+        self::assertSame(
+            "below the year before in {$below} of {$below} values; 4 years are too few for a test",
+            $steps->invoke(null, $values, 12),
+        );
+    }
+
     /** Months that share good and bad years and do not change are seldom called rising or falling. */
     #[TestWith([4])]
     #[TestWith([5])]
