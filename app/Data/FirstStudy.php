@@ -7,6 +7,7 @@ namespace App\Data;
 use App\Models\Dataset;
 use App\Models\HouseStyle;
 use App\Models\Study;
+use DuskRail\Data\Benchmark;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Document\Study as StudyOfCore;
@@ -43,8 +44,7 @@ final class FirstStudy
         $n = (int) (FirstMeasure::of($measures) ?? throw ImportStopped::because('The file contains no measure.'));
         $entities = (static function () use ($read, $matching, $home): iterable {
             foreach ($read->entities as $number => $name) {
-                $summary = $read->metadata->summaries[$name] ?? '';
-                $about = $summary === '' ? [] : ['summary' => $summary];
+                $about = array_filter([Benchmark::ATTRIBUTE => $matching->benchmark($read, $number)]);
                 yield new Entity($matching->entityKeys[$number], $name, home: $name === $home, attributes: $about);
             }
         })();

@@ -10,6 +10,7 @@ use App\Models\EntityAlias;
 use App\Models\Measure;
 use App\Models\StoredSeries;
 use Closure;
+use DuskRail\Data\Benchmark;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\Divisor;
 use DuskRail\Data\Measure as CoreMeasure;
@@ -213,8 +214,8 @@ final readonly class Import
     }
 
     /**
-     * The entities of the file and what it says of them: their attributes, codes and groups, and which are summaries of
-     * others. A table of attributes makes none.
+     * The entities of the file and what it says of them: their attributes, codes and groups, and which are
+     * benchmarks. A table of attributes makes none.
      */
     private function stageEntities(Staging $staging, Observations $observations, Matching $matching): void
     {
@@ -225,7 +226,7 @@ final readonly class Import
                 continue;
             }
             $said = $metadata->attributes[$name] ?? [];
-            $said += isset($metadata->summaries[$name]) ? ['summary' => $metadata->summaries[$name]] : [];
+            $said[Benchmark::ATTRIBUTE] = $matching->benchmark($observations, $n);
             $old = $entity->about ?? [];
             $about = array_filter([...$old, ...$said], static fn(string $text): bool => $text !== '');
             $json = $about === $old ? null : json_encode($about, JSON_THROW_ON_ERROR);

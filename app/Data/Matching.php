@@ -8,8 +8,10 @@ use App\Models\Dataset;
 use App\Models\Entity;
 use App\Models\EntityAlias;
 use App\Models\Measure;
+use DuskRail\Data\Benchmark;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\ReadMeasure;
+use DuskRail\Reading\Vocabulary;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Str;
@@ -56,6 +58,38 @@ final readonly class Matching
     public function strangers(Observations $read): array
     {
         return array_values(array_filter($read->entities, fn(int $n): bool => $this->entities[$n] === null, 2));
+    }
+
+    /**
+     * What an entity of the file is a benchmark as, a value of `Benchmark`; nothing for one that is compared. One that
+     * is there already stays what it is, unless somebody says otherwise.
+     */
+    public function benchmark(Observations $read, int $entity): string
+    {
+        $name = $read->entities[$entity];
+        $said = $read->metadata->said[$name] ?? null;
+        $there = $this->entities[$entity];
+        if ($said !== null || $there !== null) {
+            return $said ?? $there->about[Benchmark::ATTRIBUTE] ?? '';
+        }
+        // A file with the mean alone has nobody that it is the mean of; the data set has.
+        $guess = count($this->known) > 1 ? Vocabulary::benchmark($name) : null;
+
+        return $read->metadata->benchmarks[$name] ?? $guess->value ?? '';
+    }
+
+    /** @return array<string, string> kinds by name; nothing for one that somebody said is none */
+    public function benchmarks(Observations $read): array
+    {
+        $benchmarks = [];
+        foreach ($read->entities as $n => $name) {
+            $kind = $this->benchmark($read, $n);
+            if ($kind !== '' || isset($read->metadata->said[$name])) {
+                $benchmarks[$name] = $kind;
+            }
+        }
+
+        return $benchmarks;
     }
 
     /** @return array<string, string> names of entities that have become part of another, with the key of that */

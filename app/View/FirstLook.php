@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Drawing\Svg;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Data\Benchmark;
 use DuskRail\Data\Cell;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
@@ -61,12 +62,11 @@ final class FirstLook
             }
             $name = $read->entities[$series->entity];
             if (isset($entities[$series->entity]) || count($entities) < self::MOST || $name === $home) {
-                $summary = $read->metadata->summaries[$name] ?? '';
                 $entities[$series->entity] = new Entity(
                     "e{$series->entity}",
                     $name,
                     home: $name === $home,
-                    attributes: $summary === '' ? [] : ['summary' => $summary],
+                    attributes: array_filter([Benchmark::ATTRIBUTE => $read->metadata->benchmarks[$name] ?? '']),
                 );
                 $cells[$found->cell($series)][] = $series;
             }

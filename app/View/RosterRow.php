@@ -58,7 +58,12 @@ final class RosterRow
             'row' .
             ($focus ? " f in-{$line->ink()}" : '') .
             ($off ? ' off' : '') .
-            ($line->role === LineRole::Outside ? ' outside' : '');
+            match ($line->role) {
+                LineRole::Outside => ' outside',
+                LineRole::Benchmark => ' benchmark',
+                LineRole::Compared => '',
+            };
+        $title = $line->isBenchmark() ? e(__(':name, a benchmark: no peer', ['name' => $line->name])) : $name;
         $change = static fn(
             string $state,
         ): string => "data-change=\"state\" data-entity=\"{$key}\" data-state=\"{$state}\"";
@@ -68,7 +73,7 @@ final class RosterRow
             self::facts($line) .
             '><button type="button" class="pick" tabindex="-1" aria-pressed="' .
             ($focus ? 'true' : 'false') .
-            "\" title=\"{$name}\" {$change($focus ? 'peer' : 'focus')}><i></i><span>{$name}</span>" .
+            "\" title=\"{$title}\" {$change($focus ? 'peer' : 'focus')}><i></i><span>{$name}</span>" .
             '<svg width="46" height="20" aria-hidden="true"><path transform="scale(.1)" d="' .
             self::course($lineup, $line) .
             "\"/></svg><em>{$latest}</em></button><button type=\"button\" class=\"away\" tabindex=\"-1\" " .

@@ -123,6 +123,7 @@ final class Texts
             ...array_map(static fn(StopCategory $purpose): string => $purpose->label(), StopCategory::cases()),
             ...array_map(static fn(PictureSize $size): string => $size->label(), PictureSize::cases()),
             ...array_map(static fn(VersionKind $kind): string => $kind->inWords(), VersionKind::cases()),
+            ...array_values(Benchmarks::choices()),
             ...array_map(static fn(string $format): string => $format::label(), array_values(DatasetFormats::ALL)),
             ...array_map(
                 static fn(EventSummary $way): string => Setting::capital($way->label()),

@@ -49,6 +49,7 @@ final readonly class UploadScreen
      * @param array<string, string> $strangers names that the data set does not know, each with the key of the one
      *     that may be meant, or nothing
      * @param array<string, string> $merged names of entities that have become part of another, with the key of that
+     * @param array<string, string> $benchmarks values of `Benchmark` by name, nothing for one said to be none
      */
     private function __construct(
         public Upload $upload,
@@ -62,6 +63,7 @@ final readonly class UploadScreen
         public ?Revision $revision,
         public array $strangers,
         public array $merged,
+        public array $benchmarks,
     ) {}
 
     public static function of(Upload $upload, string $message = ''): self
@@ -92,12 +94,14 @@ final readonly class UploadScreen
 
         $revision = null;
         $strangers = $merged = [];
+        $benchmarks = [...$observations->metadata->benchmarks, ...$observations->metadata->said];
         if ($upload->dataset !== null && !$observations->isEmpty()) {
             $names = [];
             try {
                 $matching = Matching::of($upload->dataset, $observations, $upload->same ?? []);
                 $names = array_slice($matching->strangers($observations), 0, self::STRANGERS_SHOWN);
                 $merged = $matching->merged($observations);
+                $benchmarks = $matching->benchmarks($observations);
                 $isOfAttributes = $plan->shape === Attributes::NAME;
                 $revision = $isOfAttributes ? null : $upload->import()->revision($upload->dataset, $observations);
             } catch (Refusal $problem) {
@@ -126,6 +130,7 @@ final readonly class UploadScreen
             $revision,
             $strangers,
             $merged,
+            array_slice($benchmarks, 0, self::STRANGERS_SHOWN),
         );
     }
 
@@ -149,7 +154,7 @@ final readonly class UploadScreen
     }
 
     /**
-     * What a row is: `title`, `heading`, `note`, `summary`, or nothing for one of values.
+     * What a row is: `title`, `heading`, `note`, `benchmark`, or nothing for one of values.
      */
     public function rowRole(int $row): string
     {
@@ -157,7 +162,7 @@ final readonly class UploadScreen
             $row === $this->plan->heading, $row === $this->plan->above => 'heading',
             $row < ($this->plan->heading ?? -1) => 'title',
             in_array($row, $this->plan->rows->asides, true) => 'note',
-            isset($this->observations->metadata->summaries[$this->entityIn($row)]) => 'summary',
+            ($this->benchmarks[$this->entityIn($row)] ?? '') !== '' => 'benchmark',
             default => '',
         };
     }
@@ -206,14 +211,15 @@ final readonly class UploadScreen
         $measures = $observations->measures;
         $first = $this->firstMeasure();
         $words = count($measures) > 1 ? count($measures) . ' measures' : $measures[$first]->name ?? '';
-        $count = count($observations->entities) - count($observations->metadata->summaries);
+        $all = count($observations->entities);
+        $count = $all - count(array_filter($this->benchmarks)) ?: $all;
         $by = array_map(
             static fn(string $name): string => mb_strtolower(Heading::read(Vocabulary::words($name))->name),
             $observations->metadata->breakdowns,
         );
 
         return Str::ucfirst(
-            $count === 1 && count($observations->entities) === 1
+            count($observations->entities) === 1
                 ? "{$words} of {$observations->entities[0]}"
                 : "{$words} of " . Numerals::count($count) . " {$this->entityWord($count)}",
         ) .

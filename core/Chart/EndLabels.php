@@ -12,7 +12,7 @@ use DuskRail\Outcome\Lineup;
 /** Name and value at the ends of lines, none over another; each can be moved by hand, and a leader follows it. */
 final readonly class EndLabels
 {
-    /** Up to so many lines each is named at its end; with more, only those in focus and what sums up the others. */
+    /** Up to so many lines each is named at its end; with more, only those in focus, benchmarks and what sums up the others. */
     private const NAME_ALL = 8;
 
     private const HEIGHT = 20.0;
@@ -57,7 +57,7 @@ final readonly class EndLabels
             if (
                 $line->last !== null &&
                 $labels->endOf($line->key) !== 'none' &&
-                ($focus || ($all && $lineup->summary->drawsLines))
+                ($focus || $line->isBenchmark() || ($all && $lineup->summary->drawsLines))
             ) {
                 $weight = $focus && !$line->dashed ? $type : Type::text($type->size, 400);
                 $ends[] = self::end(

@@ -44,16 +44,18 @@ final readonly class LinesPainter
         $quiet = $this->lineup->inState(LineState::Peer);
         $width = (count($quiet) > 60 ? 1.0 : 1.3) * $this->weight;
         $grain = count($quiet) * ($this->plot->to - $this->plot->from) > self::MANY_POINTS ? 0.5 : 0.1;
-        // Who is not compared is behind those who are.
-        usort($quiet, static fn(Line $a, Line $b): int => self::isOutside($b) <=> self::isOutside($a));
-        [$groups, $single] = $this->lineup->summary->drawsLines ? $this->thickets($quiet, $width) : [[], []];
+        usort($quiet, static fn(Line $a, Line $b): int => self::depth($a) <=> self::depth($b));
+        $benchmarks = array_values(array_filter($quiet, self::isBenchmark(...)));
+        $isDrawn = $this->lineup->summary->drawsLines;
+        [$groups, $single] = $isDrawn ? $this->thickets($quiet, $width) : [[], $benchmarks];
         foreach ($single as $line) {
             $ink = self::quietInk($line);
+            $isWide = $line->tone !== null || self::isBenchmark($line);
             $groups[] = new Group(
                 'series',
                 [
                     ...$this->hairs($line, $ink),
-                    ...$this->strokes($line, $ink, $line->tone === null ? $width : 1.3 * $width, $grain),
+                    ...$this->strokes($line, $ink, $isWide ? 1.3 * $width : $width, $grain),
                 ],
                 self::facts($line),
                 points: $this->points($line),
@@ -85,7 +87,7 @@ final readonly class LinesPainter
      */
     private function thickets(array $quiet, float $width): array
     {
-        $isPlain = fn(Line $line): bool => $line->tone === null && $this->dash($line) === [];
+        $isPlain = fn(Line $line): bool => $line->tone === null && !$line->isBenchmark() && $this->dash($line) === [];
         $many = array_values(array_filter($quiet, $isPlain));
         $points = count($many) * ($this->plot->to - $this->plot->from);
         if ($points <= self::MANY_POINTS || $this->look->course !== 'straight' || $this->look->gaps === 'hair') {
@@ -110,12 +112,26 @@ final readonly class LinesPainter
 
     private static function quietInk(Line $line): Ink
     {
-        return Ink::of($line, self::isOutside($line) ? Ink::Hair : Ink::Peer);
+        return Ink::of($line, match ($line->role) {
+            LineRole::Outside => Ink::Hair,
+            LineRole::Benchmark => Ink::Median,
+            LineRole::Compared => Ink::Peer,
+        });
     }
 
-    private static function isOutside(Line $line): bool
+    /** Who is not compared is behind those who are, and a benchmark before them. */
+    private static function depth(Line $line): int
     {
-        return $line->role === LineRole::Outside;
+        return match ($line->role) {
+            LineRole::Outside => 0,
+            LineRole::Compared => 1,
+            LineRole::Benchmark => 2,
+        };
+    }
+
+    private static function isBenchmark(Line $line): bool
+    {
+        return $line->isBenchmark();
     }
 
     public function focus(Line $line): Group

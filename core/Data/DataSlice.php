@@ -76,7 +76,7 @@ final class DataSlice implements DataSource
                     $isLine ? $name : "{$entity->name}, {$name}",
                     $isLine ? '' : $name,
                     !$isLine && $entity->home,
-                    attributes: $isTotal ? ['summary' => 'total'] : [],
+                    attributes: $isTotal ? [Benchmark::ATTRIBUTE => Benchmark::Total->value] : [],
                 );
             }
         }

@@ -24,15 +24,15 @@ final readonly class Entity
         public string $partOf = '',
     ) {}
 
-    /** Whether it is compared with nobody: it stands for others together, or has become part of one. */
+    /** Whether it is compared with nobody: it is a benchmark, or has become part of another. */
     public function isApart(): bool
     {
-        return $this->isSummary() || $this->partOf !== '';
+        return $this->isBenchmark() || $this->partOf !== '';
     }
 
-    /** Whether it stands for others together, as their total or mean: it is drawn, but compared with nobody. */
-    public function isSummary(): bool
+    /** Whether others are measured by it, as their total, mean or target: it is drawn, but is nobody's peer. */
+    public function isBenchmark(): bool
     {
-        return ($this->attributes['summary'] ?? '') !== '';
+        return Benchmark::in($this->attributes) !== null;
     }
 }

@@ -147,7 +147,7 @@ final readonly class ComparisonBuilder
         $peers = PeerSet::of($present, $this->bare->data->entities(), $chosen, $this->bare->better(), $conventions);
         $hides = $this->bare->study->part(PeersPart::class)->outside === 'hidden';
         $lines = array_map(
-            static fn(Line $l): Line => $l->isGroup() || $l->isSummary() || $chosen->holds($l->key)
+            static fn(Line $l): Line => $l->isGroup() || $l->isBenchmark() || $chosen->holds($l->key)
                 ? $l
                 : $l->outside($hides),
             $lines,
@@ -223,7 +223,7 @@ final readonly class ComparisonBuilder
         }
         $lasts = [];
         // Groups are made of the others, and what sums them up is none of them.
-        $own = array_filter($lines, static fn(Line $line): bool => !$line->isGroup() && !$line->isSummary());
+        $own = array_filter($lines, static fn(Line $line): bool => !$line->isGroup() && !$line->isBenchmark());
         foreach ($own === [] ? $lines : $own as $line) {
             $last = $line->state === LineState::Off ? null : Line::lastOf($line->values, $this->bare->from, $finished);
             if ($last !== null) {
@@ -286,7 +286,7 @@ final readonly class ComparisonBuilder
             null,
             false,
             $absent,
-            role: $isApart ? LineRole::Summary : LineRole::Compared,
+            role: $isApart ? LineRole::Benchmark : LineRole::Compared,
         );
     }
 

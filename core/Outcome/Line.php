@@ -66,9 +66,9 @@ final readonly class Line
         ]);
     }
 
-    public function isSummary(): bool
+    public function isBenchmark(): bool
     {
-        return $this->role === LineRole::Summary;
+        return $this->role === LineRole::Benchmark;
     }
 
     /** The same over another stretch of its axis. */

@@ -10,8 +10,8 @@ enum LineRole
     /** One of them. */
     case Compared;
 
-    /** It stands for others together, and is compared with nobody. */
-    case Summary;
+    /** Others are measured by it, as by a national mean or a target; it is nobody's peer. */
+    case Benchmark;
 
     /** An entity that is not of the peer set that was chosen. */
     case Outside;

@@ -51,7 +51,7 @@ final class PeerSet
         $isPeer = static fn(Line $l): bool => !isset($entities[$l->key]) || $chosen->isPeer($entities[$l->key]);
 
         return new self(
-            array_values(array_filter($own, static fn(Line $l): bool => !$l->isSummary() && $chosen->holds($l->key))),
+            array_values(array_filter($own, static fn(Line $l): bool => !$l->isBenchmark() && $chosen->holds($l->key))),
             array_values(array_filter($lines, static fn(Line $l): bool => $l->isGroup())),
             array_values(array_filter($own, $isPeer)),
             $chosen,
@@ -172,7 +172,7 @@ final class PeerSet
     /** Whether a line is counted by others of its kind. */
     public function isAmong(Line $line): bool
     {
-        return $line->isGroup() || (!$line->isSummary() && $this->chosen->holds($line->key));
+        return $line->isGroup() || (!$line->isBenchmark() && $this->chosen->holds($line->key));
     }
 
     /** @return array{float, float} median and best quartile of the peers, NAN without any */

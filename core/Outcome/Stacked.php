@@ -40,7 +40,7 @@ final readonly class Stacked
         $lines = array_values(
             array_filter(
                 $lineup->present(),
-                static fn(Line $line): bool => !$line->isGroup() && !$line->isSummary() && $line->last !== null,
+                static fn(Line $line): bool => !$line->isGroup() && !$line->isBenchmark() && $line->last !== null,
             ),
         );
         self::check($lineup, $lines, $adds);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Peers;
 
+use DuskRail\Data\Benchmark;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\UnknownMeasure;
@@ -64,7 +65,7 @@ final class Characteristics
         }
         foreach ($this->data->entities() as $entity) {
             foreach ($entity->attributes as $name => $value) {
-                if ($value !== '' && $name !== 'summary') {
+                if ($value !== '' && $name !== Benchmark::ATTRIBUTE) {
                     $all["about:{$name}"] ??= $this->name("about:{$name}");
                 }
             }

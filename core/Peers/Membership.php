@@ -190,7 +190,7 @@ final readonly class Membership
         Characteristics $like,
     ): string {
         if ($entity->isApart()) {
-            return $entity->partOf === '' ? 'a summary of others' : "merged into {$entity->partOf}";
+            return $entity->partOf === '' ? 'a benchmark' : "merged into {$entity->partOf}";
         }
         $chosen = $rules->hand ?? $rules->frozen;
         if ($chosen !== null && !in_array($entity->key, $chosen, true)) {

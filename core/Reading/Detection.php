@@ -43,8 +43,8 @@ final class Detection
         $plan = ($shape ?? self::surest($table))->plan($table, $shape !== null);
         $plan = $split === null ? $plan : $plan->with(['split' => (array) $split]);
         $plan = $plan->with(self::unitRow($table, $plan));
-        $added = $shape === null ? Summaries::addingUp($sample, $plan) : [];
-        $plan = $added === [] ? $plan : $plan->with(['summaries' => $added]);
+        $added = $shape === null ? Benchmarks::among($sample, $plan) : [];
+        $plan = $added === [] ? $plan : $plan->with(['found' => $added]);
 
         return new Guess($plan, self::explain($sample, $plan));
     }

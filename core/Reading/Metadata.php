@@ -12,13 +12,15 @@ final readonly class Metadata
      * @param list<list<string>> $combinations categories, one for each breakdown; the first combination has none
      * @param list<string> $breakdowns names
      * @param list<string> $notes rows that hold no values but a text
-     * @param array<string, string> $summaries what entities stand for that are the `total` or `mean` of others, by name
+     * @param array<string, string> $benchmarks entities that others are measured by: a value of `Benchmark` by name
+     * @param array<string, string> $said those of them that somebody chose; nothing for one that is none
      */
     public function __construct(
         public array $attributes = [],
         public array $combinations = [[]],
         public array $breakdowns = [],
         public array $notes = [],
-        public array $summaries = [],
+        public array $benchmarks = [],
+        public array $said = [],
     ) {}
 }

@@ -158,7 +158,8 @@ final class ObservationBuilder
                 $this->subjects->combinations,
                 array_map($this->headings->text(...), $this->plan->columns->breakdowns),
                 $this->notes,
-                $this->subjects->summaries(),
+                $this->subjects->benchmarks(),
+                array_intersect_key($this->plan->rows->benchmarks, array_flip($this->subjects->entities)),
             ),
         );
         Limits::hold($observations);

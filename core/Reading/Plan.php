@@ -60,7 +60,8 @@ final readonly class Plan
             'counted' => $this->events->counted,
             'moment' => $this->stated->moment,
             'joined' => $this->joined,
-            'summaries' => $this->rows->summaries,
+            'benchmarks' => $this->rows->benchmarks,
+            'found' => $this->rows->found,
             'asides' => $this->rows->asides,
             'split' => $this->split === null ? null : (array) $this->split,
         ];

@@ -4,31 +4,41 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Benchmark;
+
 /** What is said of single rows of a table. */
 final readonly class RowRoles
 {
     /**
-     * @param array<string, string> $summaries what entities stand for that are the `total` or `mean` of others, by
+     * @param array<string, string> $benchmarks entities that others are measured by: a value of `Benchmark` by
      *     name; nothing for one that is none although its name says so
      * @param list<int> $asides rows that are passed over
+     * @param array<string, string> $found the same as benchmarks, found from the values and not said by anybody
      */
-    public function __construct(public array $summaries = [], public array $asides = []) {}
+    public function __construct(public array $benchmarks = [], public array $asides = [], public array $found = []) {}
 
     /** @param array<string, mixed> $plan as Plan::toArray() gives it */
     public static function from(array $plan): self
     {
-        $summaries = is_array($plan['summaries'] ?? null) ? $plan['summaries'] : [];
         $asides = is_array($plan['asides'] ?? null) ? $plan['asides'] : [];
+
+        return new self(
+            self::kinds($plan['benchmarks'] ?? null),
+            array_values(array_map(static fn(mixed $row): int => (int) $row, array_filter($asides, is_numeric(...)))),
+            self::kinds($plan['found'] ?? null),
+        );
+    }
+
+    /** @return array<string, string> */
+    private static function kinds(mixed $given): array
+    {
         $kinds = [];
-        foreach ($summaries as $name => $kind) {
-            if (in_array($kind, ['', 'total', 'mean'], true)) {
+        foreach (is_array($given) ? $given : [] as $name => $kind) {
+            if (is_string($kind) && ($kind === '' || Benchmark::tryFrom($kind) !== null)) {
                 $kinds[(string) $name] = $kind;
             }
         }
 
-        return new self(
-            $kinds,
-            array_values(array_map(static fn(mixed $row): int => (int) $row, array_filter($asides, is_numeric(...)))),
-        );
+        return $kinds;
     }
 }

@@ -122,20 +122,23 @@ final class Subjects
     }
 
     /**
-     * Entities that sum up others: those that the plan says, and those whose name says so, if there are others.
+     * Entities that others are measured by: those that the plan says, and those whose name says so, where there are
+     * others.
      *
-     * @return array<string, string>
+     * @return array<string, string> a value of `Benchmark`, by name
      */
-    public function summaries(): array
+    public function benchmarks(): array
     {
-        $summaries = [];
+        $rows = $this->plan->rows;
+        $benchmarks = [];
         foreach ($this->entities as $name) {
-            $kind = $this->plan->rows->summaries[$name] ?? Vocabulary::summary($name);
+            $guess = $rows->found[$name] ?? Vocabulary::benchmark($name)->value ?? '';
+            $kind = $rows->benchmarks[$name] ?? $guess;
             if ($kind !== '') {
-                $summaries[$name] = $kind;
+                $benchmarks[$name] = $kind;
             }
         }
 
-        return count($this->entities) - count($summaries) >= 2 ? $summaries : [];
+        return count($this->entities) - count($benchmarks) >= 2 ? $benchmarks : [];
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Benchmark;
+
 /** Words by which columns, rows and remarks are known in tables of offices; common practice, no source. */
 final class Vocabulary
 {
@@ -75,8 +77,23 @@ final class Vocabulary
         'both genders|in total|altogether|totalt|i alt|razem|celkem)$/iu';
 
     private const MEAN =
-        '/^((weighted |simple |national |overall |sector |peer )?(average|mean|median)|mittelwert|durchschnitt|' .
-        'mittel|moyenne|médiane|media|promedio|mediana|gemiddelde|gjennomsnitt|genomsnitt)$/iu';
+        '/^(([\p{L}\d][\p{L}\d.&-]*,? ){0,4}(average|mean|avg\.?)|(average|mean|avg\.?) (of|for|across|over) .+|' .
+        '\p{L}*(mittelwert|durchschnitt)|mittel|moyenne( .+)?|promedio( .+)?|' .
+        'media( (nacional|nazionale|regional|regionale|general|generale|de|del|della|di) ?.*)?|' .
+        'gemiddelde|gjennomsnitt|genomsnitt|landsgennemsnit|keskiarvo|średnia)$/iu';
+
+    private const MEDIAN =
+        '/^(([\p{L}\d][\p{L}\d.&-]*,? ){0,4}median|median (of|for|across|over) .+|médiane( .+)?|' .
+        'mediana( .+)?|mediaan)$/iu';
+
+    private const QUARTILE =
+        '/^(([\p{L}\d][\p{L}\d.&-]* ){0,3}(quartile|quintile|decile)|\d{1,2}(st|nd|rd|th)? percentile)$/iu';
+
+    private const TARGET =
+        '/^(([\p{L}\d][\p{L}\d.&-]* ){0,3}(target|goal|zielwert|cible|objectif|objetivo|obiettivo)( value)?|ziel)' .
+        '( (for |by )?\d{4})?$/iu';
+
+    private const BENCHMARK = '/^(([\p{L}\d][\p{L}\d.&-]* ){0,3}benchmark|(the )?(whole )?world)$/iu';
 
     /** A heading as words: `REF_AREA` is `REF AREA`. */
     public static function words(string $heading): string
@@ -84,27 +101,30 @@ final class Vocabulary
         return trim((string) preg_replace('/[_\s]+/', ' ', $heading));
     }
 
-    /**
-     * What a row or category of that name stands for, where the name alone says so.
-     *
-     * @return 'total'|'mean'|''
-     */
-    public static function summary(string $name): string
+    /** What an entity or category of that name stands for, where the name alone says so. */
+    public static function benchmark(string $name): ?Benchmark
     {
         $name = trim((string) preg_replace('/\s*[(\[].*$|[*¹²³†:]+$/u', '', trim($name)));
-        if (preg_match(self::MEAN, $name) === 1) {
-            return 'mean';
-        }
+        $says = static fn(string $pattern): bool => preg_match($pattern, $name) === 1;
         // `All districts`, `Total hospitals`: what follows is a plural in small letters, and no name.
         $many = '/^(all|total|alle|tous les|toutes les|total of|sum of) (the )?\p{Ll}[\p{Ll} -]*(s|en|er|e|n|es)$/iu';
+        $whole = '/^(national|overall|sector|industry|regional|country|group|peer) total$/iu';
 
-        return preg_match(self::TOTAL, $name) === 1 || preg_match($many, $name) === 1 ? 'total' : '';
+        return match (true) {
+            $says(self::MEAN) => Benchmark::Mean,
+            $says(self::MEDIAN) => Benchmark::Median,
+            $says(self::QUARTILE) => Benchmark::Quartile,
+            $says(self::TARGET) => Benchmark::Target,
+            $says(self::BENCHMARK) => Benchmark::Other,
+            $says(self::TOTAL), $says($many), $says($whole) => Benchmark::Total,
+            default => null,
+        };
     }
 
     /** Whether a category stands for all others of its breakdown, by its name or code. */
     public static function isTotal(string $category): bool
     {
-        return self::summary($category) === 'total' ||
+        return self::benchmark($category) === Benchmark::Total ||
             preg_match(
                 '/^(_?t|tot|_total|persons|total population|all \S+|both \S+|total .+|alle \S+)$/iu',
                 trim($category),

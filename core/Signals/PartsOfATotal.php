@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Signals;
 
+use DuskRail\Data\Benchmark;
 use DuskRail\Data\Entity;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Outcome\Comparison;
@@ -17,7 +18,8 @@ final class PartsOfATotal implements Signal
     {
         $table = $comparison->run->origin;
         $entities = $comparison->data->entities();
-        $totals = array_filter($entities, static fn(Entity $e): bool => ($e->attributes['summary'] ?? '') === 'total');
+        $isTotal = static fn(Entity $e): bool => Benchmark::in($e->attributes) === Benchmark::Total;
+        $totals = array_filter($entities, $isTotal);
         $total = $table->series[(string) array_key_first($totals)] ?? null;
         $at = $total?->lastPosition();
         // Of several totals each may stand for a part.

@@ -39,7 +39,7 @@
 
         <section id="roster">
             <h2>{{ __('Roster and focus') }}</h2>
-            <p>{{ __('Click a name to put its line in focus; click again to remove it. × hides a line: it is then in no median, rank or total. A focus rule chooses the lines by their values and is updated with the data. Totals and means in the data are shown and are never peers.') }}</p>
+            <p>{{ __('Click a name to put its line in focus; click again to remove it. × hides a line: it is then in no median, rank or total. A focus rule chooses the lines by their values and is updated with the data. Benchmarks in the data, as totals, means and targets, are shown and named, and are never peers; the data set page says which they are.') }}</p>
         </section>
 
         <section id="peers">

@@ -120,7 +120,7 @@ final class PeerSetsTest extends TestCase
                 'small' => 'people is 1,000',
                 'gap' => '1 of 16 values since 2020 is missing',
                 'ended' => 'ended in February 2020',
-                'total' => 'a summary of others',
+                'total' => 'a benchmark',
                 'unknown' => 'people is not known',
             ],
             array_column(array_map(static fn(Candidate $c): array => [$c->key, $c->why], $set->candidates), 1, 0),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DuskRail\Data\Benchmark;
 use DuskRail\Data\Better;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
@@ -115,6 +116,8 @@ final class SentencesHoldTest extends TestCase
         );
     }
 
+    private string $benchmark = '';
+
     private function random(): Comparison
     {
         $monthly = mt_rand(0, 1) === 1;
@@ -144,8 +147,11 @@ final class SentencesHoldTest extends TestCase
             $this->lower ? Better::Lower : Better::Higher,
         );
         $entities = [];
+        $key = (string) array_key_last($this->series);
+        $this->benchmark = count($this->series) > 2 && mt_rand(0, 2) === 0 ? $key : '';
         foreach (array_keys($this->series) as $key) {
-            $entities[] = new Entity($key, ucfirst($key), '', $key === 'home');
+            $about = $key === $this->benchmark ? [Benchmark::ATTRIBUTE => 'mean'] : [];
+            $entities[] = new Entity($key, ucfirst($key), '', $key === 'home', $about);
         }
         $table = Make::table($measure, $this->first->code(), $this->series);
         $data = new DataInMemory([$measure], $entities, ['flow' => $table]);
@@ -172,7 +178,7 @@ final class SentencesHoldTest extends TestCase
         $lasts = array_filter(
             array_map(
                 fn(string $key): int => $this->last($key),
-                array_combine(array_keys($this->series), array_keys($this->series)),
+                array_combine(array_keys($this->compared()), array_keys($this->compared())),
             ),
             static fn(int $last): bool => $last >= 0,
         );
@@ -197,7 +203,7 @@ final class SentencesHoldTest extends TestCase
         ) {
             [, $name, $value, $when, $whose, $count, $median] = $m;
             $peers = [];
-            foreach ($this->series as $key => $values) {
+            foreach ($this->compared() as $key => $values) {
                 if ($key !== 'home' && $values[$this->now] !== null) {
                     $peers[] = $values[$this->now];
                 }
@@ -476,11 +482,17 @@ final class SentencesHoldTest extends TestCase
         return -1;
     }
 
+    /** @return array<string, list<float|null>> all but the benchmark */
+    private function compared(): array
+    {
+        return array_diff_key($this->series, [$this->benchmark => true]);
+    }
+
     /** @return list<float> of all lines that have a value at a position */
     private function all(int $at): array
     {
         $values = [];
-        foreach ($this->series as $own) {
+        foreach ($this->compared() as $own) {
             if ($own[$at] !== null) {
                 $values[] = $own[$at];
             }
@@ -497,7 +509,7 @@ final class SentencesHoldTest extends TestCase
             $beside = NAN;
             if ($other === 'the peer median') {
                 $peers = [];
-                foreach ($this->series as $key => $values) {
+                foreach ($this->compared() as $key => $values) {
                     if ($key !== 'home' && $values[$at] !== null) {
                         $peers[] = $values[$at];
                     }

@@ -50,7 +50,7 @@ final class ThresholdsTest extends TestCase
     public function testAnEntityIsATotalIfTheOthersAddUpToIt(string $table, bool $isTotal): void
     {
         $plan = Detection::of(self::sample($table))->plan;
-        self::assertSame($isTotal ? ['X' => 'total'] : [], $plan->rows->summaries);
+        self::assertSame($isTotal ? ['X' => 'total'] : [], $plan->rows->found);
     }
 
     /** @return iterable<string, array{string, string}> rows over the headings, and the title that is read of them */

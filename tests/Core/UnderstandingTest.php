@@ -368,7 +368,7 @@ final class UnderstandingTest extends TestCase
             foreach ($read->metadata->attributes[$name] ?? [] as $heading => $text) {
                 $about[] = "{$heading}: {$text}";
             }
-            $summary = $read->metadata->summaries[$name] ?? '';
+            $summary = $read->metadata->benchmarks[$name] ?? '';
 
             return $name .
                 ($about === [] ? '' : ' {' . implode(', ', $about) . '}') .

@@ -195,7 +195,7 @@ final class AnyRequestTest extends ApplicationTestCase
         }
         if ($route === 'uploads.update') {
             foreach (
-                ['row', 'above', 'roles', 'rows', 'summaries', 'split', 'shape', 'ways', 'same', 'notation', 'moment']
+                ['row', 'above', 'roles', 'rows', 'benchmarks', 'split', 'shape', 'ways', 'same', 'notation', 'moment']
                 as $name
             ) {
                 $input += $this->random->getInt(0, 2) === 0 ? [$name => $this->value()] : [];

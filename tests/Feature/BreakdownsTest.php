@@ -75,9 +75,9 @@ final class BreakdownsTest extends ApplicationTestCase
     {
         $upload = $this->brought("Utility,2023,2024\nVeldmere,5,6\nTarrow,1,2\nMarl,3,4\nTotal,9,12\n", 'bursts.csv');
         $see = fn(array $correction) => $this->patch(route('uploads.update', $upload), $correction)->assertOk();
-        $see([])->assertSee('Bursts of 3 utilities')->assertSee('“Total” is a total or mean of others', false);
-        $see(['rows' => [4 => 'figures']])->assertSee('Bursts of 4 utilities')->assertDontSee('stands for others');
-        $see(['rows' => [3 => 'summary']])->assertSee('“Marl” is a total or mean of others', false);
+        $see([])->assertSee('Bursts of 3 utilities')->assertSee('“Total” is a benchmark', false);
+        $see(['rows' => [4 => 'figures']])->assertSee('Bursts of 4 utilities')->assertDontSee('is a benchmark');
+        $see(['rows' => [3 => 'total']])->assertSee('“Marl” is a benchmark', false);
         $see(['rows' => [3 => 'note']])->assertSee('Bursts of 3 utilities');
         $study = $this->imported(
             "Bursts by utility,,\n(repairs),,\nUtility,2023,2024\nVeldmere,5,6\nTarrow,1,2\nMarl,3,4\nTotal,9,12\n" .

@@ -12,6 +12,7 @@ use App\Models\Dataset;
 use App\Models\ImportedFile;
 use App\Models\Study;
 use App\Models\Upload;
+use DuskRail\Data\Benchmark;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Reading\NearNames;
@@ -841,6 +842,59 @@ final class DataSetsTest extends ApplicationTestCase
         sort($told);
 
         return $told;
+    }
+
+    public function testABenchmarkComesInWithAnUpdateAndStaysWhatSomebodySaysItIs(): void
+    {
+        $study = $this->imported();
+        $dataset = $study->dataset;
+        $median = Comparison::of($study->document(), $study->data())->peerLine;
+        $file = static fn(string $last): string => "Utility,Month,Leakage (Ml)\nNational average,2024-01,{$last}\n" .
+            "National average,2024-02,5\n";
+        $upload = $this->brought($file('4'), 'average.csv', $dataset);
+        $this->patch(route('uploads.update', $upload))
+            ->assertSee('“National average” is a benchmark: shown, and neither a peer nor part of a sum.', false)
+            ->assertSee('name="benchmarks[National average]"', false);
+        $this->post(route('imports.store', $upload))->assertOk();
+        $study = Study::findOrFail($study->id);
+        $comparison = Comparison::of($study->document(), $study->data());
+        self::assertSame($median, $comparison->peerLine);
+        $average = array_values(array_filter($comparison->lines, static fn($line): bool => $line->isBenchmark()));
+        self::assertSame(['National average'], array_column($average, 'name'));
+
+        // On the page of the data set it is changed with one choice, which the next file leaves as it is.
+        $id = $dataset->entities()->where('key', 'national-average')->firstOrFail()->id;
+        $this->get(route('datasets.show', $dataset))->assertSee('aria-label="National average as a benchmark"', false);
+        $say = fn(string $kind) => $this->patch(route('datasets.entities', $dataset), [
+            'entities' => [$id => ['name' => 'National average', 'benchmark' => $kind]],
+        ]);
+        $say('never')->assertSessionHasErrors();
+        self::assertSame('mean', self::kindOf($dataset));
+        $say('')->assertRedirect();
+        self::assertSame('', self::kindOf($dataset));
+        $upload = $this->brought($file('6'), 'average.csv', $dataset);
+        $this->post(route('imports.store', $upload))->assertOk();
+        self::assertSame('', self::kindOf($dataset));
+
+        // Nor is anything changed by another column of the preview, for which all rows are sent.
+        $say('other')->assertRedirect();
+        $upload = $this->brought($file('7'), 'average.csv', $dataset);
+        $rows = ['rows' => [0 => 'heading', 1 => 'other', 2 => 'other']];
+        $this->patch(route('uploads.update', $upload), $rows)->assertOk();
+        $this->post(route('imports.store', $upload))->assertOk();
+        self::assertSame('other', self::kindOf($dataset));
+        $upload = $this->brought($file('8'), 'average.csv', $dataset);
+        $this->patch(route('uploads.update', $upload), ['benchmarks' => ['National average' => 'target']])->assertOk();
+        $this->post(route('imports.store', $upload))->assertOk();
+        self::assertSame('target', self::kindOf($dataset));
+    }
+
+    /** @phpstan-impure */
+    private static function kindOf(Dataset $dataset): string
+    {
+        $average = (new StoredData($dataset->refresh()))->entities()['national-average'];
+
+        return Benchmark::in($average->attributes)->value ?? '';
     }
 
     /**

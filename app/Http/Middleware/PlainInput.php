@@ -19,7 +19,7 @@ final class PlainInput
         'ways',
         'roles',
         'rows',
-        'summaries',
+        'benchmarks',
         'measures',
         'entities',
         'breakdowns',

@@ -6,11 +6,13 @@ namespace App\Http\Requests;
 
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
+use DuskRail\Data\Benchmark;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\EventSummary;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\TableShapes;
+use DuskRail\Reading\Vocabulary;
 use DuskRail\Refusal;
 use DuskRail\Time\Period;
 use Illuminate\Foundation\Http\FormRequest;
@@ -125,28 +127,43 @@ final class CorrectReadingRequest extends FormRequest
             Period::parse($moment);
         }
 
-        return [...$changes, ...$this->asides($plan), ...$this->summaries($upload, $plan)];
+        return [...$changes, ...$this->asides($plan), ...$this->benchmarks($upload, $plan)];
     }
 
-    /** @return array{summaries?: array<string, string>} entities whose row is said to be a summary, or none */
-    private function summaries(Upload $upload, Plan $plan): array
+    /** @return array{benchmarks?: array<string, string>} entities that are said to be benchmarks, or none, by name */
+    private function benchmarks(Upload $upload, Plan $plan): array
     {
-        $rows = $this->listed('rows');
-        if ($rows === [] || $plan->columns->entity === null) {
-            return [];
-        }
-        $last = min(max(array_map(intval(...), array_keys($rows))), config()->integer('duskrail.preview_rows'));
-        [$sample] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, $last + 1);
-        $sample = $plan->split === null ? $sample : $plan->split->sample($sample);
-        $summaries = $plan->rows->summaries;
-        foreach ($rows as $row => $what) {
-            $name = $sample->cell((int) $row, $plan->columns->entity);
-            if ($name !== '' && in_array($what, ['figures', 'summary'], true)) {
-                $summaries[$name] = $what === 'summary' ? 'total' : '';
+        $benchmarks = [...$plan->rows->benchmarks, ...$this->kinds('benchmarks')];
+        $rows = $plan->columns->entity === null ? [] : $this->kinds('rows');
+        if ($rows !== []) {
+            $last = min(max(array_map(intval(...), array_keys($rows))), config()->integer('duskrail.preview_rows'));
+            [$sample] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, $last + 1);
+            $sample = $plan->split === null ? $sample : $plan->split->sample($sample);
+            foreach ($rows as $row => $kind) {
+                $name = $sample->cell((int) $row, (int) $plan->columns->entity);
+                $guess = $plan->rows->found[$name] ?? Vocabulary::benchmark($name)->value ?? '';
+                // All rows are sent; what was guessed is not said by anybody.
+                if ($name !== '' && (isset($benchmarks[$name]) || $kind !== $guess)) {
+                    $benchmarks[$name] = $kind;
+                }
             }
         }
 
-        return ['summaries' => $summaries];
+        return $benchmarks === [] ? [] : ['benchmarks' => $benchmarks];
+    }
+
+    /** @return array<string, string> what is a value of `Benchmark`, or stands for none of them, in a list of the form */
+    private function kinds(string $list): array
+    {
+        $kinds = [];
+        foreach ($this->listed($list) as $name => $kind) {
+            $kind = $kind === 'figures' ? '' : $kind;
+            if (is_string($kind) && ($kind === '' || Benchmark::tryFrom($kind) !== null)) {
+                $kinds[(string) $name] = $kind;
+            }
+        }
+
+        return $kinds;
     }
 
     /** The row that is said to hold the headings. */

@@ -6,7 +6,9 @@ namespace App\Http\Requests;
 
 use App\Models\Dataset;
 use App\Models\Entity;
+use DuskRail\Data\Benchmark;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 
 /** Names, groups and notes of entities of a data set, and which of them is home; what is left out stays. */
@@ -18,6 +20,7 @@ final class UpdateEntitiesRequest extends FormRequest
         return [
             'entities.*.name' => ['required', 'string', 'max:200'],
             'entities.*.group' => ['nullable', 'string', 'max:120'],
+            'entities.*.benchmark' => ['nullable', Rule::enum(Benchmark::class)],
             'entities.*.note' => ['nullable', 'string', 'max:200'],
             'home' => ['nullable', 'integer'],
         ];
@@ -67,6 +70,9 @@ final class UpdateEntitiesRequest extends FormRequest
     {
         $at = "entities.{$entity->id}";
         $about = [...$entity->about, 'group' => $this->string("{$at}.group")->trim()->value()];
+        if ($this->has("{$at}.benchmark")) {
+            $about[Benchmark::ATTRIBUTE] = $this->string("{$at}.benchmark")->value();
+        }
 
         return [
             'note' => $this->string("{$at}.note")->trim()->value(),

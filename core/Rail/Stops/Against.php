@@ -55,7 +55,7 @@ final readonly class Against implements Stop
                 'weighted' => 'Weighted peer mean (ratio of sums)',
                 'quartile' => 'Best quartile of peers',
                 'target' => 'Target',
-                'entity' => 'Another entity',
+                'entity' => 'Another entity or a benchmark',
             ],
             lead: 'compared with',
         )]

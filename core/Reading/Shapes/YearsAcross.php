@@ -91,7 +91,7 @@ final class YearsAcross extends Shape
         $month = PeriodNotation::monthOfYear($text);
         if ($month === null) {
             // The sum of the months, or their mean, is none of them.
-            if (Vocabulary::summary($text) === '') {
+            if (Vocabulary::benchmark($text) === null) {
                 $builder->problems->add(
                     Problem::cell($number + 1, $builder->headings->text($column), $text, 'a month name'),
                 );

@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace DuskRail\Words\Sentences;
 
+use DuskRail\Document\LineState;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 
 /**
- * What a line in focus is seen beside: the others in focus, and what stands for all peers. Only pairs that both have a
- * value in the reference period.
+ * What a line in focus is seen beside: the others in focus, what stands for all peers, and benchmarks. Only pairs that
+ * both have a value in the reference period.
  */
 final readonly class Pairs
 {
+    /** So many are enough to be seen beside. */
+    private const BENCHMARKS = 3;
+
     /**
      * @param list<float> $values
      * @param list<float> $others
@@ -33,6 +37,8 @@ final readonly class Pairs
     {
         $pairs = [];
         $focus = $comparison->focus();
+        $isBenchmark = static fn(Line $l): bool => $l->isBenchmark() && $l->state === LineState::Peer;
+        $benchmarks = array_slice(array_values(array_filter($comparison->lines, $isBenchmark)), 0, self::BENCHMARKS);
         foreach ($focus as $i => $line) {
             foreach (array_slice($focus, $i + 1) as $other) {
                 $pairs[] = self::pair($comparison, $line, $other->name, $other->values);
@@ -41,6 +47,9 @@ final readonly class Pairs
                 $name =
                     'the ' . lcfirst($comparison->peerLineName());
                 $pairs[] = self::pair($comparison, $line, $name, $comparison->peerLine);
+            }
+            foreach ($benchmarks as $other) {
+                $pairs[] = self::pair($comparison, $line, $other->name, $other->values);
             }
         }
 

@@ -113,13 +113,14 @@
             <input type="hidden" name="page" value="{{ $entities->currentPage() }}">
             <div class="sample">
                 <table class="table is-narrow edits">
-                    <thead><tr><th scope="col">{{ __('Home') }}</th><th scope="col">{{ __('Name') }}</th><th scope="col">{{ __('Group') }}</th><th scope="col">{{ __('Note') }}</th></tr></thead>
+                    <thead><tr><th scope="col">{{ __('Home') }}</th><th scope="col">{{ __('Name') }}</th><th scope="col">{{ __('Group') }}</th><th scope="col">{{ __('Benchmark') }}</th><th scope="col">{{ __('Note') }}</th></tr></thead>
                     <tbody>
                         @foreach ($entities as $entity)
                             <tr>
                                 <td><input type="radio" name="home" value="{{ $entity->id }}" @checked($entity->home) aria-label="{{ __(':name is home', ['name' => $entity->name]) }}"></td>
                                 <td><input class="input is-small" name="entities[{{ $entity->id }}][name]" value="{{ $entity->name }}" aria-label="{{ __('Name of :name', ['name' => $entity->name]) }}" required></td>
                                 <td><input class="input is-small short" name="entities[{{ $entity->id }}][group]" value="{{ $entity->about['group'] ?? '' }}" aria-label="{{ __('Group of :name', ['name' => $entity->name]) }}"></td>
+                                <td><span class="select is-small"><select name="entities[{{ $entity->id }}][benchmark]" aria-label="{{ __(':name as a benchmark', ['name' => $entity->name]) }}">@foreach (\App\View\Benchmarks::choices() as $kind => $label)<option value="{{ $kind }}" @selected($kind === (\DuskRail\Data\Benchmark::in($entity->about)->value ?? ''))>{{ $kind === '' ? __('–') : \App\View\Label::of($label) }}</option>@endforeach</select></span></td>
                                 <td><input class="input is-small" name="entities[{{ $entity->id }}][note]" value="{{ $entity->note }}" aria-label="{{ __('Note on :name', ['name' => $entity->name]) }}" placeholder="{{ __('for example: merged, renamed') }}"></td>
                             </tr>
                         @endforeach

@@ -14,7 +14,7 @@
     $shown = $screen->shownRows();
     $first = $screen->firstMeasure();
     $rest = array_values(array_diff(array_keys($observations->measures), [$first]));
-    $summaries = array_keys($observations->metadata->summaries);
+    $benchmarks = array_keys(array_filter($screen->benchmarks));
     $names = array_slice($observations->entities, 0, 5000);
 @endphp
 <div id="understanding" class="reads">
@@ -35,7 +35,7 @@
                 {{ trans_choice(':count value|:count values', $figures, ['count' => \DuskRail\Data\Numerals::count($figures)]) }}, {{ trans_choice(':count :frequency period|:count :frequency periods', $screen->periodCount(), ['count' => \DuskRail\Data\Numerals::count($screen->periodCount()), 'frequency' => \App\View\Label::of($observations->frequency->adjective())]) }}, {{ $observations->gapCount() === 0 ? __('no gaps') : trans_choice(':count gap|:count gaps', $observations->gapCount(), ['count' => \DuskRail\Data\Numerals::count($observations->gapCount())]) }}{{ $screen->whole ? '.' : ', '.__('in the first :count rows. The other rows are read during the import.', ['count' => \DuskRail\Data\Numerals::count($observations->rowCount)]) }}
             @endunless
             @if ($screen->evidence !== []) {{ __('Detected from: :evidence.', ['evidence' => implode('; ', $screen->evidence)]) }}@endif
-            @if ($summaries !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $summaries), 0, 3)) }} {{ trans_choice('is a total or mean of others and not a peer.|are totals or means of others and not peers.', count($summaries)) }}@endif
+            @if ($benchmarks !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $benchmarks), 0, 3)) }} {{ trans_choice('is a benchmark: shown, and neither a peer nor part of a sum.|are benchmarks: shown, and neither peers nor parts of a sum.', count($benchmarks)) }}@endif
             @if ($observations->metadata->notes !== []) {{ trans_choice(':count line without values is not read.|:count lines without values are not read.', count($observations->metadata->notes)) }}@endif
         </p>
     </section>
@@ -61,7 +61,7 @@
                         <th scope="row" class="row"><select name="rows[{{ $row }}]" aria-label="{{ __('Role of row :row', ['row' => $row + 1]) }}">
                             <option value="figures" @selected($is === '')>{{ $row + 1 }}</option>
                             @if ($is === 'title')<option value="title" selected>{{ __('title :row', ['row' => $row + 1]) }}</option>@endif
-                            @if ($screen->entityIn($row) !== '' && in_array($is, ['', 'summary'], true))<option value="summary" @selected($is === 'summary')>{{ __('summary :row', ['row' => $row + 1]) }}</option>@endif
+                            @if ($screen->entityIn($row) !== '' && in_array($is, ['', 'benchmark'], true))<option value="{{ $screen->benchmarks[$screen->entityIn($row)] ?? null ?: 'total' }}" @selected($is === 'benchmark')>{{ __('benchmark :row', ['row' => $row + 1]) }}</option>@endif
                             <option value="heading" @selected($is === 'heading')>{{ __('header :row', ['row' => $row + 1]) }}</option>
                             <option value="note" @selected($is === 'note')>{{ __('note :row', ['row' => $row + 1]) }}</option>
                         </select></th>
@@ -100,6 +100,15 @@
             </div>
             <p class="quiet">{{ $observations->problemCount > 50 ? __('The first 50 are shown.').' ' : '' }}<a href="{{ route('help') }}#files" target="_blank">{{ __('Help: files') }}</a></p>
         </section>
+    @endif
+
+    @if ($screen->benchmarks !== [])
+        <form class="plan strangers" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+            <h2>{{ trans_choice('A benchmark, and no peer|Benchmarks, and no peers', count($screen->benchmarks)) }}</h2>
+            @foreach ($screen->benchmarks as $name => $kind)
+                <x-guess name="benchmarks[{{ $name }}]" lead="“{{ Str::limit($name, 40) }}”" :value="$kind" :options="\App\View\Benchmarks::choices()" />
+            @endforeach
+        </form>
     @endif
 
     @if ($screen->merged !== [])
