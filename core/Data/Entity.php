@@ -30,6 +30,14 @@ final readonly class Entity
         return $this->isBenchmark() || $this->partOf !== '';
     }
 
+    /** Whether it would leave those that it is made of no room in a picture, as a total; or is no more. */
+    public function isLarge(): bool
+    {
+        $kind = Benchmark::in($this->attributes);
+
+        return $this->partOf !== '' || $kind === Benchmark::Total || $kind === Benchmark::Other;
+    }
+
     /** Whether others are measured by it, as their total, mean or target: it is drawn, but is nobody's peer. */
     public function isBenchmark(): bool
     {

@@ -222,6 +222,18 @@ final readonly class Unit
         };
     }
 
+    /** What a value is multiplied by to be in another unit of the same thing; null where no factor does it. */
+    public function factorTo(self $other): ?float
+    {
+        if (!$this->isAmount() || !$other->isAmount() || $this->per !== $other->per) {
+            return null;
+        }
+        [$base, $power] = self::powerOf($this->amount);
+        [$otherBase, $otherPower] = self::powerOf($other->amount);
+
+        return $base === $otherBase ? $other->perMany / $this->perMany * 10.0 ** ($power - $otherPower) : null;
+    }
+
     public function isAmount(): bool
     {
         return $this->sort === ValueType::Amount;

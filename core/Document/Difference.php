@@ -47,6 +47,7 @@ final class Difference
         $document['focus'] = $states;
         unset($document['off']);
         $document['dismissed'] = array_fill_keys(array_map(self::text(...), self::rows($document, 'dismissed')), true);
+        $document['units'] = array_column(self::rows($document, 'units'), 'unit', 'value');
         $marks = is_array($document['marks'] ?? null) ? $document['marks'] : [];
         $document['marks'] = array_fill_keys(array_map(self::text(...), self::rows($marks, 'marks')), true);
         $places = [];

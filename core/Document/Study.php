@@ -39,6 +39,7 @@ final readonly class Study
      * @param string $view name of the view it is looked at in
      * @param list<string> $dismissed ids of signals that were dismissed
      * @param PartSet $parts the settings of each view, and of each thing that is drawn
+     * @param array<string, string> $units see ValuesByHand
      */
     public function __construct(
         public string $name,
@@ -52,6 +53,7 @@ final readonly class Study
         public OwnWords $words = new OwnWords(),
         public array $dismissed = [],
         public PartSet $parts = new PartSet(),
+        public array $units = [],
     ) {}
 
     /** The study one starts with: home (or the first entity) before quiet peers, as they come. */
@@ -62,11 +64,7 @@ final readonly class Study
         return self::opening($name, $measure, $data->entities(), $isOfDates)->inOwnColours($data);
     }
 
-    /**
-     * The same where no values are at hand yet.
-     *
-     * @param iterable<Entity> $entities
-     */
+    /** @param iterable<Entity> $entities */
     public static function opening(string $name, string $measure, iterable $entities, bool $isOfDates): self
     {
         $focus = null;
@@ -74,8 +72,7 @@ final readonly class Study
         foreach ($entities as $entity) {
             $isFirst = $focus === null && !$entity->isApart();
             $focus = $entity->home || $isFirst ? $entity->key : $focus;
-            // Beside its parts a total would leave them no room.
-            if ($entity->isApart() && !$entity->home) {
+            if ($entity->isLarge() && !$entity->home) {
                 $off[] = $entity->key;
             }
         }
@@ -101,6 +98,12 @@ final readonly class Study
     public function withPart(Part $part): self
     {
         return $this->copy(['parts' => $this->parts->with($part)]);
+    }
+
+    /** @param array<string, string> $units */
+    public function withUnits(array $units): self
+    {
+        return $this->copy(['units' => $units]);
     }
 
     public function withName(string $name): self

@@ -40,6 +40,11 @@ final class StudyDocument
             'sort' => $study->sort->value,
             'words' => $study->words->toArray(),
             'dismissed' => $study->dismissed,
+            'units' => array_map(
+                static fn(string $value, string $unit): array => ['value' => $value, 'unit' => $unit],
+                array_keys($study->units),
+                $study->units,
+            ),
             ...array_map(static fn(string $part): array => $study->part($part)->settings(), PartCatalogue::all()),
         ];
     }
@@ -85,6 +90,7 @@ final class StudyDocument
             self::enum(RosterSort::class, $document['sort'] ?? RosterSort::Name->value, 'sort'),
             $words,
             self::texts($document, 'dismissed'),
+            units: self::units(self::list($document, 'units')),
         );
         foreach (PartCatalogue::all() as $name => $class) {
             $study = self::at(
@@ -140,6 +146,24 @@ final class StudyDocument
         }
 
         return $focus;
+    }
+
+    /**
+     * @param array<array-key, mixed> $list
+     * @return array<string, string>
+     */
+    private static function units(array $list): array
+    {
+        $units = [];
+        foreach ($list as $i => $one) {
+            [$value, $unit] = is_array($one) ? [$one['value'] ?? null, $one['unit'] ?? null] : [null, null];
+            $units[self::at("units.{$i}.value", static fn(): string => self::string($value))] = self::at(
+                "units.{$i}.unit",
+                static fn(): string => self::string($unit),
+            );
+        }
+
+        return $units;
     }
 
     /**

@@ -39,6 +39,7 @@ final class StudySchema
                 'sort' => ['enum' => array_column(RosterSort::cases(), 'value')],
                 'words' => self::words(),
                 'dismissed' => ['type' => 'array', 'items' => $text],
+                'units' => ['type' => 'array', 'items' => self::unit($text)],
                 ...$parts,
             ],
             'required' => ['format', 'version', 'name', 'measure'],
@@ -70,6 +71,20 @@ final class StudySchema
         }
 
         return $stops;
+    }
+
+    /**
+     * @param array<string, mixed> $text
+     * @return array<string, mixed>
+     */
+    private static function unit(array $text): array
+    {
+        return [
+            'type' => 'object',
+            'properties' => ['value' => $text, 'unit' => $text],
+            'required' => ['value', 'unit'],
+            'additionalProperties' => false,
+        ];
     }
 
     /** @return array<string, mixed> */

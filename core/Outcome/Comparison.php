@@ -19,6 +19,7 @@ use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\RosterSort;
 use DuskRail\Document\Study;
+use DuskRail\Document\ValuesByHand;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stops\Rolling;
@@ -41,6 +42,9 @@ final readonly class Comparison
 
     public Measure $measure;
 
+    /** As it is asked for; values typed in another unit are in the document, and in nothing that is drawn or said. */
+    public Study $study;
+
     /**
      * @param list<Line> $lines in the order of the data set
      * @param int $from first position shown, of the axis
@@ -53,7 +57,7 @@ final readonly class Comparison
      *     for at least half of the lines that go on; before `from` where no such is shown
      */
     public function __construct(
-        public Study $study,
+        public Study $document,
         public Scope $data,
         public Run $run,
         public PeerSet $peers,
@@ -68,7 +72,8 @@ final readonly class Comparison
     ) {
         $this->decimals = $precision->decimals;
         $this->axis = $run->table()->axis;
-        $this->measure = $data->measures()[$study->measure];
+        $this->measure = $data->measures()[$document->measure];
+        $this->study = ValuesByHand::holding($document, $this->unitOfValues());
     }
 
     /** @throws UnknownMeasure */
@@ -82,6 +87,12 @@ final readonly class Comparison
     {
         return $this->run->origin->weights !== null ||
             array_filter($this->run->inUse(), static fn($step): bool => $step->outcome->table->weights !== null) !== [];
+    }
+
+    /** What values typed by hand are in, as ValuesByHand knows it. */
+    public function unitOfValues(): string
+    {
+        return ValuesByHand::unitOf($this->document->measure, $this->run->table());
     }
 
     /** The name of the peer line; a weighted mean without weights is called a mean. */

@@ -18,6 +18,7 @@ use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\RulePart;
 use DuskRail\Document\Study;
+use DuskRail\Document\ValuesByHand;
 use DuskRail\Peers\ChosenPeers;
 use DuskRail\Peers\PeerFigures;
 use DuskRail\Refusal;
@@ -41,6 +42,7 @@ final readonly class ComparisonBuilder
         if (!$rule->isByHand() && $study->part(LinesPart::class)->across === 'entities') {
             // Whom a rule finds depends on the data, and some values on who is in focus: those of the rule before.
             $before = self::of($study->withPart(new RulePart()), $data);
+            $rule = ValuesByHand::holding($study, $before->unitOfValues())->part(RulePart::class);
             $found = (new FocusRule($rule, $before->better(), $before->from, $before->season()))->found(
                 $before->lines,
                 $study->focus,
@@ -167,7 +169,7 @@ final readonly class ComparisonBuilder
         $decimals = $this->decimalsOf(array_filter($latest, static fn(float $v): bool => !is_nan($v)));
 
         return new Comparison(
-            $this->bare->study,
+            $this->bare->document,
             $this->bare->data,
             $this->bare->run,
             $peers,

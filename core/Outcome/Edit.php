@@ -9,6 +9,7 @@ use DuskRail\Document\Changes\Change;
 use DuskRail\Document\Changes\RailChange;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Study;
+use DuskRail\Document\ValuesByHand;
 use DuskRail\Document\ViewCatalogue;
 use DuskRail\Refusal;
 
@@ -35,13 +36,18 @@ final class Edit
             throw InvalidStudy::because($problem->getMessage());
         }
         $refused = $comparison->run->refused();
-        if ($refused !== null) {
-            $before = $study->rail->run($study->slice($data)->table($study->measure), $study->scope($data))->refused();
-            if ($refused->placed->id !== $before?->placed->id) {
-                throw InvalidStudy::because((string) $refused->refusal);
-            }
+        $isAnother = $study->measure !== $changed->measure || $study->rail != $changed->rail;
+        $mayBeForeign = $isAnother && ValuesByHand::in($changed) !== [];
+        if ($refused === null && !$mayBeForeign) {
+            return $comparison;
         }
+        $before = $study->rail->run($study->slice($data)->table($study->measure), $study->scope($data));
+        if ($refused !== null && $refused->placed->id !== $before->refused()?->placed->id) {
+            throw InvalidStudy::because((string) $refused->refusal);
+        }
+        $document = $comparison->document;
+        $carried = ValuesByHand::carried($study, $document, $before->table(), $comparison->run->table());
 
-        return $comparison;
+        return $carried == $document ? $comparison : Comparison::of($carried, $data);
     }
 }

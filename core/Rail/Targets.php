@@ -68,6 +68,19 @@ final readonly class Targets
         return new self(trim($text), $steps);
     }
 
+    /** The same in another unit. */
+    public function times(float $factor): self
+    {
+        $steps = $texts = [];
+        foreach ($this->steps as $step) {
+            $steps[] = [...$step, 'value' => $step['value'] * $factor];
+            $words = [$step['name'], $step['from']?->code() ?? '', Numerals::plain($step['value'] * $factor)];
+            $texts[] = implode(' ', array_filter($words, static fn(string $word): bool => $word !== ''));
+        }
+
+        return new self(implode('; ', $texts), $steps);
+    }
+
     public function isNone(): bool
     {
         return $this->steps === [];

@@ -12,6 +12,7 @@ final class Signals
     private const ALL = [
         WordsThatNoLongerHold::class,
         AxisLimits::class,
+        ValuesOfAnotherUnit::class,
         OwnScales::class,
         BelowLogarithm::class,
         LeftOutMeasures::class,

@@ -59,7 +59,7 @@ final class StudyChangeController
                 ->view('study.message', ['message' => $problem->getMessage()], 422)
                 ->withHeaders(['HX-Retarget' => '#message', 'HX-Reswap' => 'outerHTML']);
         }
-        $added = self::added($before, $comparison->study);
+        $added = self::added($before, $comparison->document);
         $screen = StudyScreen::showing($comparison, $study, $size, $measure, $open, $added);
 
         return response()->view('study.workspace', ['screen' => $screen, 'message' => ucfirst($between)]);
@@ -113,15 +113,15 @@ final class StudyChangeController
         $between = SeenRevision::concurrentChanges($seen, $study);
         if ($seen !== null && $seen->id !== $madeOn) {
             $base = StudyDocument::read($seen->document);
-            $mine = Edit::of($change, $base, $data)->study;
+            $mine = Edit::of($change, $base, $data)->document;
             if (Difference::clashes($base, $mine, $before) !== []) {
                 throw Clash::with($between);
             }
         }
         $comparison = Edit::of($change, $before, $data);
-        if ($comparison->study != $before) {
-            $summary = $change->inWords($before, $comparison->study, $comparison->study->slice($data));
-            RevisionWriter::write($study, $comparison->study, $summary, $madeOn);
+        if ($comparison->document != $before) {
+            $summary = $change->inWords($before, $comparison->document, $comparison->document->slice($data));
+            RevisionWriter::write($study, $comparison->document, $summary, $madeOn);
         }
 
         return [$before, $comparison, $between];

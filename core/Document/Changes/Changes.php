@@ -33,6 +33,7 @@ final class Changes
         RemoveMark::class,
         MoveLabel::class,
         Dismiss::class,
+        DropValues::class,
     ];
 
     /**
