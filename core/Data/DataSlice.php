@@ -177,6 +177,89 @@ final class DataSlice implements DataSource
         if ($tables[0] === $tables[1]) {
             return $tables[0];
         }
+        if ($this->measures()[$measure]->kind !== MeasureKind::Rate) {
+            return self::together($tables);
+        }
+        $per = $this->measures()[$measure]->per;
+        $parts = $weights = [];
+        foreach ($per === '' ? [] : $cells as $n => $c) {
+            [$parts[], $weights[]] = self::weighed($tables[$n], $this->data->table($per, $c));
+        }
+
+        // A ratio of sums; without anything to be weighed by there is none.
+        return $parts === []
+            ? $tables[0]->map(static fn(array $values): array => array_fill(0, count($values), NAN))
+            : self::over(self::together($parts), self::together($weights));
+    }
+
+    /**
+     * Why a measure has no value over all categories of a breakdown; null where it has: amounts are added up, ratios
+     * weighed by what they are per, if that is split in the same way.
+     */
+    public static function whyApart(DataSource $data, Measure $measure, Breakdown $breakdown): ?string
+    {
+        if ($measure->kind !== MeasureKind::Rate) {
+            return null;
+        }
+        $ways =
+            "Choose one category of {$breakdown->name}, or show its categories as lines, or divide two measures that " .
+            'can be added up.';
+        $per = $data->measures()[$measure->per] ?? null;
+        if ($per === null) {
+            return "{$measure->name} is a ratio, which cannot be summed. Set what it is weighted by on the data set " .
+                "page. {$ways}";
+        }
+        $isSplit = in_array($breakdown->key, $data->splitBy($per->key), true);
+
+        return $isSplit && $per->canDivide() && $per->frequency === $measure->frequency
+            ? null
+            : "{$measure->name} is weighted by {$per->name}, which " .
+                    ($isSplit ? 'has other periods' : "is not split by {$breakdown->name}") .
+                    ", so it has no value over all categories. {$ways}";
+    }
+
+    /**
+     * @param SeriesTable $rates
+     * @return array{SeriesTable, SeriesTable} rates times what they are per, and that, each missing where the other is
+     */
+    private static function weighed(SeriesTable $rates, SeriesTable $per): array
+    {
+        $parts = $weights = [];
+        $shift = $rates->axis->first - $per->axis->first;
+        foreach ($rates->series as $key => $series) {
+            $own = $per->series[$key]->values ?? [];
+            $above = $below = [];
+            foreach ($series->values as $i => $value) {
+                $weight = $own[$i + $shift] ?? NAN;
+                // Nobody is of a category in which there is nothing, whatever its rate.
+                $above[] = $weight === 0.0 ? 0.0 : $value * $weight;
+                $below[] = $weight === 0.0 ? 0.0 : (is_nan($value) ? NAN : $weight);
+            }
+            $parts[] = new Series((string) $key, $above);
+            $weights[] = new Series((string) $key, $below);
+        }
+        return [
+            new SeriesTable($rates->axis, $rates->unit, $rates->kind, $parts),
+            new SeriesTable($rates->axis, $rates->unit, $rates->kind, $weights),
+        ];
+    }
+
+    /** What is above, divided by what is below, of the same entities and periods. */
+    private static function over(SeriesTable $above, SeriesTable $below): SeriesTable
+    {
+        return $above->map(static function (array $values, string $key) use ($below): array {
+            foreach ($values as $i => $value) {
+                $divisor = $below->series[$key]->values[$i];
+                $values[$i] = $divisor > 0.0 ? $value / $divisor : NAN;
+            }
+
+            return $values;
+        });
+    }
+
+    /** @param non-empty-list<SeriesTable> $tables */
+    private static function together(array $tables): SeriesTable
+    {
         $sums = [];
         foreach ($tables as $n => $table) {
             foreach ($table->series as $key => $one) {

@@ -157,12 +157,15 @@ final readonly class Unit
     /** Counted per something else in time. */
     public function insteadOf(Frequency $frequency, string $noun): self
     {
-        return new self(
-            $this->amount,
-            array_map(static fn(string $n): string => $n === $frequency->noun() ? $noun : $n, $this->per),
-            $this->perMany,
-            $this->sort,
-        );
+        return $this->per([$frequency->noun() => $noun]);
+    }
+
+    /** @param array<string, string> $instead what it is counted per in the place of a noun */
+    public function per(array $instead): self
+    {
+        $per = array_map(static fn(string $noun): string => $instead[$noun] ?? $noun, $this->per);
+
+        return new self($this->amount, $per, $this->perMany, $this->sort);
     }
 
     /** @param string $note said after the amount: `crowns, prices of 2024` */

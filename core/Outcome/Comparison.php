@@ -9,6 +9,7 @@ use DuskRail\Data\DataSlice;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Data\ValueType;
@@ -126,7 +127,11 @@ final readonly class Comparison
     public function cellInWords(): string
     {
         $part = $this->study->part(BreakdownsPart::class);
-        $words = $part->inWords($this->data->breakdowns(), $this->data->splitBy($this->study->measure));
+        $words = $part->inWords(
+            $this->data->breakdowns(),
+            $this->data->splitBy($this->study->measure),
+            $this->measure->kind === MeasureKind::Rate,
+        );
         $of = $this->brokenDown();
 
         return $of === null ? $words : "{$of->name}, {$words}";

@@ -33,12 +33,26 @@ final readonly class Rail
 
     public function with(Stop $stop): self
     {
+        return $this->inserting($stop, count($this->stops));
+    }
+
+    /** With one more stop before the one at a position. */
+    public function inserting(Stop $stop, int $position): self
+    {
         $number = 1;
         while ($this->position("s{$number}") !== null) {
             $number++;
         }
+        $stops = $this->stops;
+        array_splice($stops, $position, 0, [new PlacedStop("s{$number}", $stop)]);
 
-        return self::of(...[...$this->stops, new PlacedStop("s{$number}", $stop)]);
+        return self::of(...$stops);
+    }
+
+    /** The first stops alone. */
+    public function until(int $count): self
+    {
+        return new self(array_slice($this->stops, 0, $count));
     }
 
     public function without(string $id): self

@@ -7,6 +7,7 @@ namespace DuskRail\Rail;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Data\Spacing;
 use DuskRail\Settings\Condition;
@@ -63,8 +64,8 @@ final readonly class RunOffer implements Offer
     {
         return match ($condition) {
             Condition::Calendar => $this->arriving->axis->frequency !== Frequency::Number,
-            Condition::Levels => $this->arriving->kind === MeasureKind::Stock ||
-                Spacing::of($this->arriving)->isIrregular,
+            Condition::Levels => Spacing::of($this->arriving)->isIrregular ||
+                ($this->arriving->kind === MeasureKind::Stock && $this->arriving->nature !== Nature::Daily),
             Condition::CoarserMeasure => $this->hasCoarserMeasure(),
             Condition::Days, Condition::Groups, Condition::PeerSet, Condition::Target => false,
         };

@@ -77,6 +77,78 @@ final class BreakdownsTest extends TestCase
         self::changed(Study::first('Rate', 'rate', $data), 'age', 'sum', $data);
     }
 
+    /** A rate that says what it is per is, over all categories, what one gets by dividing the two sums. */
+    public function testARateOverItsCategoriesIsTheRatioOfTheSums(): void
+    {
+        mt_srand(58);
+        $breakdown = new Breakdown('kind', 'Kind', ['civil' => 'Civil', 'family' => 'Family', 'petty' => 'Petty']);
+        $rate = Measure::of('days', 'Duration', 'days', MeasureKind::Rate, Frequency::Year)->withPer('closed');
+        $closed = Measure::of('closed', 'Closed', 'cases', MeasureKind::Flow, Frequency::Year);
+        $staff = Measure::of('staff', 'Staff', 'people', MeasureKind::Stock, Frequency::Year);
+        $blank = 0;
+        for ($round = 0; $round < 40; $round++) {
+            $tables = $days = $cases = [];
+            foreach (array_keys($breakdown->categories) as $kind) {
+                foreach (['a', 'b'] as $key) {
+                    $gone = mt_rand(0, 9);
+                    $some = static fn(): int => mt_rand(0, 4) === 0 ? 0 : mt_rand(1, 90);
+                    $cases[$kind][$key] = array_map($some, range(0, 3));
+                    $days[$kind][$key] = array_map(
+                        static fn(int $n, int $i): ?float => $n === 0 || $i === $gone ? null : mt_rand(10, 900) / 10.0,
+                        $cases[$kind][$key],
+                        range(0, 3),
+                    );
+                }
+                $cell = Cell::of(['kind' => $kind]);
+                $tables["days/{$cell}"] = Make::table($rate, '2020', $days[$kind]);
+                $tables["closed/{$cell}"] = Make::table($closed, '2020', $cases[$kind]);
+            }
+            $tables['staff'] = Make::table($staff, '2020', ['a' => [5, 5, 5, 5], 'b' => [5, 5, 5, 5]]);
+            $made = static fn(Measure $rate): DataInMemory => new DataInMemory(
+                [$rate, $closed, $staff],
+                [new Entity('a', 'A'), new Entity('b', 'B')],
+                $tables,
+                breakdowns: ['kind' => $breakdown],
+            );
+            $data = $made($rate);
+            $study = self::changed(Study::first('Duration', 'days', $data), 'kind', 'sum', $data);
+            foreach (self::lines($study, $data) as $key => $values) {
+                foreach ($values as $i => $value) {
+                    $above = $below = 0.0;
+                    foreach (array_keys($breakdown->categories) as $kind) {
+                        $n = $cases[$kind][$key][$i];
+                        $above += $n === 0 ? 0.0 : $n * ($days[$kind][$key][$i] ?? NAN);
+                        $below += $n;
+                    }
+                    if (is_nan($above) || $below === 0.0) {
+                        self::assertNan($value);
+                        $blank++;
+                    } else {
+                        self::assertEqualsWithDelta($above / $below, $value, 1e-9);
+                    }
+                }
+            }
+            $comparison = Comparison::of($study, $data);
+            self::assertStringContainsString('Kind: all, weighted', Make::wording($comparison, '')->subtitle);
+            // What is weighed by something that is not split has no such whole.
+            $other = $made($rate->withPer('staff'));
+            try {
+                self::changed(Study::first('Duration', 'days', $other), 'kind', 'sum', $other);
+                self::fail('A mean weighed by nothing was taken.');
+            } catch (InvalidStudy $problem) {
+                self::assertStringContainsString('Staff, which is not split by Kind', $problem->getMessage());
+            }
+            $closedStudy = self::changed(Study::first('Closed', 'closed', $other), 'kind', 'sum', $other);
+            try {
+                Edit::of(Changes::read('measure', ['measure' => 'days']), $closedStudy, $other);
+                self::fail('Rates were added up.');
+            } catch (InvalidStudy $problem) {
+                self::assertStringContainsString('has no value over all categories', $problem->getMessage());
+            }
+        }
+        self::assertGreaterThan(5, $blank);
+    }
+
     public function testCategoriesAreTheLinesOfOneEntityAndStackWithoutTheirTotal(): void
     {
         $data = self::data();

@@ -30,7 +30,7 @@ final class CombinationsTest extends TestCase
     #[TestWith(['real terms', 'real terms', 'already at constant prices'])]
     #[TestWith(['running total', 'real terms', 'which mix the prices of several periods'])]
     #[TestWith(['change as difference', 'real terms', 'prices of both'])]
-    #[TestWith(['per day', 'by the year', 'neither the sum nor the mean'])]
+    #[TestWith(['index', 'by the year', 'neither the sum nor the mean'])]
     public function testWhatMisleadsIsRefusedWithItsReason(string $first, string $second, string $reason): void
     {
         [$what, $sentence] = Combinations::tried($first, $second);

@@ -8,6 +8,9 @@ use DuskRail\Data\Better;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Document\Changes\Changes;
+use DuskRail\Document\Changes\RemarksOn;
+use DuskRail\Outcome\Edit;
 use DuskRail\Rail\Pool;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Run;
@@ -15,6 +18,7 @@ use DuskRail\Rail\Scope;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Rail\Stops\Against;
 use DuskRail\Rail\Working;
+use DuskRail\Refusal;
 use DuskRail\Time\Calendar;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -569,6 +573,44 @@ final class MoreStopsTest extends TestCase
                 );
             }
         }
+    }
+
+    /** Every stop after every other: it is put where it is possible, and the sentence says where and why. */
+    public function testAStopThatCannotComeLastIsPutWhereItCan(): void
+    {
+        $data = Make::leakage();
+        $placed = 0;
+        foreach (array_keys(StopCatalogue::all()) as $first) {
+            foreach (array_keys(StopCatalogue::all()) as $second) {
+                try {
+                    $one = Edit::of(Changes::read('add-stop', ['stop' => $first]), Make::study($data), $data)->document;
+                    $add = Changes::read('add-stop', ['stop' => $second]);
+                    $two = Edit::of($add, $one, $data)->document;
+                } catch (Refusal) {
+                    continue;
+                }
+                self::assertInstanceOf(RemarksOn::class, $add);
+                $said = $add->remark($one, $two, $data);
+                $run = $two->rail->run($data->table('leakage'), $two->scope($data));
+                self::assertNull($run->refused());
+                $isLast = $two->rail->stops[0]->id === 's1';
+                self::assertSame($isLast, $said === '', "{$first} {$second}");
+                if (!$isLast) {
+                    $placed++;
+                    // At the end it was not possible, and the sentence gives that reason.
+                    $end = $one->rail->with($two->rail->stops[0]->stop);
+                    $reason = $end->run($data->table('leakage'), $two->scope($data))->refused()?->refusal;
+                    self::assertNotNull($reason);
+                    $label = $run->steps[1]->placed->stop->label($run->steps[1]->arriving, $two->scope($data));
+                    $title = StopCatalogue::named($second)::title();
+                    self::assertSame(
+                        "“{$title}” was placed before “{$label}”, since it cannot come last. {$reason}",
+                        $said,
+                    );
+                }
+            }
+        }
+        self::assertGreaterThan(25, $placed);
     }
 
     private static function grouped(): DataInMemory

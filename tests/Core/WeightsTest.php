@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DateTimeImmutable;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Divisor;
 use DuskRail\Data\Entity;
@@ -138,6 +139,65 @@ final class WeightsTest extends TestCase
                         $values[$i],
                         1e-9,
                     );
+                }
+            }
+        }
+    }
+
+    /** What flows in a year per head and day is one number, in whichever order it is calculated. */
+    public function testPerDayPerHeadAndByTheYearAreTheSameInAnyOrder(): void
+    {
+        mt_srand(365);
+        for ($round = 0; $round < 30; $round++) {
+            $first = mt_rand(2018, 2021);
+            $rows = $heads = [];
+            foreach (['a', 'b'] as $key) {
+                $rows[$key] = array_map(static fn(): int => mt_rand(50, 900), range(1, 24));
+                $heads[$key] = [mt_rand(10, 90), mt_rand(10, 90)];
+            }
+            $data = Make::data([
+                'flow' => ['Ml', MeasureKind::Flow, "{$first}-01", $rows],
+                'heads' => ['heads', MeasureKind::Stock, (string) $first, $heads],
+            ]);
+            $working = mt_rand(0, 1) === 1;
+            $stops = [
+                'head' => ['per-denominator', ['measure' => 'heads']],
+                'day' => ['per-day', ['days' => $working ? 'working' : 'all']],
+                'year' => ['period', ['to' => 'year']],
+            ];
+            foreach (
+                [
+                    ...['head day year', 'head year day', 'day head year'],
+                    ...['day year head', 'year head day', 'year day head'],
+                ] as $order
+            ) {
+                $rail = Rail::of();
+                foreach (explode(' ', $order) as $name) {
+                    $rail = $rail->with(StopCatalogue::make(...$stops[$name]));
+                }
+                $run = $rail->run($data->table('flow'), $data);
+                self::assertNull($run->refused()?->refusal, $order);
+                $per = $run->table()->unit->per;
+                sort($per);
+                self::assertSame($working ? ['head', 'working day'] : ['day', 'head'], $per, $order);
+                foreach ($rows as $key => $values) {
+                    foreach ([0, 1] as $year) {
+                        $days = 0;
+                        $end = new DateTimeImmutable(($first + $year + 1) . '-01-01');
+                        for (
+                            $day = new DateTimeImmutable(($first + $year) . '-01-01');
+                            $day < $end;
+                            $day = $day->modify('+1 day')
+                        ) {
+                            $days += !$working || (int) $day->format('N') < 6 ? 1 : 0;
+                        }
+                        self::assertEqualsWithDelta(
+                            array_sum(array_slice($values, 12 * $year, 12)) / $heads[$key][$year] / $days,
+                            $run->table()->series[$key]->values[$year],
+                            1e-12,
+                            "{$order} {$round}",
+                        );
+                    }
                 }
             }
         }

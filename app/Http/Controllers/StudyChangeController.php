@@ -16,6 +16,7 @@ use App\View\SheetSize;
 use App\View\StudyScreen;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Document\Changes\Change;
+use DuskRail\Document\Changes\RemarksOn;
 use DuskRail\Document\Difference;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Study as StudyOfCore;
@@ -62,7 +63,13 @@ final class StudyChangeController
         $added = self::added($before, $comparison->document);
         $screen = StudyScreen::showing($comparison, $study, $size, $measure, $open, $added);
 
-        return response()->view('study.workspace', ['screen' => $screen, 'message' => ucfirst($between)]);
+        $remark =
+            $change instanceof RemarksOn
+                ? $change->remark($before, $comparison->document, $comparison->document->slice($study->data()))
+                : '';
+        $message = implode(' ', array_filter([ucfirst($between), $remark]));
+
+        return response()->view('study.workspace', ['screen' => $screen, 'message' => $message]);
     }
 
     /** A text that was typed, so that it need not be thought of again. */

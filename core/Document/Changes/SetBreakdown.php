@@ -7,7 +7,6 @@ namespace DuskRail\Document\Changes;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\DataSlice;
 use DuskRail\Data\DataSource;
-use DuskRail\Data\MeasureKind;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\BreakdownView;
@@ -49,11 +48,9 @@ final readonly class SetBreakdown implements Change
             throw InvalidStudy::because("{$breakdown->name} has no “{$this->choice}”. Choose from its categories.");
         }
         $measure = $whole->measures()[$study->measure] ?? null;
-        if ($show === 'sum' && $measure?->kind === MeasureKind::Rate) {
-            throw InvalidStudy::because(
-                "{$measure->name} is a ratio, which cannot be summed. Choose one category of " .
-                    "{$breakdown->name}, or show its categories as lines.",
-            );
+        $refusal = $show === 'sum' && $measure !== null ? DataSlice::whyApart($whole, $measure, $breakdown) : null;
+        if ($refusal !== null) {
+            throw InvalidStudy::because($refusal);
         }
         $part = $study->part(BreakdownsPart::class);
         $by = $part->by;

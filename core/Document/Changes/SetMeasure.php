@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace DuskRail\Document\Changes;
 
+use DuskRail\Data\DataSlice;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\UnknownMeasure;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Study;
 
 /** Compares another measure. */
@@ -27,6 +30,16 @@ final readonly class SetMeasure implements RailChange
     {
         if (!isset($data->measures()[$this->measure])) {
             throw UnknownMeasure::named($this->measure);
+        }
+
+        $whole = DataSlice::whole($data);
+        foreach ($whole->splitBy($this->measure) as $key) {
+            $isSum = $study->part(BreakdownsPart::class)->of($key)->show === 'sum';
+            $breakdown = $whole->breakdowns()[$key];
+            $refusal = $isSum ? DataSlice::whyApart($whole, $whole->measures()[$this->measure], $breakdown) : null;
+            if ($refusal !== null) {
+                throw InvalidStudy::because($refusal);
+            }
         }
 
         return $study->withMeasure($this->measure);

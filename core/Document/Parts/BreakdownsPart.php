@@ -92,8 +92,9 @@ final readonly class BreakdownsPart implements Part
      *
      * @param array<string, Breakdown> $breakdowns
      * @param list<string> $splitting keys of those that the measure is split by
+     * @param bool $isWeighted whether all together are a weighted mean and no sum
      */
-    public function inWords(array $breakdowns, array $splitting): string
+    public function inWords(array $breakdowns, array $splitting, bool $isWeighted = false): string
     {
         $words = [];
         foreach ($breakdowns as $key => $breakdown) {
@@ -101,7 +102,7 @@ final readonly class BreakdownsPart implements Part
                 continue;
             }
             $words[] = match ($this->of($key)->show) {
-                'sum' => "{$breakdown->name} added up",
+                'sum' => $isWeighted ? "{$breakdown->name}: all, weighted" : "{$breakdown->name} added up",
                 'lines', 'panels' => "by {$breakdown->name}",
                 default => "{$breakdown->name}: {$breakdown->nameOf($this->held($breakdown))}",
             };

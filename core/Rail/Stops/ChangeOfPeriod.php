@@ -27,8 +27,9 @@ use DuskRail\Time\PeriodRange;
 use DuskRail\Time\Season;
 
 /**
- * Coarser periods: a flow is added up; of a stock the last, first or mean level is taken; a rate is refused, since a
- * year's rate is not a sum or a mean of its months' rates.
+ * Coarser periods: a flow is added up; of a stock the last, first or mean level is taken; of amounts per day the mean,
+ * in which each day counts the same; of a ratio whose parts are known both are put together. Any other rate is refused,
+ * since a year's rate is not a sum or a mean of its months' rates.
  *
  * A period in which a value is missing has none, except the latest while it is incomplete: it is kept and said, left
  * out, or scaled up to its full length by days.
@@ -128,7 +129,7 @@ final readonly class ChangeOfPeriod implements Stop
                 => "“{$this->season->label()}” cannot be made of {$arriving->axis->frequency->adjective()} values. " .
                 'Enter months for monthly or daily values, weeks for weekly values.',
             $this->isWeighted($arriving) => $this->unfitWeeks($arriving),
-            $arriving->nature === Nature::Daily,
+            $arriving->nature === Nature::Daily => $this->unfitWeeks($arriving),
             $arriving->kind === MeasureKind::Rate
                 => "The input contains {$arriving->inWords()}; a {$this->to->value} is neither the sum nor the " .
                 "mean of its {$arriving->axis->frequency->noun()}s. Move this stop " .
@@ -182,11 +183,12 @@ final readonly class ChangeOfPeriod implements Stop
         if ($this->isWeighted($arriving)) {
             return (new PeriodParts($this))->ofParts($arriving, $target, $taken, $extent, $scope);
         }
+        $days = PeriodParts::days($arriving);
         $series = [];
         foreach ($arriving->series as $key => $one) {
             $values = [];
             foreach ($taken as $positions) {
-                $values[] = (new PeriodParts($this))->combined($one->values, $positions, $arriving->kind);
+                $values[] = (new PeriodParts($this))->combined($one->values, $positions, $arriving->kind, $days);
             }
             if ($this->unfinished === 'scaled' && $extent->open !== null && $arriving->kind === MeasureKind::Flow) {
                 $values[$extent->open] *= $extent->scale($target->period($extent->open));
@@ -233,6 +235,7 @@ final readonly class ChangeOfPeriod implements Stop
         $how = match (true) {
             $this->isWeighted($arriving) && !$isOfDates => 'ratio of sums',
             $arriving->kind === MeasureKind::Flow => 'sum',
+            $arriving->nature === Nature::Daily && !$isOfDates => 'mean by days',
             default => "{$this->level} level",
         };
         $scaled =

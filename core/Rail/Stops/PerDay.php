@@ -14,7 +14,6 @@ use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCategory;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\ReadsSettings;
-use DuskRail\Time\Calendar;
 use DuskRail\Time\Frequency;
 
 /** Divides a flow by the days of its period, so that February and March compare: all of them, or Monday to Friday. */
@@ -75,7 +74,7 @@ final readonly class PerDay implements Stop
             !in_array($arriving->nature, [Nature::Amount, Nature::Quotient], true)
                 => "The input contains {$arriving->inWords()}, which cannot be divided by days. Move this stop " .
                 'directly after the measure.',
-            !in_array($frequency->noun(), $arriving->unit->per, true)
+            DaysOf::unit($arriving) === null
                 => "The input ({$arriving->unit->text()}) is not a total per {$frequency->noun()}. Move this " .
                 'stop directly after the measure.',
             default => null,
@@ -84,27 +83,30 @@ final readonly class PerDay implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $days = [];
-        for ($i = 0; $i < $arriving->axis->count; $i++) {
-            $days[] = $this->daysOf($arriving, $i);
-        }
+        $days = DaysOf::eachUnit($arriving, $this->isWorking());
+        $noun = (DaysOf::unit($arriving) ?? $arriving->axis->frequency)->noun();
+        $each = $arriving->map(
+            static function (array $values) use ($days): array {
+                $each = $values;
+                foreach ($values as $i => $value) {
+                    $each[$i] = $days[$i] > 0 ? $value / $days[$i] : NAN;
+                }
 
+                return $each;
+            },
+            $arriving->unit->per([$noun => $this->isWorking() ? DaysOf::WORKING : 'day']),
+            // What flows on a day is a level: it can be divided by people and shared out, but no longer added up
+            // over time. A ratio stays one.
+            $arriving->kind === MeasureKind::Flow ? MeasureKind::Stock : $arriving->kind,
+            $arriving->nature === Nature::Amount ? Nature::Daily : $arriving->nature,
+        );
+        $weights = $arriving->weights;
+
+        // Of ratios per day each day of what they are per counts.
         return new Outcome(
-            $arriving->map(
-                static function (array $values) use ($days): array {
-                    $each = $values;
-                    foreach ($values as $i => $value) {
-                        $each[$i] = $days[$i] > 0 ? $value / $days[$i] : NAN;
-                    }
-
-                    return $each;
-                },
-                $arriving->unit->insteadOf($arriving->axis->frequency, $this->isWorking() ? 'working day' : 'day'),
-                // What flows on a day is a level: it can be divided by people and shared out, but no longer added up
-                // over time. A ratio stays one.
-                $arriving->kind === MeasureKind::Flow ? MeasureKind::Stock : $arriving->kind,
-                $arriving->nature === Nature::Amount ? Nature::Daily : $arriving->nature,
-            ),
+            $weights === null
+                ? $each
+                : $each->weighedBy(static fn(): array => Weights::times($weights(), $days)),
         );
     }
 
@@ -115,23 +117,16 @@ final readonly class PerDay implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $days = $this->daysOf($arriving, $position);
+        $days = DaysOf::eachUnit($arriving, $this->isWorking())[$position];
 
         return Explanation::of(
             Explanation::number($arriving->series[$key]->values[$position]) .
-                " ÷ {$days} " .
+                ' ÷ ' .
+                Explanation::number($days) .
+                ' ' .
                 ($this->isWorking() ? 'working days' : 'days'),
             $position,
         );
-    }
-
-    /** Days that the data of a period stand for: of an incomplete one those that are in. */
-    private function daysOf(SeriesTable $table, int $position): int
-    {
-        $period = $table->axis->period($position);
-        [$first, $last] = $table->extent?->days($period, $position) ?? [$period->firstDay(), $period->lastDay()];
-
-        return $this->isWorking() ? Calendar::workingDays($first, $last) : $last - $first + 1;
     }
 
     private function isWorking(): bool

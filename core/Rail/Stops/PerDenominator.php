@@ -240,8 +240,13 @@ final readonly class PerDenominator implements Stop
             ...DenominatorWords::named($zero, $scope, "{$measure->name} is zero in some periods; no value there"),
         ];
 
+        // Of amounts per day each day of the denominator counts.
+        $days = $arriving->nature === Nature::Daily ? DaysOf::each($arriving) : [];
+
         return new Outcome(
-            $table->weighedBy(static fn(): array => Weights::laid($denominators, $alignment)),
+            $table->weighedBy(
+                static fn(): array => Weights::times(Weights::laid($denominators, $alignment), $days),
+            ),
             $remarks,
             (new DenominatorWords($this))->note($measure, $arriving),
         );

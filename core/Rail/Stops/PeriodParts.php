@@ -6,6 +6,7 @@ namespace DuskRail\Rail\Stops;
 
 use DuskRail\Data\Completeness;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Nature;
 use DuskRail\Data\Numerals;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
@@ -263,14 +264,42 @@ final readonly class PeriodParts
         return $lasts[intdiv(count($lasts) - 1, 2)];
     }
 
+    /** @return list<int> days of each period where values are per day, and each day is to count the same; else none */
+    public static function days(SeriesTable $arriving): array
+    {
+        return $arriving->nature === Nature::Daily ? DaysOf::each($arriving) : [];
+    }
+
+    /**
+     * The mean of amounts per day, in which each day counts the same.
+     *
+     * @param list<float> $values
+     * @param list<int> $positions
+     * @param list<int> $days of each period of the data
+     */
+    private static function daily(array $values, array $positions, array $days): float
+    {
+        $sum = $of = 0.0;
+        foreach ($positions as $i) {
+            $sum += $values[$i] * $days[$i];
+            $of += $days[$i];
+        }
+
+        return $of > 0.0 ? $sum / $of : NAN;
+    }
+
     /**
      * @param list<float> $values
      * @param list<int> $positions
+     * @param list<int> $days as days() has them
      */
-    public function combined(array $values, array $positions, MeasureKind $kind): float
+    public function combined(array $values, array $positions, MeasureKind $kind, array $days): float
     {
         if ($positions === []) {
             return NAN;
+        }
+        if ($days !== []) {
+            return self::daily($values, $positions, $days);
         }
         $parts = array_slice($values, $positions[0], count($positions));
         $sum = array_sum($parts);

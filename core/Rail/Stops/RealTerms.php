@@ -160,6 +160,9 @@ final readonly class RealTerms implements Stop
                 : [Remark::saying("The prices of {$this->prices->label()} are the mean of {$missing}.")],
         ];
 
+        // Prices change what is above the line alone.
+        $table = $arriving->weights === null ? $table : $table->weighedBy($arriving->weights);
+
         return new Outcome($table, $remarks, $missing === '' ? '' : "prices of {$missing}");
     }
 

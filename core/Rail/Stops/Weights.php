@@ -48,6 +48,25 @@ final class Weights
     }
 
     /**
+     * Weights times a number for each period.
+     *
+     * @param array<string, list<float>> $weights
+     * @param list<int|float> $by along the axis; none for as they are
+     * @return array<string, list<float>>
+     */
+    public static function times(array $weights, array $by): array
+    {
+        foreach ($by === [] ? [] : $weights as $key => $own) {
+            foreach ($own as $i => $weight) {
+                $own[$i] = $weight * $by[$i];
+            }
+            $weights[$key] = $own;
+        }
+
+        return $weights;
+    }
+
+    /**
      * Quotients times what they were divided by, and what they were divided by, missing where either is.
      *
      * @param list<float> $ratios

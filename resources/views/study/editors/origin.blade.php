@@ -26,7 +26,8 @@
             @endforeach
             <option value="lines" @selected($chosen === 'lines')>{{ __('One line each, for one entity') }}</option>
             <option value="panels" @selected($chosen === 'panels')>{{ __('One panel each') }}</option>
-            <option value="sum" @selected($chosen === 'sum')>{{ __('Sum of all') }}</option>
+            @php($apart = \DuskRail\Data\DataSlice::whyApart($comparison->wholeData(), $comparison->measure, $breakdown))
+            @if ($apart === null || $chosen === 'sum')<option value="sum" @selected($chosen === 'sum')>{{ $comparison->measure->kind === \DuskRail\Data\MeasureKind::Rate ? __('All, weighted by :measure', ['measure' => $comparison->wholeData()->measures()[$comparison->measure->per]->name ?? '']) : __('Sum of all') }}</option>@endif
         </select></span>
     </form>
     @if ($chosen === 'lines')
