@@ -31,7 +31,7 @@ final class Divisor
 
     private static function plain(string $text): string
     {
-        $word = Unit::singular(mb_strtolower(trim($text)));
+        $word = Noun::singular(mb_strtolower(trim($text)));
 
         return in_array($word, ['people', 'head', 'capita', 'inhabitant', 'population', 'resident'], true)
             ? 'person'

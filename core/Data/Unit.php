@@ -24,9 +24,6 @@ final readonly class Unit
     /** Powers of ten of a gram: the tonne has a name of its own (SI Brochure, table 8). */
     private const MASSES = ['g' => 0, 'kg' => 3, 't' => 6, 'kt' => 9, 'Mt' => 12];
 
-    /** Short words that have no plural, among them units. */
-    private const UNCOUNTED = ['staff', 'km²', 'min', 'kWh', 'MWh', 'GWh', 'TWh', 'm²', 'm³', 'km', 'ha', 'ms', 'fte'];
-
     private const WORDS = ['thousand' => 3, 'million' => 6, 'billion' => 9];
 
     /** Words for what is surely no money, among those that files are found with. */
@@ -59,7 +56,7 @@ final readonly class Unit
 
         return new self(
             $amount,
-            array_map(self::singular(...), array_values(array_filter($parts, static fn(string $p): bool => $p !== ''))),
+            array_map(Noun::singular(...), array_values(array_filter($parts, static fn(string $p): bool => $p !== ''))),
         );
     }
 
@@ -289,7 +286,7 @@ final readonly class Unit
 
         return new self(
             $takesPrefixOff ? $bare : $amount,
-            [self::singular($divisor->amount), ...$per],
+            [Noun::singular($divisor->amount), ...$per],
             $takesPrefixOff ? $this->perMany : $this->perMany * $times,
         );
     }
@@ -304,7 +301,7 @@ final readonly class Unit
         $right = $other->per;
         $amounts = [$this->amount, $other->amount];
         foreach ([[&$left, 1], [&$right, 0]] as [&$per, $counted]) {
-            $at = array_search(self::singular($amounts[$counted]), $per, true);
+            $at = array_search(Noun::singular($amounts[$counted]), $per, true);
             if ($at !== false && $amounts[$counted] !== '') {
                 unset($per[$at]);
                 $amounts[$counted] = '';
@@ -331,35 +328,13 @@ final readonly class Unit
         $per = $this->per;
         $text = $this->amount;
         if ($per !== [] && $this->perMany !== 1.0) {
-            $text .= ' per ' . self::plain($this->perMany) . ' ' . self::plural((string) array_shift($per));
+            $text .= ' per ' . self::plain($this->perMany) . ' ' . Noun::plural((string) array_shift($per));
         }
         foreach ($per as $noun) {
             $text .= " per {$noun}";
         }
 
         return trim($text);
-    }
-
-    public static function singular(string $noun): string
-    {
-        return match (true) {
-            $noun === 'people' => 'person',
-            in_array($noun, ['staff', 'km', 'ms', 'series'], true), strlen($noun) < 4 => $noun,
-            str_ends_with($noun, 'ies') => substr($noun, 0, -3) . 'y',
-            str_ends_with($noun, 'ss') => $noun,
-            str_ends_with($noun, 's') => substr($noun, 0, -1),
-            default => $noun,
-        };
-    }
-
-    private static function plural(string $noun): string
-    {
-        return match (true) {
-            $noun === 'person' => 'people',
-            in_array($noun, self::UNCOUNTED, true), strlen($noun) < 3 => $noun,
-            preg_match('/[^aeiou]y$/', $noun) === 1 => substr($noun, 0, -1) . 'ies',
-            default => "{$noun}s",
-        };
     }
 
     private static function plain(float $number): string

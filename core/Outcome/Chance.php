@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Series;
+use DuskRail\Data\SeriesTable;
 use DuskRail\Data\ValueType;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\RunStep;
 use DuskRail\Rail\Stops\ChangeOfPeriod;
 use DuskRail\Rail\Stops\PerDenominator;
 use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Statistics\ChanceLimits;
+use DuskRail\Time\PeriodAxis;
 
 /**
  * How far rates made of counts may be from the ratio of sums of the peers by chance alone, given how much each entity
@@ -86,8 +90,55 @@ final readonly class Chance
     /** @return self|null null where values are not counts divided by something */
     public static function of(Comparison $comparison): ?self
     {
+        return self::reason($comparison) === '' ? self::among($comparison, $comparison->run->table()) : null;
+    }
+
+    /**
+     * The same of several periods together, at position 0: of counts and exposures added up. Windows, which overlap,
+     * are not.
+     *
+     * @param list<int> $positions
+     */
+    public static function over(Comparison $comparison, array $positions): ?self
+    {
         $table = $comparison->run->table();
-        if (self::reason($comparison) !== '' || $table->weights === null) {
+        if (self::isOverlapping($comparison) || self::reason($comparison) !== '' || $table->weights === null) {
+            return null;
+        }
+        $weights = ($table->weights)();
+        $series = $together = [];
+        foreach ($table->series as $key => $one) {
+            $count = $exposure = 0.0;
+            foreach ($positions as $i) {
+                $own = $weights[$key][$i] ?? NAN;
+                $isKnown = !is_nan($one->values[$i]) && !is_nan($own);
+                $count += $isKnown ? $own * $one->values[$i] : 0.0;
+                $exposure += $isKnown ? $own : 0.0;
+            }
+            $series[] = new Series((string) $key, [$exposure > 0.0 ? $count / $exposure : NAN]);
+            $together[(string) $key] = [$exposure];
+        }
+        $axis = PeriodAxis::of($table->axis->frequency, $table->axis->first, 1);
+
+        return self::among(
+            $comparison,
+            (new SeriesTable($axis, $table->unit, $table->kind, $series, nature: $table->nature))->weighedBy(
+                static fn(): array => $together,
+            ),
+        );
+    }
+
+    /** Whether values are of windows, which have periods in common. */
+    public static function isOverlapping(Comparison $comparison): bool
+    {
+        $isRolled = static fn(RunStep $step): bool => $step->placed->stop instanceof Rolling;
+
+        return array_filter($comparison->run->inUse(), $isRolled) !== [];
+    }
+
+    private static function among(Comparison $comparison, SeriesTable $table): ?self
+    {
+        if ($table->weights === null) {
             return null;
         }
         $times = $periods = 1.0;
@@ -107,7 +158,7 @@ final readonly class Chance
         }
         $peers = $comparison->data->peers($table);
         $expected = PeerFigures::weightedMean($peers, $weights);
-        $isShare = self::areProportions($comparison, $expected, $exposures, $times);
+        $isShare = self::areProportions($comparison, $table, $expected, $exposures, $times);
         $dispersion =
             $comparison->study->part(PeersPart::class)->dispersion === 'allowed'
                 ? self::dispersions($peers, $expected, $exposures, $isShare ? $times : INF)
@@ -125,12 +176,12 @@ final readonly class Chance
      */
     private static function areProportions(
         Comparison $comparison,
+        SeriesTable $table,
         array $expected,
         array $exposures,
         float $times,
     ): bool {
         $counts = $comparison->study->part(PeersPart::class)->counts;
-        $table = $comparison->run->table();
         if ($counts !== 'automatic' || $table->unit->sort === ValueType::Percent) {
             return $counts !== 'events';
         }

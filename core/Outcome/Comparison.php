@@ -96,6 +96,14 @@ final readonly class Comparison
         return ValuesByHand::unitOf($this->document->measure, $this->run->table());
     }
 
+    /** @return array<string, list<float>>|null what ratios are weighed by, by key along the axis; null where not known */
+    public function weights(): ?array
+    {
+        $weights = $this->run->table()->weights;
+
+        return $weights === null ? null : $weights();
+    }
+
     /** The name of the peer line; a weighted mean without weights is called a mean. */
     public function peerLineName(): string
     {

@@ -114,7 +114,7 @@ final class ScatterFits
     /**
      * The pairs of values in the order of time; of a coarser measure the value of the period that holds.
      *
-     * @return list<array{float, float, int}>
+     * @return list<array{float, float, int, int}> x, y, and the positions of y and x on their axes
      */
     public static function path(Comparison $vertical, Comparison $horizontal, Line $line, Line $other): array
     {
@@ -133,7 +133,7 @@ final class ScatterFits
             $at = $ordinal - $horizontal->axis->first;
             $x = $at > $horizontal->finished() ? NAN : $other->values[$at] ?? NAN;
             if (!is_nan($x) && !is_nan($line->values[$i])) {
-                $path[] = [$x, $line->values[$i], $i];
+                $path[] = [$x, $line->values[$i], $i, $at];
             }
         }
 
@@ -141,9 +141,33 @@ final class ScatterFits
     }
 
     /**
+     * The means of both values over a path: of ratios whose parts are known the ratio of the sums.
+     *
+     * @param non-empty-list<array{float, float, int, int}> $path
+     * @param array<string, list<float>>|null $weightsX by key, along the axis of x; null where there are none
+     * @param array<string, list<float>>|null $weightsY along the axis of y
+     * @return array{float, float}
+     */
+    public static function means(string $key, array $path, ?array $weightsX, ?array $weightsY): array
+    {
+        $means = [];
+        foreach ([[0, 3, $weightsX], [1, 2, $weightsY]] as [$value, $position, $weights]) {
+            $sum = $of = 0.0;
+            foreach ($path as $step) {
+                $weight = $weights === null ? 1.0 : $weights[$key][$step[$position]] ?? NAN;
+                $sum += $weight * $step[$value];
+                $of += $weight;
+            }
+            $means[] = $of > 0.0 ? $sum / $of : NAN;
+        }
+
+        return [$means[0], $means[1]];
+    }
+
+    /**
      * The latest position at which at least half of those that ever have both values have them.
      *
-     * @param array<string, list<array{float, float, int}>> $paths
+     * @param array<string, list<array{float, float, int, int}>> $paths
      */
     public static function newest(array $paths): ?int
     {

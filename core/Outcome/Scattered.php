@@ -11,8 +11,10 @@ use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Study;
+use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Stops\ChangeOfPeriod;
+use DuskRail\Rail\Stops\PerDenominator;
 use DuskRail\Statistics\Quantile;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Time\Frequency;
@@ -65,10 +67,14 @@ final readonly class Scattered
             $paths[$line->key] = $other === null ? [] : ScatterFits::path($vertical, $horizontal, $line, $other);
         }
         $latest = ScatterFits::newest($paths);
+        $weights = array_map(
+            static fn(Comparison $of): ?array => $of->weights(),
+            $part->at === 'mean' ? [$horizontal, $vertical] : [],
+        );
         $points = $leftOut = $without = [];
         foreach ($vertical->present() as $line) {
             $size = $sizes[$line->key] ?? ($sizes === [] ? 1.0 : 0.0);
-            $point = self::point($line, $paths[$line->key], $part->at, $latest, $size);
+            $point = self::point($line, $paths[$line->key], $part->at, $latest, $size, $weights);
             if ($point === null) {
                 $without[] = $line->name;
             } elseif ($part->bounds->hold($point->x, $point->y)) {
@@ -78,17 +84,11 @@ final readonly class Scattered
             }
         }
         $all = [...$points, ...$leftOut];
-        $axis = $vertical->axis;
-        $shown = PeriodRange::between($axis->period($vertical->from), $axis->period($vertical->to))->label();
 
         return new self(
             $vertical,
             $horizontal,
-            match ($part->at) {
-                'latest' => $axis->period(max(0, $latest ?? $vertical->to))->label(),
-                'mean' => "mean over {$shown}",
-                default => $shown,
-            },
+            self::when($vertical, $latest, $weights),
             $points,
             $leftOut,
             ScatterFits::cut(self::ofPeers($vertical, $points), $part, $sizes),
@@ -97,6 +97,19 @@ final readonly class Scattered
             $part->fits ? ScatterFits::fits($all) : [],
             $without,
         );
+    }
+
+    /** @param list<array<string, list<float>>|null> $weights of x and y, for their means */
+    private static function when(Comparison $vertical, ?int $latest, array $weights): string
+    {
+        $axis = $vertical->axis;
+        $shown = PeriodRange::between($axis->period($vertical->from), $axis->period($vertical->to))->label();
+
+        return match ($vertical->study->part(ScatterPart::class)->at) {
+            'latest' => $axis->period(max(0, $latest ?? $vertical->to))->label(),
+            'mean' => ($weights[1] ?? null) === null ? "mean over {$shown}" : "ratio of sums over {$shown}",
+            default => $shown,
+        };
     }
 
     /**
@@ -120,27 +133,38 @@ final readonly class Scattered
      */
     public function funnel(): ?array
     {
-        $study = $this->vertical->study;
-        $chance = $study->part(ScatterPart::class)->at === 'latest' ? Chance::of($this->vertical) : null;
+        $at = $this->vertical->study->part(ScatterPart::class)->at;
+        $until = $this->vertical->reference;
+        $chance = match (true) {
+            $at === 'latest' => Chance::of($this->vertical),
+            $at === 'mean' && $until >= $this->vertical->from => Chance::over(
+                $this->vertical,
+                range($this->vertical->from, $until),
+            ),
+            default => null,
+        };
         if ($chance === null) {
             return null;
         }
-        $at = null;
+        $position = $at === 'mean' ? 0 : null;
         $ratios = [];
         foreach ($this->points as $point) {
-            $at ??= self::positionOf($point, $this->vertical);
-            $exposure = $at === null ? NAN : $chance->exposure($point->line->key, $at);
+            $position ??= self::positionOf($point, $this->vertical);
+            $exposure = $position === null ? NAN : $chance->exposure($point->line->key, $position);
             if (!is_nan($exposure) && $point->x > 0.0) {
-                $ratios[] = $exposure / $point->x;
+                $ratios[] = $exposure / $point->x / $point->periods;
             }
         }
-        if ($at === null || count($ratios) < 2) {
+        if ($position === null || count($ratios) < 2) {
             return null;
         }
         $usual = Quantile::of($ratios, 0.5);
+        $periods = max(array_map(static fn(ScatterPoint $p): int => $p->periods, $this->points));
 
         // Of values of the same time they would be alike; a year's level beside a month's is nearly so.
-        return max($ratios) > 1.1 * $usual || min($ratios) < 0.9 * $usual ? null : [$chance, $at, $usual];
+        $isAlike = max($ratios) <= 1.1 * $usual && min($ratios) >= 0.9 * $usual;
+
+        return $isAlike ? [$chance, $position, $usual * $periods] : null;
     }
 
     /** @return list<string>|null names of those outside the 99.8 % limits; null where there are no limits */
@@ -196,28 +220,36 @@ final readonly class Scattered
     }
 
     /**
-     * @param list<array{float, float, int}> $path
+     * @param list<array{float, float, int, int}> $path
      * @param int|null $latest position that is looked at when it is the latest one
+     * @param list<array<string, list<float>>|null> $weights of x and y, for their means
      */
-    private static function point(Line $line, array $path, string $at, ?int $latest, float $size): ?ScatterPoint
-    {
+    private static function point(
+        Line $line,
+        array $path,
+        string $at,
+        ?int $latest,
+        float $size,
+        array $weights,
+    ): ?ScatterPoint {
         $chosen =
             $at === 'latest'
                 ? array_values(array_filter($path, static fn(array $p): bool => $p[2] === $latest))
                 : $path;
-        $last = end($chosen);
-        if ($last === false) {
+        if ($chosen === []) {
             return null;
         }
-        [$x, $y] = $last;
-        if ($at === 'mean') {
-            [$x, $y] = [
-                array_sum(array_column($chosen, 0)) / count($chosen),
-                array_sum(array_column($chosen, 1)) / count($chosen),
-            ];
+        $isMean = $at === 'mean';
+        [$x, $y] = $chosen[count($chosen) - 1];
+        if ($isMean) {
+            [$x, $y] = ScatterFits::means($line->key, $chosen, ...$weights);
         }
 
-        return new ScatterPoint($line, $x, $y, $size, $at === 'path' ? $path : []);
+        $steps = $at === 'path' ? array_map(static fn(array $p): array => [$p[0], $p[1], $p[2]], $path) : [];
+
+        return is_nan($x) || is_nan($y)
+            ? null
+            : new ScatterPoint($line, $x, $y, $size, $steps, $isMean ? count($chosen) : 1);
     }
 
     /** The study with the measure and the rail of the horizontal axis in the place of its own. */
@@ -236,6 +268,7 @@ final readonly class Scattered
             foreach ($keys as $key) {
                 $run = $rail->run($vertical->data->table($key), $vertical->data);
                 if (
+                    !self::isDividedByItself($rail, $key) &&
                     $run->refused() === null &&
                     count(array_intersect_key($run->table()->series, $vertical->run->table()->series)) > 1
                 ) {
@@ -246,6 +279,17 @@ final readonly class Scattered
         throw InvalidStudy::because(
             'A scatter needs two measures of the same entities. Import a file with a second one.',
         );
+    }
+
+    /** Whether a measure would come to nothing but one and the same number. */
+    private static function isDividedByItself(Rail $rail, string $measure): bool
+    {
+        $own = array_filter(
+            $rail->stops,
+            static fn(PlacedStop $s): bool => $s->stop instanceof PerDenominator && $s->stop->measure === $measure,
+        );
+
+        return $own !== [];
     }
 
     /**

@@ -46,9 +46,12 @@ final class UnfitChance implements Signal
     private static function alongWhat(Comparison $comparison): string
     {
         try {
-            return Scattered::of($comparison)->funnel() === null
-                ? 'the horizontal axis is not the measure that the counts are divided by'
-                : '';
+            return match (true) {
+                Scattered::of($comparison)->funnel() !== null => '',
+                $comparison->study->part(ScatterPart::class)->at === 'path' => 'a path is of many periods',
+                Chance::isOverlapping($comparison) => 'rolling windows overlap and cannot be added up over time',
+                default => 'the horizontal axis is not the measure that the counts are divided by',
+            };
         } catch (Refusal) {
             return '';
         }

@@ -294,6 +294,63 @@ final class ChanceTest extends TestCase
         self::assertNull(Scattered::of($funnel('people'))->funnel());
     }
 
+    /** Counts of five years, and what they are per, added up by hand: the rate, the limits, and who is outside. */
+    public function testOverSeveralYearsAFunnelIsOfTheSums(): void
+    {
+        mt_srand(27);
+        $counts = $mains = [];
+        foreach (['home', 'a', 'b', 'c', 'd', 'e', 'f', 'g'] as $n => $key) {
+            $mains[$key] = array_map(static fn(): int => mt_rand(300, 900) * ($n + 1), range(0, 4));
+            $counts[$key] = array_map(static fn(int $km): int => (int) round($km / mt_rand(15, 25)), $mains[$key]);
+        }
+        $counts['c'] = array_map(static fn(int $n): int => 2 * $n, $counts['c']);
+        $counts['d'][1] = null;
+        $data = Make::data([
+            'bursts' => ['bursts', MeasureKind::Flow, '2020', $counts],
+            'mains' => ['km', MeasureKind::Stock, '2020', $mains],
+        ]);
+        $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'mains', 'times' => 100.0]))
+            ->withView('scatter')
+            ->withPart(PeersPart::from(['dispersion' => 'ignored', 'counts' => 'events']))
+            ->withPart(ScatterPart::from(['measure' => 'mains', 'funnel' => true, 'at' => 'mean']));
+        $scatter = Scattered::of(Comparison::of($study, $data));
+        self::assertSame('ratio of sums over 2020 – 2024', $scatter->when);
+        [$sums, $km] = [[], []];
+        foreach ($counts as $key => $own) {
+            $known = array_filter($own, static fn(?int $n): bool => $n !== null);
+            $sums[$key] = array_sum($known);
+            $km[$key] = array_sum(array_intersect_key($mains[$key], $known));
+        }
+        [$chance, $at, $times] = $scatter->funnel() ?? self::fail();
+        $beyond = [];
+        foreach ($scatter->points as $point) {
+            $key = $point->line->key;
+            self::assertEqualsWithDelta(100.0 * $sums[$key] / $km[$key], $point->y, 1e-9);
+            self::assertEqualsWithDelta($km[$key] / ($key === 'd' ? 4 : 5), $point->x, 1e-9);
+            self::assertEqualsWithDelta($km[$key] / 100.0, $chance->exposure($key, $at), 1e-9);
+            $others = array_diff_key($sums, ['home' => 0, $key => 0]);
+            $rest = array_sum(array_intersect_key($km, $others)) / 100.0;
+            $limits = array_map(
+                static fn(float $tail): float => ChanceLimits::poissonBeside(
+                    $km[$key] / 100.0,
+                    array_sum($others),
+                    $rest,
+                    $tail,
+                ) / ($km[$key] / 100.0),
+                ChanceLimits::TAILS,
+            );
+            if ($point->y < $limits[0] || $point->y > $limits[3]) {
+                $beyond[] = ucfirst($key);
+            }
+        }
+        self::assertContains('C', $beyond);
+        self::assertSame($beyond, $scatter->beyondChance());
+        self::assertEqualsWithDelta(5 / 100.0, $times, 1e-9);
+        // Windows overlap, and what they count would be added up several times.
+        $rolled = $study->withRail($study->rail->with(StopCatalogue::make('rolling', ['window' => 2])));
+        self::assertNull(Scattered::of(Comparison::of($rolled, $data))->funnel());
+    }
+
     /** A size that is not what the counts are of has no funnel, be it too large or too small for one of them. */
     #[TestWith([1.5])]
     #[TestWith([0.5])]

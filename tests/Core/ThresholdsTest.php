@@ -7,6 +7,7 @@ namespace Tests\Core;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Noun;
 use DuskRail\Document\Changes\Changes;
 use DuskRail\Outcome\Chance;
 use DuskRail\Outcome\Comparison;
@@ -27,6 +28,7 @@ use DuskRail\Signals\OddBase;
 use DuskRail\Signals\PartsOfATotal;
 use DuskRail\Words\LiveNumber;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** Each threshold and guard of the core: one case just inside, one just outside. */
@@ -67,6 +69,25 @@ final class ThresholdsTest extends TestCase
     {
         $sample = self::sample("{$rows}Utility,2020,2021\nA,1,2\nB,3,4\n");
         self::assertSame($title, Preamble::of($sample, 1)->title);
+    }
+
+    /** One and many of what is counted per; common practice, no source. */
+    #[TestWith(['cases closed', 'case closed'])]
+    #[TestWith(['appeals decided', 'appeal decided'])]
+    #[TestWith(['people in work', 'person in work'])]
+    #[TestWith(['women aged 15 to 49', 'woman aged 15 to 49'])]
+    #[TestWith(['tonnes of waste', 'tonne of waste'])]
+    #[TestWith(['population', 'population'])]
+    #[TestWith(['companies', 'company'])]
+    #[TestWith(['classes', 'class'])]
+    #[TestWith(['boxes', 'box'])]
+    #[TestWith(['children', 'child'])]
+    #[TestWith(['parking spaces', 'parking space'])]
+    #[TestWith(['beds', 'bed'])]
+    public function testANounHasOneAndMany(string $many, string $one): void
+    {
+        self::assertSame([$one, $many], [Noun::singular($many), Noun::plural($one)]);
+        self::assertSame($one, Noun::singular($one));
     }
 
     /** @return iterable<string, array{list<string>, bool}> a column of a table, and whether it numbers events */

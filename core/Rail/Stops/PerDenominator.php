@@ -7,8 +7,8 @@ namespace DuskRail\Rail\Stops;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Nature;
+use DuskRail\Data\Noun;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Unit;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
 use DuskRail\Rail\Scope;
@@ -136,7 +136,7 @@ final readonly class PerDenominator implements Stop
     {
         $measure = $scope->measures()[$this->measure] ?? null;
 
-        return $measure === null ? '' : 'per ' . Unit::singular($measure->divisor()->amount);
+        return $measure === null ? '' : 'per ' . Noun::singular($measure->divisor()->amount);
     }
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
