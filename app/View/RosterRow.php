@@ -53,7 +53,7 @@ final class RosterRow
     {
         $focus = $line->hue > 0;
         $off = $line->state === LineState::Off;
-        [$name, $key, $latest] = [e($line->name), e($line->key), e($lineup->format($line->latest()))];
+        [$name, $key, $latest] = [e($line->name), e($line->key), e($lineup->precision()->bare($line->latest()))];
         $class =
             'row' .
             ($focus ? " f in-{$line->ink()}" : '') .

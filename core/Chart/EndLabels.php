@@ -60,8 +60,9 @@ final readonly class EndLabels
                 ($focus || $line->isBenchmark() || ($all && $lineup->summary->drawsLines))
             ) {
                 $weight = $focus && !$line->dashed ? $type : Type::text($type->size, 400);
+                $name = self::named($lineup, $line);
                 $ends[] = self::end(
-                    new LineEnd($line->key, $line->name, $line->end(), $line->last, Ink::of($line, Ink::Quiet)),
+                    new LineEnd($line->key, $name, $line->end(), $line->last, Ink::of($line, Ink::Quiet)),
                     $weight,
                     $lineup,
                     $measure,
@@ -89,6 +90,14 @@ final readonly class EndLabels
         }
 
         return $ends;
+    }
+
+    /** A group says how its members were put together, since their sum and their mean look alike. */
+    private static function named(Lineup $lineup, Line $line): string
+    {
+        $how = $line->isGroup() ? $lineup->comparison->groupInWords($line->key) : '';
+
+        return $how === '' ? $line->name : "{$line->name}, {$how}";
     }
 
     /** Pixels at the right of the plot. */

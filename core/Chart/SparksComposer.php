@@ -96,7 +96,9 @@ final readonly class SparksComposer
             $words = Words::fitting($this->measure, $fact, $type, self::FACT - 10.0);
             $marks[] = Words::plain($x, 18.0, $words, $type, Ink::Quiet);
         }
-        foreach (['Latest', 'Change', 'Per year', 'Rank', 'Trend'] as $i => $head) {
+        $in = $table->comparison->precision->unit();
+        $of = $in === '' ? '' : ", {$in}";
+        foreach (["Latest{$of}", "Change{$of}", 'Per year', 'Rank', 'Trend'] as $i => $head) {
             $x = $name + self::CELL + ($i + 1) * self::COLUMN - 8.0;
             $marks[] = Words::plain($x, 18.0, $head, $type, Ink::Quiet, 'end');
         }
@@ -177,11 +179,11 @@ final readonly class SparksComposer
             return $marks;
         }
         $marks[] = new Placed($name, $y, self::cell($table)->marks($row->line, self::CELL - 12.0, self::ROW));
-        $decimals = $table->comparison->decimals;
+        $precision = $table->comparison->precision;
         foreach (
             [
-                Numerals::text($row->line->latest(), $decimals),
-                is_nan($row->course->change) ? '–' : Numerals::signed($row->course->change, $decimals),
+                $precision->bare($row->line->latest()),
+                is_nan($row->course->change) ? '–' : $precision->signed($row->course->change, bare: true),
                 is_nan($row->course->growth) ? '–' : Numerals::signed($row->course->growth, 1) . ' %',
                 $row->rank === null ? '' : (string) $row->rank,
                 $table->comparison->verdict($row->course->trend),

@@ -101,6 +101,26 @@ final readonly class Ticks
         // On a logarithmic axis, where all is above zero, 100 needs no decimals because 0.01 does.
         $own = $this->varied ? max(0, -(int) floor(log10($value) + 1e-9)) : $this->decimals;
 
-        return Numerals::text($value, min($own, $this->decimals));
+        // On a logarithmic axis 1,000 is no millionth of a billion.
+        $power = $this->varied ? min(12, 3 * intdiv((int) max(0, floor(log10($value) + 1e-9)), 3)) : $this->power();
+        $power = $power === 3 ? 0 : $power;
+        $decimals = max(0, min($own, $this->decimals));
+
+        return $power === 0
+            ? Numerals::text($value, $decimals)
+            : Numerals::scaled($value, $this->varied ? 0 : $this->decimalsIn($power), $power);
+    }
+
+    private function power(): int
+    {
+        return Numerals::power(max([0.0, ...array_map(abs(...), $this->values)]));
+    }
+
+    /** Decimals that tell neighbours apart in a power of ten. */
+    private function decimalsIn(int $power): int
+    {
+        $step = count($this->values) < 2 ? abs($this->values[0] ?? 1.0) : abs($this->values[1] - $this->values[0]);
+
+        return $step > 0.0 ? max(0, $power - (int) floor(log10($step) + 1e-9)) : 0;
     }
 }

@@ -30,7 +30,9 @@ enum MeasureKind: string
         'taux|part des|tasa|tasso|density|intensity|average|mean|median|yield|score|satisfaction|punctuality|' .
         'expectancy|mortality|prevalence|incidence|efficiency|coefficient|probability|quota|per cent|per capita|' .
         'per head|gini|margin|durchschnitt|moyenne|lebenserwartung|dichte|espérance|ph|occupancy|utili[sz]ation|' .
-        'growth|inflation)\b|(rate|quote|dichte|index|anteil)$/u';
+        'growth|inflation|avg|expect|life exp|duration|lead times?|waiting times?|response times?|turnaround|' .
+        'length of stay|time to|temps moyen|dauer|durée|wartezeit)\b|\bage( of .+)?$|' .
+        '(rate|quote|dichte|index|anteil)$/u';
 
     /** What happens over a period, and adds up. */
     private const FLOWS =
@@ -44,10 +46,25 @@ enum MeasureKind: string
         'operations|procedures|discharges|attendances?|deliveries|shipments?|downloads?|clicks|views|payments?|' .
         'transactions?|kilomet(er|re)s|mileage|traffic|migration|immigrants|emigrants|marriages|divorces|' .
         'budget|wages|salaries|dividends|gdp|gross|abstraction|abstracted|withdrawals?|pumped|treated|collected|' .
+        'appeals?|judge?ments?|rulings?|convictions?|arrests?|claims?|referrals?|registrations?|hires?|joiners|' .
+        'leavers|resignations|working days|business days|school days|days lost|hours worked|man-hours|overtime|' .
         'recycled|landfilled|rework|defects|events?|alarms|interruptions|switched|planted|felled|sent|received|' .
         'einnahmen|ausgaben|umsatz|verbrauch|erzeugung|abfall|niederschlag|geburten|geborene|todesfälle|' .
         'sterbefälle|gestorbene|unfälle|fahrgäste|kosten|übernachtungen|besucher|produktion|ernte|menge|' .
         'consommation|dépenses|recettes|naissances|décès|ventas|gastos|consumo|nacimientos)\b/u';
+
+    /** What is waiting, installed or employed is there, whatever it does. */
+    private const THERE =
+        '/\b(waiting|awaiting|pending|unresolved|undecided|unpaid|overdue|caseload|on hand|in hand|in progress|' .
+        'in stock|stocks?|installed|capacity|outstanding|backlog|fleet|(at )?(year|month|quarter|period) ?-?end|' .
+        'end of (the )?(year|month|quarter|period)|offen|rückstand|en attente|pendientes)\b/u';
+
+    /** What was done with something in a period, by any word that says so, but for what describes what is there. */
+    private const DONE =
+        '/\b(?!(?:un|re|non)?(?:need|seed|feed|speed|weed|breed|indeed|shed|adjusted|weighted|combined|related|' .
+        'united|limited|licensed|registered|insured|protected|retired|married|occupied|owned|connected|' .
+        'metered|staffed|inhabited|cultivated|vaccinated|employed|installed|used|estimated|expected|planned|' .
+        'required|allowed|mixed|fixed|paved|covered|served)\b)\p{L}{3,}ed\b/u';
 
     /** What there is at a moment, and does not add up over time. */
     private const LEVELS =
@@ -91,13 +108,14 @@ enum MeasureKind: string
                 [self::QUOTIENTS, $unit, self::Rate],
                 [self::QUOTIENTS, $name, self::Rate],
                 // What is waiting, installed or employed is there, whatever it does.
-                ['/\b(waiting|stocks?|installed|capacity|outstanding|backlog|fleet)\b/', $name, self::Stock],
+                [self::THERE, $name, self::Stock],
                 [self::FLOWS, $name, self::Flow],
                 [self::LEVELS, $name, self::Stock],
                 [self::LEVEL_UNITS, $unit, self::Stock],
                 [self::FLOW_UNITS, $unit, self::Flow],
                 [self::FLOWS, $unit, self::Flow],
                 [self::LEVELS, $unit, self::Stock],
+                [self::DONE, $name, self::Flow],
             ] as [$words, $text, $kind]
         ) {
             if ($text !== '' && preg_match($words, $text, $m) === 1) {

@@ -22,6 +22,59 @@ final class Numerals
         return $value < 0 && strpbrk($text, '123456789') !== false ? "−{$text}" : $text;
     }
 
+    /** From so many on numbers are written in millions, and so on: eight digits and more are counted, not read. */
+    private const LARGE = [12 => 1e13, 9 => 1e10, 6 => 1e7];
+
+    private const WORDS = [6 => 'million', 9 => 'billion', 12 => 'trillion'];
+
+    /** The power of ten that numbers up to one are written in: 6 for millions; 0 where they are written out. */
+    public static function power(float $largest): int
+    {
+        foreach (self::LARGE as $power => $from) {
+            if (abs($largest) >= $from) {
+                return $power;
+            }
+        }
+
+        return 0;
+    }
+
+    /**
+     * A number in millions, billions or trillions: `24.4 million`.
+     *
+     * @param int $decimals of what is left of it
+     * @param int $power as power() has it
+     */
+    public static function scaled(float $value, int $decimals, int $power): string
+    {
+        if ($power === 0 || is_nan($value)) {
+            return self::text($value, $decimals);
+        }
+        $text = self::text($value / 10.0 ** $power, $decimals);
+
+        // What would vanish beside the others is written out.
+        return strpbrk($text, '123456789') === false
+            ? self::text($value, 0)
+            : $text . ' ' . (self::WORDS[$power] ?? '');
+    }
+
+    /** The number alone, where a heading says the power: `24.4`; one that would vanish has the decimals it takes. */
+    public static function bare(float $value, int $decimals, int $power): string
+    {
+        $shown = $value / 10.0 ** $power;
+        while ($decimals < 12 && $power > 0 && $value !== 0.0 && !is_nan($value) && round($shown, $decimals) === 0.0) {
+            $decimals++;
+        }
+
+        return self::text($shown, $decimals);
+    }
+
+    /** `million`; nothing where numbers are written out. */
+    public static function word(int $power): string
+    {
+        return self::WORDS[$power] ?? '';
+    }
+
     /** A whole number of things, as sentences have it: `1,234`. */
     public static function count(int|float $number): string
     {

@@ -234,6 +234,14 @@ final readonly class Unit
         return $base === $otherBase ? $other->perMany / $this->perMany * 10.0 ** ($power - $otherPower) : null;
     }
 
+    /** Whether it is thousands or millions of something already: `thousand crowns`. */
+    public function isInThousands(): bool
+    {
+        [$base, $power] = self::powerOf($this->amount);
+
+        return $power > 0 && !in_array($base, self::PREFIXED, true) && $base !== 'g';
+    }
+
     public function isAmount(): bool
     {
         return $this->sort === ValueType::Amount;

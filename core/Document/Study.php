@@ -352,7 +352,11 @@ final readonly class Study
         $lines = $this->part(LinesPart::class);
         foreach ($lines->groups as $group) {
             $isMember = static fn(Entity $e): bool => !$e->isApart() && $e->group === $group;
-            $pools[] = Pool::sum("g:{$group}", $group, $this->present($data, $isMember), $lines->incomplete);
+            $members = $this->present($data, $isMember);
+            $pools[] =
+                $lines->together === 'mean'
+                    ? Pool::average("g:{$group}", $group, $members)
+                    : Pool::sum("g:{$group}", $group, $members, $lines->incomplete);
         }
         $peers = $this->part(PeersPart::class);
         if ($peers->line === PeerLine::Pooled) {

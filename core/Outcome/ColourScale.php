@@ -80,10 +80,11 @@ final readonly class ColourScale
     /** @param array<string, Tone> $tones */
     private static function named(TonePart $part, array $tones, float $low, ?float $middle, float $high): self
     {
-        $decimals = Numerals::decimals([$low, $high]);
+        $power = Numerals::power(max(abs($low), abs($high)));
+        $decimals = Numerals::decimals([$low / 10 ** $power, $high / 10 ** $power]);
         $written = static fn(float $v): string => match ($part->by) {
             'place' => Numerals::text($v, 0),
-            'latest' => Numerals::text($v, $decimals),
+            'latest' => Numerals::scaled($v, $decimals, $power),
             default => Numerals::signed($v, $decimals),
         };
         $ends = $part->by === 'place' ? [$written($high), $written($low)] : [$written($low), $written($high)];

@@ -104,6 +104,25 @@ final readonly class Comparison
         return $weights === null ? null : $weights();
     }
 
+    /** How a group was made of its members: `sum of 8`, `ratio of sums of 8`, `mean of 8`; nothing for no group. */
+    public function groupInWords(string $key): string
+    {
+        foreach ($this->data->pools as $pool) {
+            if ($pool->key === $key) {
+                $origin = $this->run->origin;
+                $how = match (true) {
+                    $this->isPooledByWeight() => 'ratio of sums',
+                    $pool->averaged, $origin->kind === MeasureKind::Rate => 'mean',
+                    default => 'sum',
+                };
+
+                return "{$how} of " . count(array_intersect_key($origin->series, array_flip($pool->members)));
+            }
+        }
+
+        return '';
+    }
+
     /** The name of the peer line; a weighted mean without weights is called a mean. */
     public function peerLineName(): string
     {
@@ -111,6 +130,11 @@ final readonly class Comparison
         $isPlain = $part->line === PeerLine::Pooled && !$this->isPooledByWeight();
 
         return ($isPlain ? $part->with(['line' => PeerLine::Mean]) : $part)->lineName($this->peers->chosen);
+    }
+
+    public function precision(): Precision
+    {
+        return $this->precision;
     }
 
     /** Which way is good of what the rail ends in. */

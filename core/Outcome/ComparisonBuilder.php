@@ -31,6 +31,9 @@ final readonly class ComparisonBuilder
     /** Lines whose values are looked at for their decimals, of many. */
     private const LOOKED_AT = 60;
 
+    /** Where the latest values are below, none before was of eight digits, or it is not worth looking for. */
+    private const LARGE = 1e6;
+
     /** @param Comparison $bare a comparison without lines, which knows study, data, run and periods */
     private function __construct(private Comparison $bare) {}
 
@@ -166,7 +169,9 @@ final readonly class ComparisonBuilder
             );
         }
         $latest = array_map(static fn(Line $l): float => is_nan($l->latest()) ? $l->end() : $l->latest(), $lines);
-        $decimals = $this->decimalsOf(array_filter($latest, static fn(float $v): bool => !is_nan($v)));
+        $power = $this->powerOf($lines, $latest);
+        $scaled = array_map(static fn(float $v): float => $v / 10.0 ** $power, $latest);
+        $decimals = $this->decimalsOf(array_filter($scaled, static fn(float $v): bool => !is_nan($v)), $power);
 
         return new Comparison(
             $this->bare->document,
@@ -177,7 +182,7 @@ final readonly class ComparisonBuilder
             $this->bare->to,
             $lines,
             $peerLine,
-            new Precision($decimals, $this->carried($lines, $decimals)),
+            new Precision($decimals, $power === 0 ? $this->carried($lines, $decimals) : PHP_INT_MAX, $power),
             $measures,
             $tones,
             $reference,
@@ -253,10 +258,39 @@ final readonly class ComparisonBuilder
         return $reference < $this->bare->from || is_nan($line->values[$reference]) ? null : $reference;
     }
 
-    /** @param array<int, float> $latest */
-    private function decimalsOf(array $latest): int
+    /**
+     * The power of ten that values are written in: amounts of eight digits and more in millions, unless the data say
+     * with how many decimals they are written.
+     *
+     * @param list<Line> $lines
+     * @param array<int, float> $latest
+     */
+    private function powerOf(array $lines, array $latest): int
     {
-        $asRead = $this->bare->run->inUse() === [];
+        $isSaid = $this->bare->run->inUse() === [] && $this->bare->measure->decimals !== null;
+        $known = array_filter($latest, static fn(float $v): bool => !is_nan($v));
+        $unit = $this->bare->run->table()->unit;
+        $isPlain = $isSaid || !$unit->isAmount() || $unit->isInThousands();
+        if ($isPlain || $known === [] || max(array_map(abs(...), $known)) < self::LARGE) {
+            return 0;
+        }
+        $largest = 0.0;
+        foreach ($lines as $line) {
+            foreach (array_slice($line->values, $this->bare->from, $this->bare->to - $this->bare->from + 1) as $value) {
+                $largest = abs($value) > $largest ? abs($value) : $largest;
+            }
+        }
+
+        return Numerals::power($largest);
+    }
+
+    /**
+     * @param array<int, float> $latest
+     * @param int $power of ten that they are in
+     */
+    private function decimalsOf(array $latest, int $power): int
+    {
+        $asRead = $this->bare->run->inUse() === [] && $power === 0;
 
         return match (true) {
             $this->bare->run->table()->unit->sort === ValueType::Rank => 0,
@@ -265,7 +299,7 @@ final readonly class ComparisonBuilder
                 $this->bare->measure->unit->counts() &&
                 array_filter($latest, static fn(float $v): bool => fmod($v, 1.0) !== 0.0) === []
                 => 0,
-            default => Numerals::decimals($latest),
+            default => max($power === 0 ? 0 : 1, Numerals::decimals($latest)),
         };
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-use DuskRail\Data\Numerals;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Study;
 
@@ -71,8 +70,11 @@ trait HasLines
 
     public function format(float $value): string
     {
-        return Numerals::text($value, $this->decimals);
+        return $this->precision()->text($value);
     }
+
+    /** How its values are written. */
+    abstract public function precision(): Precision;
 
     abstract private function study(): Study;
 }

@@ -90,6 +90,15 @@ final readonly class Lineup
         );
     }
 
+    /** Of values that are not those of the rail, as ranks, none is in millions. */
+    public function precision(): Precision
+    {
+        $own = $this->comparison->precision;
+        $isOwn = $this->unit === $this->comparison->run->table()->unit;
+
+        return new Precision($this->decimals, $isOwn ? $own->carried : PHP_INT_MAX, $isOwn ? $own->power : 0);
+    }
+
     /** How many lines have a rank together with a line at a position, this one included. */
     public function placed(Line $line, int $at): int
     {

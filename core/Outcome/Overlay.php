@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-use DuskRail\Data\Numerals;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\OverlayPart;
@@ -114,7 +113,7 @@ final class Overlay
             ": {$lineup->format($value)}";
         $then = $before->values[$at] ?? NAN;
         if ($before !== null && !is_nan($then)) {
-            $gap = Numerals::text(abs($value - $then), $lineup->decimals);
+            $gap = $lineup->precision()->text(abs($value - $then));
             $side = $value < $then ? 'below' : 'above';
             $words .= $value === $then ? ", the same as in {$before->name}" : ", {$gap} {$side} {$before->name}";
         }

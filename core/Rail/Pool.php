@@ -30,7 +30,7 @@ final readonly class Pool
         public string $key,
         public string $name,
         public array $members,
-        private bool $averaged,
+        public bool $averaged,
         private IncompleteSum $incomplete = IncompleteSum::Blank,
         private ?int $until = null,
     ) {}

@@ -44,7 +44,7 @@ final class CutAxis implements Signal
         $limit = $study->part(AxisPart::class)->lowIn($study->view);
         $start = match (true) {
             $limit !== null => $limit > 0.0 ? 'at ' . Numerals::trimmed($limit, $comparison->fineDecimals()) : '',
-            $comparison->isCut() => 'near ' . Numerals::text($comparison->lowest(), $comparison->decimals),
+            $comparison->isCut() => 'near ' . $comparison->format($comparison->lowest()),
             default => '',
         };
 

@@ -51,7 +51,8 @@ final class IncompleteTotals implements Signal
         $until = $comparison->axis->period($comparison->to)->lastDay();
         $from = $comparison->axis->period($comparison->from)->firstDay();
         foreach ($comparison->hasOneNow() ? $comparison->data->pools : [] as $pool) {
-            if (!str_starts_with($pool->key, 'g:') || $comparison->line($pool->key) === null) {
+            $isSum = str_starts_with($pool->key, 'g:') && !$pool->averaged;
+            if (!$isSum || $comparison->line($pool->key) === null) {
                 continue;
             }
             $members = $pool->membersIn($origin);

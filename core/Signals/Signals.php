@@ -19,6 +19,7 @@ final class Signals
         LostPeerSet::class,
         FewPeers::class,
         MeanOfRatios::class,
+        SumsOfLevels::class,
         OddBase::class,
         BaseDecides::class,
         IncompleteTotals::class,

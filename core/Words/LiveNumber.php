@@ -177,7 +177,7 @@ final readonly class LiveNumber
 
         return new self(
             $gap,
-            trim(Numerals::signed($gap, $comparison->decimals) . " {$unit}"),
+            trim($comparison->precision->signed($gap) . " {$unit}"),
             false,
             "{$what}: " .
                 Explanation::number($now, $base) .

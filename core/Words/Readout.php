@@ -111,7 +111,8 @@ final class Readout
         // One decimal more than the labels: whoever points at a spot wants to know it better.
         // The file's own decimals hold for its own values alone.
         $isOwn = $lineup->unit === $lineup->comparison->run->table()->unit;
-        $decimals = $isOwn ? $lineup->comparison->precision->fine() : $lineup->decimals + 1;
+        $precision = $lineup->precision();
+        $decimals = $isOwn ? $precision->fine() : $lineup->decimals + 1;
         $before = self::yearBefore($lineup, $line, $position);
         $rest = [self::change($lineup, $value, $before, $decimals)];
         // A rank is the place itself.
@@ -125,6 +126,8 @@ final class Readout
             match (true) {
                 $lineup->unit->isRank() => 'rank ' . Numerals::text($value, 0) . ' of ' . array_sum($counts),
                 $lineup->unit->sort === ValueType::Index => Numerals::text($value, $decimals),
+                // Who points at a large number wants all of it.
+                $precision->power > 0 => trim(Numerals::text($value, 0) . " {$lineup->unit->text()}"),
                 default => trim(Numerals::text($value, $decimals) . " {$lineup->unit->text()}"),
             },
             implode(' · ', array_filter($rest)),
@@ -139,7 +142,7 @@ final class Readout
 
         return match (true) {
             is_nan($before) => '',
-            !$lineup->unit->isRank() => Numerals::signed($value - $before, $decimals) . " {$on}",
+            !$lineup->unit->isRank() => $lineup->precision()->signed($value - $before, $decimals) . " {$on}",
             $ranks === 0.0 => "the same rank as a year before",
             default => Numerals::text(abs($ranks), 0) .
                 (abs($ranks) === 1.0 ? ' rank ' : ' ranks ') .

@@ -40,7 +40,7 @@ final class ChartTest extends TestCase
     #[TestWith([0.0, 100.0, 5, ['0', '20', '40', '60', '80', '100']])]
     #[TestWith([62.0, 123.0, 5, ['80', '100', '120']])]
     #[TestWith([-0.3, 0.3, 6, ['−0.3', '−0.2', '−0.1', '0.0', '0.1', '0.2', '0.3']])]
-    #[TestWith([0.0, 24_000_000.0, 4, ['0', '10,000,000', '20,000,000']])]
+    #[TestWith([0.0, 24_000_000.0, 4, ['0', '10 million', '20 million']])]
     #[TestWith([0.00012, 0.00019, 4, ['0.00012', '0.00014', '0.00016', '0.00018']])]
     public function testTicksAreRoundAndNoMoreThanThereIsRoomFor(
         float $low,

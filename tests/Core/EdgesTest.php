@@ -9,6 +9,7 @@ use DuskRail\Data\Entity;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 use DuskRail\Outcome\TrendSummaries;
 use DuskRail\Outcome\TrendSummary;
 use DuskRail\Rail\Explanation;
@@ -19,6 +20,9 @@ use DuskRail\Statistics\MannKendall;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\Total;
 use DuskRail\Statistics\Trend;
+use DuskRail\Views\Views;
+use DuskRail\Words\LiveNumber;
+use DuskRail\Words\Readout;
 use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -382,4 +386,35 @@ final class EdgesTest extends TestCase
         $run = Make::run($data, 'change', ['on' => 'previous', 'as' => 'annualised']);
         self::assertSame([null, -100.0, null, null], Make::values($run, 'home'));
     }
+    /** Eight digits and more are written in millions, in one scale, and never cut; files have them in full. */
+    public function testLargeNumbersAreWrittenInMillions(): void
+    {
+        $study = static function (string $latest, string $unit, MeasureKind $kind = MeasureKind::Stock): Comparison {
+            $rows = [];
+            foreach (explode(' ', $latest) as $n => $value) {
+                $rows[$n === 0 ? 'home' : "e{$n}"] = [0.5 * (float) $value, (float) $value];
+            }
+            $data = Make::data(['m' => [$unit, $kind, '2023', $rows]]);
+
+            return Comparison::of(Make::study($data), $data);
+        };
+        $people = $study('24411191 1154638713 302000 4000', 'people');
+        $lineup = Make::lineup($people);
+        self::assertSame(
+            ['24.4 million', '1,154.6 million', '0.3 million', '4,000'],
+            array_map(static fn(Line $l): string => $lineup->format($l->latest()), $people->lines),
+        );
+        self::assertStringStartsWith('Home: 24.4 million in 2024;', Make::wording($people, '')->headline);
+        $said = Readout::along($lineup, $lineup->lines[0])['points'][1][1] ?? '';
+        self::assertSame('24,411,191 people', $said);
+        self::assertSame('24.4 million', LiveNumber::filled('{value Home}', $study('24411191', 'people')));
+        // One step below, what is in thousands already, and what is no amount are written out.
+        self::assertSame('9,999,999', $study('9999999', 'people')->format(9_999_999.0));
+        self::assertSame('10.0 million', $study('10000000', 'people')->format(10_000_000.0));
+        self::assertSame('24,411,191', $study('24411191', 'thousand people')->format(24_411_191.0));
+        self::assertSame('12.3 billion', $study('12300000000', '€', MeasureKind::Flow)->format(1.23e10));
+        $values = Views::of($people->study)->values($people);
+        self::assertContains(1_154_638_713.0, array_merge(...array_map(array_values(...), $values->rows)));
+    }
+
 }

@@ -491,6 +491,18 @@ final class UnderstandingTest extends TestCase
     #[TestWith(['Waste per head', 'kg', MeasureKind::Rate])]
     #[TestWith(['Anything', 'GWh', MeasureKind::Flow])]
     #[TestWith(['Anything', '', MeasureKind::Stock])]
+    #[TestWith(['Pending cases', 'cases', MeasureKind::Stock])]
+    #[TestWith(['Backlog at month end', '', MeasureKind::Stock])]
+    #[TestWith(['Appeals decided', '', MeasureKind::Flow])]
+    #[TestWith(['Judgments reversed', '', MeasureKind::Flow])]
+    #[TestWith(['Pallets unloaded', '', MeasureKind::Flow])]
+    #[TestWith(['Working days', 'days', MeasureKind::Flow])]
+    #[TestWith(['Licensed premises', '', MeasureKind::Stock])]
+    #[TestWith(['life_expect', '', MeasureKind::Rate])]
+    #[TestWith(['Herd age', 'years', MeasureKind::Rate])]
+    #[TestWith(['Old age pensioners', '', MeasureKind::Stock])]
+    #[TestWith(['Duration', 'days', MeasureKind::Rate])]
+    #[TestWith(['Avg. attendance', '', MeasureKind::Rate])]
     public function testTheKindOfAMeasureIsGuessedFromItsNameAndUnit(
         string $name,
         string $unit,

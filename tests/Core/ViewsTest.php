@@ -308,7 +308,7 @@ final class ViewsTest extends TestCase
         );
         // Where decades are many, each second or third has its line.
         $many = Ticks::on(new Scale(1.0, 1e9, 300.0, 0.0, true), 4);
-        self::assertSame(['1', '1,000', '1,000,000', '1,000,000,000'], array_map($many->label(...), $many->values));
+        self::assertSame(['1', '1,000', '1 million', '1 billion'], array_map($many->label(...), $many->values));
         $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2020', ['home' => [1, 0, 100, 1000]]]]);
         $study = Make::study($data)->withPart(PartCatalogue::named('axis')::from(['log' => '1']));
         $scene = (new LinesComposer(new SquareLetters()))->compose(Lineup::of(Comparison::of($study, $data)), 600, 300);

@@ -20,6 +20,7 @@ final readonly class LinesPart implements Part
      * @param 'entities'|'measures' $across
      * @param string $of key of the entity whose measures or years are compared; nothing for the first in focus
      * @param list<string> $groups groups that are a line of their own
+     * @param 'sum'|'mean' $together what a group of amounts is
      */
     public function __construct(
         #[Choice('lines', ['entities' => 'entity', 'measures' => 'measure of one entity'], lead: 'one line per')]
@@ -33,6 +34,13 @@ final readonly class LinesPart implements Part
         )]
         public string $of = '',
         #[Several('groups as lines', of: Names::Groups, lead: 'groups shown as lines')] public array $groups = [],
+        #[Choice(
+            'groups together',
+            ['sum' => 'sum of its members', 'mean' => 'mean of its members'],
+            lead: 'a group is the',
+            about: 'what a group of amounts is; of ratios it is their ratio of sums, or without weights their mean',
+        )]
+        public string $together = 'sum',
         #[Choice(
             'incomplete sums',
             enum: IncompleteSum::class,

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace DuskRail\Words\PeerStatistics;
 
-use DuskRail\Data\Numerals;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\PeerComparison;
 use DuskRail\Outcome\PeerYear;
@@ -40,6 +39,6 @@ final readonly class Value implements PeerStatistic
 
     public function text(PeerComparison $of, PeerYear $year): string
     {
-        return Numerals::text($year->value, $of->comparison->fineDecimals());
+        return $of->comparison->precision->text($year->value, $of->comparison->fineDecimals());
     }
 }

@@ -2,7 +2,7 @@
 @props(['screen', 'table', 'row', 'cell', 'facts', 'total'])
 @php
     $comparison = $table->comparison;
-    $text = fn (float $v): string => is_nan($v) ? '–' : \DuskRail\Data\Numerals::text($v, $comparison->decimals);
+    $text = fn (float $v): string => is_nan($v) ? '–' : $comparison->precision->bare($v);
     $known = $row === null ? [] : ($comparison->data->entities()[$row->line->key]->attributes ?? []);
 @endphp
 <tr @class(['total' => $total !== '', 'hue-'.($row->line->hue ?? 0) => ($row->line->hue ?? 0) > 0]) @if($row !== null) data-line="{{ $row->line->key }}" @endif>
@@ -13,7 +13,7 @@
     @else
         <td class="spark"><button type="button" data-draw-row="{{ $row->line->key }}" data-group="{{ $row->line->isGroup() ? $row->line->name : $row->line->group }}" title="{{ $total === '' ? __('Change the form of this row') : __('Change the form of this group') }}" aria-label="{{ __('Change the form of :name', ['name' => $row->line->name]) }}">{!! \App\Drawing\Svg::forScreen(new \DuskRail\Chart\Scene(150, 24, $cell->marks($row->line, 150, 24)), ['aria-hidden' => 'true']) !!}</button></td>
         <td>{{ $text($row->line->latest()) }}</td>
-        <td>{{ is_nan($row->course->change) ? '–' : \DuskRail\Data\Numerals::signed($row->course->change, $comparison->decimals) }}</td>
+        <td>{{ is_nan($row->course->change) ? '–' : $comparison->precision->signed($row->course->change, bare: true) }}</td>
         <td>{{ is_nan($row->course->growth) ? '–' : \DuskRail\Data\Numerals::signed($row->course->growth, 1).' %' }}</td>
         <td>{{ $row->rank ?? '' }}</td>
         <td class="verdict" title="{{ $row->course->trend->reason }}">{{ $comparison->verdict($row->course->trend) }}</td>

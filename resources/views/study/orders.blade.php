@@ -11,7 +11,7 @@
                     <path transform="scale(.1)" d="{{ \App\Drawing\Svg::path($pieces) }}" @class(['now' => $i === 0, 'other' => $i === 1]) />
                 @endforeach
             </svg>
-            <figcaption>{!! __(':where, :name would end at :then (dashed), not at :now.', ['where' => e($where), 'name' => e($line->name), 'then' => '<b>'.\DuskRail\Data\Numerals::text($order->at($line->last), $comparison->fineDecimals()).'</b>', 'now' => '<b>'.\DuskRail\Data\Numerals::text($line->latest(), $comparison->fineDecimals()).'</b>']) !!}</figcaption>
+            <figcaption>{!! __(':where, :name would end at :then (dashed), not at :now.', ['where' => e($where), 'name' => e($line->name), 'then' => '<b>'.$comparison->precision->text($order->at($line->last), $comparison->fineDecimals()).'</b>', 'now' => '<b>'.$comparison->precision->text($line->latest(), $comparison->fineDecimals()).'</b>']) !!}</figcaption>
         </figure>
     @endif
 @endforeach

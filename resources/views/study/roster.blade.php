@@ -36,6 +36,7 @@
         </div>
     @endif
     @if ($isCompared)<button type="button" class="plain small compared" popovertarget="set-peers" title="{{ __('Choose the peer set') }}">{{ __('Compared with :peers', ['peers' => \DuskRail\Words\PeersInWords::of($comparison)]) }}</button>@endif
+    @if ($comparison->precision->power > 0)<p class="quiet scale">{{ __('in :words', ['words' => $comparison->precision->unit().'s']) }}</p>@endif
     @php($drawn = \App\View\RosterRow::drawn(array_merge(...array_values($groups ?: [[]]))))
     <div class="rows" id="rows" @if ($drawn !== null) data-rows="{{ route('roster.show', $screen->study) }}?at={{ $screen->study->revision_id }}" @endif>
         @foreach ($groups as $group => $lines)

@@ -8,7 +8,7 @@
     <p class="empty">{{ $screen->refusal }}</p>
 @else
     <table class="table is-narrow">
-        <caption>{{ $comparison->unit() === '' ? __('Figures') : $comparison->unit() }}</caption>
+        <caption>{{ trim($comparison->precision->unit().' '.$comparison->unit()) ?: __('Figures') }}</caption>
         <thead>
             <tr>
                 <th scope="col">{{ \App\View\Label::of($grid->corner) }}</th>
@@ -21,7 +21,7 @@
             @foreach ($grid->rows as $i => $row)
                 <tr>
                     <th scope="row" @class(['hue-'.$row->hue => $row->hue > 0])>{{ $row->name }}</th>
-                    @foreach ($grid->cells[$i] as $at => $value)<td @class(['quiet' => $grid->columns[$at]->quiet || $row->quiet, 'shade-'.$grid->shade($value) => $part->shaded])>{{ \DuskRail\Data\Numerals::text($value, $comparison->fineDecimals()) }}</td>@endforeach
+                    @foreach ($grid->cells[$i] as $at => $value)<td @class(['quiet' => $grid->columns[$at]->quiet || $row->quiet, 'shade-'.$grid->shade($value) => $part->shaded])>{{ $comparison->precision->bare($value, $comparison->fineDecimals()) }}</td>@endforeach
 
                 </tr>
             @endforeach

@@ -3,7 +3,8 @@
     $comparison = $table->comparison;
     $part = $comparison->study->part(\DuskRail\Document\Parts\SparksPart::class);
     $cell = \DuskRail\Chart\SparksComposer::cell($table);
-    $heads = ['name' => __('Name'), 'latest' => __('Latest'), 'change' => __('Change'), 'growth' => __('Growth per year'), 'rank' => __('Rank'), 'trend' => __('Trend')];
+    $in = $comparison->precision->power > 0 ? ', '.$comparison->precision->unit() : '';
+    $heads = ['name' => __('Name'), 'latest' => __('Latest').$in, 'change' => __('Change').$in, 'growth' => __('Growth per year'), 'rank' => __('Rank'), 'trend' => __('Trend')];
     $attributes = $table->facts();
     $columns = count($heads) + 1 + count($attributes);
 @endphp
