@@ -7,6 +7,7 @@ namespace DuskRail\Document;
 use DuskRail\Data\DataSlice;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Entity;
+use DuskRail\Data\IncompleteSum;
 use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Document\Parts\BreakdownsPart;
@@ -364,6 +365,7 @@ final readonly class Study
                 PeersPart::POOL,
                 $peers->lineName($chosen),
                 $this->present($data, $chosen->isPeer(...)),
+                $peers->members === 'same' ? IncompleteSum::Same : IncompleteSum::There,
             );
         }
 

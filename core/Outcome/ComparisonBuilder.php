@@ -149,7 +149,14 @@ final readonly class ComparisonBuilder
         $conventions = $this->bare->data->conventions;
         $all = ChosenPeers::all($conventions->homeIsPeer);
         $chosen = $entities ? $this->bare->data->chosen ?? $all : $all;
-        $peers = PeerSet::of($present, $this->bare->data->entities(), $chosen, $this->bare->better(), $conventions);
+        $peers = PeerSet::of(
+            $present,
+            $this->bare->data->entities(),
+            $chosen,
+            $this->bare->better(),
+            $conventions,
+            $this->throughout($present, $reference),
+        );
         $hides = $this->bare->study->part(PeersPart::class)->outside === 'hidden';
         $lines = array_map(
             static fn(Line $l): Line => $l->isGroup() || $l->isBenchmark() || $chosen->holds($l->key)
@@ -187,6 +194,28 @@ final readonly class ComparisonBuilder
             $tones,
             $reference,
         );
+    }
+
+    /**
+     * Who has a value in every period shown in which anybody has one; null where that does not matter.
+     *
+     * @param list<Line> $lines
+     * @return list<string>|null
+     */
+    private function throughout(array $lines, int $reference): ?array
+    {
+        $from = $this->bare->from;
+        if ($this->bare->study->part(PeersPart::class)->members !== 'same' || $reference < $from) {
+            return null;
+        }
+        $rows = [];
+        foreach ($lines as $line) {
+            if (!$line->isGroup() && !$line->isBenchmark()) {
+                $rows[$line->key] = array_slice($line->values, $from, $reference - $from + 1);
+            }
+        }
+
+        return Members::of($rows, $this->bare->axis->frequency)->throughout();
     }
 
     /** @param list<Line> $lines */

@@ -44,11 +44,19 @@ final class PeerSet
     /**
      * @param list<Line> $lines that take part
      * @param array<string, Entity> $entities that lines are of
+     * @param list<string>|null $throughout keys of those that alone are peers, since they have a value throughout
      */
-    public static function of(array $lines, array $entities, ChosenPeers $chosen, Better $better, Conventions $by): self
-    {
+    public static function of(
+        array $lines,
+        array $entities,
+        ChosenPeers $chosen,
+        Better $better,
+        Conventions $by,
+        ?array $throughout = null,
+    ): self {
         $own = array_values(array_filter($lines, static fn(Line $l): bool => !$l->isGroup()));
-        $isPeer = static fn(Line $l): bool => !isset($entities[$l->key]) || $chosen->isPeer($entities[$l->key]);
+        $isPeer = static fn(Line $l): bool => (!isset($entities[$l->key]) || $chosen->isPeer($entities[$l->key])) &&
+            ($throughout === null || in_array($l->key, $throughout, true));
 
         return new self(
             array_values(array_filter($own, static fn(Line $l): bool => !$l->isBenchmark() && $chosen->holds($l->key))),

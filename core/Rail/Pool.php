@@ -46,9 +46,13 @@ final readonly class Pool
     }
 
     /** @param list<string> $members */
-    public static function average(string $key, string $name, array $members): self
-    {
-        return new self($key, $name, $members, true, IncompleteSum::There);
+    public static function average(
+        string $key,
+        string $name,
+        array $members,
+        IncompleteSum $incomplete = IncompleteSum::There,
+    ): self {
+        return new self($key, $name, $members, true, $incomplete);
     }
 
     /** The same of members that go on up to a period at least, as up to the merger that they end in. */

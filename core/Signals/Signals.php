@@ -18,6 +18,7 @@ final class Signals
         LeftOutMeasures::class,
         LostPeerSet::class,
         FewPeers::class,
+        ChangedPeers::class,
         MeanOfRatios::class,
         SumsOfLevels::class,
         OddBase::class,

@@ -9,15 +9,18 @@ use DuskRail\Data\Entity;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Members;
 use DuskRail\Data\Presence;
+use DuskRail\Document\Changes\Changes;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\StackPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Edit;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Stacked;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
+use DuskRail\Statistics\Quantile;
 use DuskRail\Time\Frequency;
 use PHPUnit\Framework\TestCase;
 
@@ -48,6 +51,69 @@ final class PresenceTest extends TestCase
         self::assertSame(['all'], $members->throughout());
         // Along plain numbers each line ends where it ends.
         self::assertSame(Presence::Ended, Members::of($rows, Frequency::Number)->presence('late', 29));
+    }
+
+    /** Who makes up a median at both ends, counted and calculated here once more. */
+    public function testAMedianOfOthersAtTheEndThanAtTheBeginningIsSaid(): void
+    {
+        mt_srand(176);
+        $said = $silent = 0;
+        for ($round = 0; $round < 200; $round++) {
+            $rows = ['home' => array_fill(0, 6, 50.0)];
+            for ($n = 0; $n < 7; $n++) {
+                $base = mt_rand(10, 400);
+                $kind = mt_rand(0, 5);
+                $value = static fn(int $i): ?float => ($kind === 0 && $i < 2) || ($kind === 1 && $i === 5)
+                    ? null
+                    : (float) ($base + $i * mt_rand(0, 9));
+                $rows["p{$n}"] = array_map($value, range(0, 5));
+            }
+            $data = Make::data(['m' => ['', MeasureKind::Stock, '2019', $rows]]);
+            $comparison = Comparison::of(Make::study($data), $data);
+            $isOwn = static fn(Notice $n): bool => str_starts_with($n->id, 'changed-');
+            $own = array_values(array_filter(Signals::of($comparison), $isOwn));
+            $last = $comparison->reference;
+            $peers = array_diff_key($rows, ['home' => 0]);
+            $at = static fn(array $of, int $i): array => array_filter(array_column($of, $i), is_float(...));
+            $median = static fn(array $of, int $i): float => Quantile::of(array_values($at($of, $i)), 0.5);
+            $isWhole = static fn(array $of): bool => !in_array(null, array_slice($of, 0, $last + 1), true);
+            $same = array_filter($peers, $isWhole);
+            $isAnother = static fn(array $of): bool => ($of[0] === null) !== ($of[$last] === null);
+            $isSame = array_filter($peers, $isAnother) === [];
+            [$then, $now] = [$median($peers, 0), $median($peers, $last)];
+            [$sameThen, $sameNow] = $same === [] ? [NAN, NAN] : [$median($same, 0), $median($same, $last)];
+            $off = abs($now - $then - $sameNow + $sameThen);
+            if ($isSame || count($same) < 2 || is_nan($off) || $off < 0.01 * max($then, $sameThen)) {
+                self::assertSame([], $own);
+                $silent++;
+                continue;
+            }
+            $text = $comparison->format(...);
+            $lacking = [];
+            foreach ([[0, $last], [$last, 0]] as [$here, $there]) {
+                $isLacking = static fn(array $of): bool => $of[$here] === null && $of[$there] !== null;
+                $names = array_map(ucfirst(...), array_keys(array_filter($peers, $isLacking)));
+                if (count($names) > 3) {
+                    $names = [$names[0], $names[1], count($names) - 2 . ' more'];
+                }
+                $end = array_pop($names);
+                $names = $names === [] ? $end : implode(', ', $names) . " and {$end}";
+                $lacking = $end === null ? $lacking : [...$lacking, "without {$names} in " . (2019 + $here)];
+            }
+            self::assertSame(
+                'Peer median: ' . implode(', ', $lacking) . '. Of the ' . count($same) .
+                    " with a value throughout it went from {$text($sameThen)} to {$text($sameNow)}, " .
+                    "not from {$text($then)} to {$text($now)}.",
+                $own[0]->sentence ?? '',
+            );
+            $said++;
+            // One click, and it is so.
+            $kept = Edit::of(Changes::read('set', $own[0]->input), $comparison->document, $data);
+            self::assertSame([$sameThen, $sameNow], [$kept->peerLine[0], $kept->peerLine[$last]]);
+            self::assertSame(count($same), $kept->peers->size());
+        }
+        self::assertGreaterThan(15, $said);
+        self::assertGreaterThan(15, $silent);
     }
 
     /** The rule once more, on random tables: groups, stacks, shares and what they say of the largest. */

@@ -26,6 +26,7 @@ final readonly class PeersPart implements Part
      * @param string $set whom lines are compared with: nothing for all, `group:` and a group, `set:` and the key of a
      *     peer set of the data set
      * @param 'faint'|'hidden' $outside how entities are drawn that are not of the set
+     * @param 'present'|'same' $members whether the peers are those with a value in each period, or the same in all
      * @param 'allowed'|'ignored' $dispersion whether chance limits are wider where peers vary more than by chance
      * @param 'automatic'|'proportion'|'events' $counts what counts are of, for the limits of chance
      * @param Targets $target in the unit that the rail ends in
@@ -76,6 +77,13 @@ final readonly class PeersPart implements Part
             about: 'whether counts are a share of what they are divided by, as patients seen in time, or events',
         )]
         public string $counts = 'automatic',
+        #[Choice(
+            'members',
+            ['present' => 'those with a value in each period', 'same' => 'the same throughout'],
+            lead: 'peer line of',
+            about: 'whether the peers are those with a value in each period, or those with one in every period shown',
+        )]
+        public string $members = 'present',
     ) {}
 
     public static function from(array $settings): static
