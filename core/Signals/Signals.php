@@ -11,6 +11,7 @@ final class Signals
 {
     private const ALL = [
         WordsThatNoLongerHold::class,
+        AgainstAllParts::class,
         AxisLimits::class,
         ValuesOfAnotherUnit::class,
         OwnScales::class,

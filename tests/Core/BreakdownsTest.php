@@ -149,6 +149,79 @@ final class BreakdownsTest extends TestCase
         self::assertGreaterThan(5, $blank);
     }
 
+    /** Every category the one way, the whole the other: said where it is so, by quotients made here, and never else. */
+    public function testAWholeThatMovesAgainstAllItsPartsIsSaid(): void
+    {
+        mt_srand(1951);
+        $kinds = ['civil' => 'Civil', 'family' => 'Family'];
+        $rate = Measure::of('days', 'Duration', 'days', MeasureKind::Rate, Frequency::Year)->withPer('closed');
+        $closed = Measure::of('closed', 'Closed', 'cases', MeasureKind::Flow, Frequency::Year);
+        $told = ['kind' => 0, 'group' => 0, 'none' => 0];
+        for ($round = 0; $round < 700; $round++) {
+            $tables = $days = $cases = [];
+            foreach (array_keys($kinds) as $kind) {
+                foreach (['a', 'b'] as $key) {
+                    $cases[$kind][$key] = [mt_rand(1, 90), mt_rand(1, 90)];
+                    $days[$kind][$key] = [mt_rand(10, 90), mt_rand(10, 90)];
+                }
+                $cell = Cell::of(['kind' => $kind]);
+                $tables["days/{$cell}"] = Make::table($rate, '2020', $days[$kind]);
+                $tables["closed/{$cell}"] = Make::table($closed, '2020', $cases[$kind]);
+            }
+            $breakdown = new Breakdown('kind', 'Kind', $kinds);
+            $entities = [new Entity('a', 'A', 'North'), new Entity('b', 'B', 'North')];
+            $data = new DataInMemory([$rate, $closed], $entities, $tables, breakdowns: ['kind' => $breakdown]);
+            $study = self::changed(Study::first('Duration', 'days', $data), 'kind', 'sum', $data);
+            $group = $study->withPart(LinesPart::from(['groups' => ['North']]))->withFocus(['g:North' => 1]);
+            $above = static fn(string $key, int $i): int => $cases['civil'][$key][$i] * $days['civil'][$key][$i] +
+                $cases['family'][$key][$i] * $days['family'][$key][$i];
+            $below = static fn(string $key, int $i): int => $cases['civil'][$key][$i] + $cases['family'][$key][$i];
+            $of = static fn(string $key, int $i): float => $above($key, $i) / $below($key, $i);
+            $all = static fn(int $i): float => array_sum([$above('a', $i), $above('b', $i)]) /
+                array_sum([$below('a', $i), $below('b', $i)]);
+            $way = static fn(float $then, float $now): int => $now <=> $then;
+            $isAgainst = static fn(int $whole, int ...$parts): bool => $whole !== 0 &&
+                array_filter($parts, static fn(int $part): bool => $part !== -$whole) === [];
+            foreach (
+                [
+                    'kind' => [
+                        $study,
+                        $isAgainst(
+                            $way($of('a', 0), $of('a', 1)),
+                            $way(...$days['civil']['a']),
+                            $way(...$days['family']['a']),
+                        ),
+                        'A has ' . ($of('a', 1) > $of('a', 0) ? 'risen' : 'fallen') . ' over the time shown, though ' .
+                            'each of its 2 categories of Kind has ',
+                    ],
+                    'group' => [
+                        $group,
+                        $isAgainst(
+                            $way($all(0), $all(1)),
+                            $way($of('a', 0), $of('a', 1)),
+                            $way($of('b', 0), $of('b', 1)),
+                        ),
+                        'North has ' . ($all(1) > $all(0) ? 'risen' : 'fallen') . ' over the time shown, though each ' .
+                            'of its 2 members has ',
+                    ],
+                ] as $what => [$shown, $isSo, $sentence]
+            ) {
+                $said = array_filter(
+                    Signals::of(Comparison::of($shown, $data)),
+                    static fn(Notice $n): bool => str_starts_with($n->id, 'against-all-'),
+                );
+                self::assertSame($isSo, $said !== [], $sentence);
+                if ($isSo) {
+                    self::assertStringStartsWith($sentence, array_values($said)[0]->sentence);
+                    $told[$what]++;
+                } else {
+                    $told['none']++;
+                }
+            }
+        }
+        self::assertGreaterThan(5, min($told));
+    }
+
     public function testCategoriesAreTheLinesOfOneEntityAndStackWithoutTheirTotal(): void
     {
         $data = self::data();
