@@ -25,6 +25,9 @@ final class Numerals
     /** From so many on numbers are written in millions, and so on: eight digits and more are counted, not read. */
     private const LARGE = [12 => 1e13, 9 => 1e10, 6 => 1e7];
 
+    /** Of fewer values a middle half says nothing. */
+    private const FEW = 4;
+
     private const WORDS = [6 => 'million', 9 => 'billion', 12 => 'trillion'];
 
     /** The power of ten that numbers up to one are written in: 6 for millions; 0 where they are written out. */
@@ -111,6 +114,25 @@ final class Numerals
         }
 
         return $largest > 0.0 ? max(0, min(8, 2 - (int) floor(log10($largest)))) : 0;
+    }
+
+    /**
+     * Decimals that tell neighbours apart: about five steps in the middle half of the values, of few in their range.
+     *
+     * @param list<float> $values
+     */
+    public static function telling(array $values): int
+    {
+        sort($values);
+        $count = count($values);
+        if ($count < 2) {
+            return 0;
+        }
+        $quarter = $count < self::FEW ? 0 : intdiv($count, 4);
+        $half = $values[$count - 1 - $quarter] - $values[$quarter];
+        $step = $half > 0.0 && $quarter > 0 ? $half / 2.5 : ($values[$count - 1] - $values[0]) / 5.0;
+
+        return $step > 0.0 && is_finite($step) ? max(0, min(8, (int) ceil(-log10($step) - 1e-9))) : 0;
     }
 
     /**

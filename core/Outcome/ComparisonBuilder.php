@@ -178,7 +178,10 @@ final readonly class ComparisonBuilder
         $latest = array_map(static fn(Line $l): float => is_nan($l->latest()) ? $l->end() : $l->latest(), $lines);
         $power = $this->powerOf($lines, $latest);
         $scaled = array_map(static fn(float $v): float => $v / 10.0 ** $power, $latest);
-        $decimals = $this->decimalsOf(array_filter($scaled, static fn(float $v): bool => !is_nan($v)), $power);
+        $known = array_values(array_filter($scaled, static fn(float $v): bool => !is_nan($v)));
+        // One alone is told apart from what it was.
+        $beside = count($present) === 1 && $power === 0 ? $this->shownOf($present[0]) : $known;
+        $decimals = $this->decimalsOf($known, $beside, $power);
 
         return new Comparison(
             $this->bare->document,
@@ -314,10 +317,11 @@ final readonly class ComparisonBuilder
     }
 
     /**
-     * @param array<int, float> $latest
+     * @param list<float> $latest
+     * @param list<float> $beside values that are to be told apart
      * @param int $power of ten that they are in
      */
-    private function decimalsOf(array $latest, int $power): int
+    private function decimalsOf(array $latest, array $beside, int $power): int
     {
         $asRead = $this->bare->run->inUse() === [] && $power === 0;
 
@@ -328,8 +332,29 @@ final readonly class ComparisonBuilder
                 $this->bare->measure->unit->counts() &&
                 array_filter($latest, static fn(float $v): bool => fmod($v, 1.0) !== 0.0) === []
                 => 0,
-            default => max($power === 0 ? 0 : 1, Numerals::decimals($latest)),
+            default => max($power === 0 ? 0 : 1, Numerals::decimals($latest), $this->telling($beside)),
         };
+    }
+
+    /** @return list<float> values of a line up to the period that is spoken of */
+    private function shownOf(Line $line): array
+    {
+        $shown = array_slice($line->values, $this->bare->from, max(0, ($line->current ?? -1) - $this->bare->from + 1));
+
+        return array_values(array_filter($shown, static fn(float $v): bool => !is_nan($v)));
+    }
+
+    /**
+     * Decimals that tell values apart, but none that the file does not have.
+     *
+     * @param list<float> $values
+     */
+    private function telling(array $values): int
+    {
+        $values = array_slice($values, 0, self::LOOKED_AT);
+        $decimals = Numerals::telling($values);
+
+        return $this->bare->run->inUse() === [] ? Numerals::carried($values, $decimals) : $decimals;
     }
 
     /**

@@ -240,7 +240,7 @@ final class ChartTest extends TestCase
             array_filter(self::flat($scene->marks, 'end-label'), static fn(Mark $m): bool => $m instanceof Words),
         );
         self::assertSame(
-            ['Home 50.0', 'Peer5 50.1', 'Peer6 50.1', 'Peer median 50.1'],
+            ['Home 50.00', 'Peer5 50.05', 'Peer6 50.06', 'Peer median 50.06'],
             array_map(static fn(Mark $w): string => $w instanceof Words ? $w->text() : '', $labels),
         );
         $ys = array_map(static fn(Mark $w): float => $w instanceof Words ? $w->y : 0.0, $labels);

@@ -386,6 +386,31 @@ final class EdgesTest extends TestCase
         $run = Make::run($data, 'change', ['on' => 'previous', 'as' => 'annualised']);
         self::assertSame([null, -100.0, null, null], Make::values($run, 'home'));
     }
+    /** Neighbours are told apart in every list and label: with the decimals that their differences ask for. */
+    public function testDecimalsTellNeighboursApart(): void
+    {
+        $of = static function (string $values): Comparison {
+            $rows = [];
+            foreach (explode(' ', $values) as $n => $value) {
+                $rows[$n === 0 ? 'home' : "e{$n}"] = array_map(floatval(...), explode('/', $value));
+            }
+            $first = (string) (2025 - count(reset($rows) ?: []));
+            $data = Make::data(['m' => ['%', MeasureKind::Rate, $first, $rows]]);
+
+            return Comparison::of(Make::study($data), $data);
+        };
+        $rates = $of('99.91 99.94 99.95 99.96 99.97 99.97 99.98 99.98 99.99 99.99');
+        self::assertSame('Home: 99.91 in 2024; the median of its 9 peers is 99.97', Make::wording($rates, '')->headline);
+        self::assertSame('100.0002', $of('100.0002 100.0004 100.0006 100.0008')->format(100.0002));
+        // What the file does not have is not made up, and where values are far apart nothing is added.
+        self::assertSame('99.9', $of('99.9 99.9 99.9 99.9')->format(99.9));
+        self::assertSame('91', $of('91 50 12 70 33 250')->format(91.0));
+        // One outlier does not take the digits away from all the others.
+        self::assertSame('99.91', $of('99.91 99.94 99.95 99.96 99.97 99.97 99.98 12')->format(99.91));
+        // A line alone is told apart from what it was.
+        self::assertSame('99.97', $of('99.91/99.95/99.99/99.97')->format(99.97));
+    }
+
     /** Eight digits and more are written in millions, in one scale, and never cut; files have them in full. */
     public function testLargeNumbersAreWrittenInMillions(): void
     {
