@@ -46,10 +46,10 @@ final readonly class Axes
         $small = Type::text($type->size - 1);
         foreach ($ticks as $tick) {
             if ($tick->edge !== null) {
-                $x = round($plot->left + $tick->edge * $plot->step()) + 0.5;
+                $x = round($plot->x($plot->from) + $tick->edge * $plot->step()) + 0.5;
                 $marks[] = new Stroke([[$x, $plot->bottom, $x, $plot->bottom + 5]], Ink::Median, 1.0);
             }
-            $x = $plot->step() === 0.0 ? $plot->x($plot->from) : $plot->left + $tick->centre * $plot->step();
+            $x = $plot->x($plot->from) + ($plot->step() === 0.0 ? 0.0 : $tick->centre * $plot->step());
             $marks[] = Words::plain($x, $plot->bottom + 21, $tick->label, $type, Ink::Quiet, 'middle');
             if ($tick->below !== '') {
                 $marks[] = Words::plain($x, $plot->bottom + 37, $tick->below, $small, Ink::Quiet, 'middle');

@@ -89,7 +89,16 @@ final readonly class MiniatureComposer
             $left = self::EDGE + ($n % $columns) * $w;
             $top = 8.0 + intdiv($n, $columns) * $h;
             $lineup = $facet->lineup;
-            $plot = new PlotArea($left, $left + $w - $gap, $top + 2.0, $top + $h - 8.0, $lineup->from, $lineup->to);
+            $plot = new PlotArea(
+                $left,
+                $left + $w - $gap,
+                $top + 2.0,
+                $top + $h - 8.0,
+                $lineup->from,
+                $lineup->to,
+                $facet->before,
+                $facet->after,
+            );
             $scale =
                 $low < $high
                     ? new Scale($low, $high, $plot->bottom, $plot->top)

@@ -184,7 +184,16 @@ final readonly class PanelsComposer
             $scale = $content
                 ->scale($facet, $grid->common, $grid->half, $comparison->study->part(AxisPart::class))
                 ->between($bottom, $head);
-            $plot = new PlotArea(0.0, $grid->inner, $head, $bottom, $facet->lineup->from, $facet->lineup->to);
+            $plot = new PlotArea(
+                0.0,
+                $grid->inner,
+                $head,
+                $bottom,
+                $facet->lineup->from,
+                $facet->lineup->to,
+                $facet->before,
+                $facet->after,
+            );
             $ticks = Ticks::on($scale, max(3, (int) ($grid->height / 34)));
             $worded = $part->axis !== 'range' && ($grid->every || $i === 0);
             if ($grid->othersBehind && $shared === [] && $number === 0) {
@@ -218,6 +227,7 @@ final readonly class PanelsComposer
             'name' => $facet->name,
             'step' => (string) round($plot->step(), 4),
             'from' => (string) $plot->from,
+            ...$plot->before > 0 ? ['before' => (string) $plot->before] : [],
             'width' => (string) round($plot->right, 1),
             'top' => (string) $plot->top,
             'bottom' => (string) $plot->bottom,

@@ -7,6 +7,9 @@ namespace DuskRail\Chart;
 /** Where in a scene the lines are: its edges in pixels, and how far apart two periods are. */
 final readonly class PlotArea
 {
+    /**
+     * @param int $before places left free before the first position, and after the last, where others have theirs
+     */
     public function __construct(
         public float $left,
         public float $right,
@@ -14,6 +17,8 @@ final readonly class PlotArea
         public float $bottom,
         public int $from,
         public int $to,
+        public int $before = 0,
+        public int $after = 0,
     ) {}
 
     public function enlarged(float $zoom): self
@@ -25,18 +30,24 @@ final readonly class PlotArea
             $this->bottom * $zoom,
             $this->from,
             $this->to,
+            $this->before,
+            $this->after,
         );
     }
 
     public function step(): float
     {
-        return $this->to > $this->from ? ($this->right - $this->left) / ($this->to - $this->from) : 0.0;
+        $steps = $this->to - $this->from + $this->before + $this->after;
+
+        return $steps > 0 ? ($this->right - $this->left) / $steps : 0.0;
     }
 
     public function x(int $position): float
     {
-        return $this->to > $this->from
-            ? $this->left + ($position - $this->from) * $this->step()
+        $step = $this->step();
+
+        return $step > 0.0
+            ? $this->left + ($position - $this->from + $this->before) * $step
             : ($this->left + $this->right) / 2;
     }
 

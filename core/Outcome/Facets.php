@@ -15,6 +15,7 @@ use DuskRail\Document\Study;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\PeriodRange;
 use DuskRail\Time\UnknownPeriod;
 
 /** Splits a comparison into the panels of its picture. */
@@ -148,10 +149,25 @@ final class Facets
                 $comparison->lines,
             );
             $lineup = $whole->only($lines)->within($from, $to);
-            $facets[] = new Facet("y:{$year}", (string) $year, $lineup, $lineup->focus()[0] ?? null);
+            $all = PeriodRange::between(Period::year($year), Period::year($year))->at($comparison->axis->frequency);
+            $before = $comparison->axis->first + $from - $all->first->ordinal;
+            $facets[] = [$year, $lineup, max(0, $before), $all->count() - $before - ($to - $from + 1)];
         }
+        // A leap year has a day more, and some years a week.
+        $places = array_map(static fn(array $of): int => $of[2] + $of[3] + $of[1]->to - $of[1]->from, $facets);
+        $most = max([0, ...$places]);
 
-        return $facets;
+        return array_map(
+            static fn(array $of): Facet => new Facet(
+                "y:{$of[0]}",
+                (string) $of[0],
+                $of[1],
+                $of[1]->focus()[0] ?? null,
+                before: $of[2],
+                after: max(0, $most - ($of[1]->to - $of[1]->from) - $of[2]),
+            ),
+            $facets,
+        );
     }
 
     /**

@@ -45,7 +45,7 @@ final class Overlay
             );
             $lines[] = $line = $line->until($line->last, $finished[$turn] ?? null);
             if ($turn !== $newest && $line->state !== LineState::Off) {
-                $earlier[$turn] = $line->values;
+                $earlier[$turn] = self::carried($line);
             }
         }
         $band = $part->band && count($earlier) > 1;
@@ -90,6 +90,22 @@ final class Overlay
             array_filter($turns, static fn(array $own): bool => Line::lastOf($own, 0, $axis->count - 1) !== null),
             $finished,
         ];
+    }
+
+    /**
+     * The values of a turn, with that of the day before on a day that it does not have, so that the median of a day of
+     * leap years is of as many years as that of its neighbours.
+     *
+     * @return list<float>
+     */
+    private static function carried(Line $line): array
+    {
+        $values = $line->values;
+        foreach (array_keys($line->absent) as $place) {
+            $values[$place] = $place > 0 ? $values[$place - 1] : NAN;
+        }
+
+        return array_values($values);
     }
 
     /** @param list<int> $turns */

@@ -97,13 +97,13 @@ function dot(spot, held) {
  * The position under a place in a panel.
  *
  * @param {number} x pixels from the left edge of the plot
- * @param {{step: string, from: string, width: string}} panel
+ * @param {{step: string, from: string, before?: string, width: string}} panel
  * @returns {number | null} null beside the panel
  */
-export function positionAt(x, { step, from, width }) {
+export function positionAt(x, { step, from, before = '0', width }) {
     if (x < -6 || x > Number(width) + 6) return null;
     const places = Number(step) > 0 ? Math.round(Math.min(x, Number(width)) / Number(step)) : 0;
-    return Number(from) + Math.max(0, places);
+    return Number(from) - Number(before) + Math.max(0, places);
 }
 
 /** The panel under the pointer and the position in it. */

@@ -27,6 +27,7 @@ use DuskRail\Document\LineState;
 use DuskRail\Document\PartCatalogue;
 use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\OverlayPart;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
@@ -41,6 +42,7 @@ use DuskRail\Settings\InvalidSetting;
 use DuskRail\Time\Cycle;
 use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
 use DuskRail\Views\Views;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -466,6 +468,36 @@ final class DrawnViewsTest extends TestCase
         self::assertNotNull($scene->scale);
 
         return [$stroke, $scene->plot, $scene->scale];
+    }
+
+    /** Years beside each other have one scale of time; the leap day is of as many years as its neighbours. */
+    public function testYearsHaveOneScaleOfTimeAndTheirMedianNoSpikeOnTheLeapDay(): void
+    {
+        $months = array_map(static fn(int $i): float => 10.0 + $i, range(0, 30));
+        $data = Make::data(['m' => ['', MeasureKind::Stock, '2021-04', ['home' => $months]]]);
+        $study = Make::study($data)->withPart(PanelsPart::from(['by' => 'year']));
+        $panels = [];
+        foreach (Views::of($study)->panels(Comparison::of($study, $data), new SquareLetters(), 900.0, 400.0) as $row) {
+            foreach ($row->marks as $placed) {
+                $group = $placed instanceof Placed ? $placed->marks[0] : null;
+                if ($group instanceof Group) {
+                    $panels[] = [$group->facts['name'], $group->facts['step'], $group->facts['before'] ?? '0'];
+                }
+            }
+        }
+        $step = $panels[0][1];
+        self::assertSame([['2021', $step, '3'], ['2022', $step, '0'], ['2023', $step, '0']], $panels);
+
+        $days = [];
+        for ($day = Period::day(2019, 1, 1); $day->code() <= '2024-12-31'; $day = $day->plus(1)) {
+            $days[] = 100.0 + (int) substr($day->code(), 2, 2);
+        }
+        $data = Make::data(['m' => ['', MeasureKind::Stock, '2019-01-01', ['home' => $days]]]);
+        $study = Make::study($data)->withView('overlay')->withPart(OverlayPart::from(['band' => true]));
+        $lineup = Make::lineup(Comparison::of($study, $data));
+        // 2019 to 2023: each day is 119 to 123, and so is the one that 2020 alone has.
+        self::assertSame([121.0], array_values(array_unique($lineup->summary->line)));
+        self::assertCount(366, $lineup->summary->line);
     }
 
     private static function named(Scene $scene, string $role, string $line): Group
