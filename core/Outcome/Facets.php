@@ -12,6 +12,7 @@ use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Study;
+use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
@@ -49,13 +50,26 @@ final class Facets
         foreach ($sorted as $line) {
             if ($overlaid) {
                 $lineup = Overlay::of($comparison, $line, true);
-                $facets[] = new Facet($line->key, $line->name, $lineup, $lineup->lines[0] ?? null);
+                $name = self::named($comparison, $line, $lineup);
+                $facets[] = new Facet($line->key, $name, $lineup, $lineup->lines[0] ?? null);
             } else {
                 $facets[] = new Facet($line->key, $line->name, $whole->only([$line]), $line);
             }
         }
 
         return $facets;
+    }
+
+    /** The name of a line, with the year that its latest values are of where others have later ones. */
+    private static function named(Comparison $comparison, Line $line, Lineup $lineup): string
+    {
+        $own = $lineup->lines[0] ?? null;
+        $isLatest =
+            $own === null ||
+            !($lineup->axis instanceof CycleAxis) ||
+            $own->key === 'y:' . Overlay::newest($comparison, $lineup->axis);
+
+        return $isLatest ? $line->name : "{$line->name}, {$own->name}";
     }
 
     /** @return list<Facet> */

@@ -32,7 +32,7 @@ final class Overlay
         $part = $comparison->study->part(OverlayPart::class);
         $axis = CycleAxis::of($part->cycle, $comparison->axis->frequency, $part->start);
         [$turns, $finished] = self::turns($comparison, $subject, $axis);
-        $newest = array_key_first($turns);
+        $newest = $amongMany ? self::newest($comparison, $axis) : array_key_first($turns);
         $lines = $earlier = [];
         foreach ($turns as $turn => $values) {
             $line = self::line(
@@ -90,6 +90,14 @@ final class Overlay
             array_filter($turns, static fn(array $own): bool => Line::lastOf($own, 0, $axis->count - 1) !== null),
             $finished,
         ];
+    }
+
+    /** The latest turn that any line has a value in: of many panels it is the same in each. */
+    public static function newest(Comparison $comparison, CycleAxis $axis): int
+    {
+        $last = max([0, ...array_map(static fn(Line $l): int => (int) $l->last, $comparison->present())]);
+
+        return $axis->place($comparison->axis->period($last))[0];
     }
 
     /**

@@ -32,6 +32,8 @@ use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Facet;
+use DuskRail\Outcome\Facets;
 use DuskRail\Outcome\Layer;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
@@ -468,6 +470,32 @@ final class DrawnViewsTest extends TestCase
         self::assertNotNull($scene->scale);
 
         return [$stroke, $scene->plot, $scene->scale];
+    }
+
+    /** Over each other in panels, one year is the latest in all; who ended before says of which year its line is. */
+    public function testPanelsOfYearsOverEachOtherHaveOneLatestYear(): void
+    {
+        $months = array_map(floatval(...), range(1, 36));
+        $short = [...array_slice($months, 0, 12), ...array_fill(0, 24, null)];
+        $data = Make::data(['m' => ['', MeasureKind::Stock, '2021-01', ['home' => $months, 'mellin' => $short]]]);
+        $study = Make::study($data)->withView('overlay')->withPart(PanelsPart::from(['by' => 'entity']));
+        $facets = array_map(
+            static fn(Facet $facet): array => [
+                $facet->name,
+                array_map(
+                    static fn(Line $l): array => [$l->name, $l->state === LineState::Focus, $l->dashed],
+                    $facet->lineup->lines,
+                ),
+            ],
+            Facets::of(Comparison::of($study, $data), true),
+        );
+        self::assertSame(
+            [
+                ['Home', [['2023', true, false], ['2022', true, true], ['2021', false, false]]],
+                ['Mellin, 2021', [['2021', false, false]]],
+            ],
+            $facets,
+        );
     }
 
     /** Years beside each other have one scale of time; the leap day is of as many years as its neighbours. */
