@@ -25,6 +25,7 @@ use DuskRail\Rail\Run;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Rail\Stops\RunningTotal;
+use DuskRail\Rail\Stops\Weights;
 use DuskRail\Statistics\Trend;
 use DuskRail\Time\PeriodAxis;
 
@@ -111,6 +112,7 @@ final readonly class Comparison
             if ($pool->key === $key) {
                 $origin = $this->run->origin;
                 $how = match (true) {
+                    isset($this->weights()[Weights::COMMON]) => 'sum',
                     $this->isPooledByWeight() => 'ratio of sums',
                     $pool->averaged, $origin->kind === MeasureKind::Rate => 'mean',
                     default => 'sum',

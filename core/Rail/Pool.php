@@ -10,6 +10,7 @@ use DuskRail\Data\Members;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Peers\PeerFigures;
+use DuskRail\Rail\Stops\Weights;
 
 /**
  * Several entities calculated as if they were one: amounts are added up (or averaged), and of ratios the sums are
@@ -107,8 +108,12 @@ final readonly class Pool
         if ($table->weights === null || !isset($table->series[$this->key])) {
             return $table;
         }
+        $weights = ($table->weights)();
+        if (isset($weights[Weights::COMMON])) {
+            return $table;
+        }
         [$members, $blank] = $this->taken($this->valuesIn($table), $table);
-        $together = PeerFigures::weightedMean($members, ($table->weights)());
+        $together = PeerFigures::weightedMean($members, $weights);
         foreach ($together as $i => $value) {
             $together[$i] = isset($blank[$i]) ? NAN : $value;
         }

@@ -15,6 +15,7 @@ use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Time\Frequency;
@@ -142,6 +143,51 @@ final class WeightsTest extends TestCase
                 }
             }
         }
+    }
+
+    /** The working days of a country divide what each district does, and what they do together. */
+    public function testADenominatorOfAllIsUsedForEachLineAndForTheirSum(): void
+    {
+        $cases = ['a' => [100, 90, 120], 'b' => [50, 45, 66]];
+        $made = static fn(string $of): DataInMemory => Make::data([
+            'cases' => ['cases', MeasureKind::Flow, '2024-01', $cases],
+            'days' => ['working days', MeasureKind::Flow, '2024-01', [$of => [20, 18, 22]]],
+        ]);
+        $data = $made('country');
+        $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'days']));
+        $entities = array_map(
+            static fn(Entity $e): Entity => new Entity($e->key, $e->name, $e->key === 'country' ? '' : 'North'),
+            array_values($data->entities()),
+        );
+        $tables = ['cases' => $data->table('cases'), 'days' => $data->table('days')];
+        $grouped = new DataInMemory(array_values($data->measures()), $entities, $tables);
+        $comparison = Comparison::of($study->withPart(LinesPart::from(['groups' => ['North']])), $grouped);
+        $values = static fn(Comparison $of): array => array_map(
+            static fn(Line $l): array => array_map(static fn(float $v): float => round($v, 9), $l->values),
+            array_column($of->lines, null, 'key'),
+        );
+        self::assertSame(
+            [
+                'a' => [5.0, 5.0, round(120 / 22, 9)],
+                'b' => [2.5, 2.5, 3.0],
+                'g:North' => [7.5, 7.5, round(186 / 22, 9)],
+            ],
+            $values($comparison),
+        );
+        self::assertSame('sum of 2', $comparison->groupInWords('g:North'));
+        $remark = $comparison->run->steps[0]->outcome->remarks[0]->sentence;
+        self::assertStringContainsString('known of Country alone', $remark);
+        // By the quarter, and rolled: sums of both, whoever they are of.
+        foreach ([['period', ['to' => 'quarter']], ['rolling', ['window' => 3]]] as $stop) {
+            $more = $study->withRail($study->rail->with(StopCatalogue::make(...$stop)));
+            $ends = $values(Comparison::of($more->withPart(LinesPart::from(['groups' => ['North']])), $grouped));
+            $last = array_map(static fn(array $of): float => $of[count($of) - 1], $ends);
+            self::assertEqualsWithDelta(['a' => 310 / 60, 'b' => 161 / 60, 'g:North' => 471 / 60], $last, 1e-8);
+        }
+        // That of one of the lines is its own alone.
+        $own = $made('a');
+        $only = Comparison::of(Make::study($own, StopCatalogue::make('per-denominator', ['measure' => 'days'])), $own);
+        self::assertNan($only->lines[1]->values[0]);
     }
 
     /** What flows in a year per head and day is one number, in whichever order it is calculated. */

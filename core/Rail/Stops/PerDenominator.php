@@ -11,6 +11,7 @@ use DuskRail\Data\Noun;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\Outcome;
+use DuskRail\Rail\Remark;
 use DuskRail\Rail\Scope;
 use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCategory;
@@ -178,7 +179,7 @@ final readonly class PerDenominator implements Stop
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
         $measure = $scope->measures()[$this->measure];
-        $denominators = $scope->table($this->measure);
+        $denominators = $this->denominators($arriving, $scope);
         $alignment = Alignment::of($denominators, $arriving->axis, $this->between, $this->holdsNewest());
         $absent = $zero = $held = $ends = [];
         $table = $arriving->map(
@@ -235,6 +236,7 @@ final readonly class PerDenominator implements Stop
                 array_map($denominators->axis->period(...), array_keys($ends)),
                 count($arriving->series),
             ),
+            ...$this->commonRemark($denominators, $measure, $scope),
             ...(new DenominatorWords($this))->constantRemark($denominators, $measure, $arriving),
             ...DenominatorWords::named($absent, $scope, "no {$measure->name}, so no value here"),
             ...DenominatorWords::named($zero, $scope, "{$measure->name} is zero in some periods; no value there"),
@@ -260,7 +262,7 @@ final readonly class PerDenominator implements Stop
         int $position,
     ): Explanation {
         $measure = $scope->measures()[$this->measure];
-        $denominators = $scope->table($this->measure);
+        $denominators = $this->denominators($arriving, $scope);
         $series = $denominators->series[$key] ?? null;
         $value = Explanation::number($arriving->series[$key]->values[$position]);
         if ($series === null) {
@@ -284,6 +286,24 @@ final readonly class PerDenominator implements Stop
             [],
             (new DenominatorWords($this))->observations($denominators->axis, $arriving->axis, $position, $last),
         );
+    }
+
+    private function denominators(SeriesTable $arriving, Scope $scope): SeriesTable
+    {
+        return Weights::shared($scope->table($this->measure), $arriving, $scope);
+    }
+
+    /** @return list<Remark> whose denominator is that of all */
+    private function commonRemark(SeriesTable $denominators, Measure $measure, Scope $scope): array
+    {
+        $own = array_key_first($scope->table($this->measure)->series);
+
+        if (!isset($denominators->series[Weights::COMMON])) {
+            return [];
+        }
+        $who = $scope->nameOf((string) $own);
+
+        return [Remark::saying("{$measure->name} is known of {$who} alone, and is used for all lines.")];
     }
 
     private function holdsNewest(): bool

@@ -38,7 +38,8 @@ final readonly class PeriodParts
         Scope $scope,
     ): Outcome {
         $weights = $arriving->weights === null ? [] : ($arriving->weights)();
-        $series = $below = [];
+        $series = [];
+        $below = array_intersect_key($weights, [Weights::COMMON => true]);
         foreach ($arriving->series as $key => $one) {
             [$parts, $divisors] = Weights::parts($one->values, $weights[$key] ?? null);
             $above = $under = [];

@@ -197,7 +197,7 @@ final readonly class Rolling implements Stop
     private function ofParts(SeriesTable $arriving, Spacing $spacing): Outcome
     {
         $weights = $arriving->weights === null ? [] : ($arriving->weights)();
-        $below = [];
+        $below = array_intersect_key($weights, [Weights::COMMON => true]);
         $table = $arriving->map(function (array $values, string $key) use ($weights, $spacing, &$below): array {
             $needed = $this->needed === 0 ? $this->window : $this->needed;
             $isPlain = !$this->isCentred() && !$spacing->isFree;

@@ -8,11 +8,41 @@ use DuskRail\Data\Cell;
 use DuskRail\Data\DataSource;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Rail\Pool;
+use DuskRail\Rail\Scope;
 
 /** What ratios are weighed by, so that several of them together are a ratio of sums. */
 final class Weights
 {
+    /**
+     * Among the weights where all have the same denominator, as the working days of a country: what several come to
+     * together is their sum per that, and no mean.
+     */
+    public const COMMON = '~common';
+
+    /**
+     * Denominators with the one of all laid under each line: where there is only one, and it is of a benchmark or of
+     * one that has no line here, as a country's beside its districts.
+     */
+    public static function shared(SeriesTable $denominators, SeriesTable $arriving, Scope $scope): SeriesTable
+    {
+        $pools = array_flip(array_map(static fn(Pool $pool): string => $pool->key, $scope->pools));
+        $own = array_diff_key($denominators->series, $pools);
+        $only = (string) array_key_first($own);
+        $isOfAll = !isset($arriving->series[$only]) || ($scope->entities()[$only] ?? null)?->isBenchmark() === true;
+        if (count($own) !== 1 || !$isOfAll || $arriving->series === []) {
+            return $denominators;
+        }
+        $table = $denominators->only(static fn(string $key): bool => $key === (string) $only);
+        foreach (array_keys($arriving->series) as $key) {
+            $table = $table->with(new Series((string) $key, $own[$only]->values));
+        }
+
+        return $table->with(new Series(self::COMMON, $own[$only]->values));
+    }
+
     /** A published rate with the measure that it is per, where that is known and can be a denominator. */
     public static function givenTo(SeriesTable $rates, Measure $measure, DataSource $data, ?Cell $cell): SeriesTable
     {
