@@ -15,6 +15,7 @@ use App\Http\Controllers\HandOverController;
 use App\Http\Controllers\HelpController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\MeasureController;
+use App\Http\Controllers\MeasureKindController;
 use App\Http\Controllers\MergerController;
 use App\Http\Controllers\OrdersController;
 use App\Http\Controllers\PaletteController;
@@ -91,6 +92,7 @@ Route::patch('/studies/{study}', [StudyController::class, 'update'])->name('stud
 Route::post('/studies/{study}/copies', [StudyController::class, 'copy'])->name('studies.copy');
 Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('studies.destroy');
 Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
+Route::patch('/studies/{study}/kind', [MeasureKindController::class, 'update'])->name('studies.kind');
 Route::put('/studies/{study}/history', [StudyHistoryController::class, 'update'])->name('history.update');
 Route::get('/studies/{study}/history', [StudyHistoryController::class, 'show'])->name('history.show');
 Route::get('/studies/{study}/points', [PointsController::class, 'show'])->name('points.show');

@@ -13,6 +13,7 @@ use App\Models\ImportedFile;
 use App\Models\Study;
 use App\Models\Upload;
 use DuskRail\Data\Benchmark;
+use DuskRail\Data\MeasureKind;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
 use DuskRail\Reading\NearNames;
@@ -842,6 +843,27 @@ final class DataSetsTest extends ApplicationTestCase
         sort($told);
 
         return $told;
+    }
+
+    public function testTheKindOfAMeasureIsChangedFromTheStudyThatRefusesIt(): void
+    {
+        $study = $this->imported("Court,Month,Pending cases\nA,2024-01,10\nA,2024-02,12\nB,2024-01,5\nB,2024-02,5\n");
+        $this->change($study, 'add-stop', ['stop' => 'running-total'])
+            ->assertStatus(422)
+            ->assertSee('change the type in the first stop if it is a flow');
+        $to = fn(array $with) => $this->patch(route('studies.kind', $study), ['measure' => 'pending-cases', ...$with]);
+        $to(['kind' => 'heap'])->assertSessionHasErrors('kind');
+        $to(['kind' => 'flow', 'measure' => 'nobody'])->assertSessionHasErrors('measure');
+        $to(['kind' => 'flow'])->assertOk()->assertSee('Pending cases is a flow (can be summed over time) now');
+        $this->change(Study::findOrFail($study->id), 'add-stop', ['stop' => 'running-total'])->assertOk();
+        $to(['kind' => 'rate', 'per' => 'pending-cases'])->assertOk();
+        $this->get(route('editors.show', [$study, 'editor-origin']))->assertSee('Weighted by');
+        $measure = Study::findOrFail($study->id)->data()->measures()['pending-cases'];
+        self::assertSame([MeasureKind::Rate, 'pending-cases'], [$measure->kind, $measure->per]);
+        self::assertSame(
+            MeasureKind::Rate,
+            (new StoredData($study->dataset->refresh(), null, false))->measures()['pending-cases']->kind,
+        );
     }
 
     public function testABenchmarkComesInWithAnUpdateAndStaysWhatSomebodySaysItIs(): void

@@ -117,7 +117,8 @@ final readonly class Rolling implements Stop
             $arriving->nature === Nature::Window
                 => 'The input already has rolling windows, which overlap; a sum would count most periods ' .
                 'several times. Use one longer window.',
-            $arriving->kind === MeasureKind::Stock => 'Levels (stocks) cannot be summed. Use the mean.',
+            $arriving->kind === MeasureKind::Stock => 'Levels (stocks) cannot be summed. Use the ' .
+                'mean, or change the type in the first stop if it is a flow.',
             $arriving->kind === MeasureKind::Rate
                 => "The input contains {$arriving->inWords()}, which cannot be summed. Use the mean, or move " .
                 'this stop earlier.',

@@ -91,7 +91,8 @@ final readonly class RunningTotal implements Stop
                 'window”.',
             $arriving->nature === Nature::Total => 'The input is already a running total. Remove one of the two stops.',
             $arriving->kind === MeasureKind::Stock
-                => 'Levels (stocks) cannot be summed over time. Choose a flow, or use a mean.',
+                => 'Levels (stocks) cannot be summed over time. Choose a flow, use a mean, or change the type in ' .
+                'the first stop if it is a flow.',
             $arriving->kind === MeasureKind::Rate
                 => "The input contains {$arriving->inWords()}, which cannot be summed over time. Move this stop " .
                 'earlier.',

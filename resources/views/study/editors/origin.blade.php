@@ -41,4 +41,23 @@
         </form>
     @endif
 @endforeach
-<p class="leaves">{{ implode(', ', array_filter([\App\View\Label::of($comparison->measure->kind->meaning()), $comparison->run->origin->unit->text()])) }}</p>
+@php($stored = $screen->study->version === null ? $screen->study->dataset->measures->where('key', $comparison->measure->key)->where('formula', '')->first() : null)
+@if ($stored !== null)
+    <form hx-patch="{{ route('studies.kind', $screen->study) }}" hx-trigger="change, submit" hx-target="#workspace" hx-swap="outerMorph">
+        <input type="hidden" name="measure" value="{{ $comparison->measure->key }}">
+        <label class="lead" for="origin-kind">{{ __('Type') }}</label>
+        <span class="select is-small"><select id="origin-kind" name="kind" title="{{ __('It holds for all studies of the data set') }}">
+            @foreach (\DuskRail\Data\MeasureKind::cases() as $kind)<option value="{{ $kind->value }}" @selected($kind === $comparison->measure->kind)>{{ \App\View\Label::of(\DuskRail\Settings\Setting::capital($kind->meaning())) }}</option>@endforeach
+        </select></span>
+        @if ($comparison->measure->kind === \DuskRail\Data\MeasureKind::Rate)
+            <label class="lead" for="origin-per">{{ __('Weighted by') }}</label>
+            <span class="select is-small"><select id="origin-per" name="per">
+                <option value="">{{ __('nothing') }}</option>
+                @foreach ($comparison->data->measures() as $other)@continue(! $other->canDivide())<option value="{{ $other->key }}" @selected($other->key === $comparison->measure->per)>{{ $other->name }}</option>@endforeach
+            </select></span>
+        @endif
+    </form>
+    <p class="leaves">{{ $comparison->run->origin->unit->text() }} <span class="quiet">{{ __('The type holds for all studies of the data set.') }}</span></p>
+@else
+    <p class="leaves">{{ implode(', ', array_filter([\App\View\Label::of($comparison->measure->kind->meaning()), $comparison->run->origin->unit->text()])) }}</p>
+@endif
