@@ -8,6 +8,7 @@ use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Time\PeriodAxis;
 
 /** Name and value at the ends of lines, none over another; each can be moved by hand, and a leader follows it. */
 final readonly class EndLabels
@@ -90,6 +91,16 @@ final readonly class EndLabels
         }
 
         return $ends;
+    }
+
+    /** A value of before the period that is spoken of says when it was, or it would be read beside those of now. */
+    private static function dated(Lineup $lineup, int $position): string
+    {
+        $isOfTime = $lineup->axis instanceof PeriodAxis && $lineup->comparison->hasOneNow();
+
+        return $isOfTime && $position < min($lineup->to, $lineup->comparison->reference)
+            ? ' (' . $lineup->axis->period($position)->short() . ')'
+            : '';
     }
 
     /** A group says how its members were put together, since their sum and their mean look alike. */
@@ -257,7 +268,8 @@ final readonly class EndLabels
         [$room, $mayBeBelow] = $room;
         $wanted = $lineup->comparison->study->part(LabelsPart::class)->endOf($end->key);
         $soFar = $lineup->open !== null && $end->position >= $lineup->open ? ' so far' : '';
-        $value = $wanted === 'name' ? '' : " {$lineup->format($end->value)}{$soFar}";
+        $when = self::dated($lineup, $end->position);
+        $value = $wanted === 'name' ? '' : " {$lineup->format($end->value)}{$soFar}{$when}";
         $valueWidth = $measure->width($value, Type::text($type->size, 600));
         $name = $wanted === 'value' ? '' : $end->name;
         $below = $mayBeBelow && $name !== '' && $value !== '' && $measure->width($name, $type) + $valueWidth > $room;

@@ -27,7 +27,13 @@ final readonly class LinesInPanel implements PanelContent
         if ($facet->lineup->unit->isRank() && $low <= $high) {
             return new Scale($high + 0.5, 0.5, 1.0, 0.0);
         }
-        if ($half !== null && $low <= $high) {
+        $logarithms = $axis->log ? Scale::logarithms([$low, $high]) : null;
+        if ($half !== null && $logarithms !== null) {
+            $middle = array_sum($logarithms) / 2;
+
+            return new Scale(10.0 ** ($middle - $half), 10.0 ** ($middle + $half), 1.0, 0.0, true);
+        }
+        if ($half !== null && $low <= $high && !$axis->log) {
             $middle = ($low + $high) / 2;
 
             return new Scale($middle - $half, $middle + $half, 1.0, 0.0);

@@ -139,7 +139,8 @@ final readonly class LinesPainter
         $ink = Ink::of($line, Ink::Text);
         $width = $this->look->widthOf($line->key) * $this->weight * ($line->dashed ? 0.8 : 1.0);
         $marks = [
-            ...$this->look->area && !$line->dashed ? [$this->area($line, $ink)] : [],
+            // An area is read by its size: without zero in the picture it has none.
+            ...$this->look->area && !$line->dashed && $this->scale->hasZero() ? [$this->area($line, $ink)] : [],
             ...$this->hairs($line, $ink),
             ...$this->strokes($line, Ink::Sheet, $width + 3.0 * $this->weight),
             ...$this->look->lit === 'all'
@@ -223,12 +224,10 @@ final readonly class LinesPainter
         return $this->look->lit === 'above' ? $value > $level : $value < $level;
     }
 
-    /** From the line down to zero, or to the lower edge where zero is not shown. */
+    /** From the line down to zero. */
     private function area(Line $line, Ink $ink): Area
     {
-        $floor = $this->scale->log
-            ? $this->plot->bottom
-            : max($this->plot->top, min($this->plot->bottom, $this->scale->at(0.0)));
+        $floor = max($this->plot->top, min($this->plot->bottom, $this->scale->at(0.0)));
         $outlines = [];
         foreach (Pieces::of($line->values, $this->plot, $this->scale, $line->absent, $this->look->course) as $piece) {
             $outlines[] = [...$piece, $piece[count($piece) - 2], $floor, $piece[0], $floor];

@@ -91,7 +91,7 @@ final readonly class PanelsComposer
             $inner,
             self::height($inner, (int) ceil(count($facets) / $columns), $height),
             $common,
-            $this->half($facets, $part),
+            $this->half($facets, $part, $comparison->study->part(AxisPart::class)->log),
             $content->hasOthersBehind() &&
                 $common !== null &&
                 $part->behind &&
@@ -145,17 +145,19 @@ final readonly class PanelsComposer
     }
 
     /**
-     * Half the span that every panel has, where they share it.
+     * Half the span that every panel has, where they share it; on a logarithmic axis in decades.
      *
      * @param non-empty-list<Facet> $facets
      */
-    private function half(array $facets, PanelsPart $part): ?float
+    private function half(array $facets, PanelsPart $part, bool $log): ?float
     {
         if ($part->scale !== 'span' || $part->by === 'measure') {
             return null;
         }
-        $spans = array_map(static function (Facet $facet): float {
-            [$low, $high] = $facet->lineup->extremes();
+        $spans = array_map(static function (Facet $facet) use ($log): float {
+            [$low, $high] = $log
+                ? Scale::logarithms($facet->lineup->extremes()) ?? [0.0, 0.0]
+                : $facet->lineup->extremes();
 
             return $high > $low ? $high - $low : 0.0;
         }, $facets);

@@ -98,6 +98,25 @@ final readonly class Scale
         return $from < $to ? new self($from, $to, $bottom, $top) : $scale;
     }
 
+    /** Whether zero is on it. */
+    public function hasZero(): bool
+    {
+        return !$this->log && min($this->low, $this->high) <= 0.0 && max($this->low, $this->high) >= 0.0;
+    }
+
+    /**
+     * The logarithms that an axis is drawn between; null where nothing is above zero.
+     *
+     * @param array{float, float} $extremes lowest and highest value
+     * @return array{float, float}|null
+     */
+    public static function logarithms(array $extremes): ?array
+    {
+        [$low, $high] = $extremes;
+
+        return $high > 0.0 && $low <= $high ? [log10($low > 0.0 ? $low : $high / 1000.0), log10($high)] : null;
+    }
+
     /** The same values between other pixels. */
     public function between(float $atLow, float $atHigh): self
     {

@@ -16,6 +16,7 @@ final class Signals
         ValuesOfAnotherUnit::class,
         OwnScales::class,
         BelowLogarithm::class,
+        AreaWithoutZero::class,
         LeftOutMeasures::class,
         LostPeerSet::class,
         FewPeers::class,

@@ -10,6 +10,7 @@ use DuskRail\Chart\Dot;
 use DuskRail\Chart\Group;
 use DuskRail\Chart\Ink;
 use DuskRail\Chart\LinesComposer;
+use DuskRail\Chart\LinesInPanel;
 use DuskRail\Chart\Mark;
 use DuskRail\Chart\Placed;
 use DuskRail\Chart\PlotArea;
@@ -41,6 +42,8 @@ use DuskRail\Outcome\OtherOrder;
 use DuskRail\Outcome\Stacked;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Settings\InvalidSetting;
+use DuskRail\Signals\Notice;
+use DuskRail\Signals\Signals;
 use DuskRail\Time\Cycle;
 use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
@@ -470,6 +473,59 @@ final class DrawnViewsTest extends TestCase
         self::assertNotNull($scene->scale);
 
         return [$stroke, $scene->plot, $scene->scale];
+    }
+
+    /** An area is drawn where it can be read by its size, and said where not; panels of one span can be logarithmic. */
+    public function testWhatIsSaidOfAnAxisIsWhatIsDrawn(): void
+    {
+        mt_srand(11);
+        $drawn = $said = 0;
+        for ($round = 0; $round < 60; $round++) {
+            $base = [10, 800, -900][mt_rand(0, 2)];
+            $row = static fn(): array => array_map(static fn(): int => $base + mt_rand(0, 60), range(0, 5));
+            $rows = ['home' => $row(), 'a' => $row(), 'b' => $row()];
+            $data = Make::data(['m' => ['', MeasureKind::Stock, '2019', $rows]]);
+            $study = Make::study($data)
+                ->withPart(LookPart::from(['area' => true]))
+                ->withPart(
+                    AxisPart::from([
+                        'start' => ['cut', 'zero'][mt_rand(0, 1)],
+                        'log' => $base > 0 && mt_rand(0, 2) === 0,
+                        'low' => $base === 10 && mt_rand(0, 3) === 0 ? 5.0 : null,
+                        'view' => 'lines',
+                    ]),
+                );
+            $comparison = Comparison::of($study, $data);
+            $areas = 0;
+            foreach (Make::picture($comparison)->marks as $mark) {
+                foreach ($mark instanceof Group && $mark->role === 'series' ? $mark->marks : [] as $one) {
+                    $areas += $one instanceof Area ? 1 : 0;
+                }
+            }
+            $isSaid = array_filter(
+                Signals::of($comparison),
+                static fn(Notice $n): bool => $n->id === 'area-without-zero',
+            );
+            self::assertSame($areas === 0, $isSaid !== []);
+            $areas === 0 ? $said++ : $drawn++;
+        }
+        self::assertGreaterThan(10, min($said, $drawn));
+
+        $rows = ['home' => [1, 10], 'a' => [500, 800], 'b' => [0, 7]];
+        $data = Make::data(['m' => ['', MeasureKind::Stock, '2019', $rows]]);
+        $study = Make::study($data)
+            ->withPart(PanelsPart::from(['by' => 'entity', 'scale' => 'span']))
+            ->withPart(AxisPart::from(['log' => true]));
+        $comparison = Comparison::of($study, $data);
+        $content = new LinesInPanel(false);
+        $scales = array_map(
+            static fn(Facet $f): Scale => $content->scale($f, null, 1.62, $study->part(AxisPart::class)),
+            Facets::of($comparison),
+        );
+        self::assertSame([true, true, true], array_column($scales, 'log'));
+        foreach ($scales as $scale) {
+            self::assertEqualsWithDelta(3.24, log10($scale->high / $scale->low), 1e-9);
+        }
     }
 
     /** Over each other in panels, one year is the latest in all; who ended before says of which year its line is. */
