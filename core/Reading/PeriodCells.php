@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Status;
 use DuskRail\Time\PeriodNotation;
 
 /** What the texts of a table's periods mean, each read once. Rows and columns count from 0. */
@@ -15,6 +16,12 @@ final class PeriodCells
     /** @var array<int, int|null> ordinals by column */
     private array $ofColumns = [];
 
+    /** @var array<int, int> what the headings of columns say of their values */
+    private array $statuses = [];
+
+    /** @var array<string, array{int, int}> ordinal and status by the text of a cell that has a mark */
+    private array $marked = [];
+
     public function __construct(
         private readonly Plan $plan,
         private readonly TableHeadings $headings,
@@ -24,10 +31,16 @@ final class PeriodCells
     /** The ordinal of a cell; null, with a problem noted, if it is no period. */
     public function ofCell(int $row, int $column, string $text): ?int
     {
-        if (!array_key_exists($text, $this->ordinals)) {
-            $this->ordinals[$text] = $this->plan->periods->read($text);
+        if (!array_key_exists($text, $this->ordinals) && !isset($this->marked[$text])) {
+            [$ordinal, $status] = MarkedPeriod::read($this->plan->periods, $text);
+            // What says something of its values is not among those that are passed over quickly.
+            if ($ordinal !== null && $status !== Status::Measured) {
+                $this->marked[$text] = [$ordinal, $status->value];
+            } else {
+                $this->ordinals[$text] = $ordinal;
+            }
         }
-        $ordinal = $this->ordinals[$text];
+        $ordinal = $this->marked[$text][0] ?? $this->ordinals[$text];
         if ($ordinal === null) {
             $example = $this->plan->periods->notation->example();
             $this->problems->cell($row, $this->headings->text($column), $text, "a period, for example {$example}");
@@ -41,7 +54,8 @@ final class PeriodCells
     {
         if (!array_key_exists($column, $this->ofColumns)) {
             $text = $this->headings->period($column);
-            $this->ofColumns[$column] = $this->plan->periods->read($text);
+            [$this->ofColumns[$column], $status] = MarkedPeriod::read($this->plan->periods, $text);
+            $this->statuses[$column] = $status->value;
             if ($this->ofColumns[$column] === null) {
                 $example = $this->plan->periods->notation->example();
                 $this->problems->cell(
@@ -54,6 +68,18 @@ final class PeriodCells
         }
 
         return $this->ofColumns[$column];
+    }
+
+    /** What the heading of a column says of its values, as `p` after a year; 0 for nothing. */
+    public function statusOfHeading(int $column): int
+    {
+        return $this->statuses[$column] ?? 0;
+    }
+
+    /** The same of a cell that was read. */
+    public function statusOfCell(string $text): int
+    {
+        return $this->marked[$text][1] ?? 0;
     }
 
     /**
@@ -83,6 +109,6 @@ final class PeriodCells
         $text = $column === null ? '' : trim($row[$column] ?? '');
 
         return $text !== '' &&
-            ($this->plan->periods->read($text) !== null || PeriodNotation::monthOfYear($text) !== null);
+            (MarkedPeriod::read($this->plan->periods, $text)[0] ?? PeriodNotation::monthOfYear($text)) !== null;
     }
 }

@@ -16,13 +16,18 @@ final readonly class PeriodColumns
     public function periodsAcross(): ?array
     {
         $best = null;
-        foreach ($this->table->heading === null ? [] : PeriodNotation::recognisable() as $notation) {
+        $headings = [];
+        foreach ($this->table->heading === null ? [] : $this->table->columns as $column) {
+            $text = $this->table->sample->cell((int) $this->table->heading, $column);
+            $headings[$column] = [$text, MarkedPeriod::of($text)->period ?? null];
+        }
+        foreach ($headings === [] ? [] : PeriodNotation::recognisable() as $notation) {
             $columns = $texts = [];
-            foreach ($this->table->columns as $column) {
-                $text = $this->table->sample->cell((int) $this->table->heading, $column);
-                if ($notation->read($text) !== null) {
+            foreach ($headings as $column => [$text, $unmarked]) {
+                $isPlain = $notation->read($text) !== null;
+                if ($isPlain || ($unmarked !== null && $notation->read($unmarked) !== null)) {
                     $columns[] = $column;
-                    $texts[] = $text;
+                    $texts[] = $isPlain ? $text : (string) $unmarked;
                 }
             }
             if (count($columns) > ($best === null ? 0 : count($best[0]))) {

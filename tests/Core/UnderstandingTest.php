@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Status;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Duplicates;
 use DuskRail\Reading\FoundBreakdowns;
+use DuskRail\Reading\MarkedPeriod;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Preamble;
@@ -18,6 +20,7 @@ use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
 use DuskRail\Time\Period;
+use DuskRail\Time\PeriodNotation;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -476,6 +479,69 @@ final class UnderstandingTest extends TestCase
         $sample = self::sample("{$title}\t\t\nSource: Forum\t\t\nin Ml\t\t\n\t2020\t2021\nA\t1\t2\n");
         $preamble = Preamble::of($sample, 3);
         self::assertSame(['Forum', 'Ml'], [$preamble->source, $preamble->unit]);
+    }
+
+    /** The latest year with a mark is a year, and the mark is said of its values; marks from memory. */
+    #[TestWith(['2023p', Status::Provisional])]
+    #[TestWith(['2023*', Status::Measured])]
+    #[TestWith(['2023 (p)', Status::Provisional])]
+    #[TestWith(['2023 p', Status::Provisional])]
+    #[TestWith(['2023r', Status::Revised])]
+    #[TestWith(['2023E', Status::Estimated])]
+    #[TestWith(['2023F', Status::Forecast])]
+    #[TestWith(['2023¹', Status::Measured])]
+    #[TestWith(['2023 [1]', Status::Measured])]
+    #[TestWith(['2023(2)', Status::Measured])]
+    #[TestWith(['2023 1)', Status::Measured])]
+    #[TestWith(['2023 (provisional)', Status::Provisional])]
+    #[TestWith(['2023 provisional', Status::Provisional])]
+    #[TestWith(['2023, prov.', Status::Provisional])]
+    #[TestWith(['Provisional 2023', Status::Provisional])]
+    #[TestWith(['Forecast 2023', Status::Forecast])]
+    #[TestWith(['2023p*', Status::Provisional])]
+    #[TestWith(['2023 (geschätzt)', Status::Estimated])]
+    #[TestWith(['2023 actual', Status::Measured])]
+    public function testAPeriodWithAMarkIsOne(string $heading, Status $status): void
+    {
+        $rows = ['Alder' => [5, 6, 7, 8], 'Birch' => [1, 2, 3, 4], 'Cedar' => [9, 8, 7, 6]];
+        $across = "Company;2020;2021;2022;{$heading}\n";
+        $down = "Year;" . implode(';', array_keys($rows)) . "\n";
+        $long = "Company;Year;Output\n";
+        foreach (['2020', '2021', '2022', $heading] as $n => $year) {
+            $down .= $year . ';' . implode(';', array_column($rows, $n)) . "\n";
+        }
+        foreach ($rows as $name => $values) {
+            $across .= "{$name};" . implode(';', $values) . "\n";
+            foreach (['2020', '2021', '2022', $heading] as $n => $year) {
+                $long .= "{$name};{$year};{$values[$n]}\n";
+            }
+        }
+        foreach ([$across, $down, $long] as $text) {
+            $sample = self::sample($text);
+            $read = Reader::read($sample->rows, Detection::of($sample)->plan);
+            self::assertSame(0, $read->problemCount, $text);
+            $found = $statuses = [];
+            foreach ($read->series() as $series) {
+                self::assertSame(2020, $series->first, $text);
+                $found[$read->entities[$series->entity]] = array_map(intval(...), $series->values);
+                $statuses[] = $series->statuses;
+            }
+            self::assertSame($rows, $found, $text);
+            $marked = $status === Status::Measured ? [] : [3 => $status->value];
+            self::assertSame(array_fill(0, 3, $marked), array_map(array_filter(...), $statuses), $text);
+        }
+    }
+
+    /** What is of another length of time, or no time, is no year with a mark. */
+    #[TestWith(['H1 2023'])]
+    #[TestWith(['1990s'])]
+    #[TestWith(['Jan-Jun 2023'])]
+    #[TestWith(['Change 2023'])]
+    #[TestWith(['2023 budget'])]
+    #[TestWith(['x2023'])]
+    public function testWhatIsNoYearIsNotMadeOne(string $heading): void
+    {
+        self::assertNull(PeriodNotation::Year->read(MarkedPeriod::of($heading)->period ?? 'none'));
     }
 
     /** What adds up over time is said with care: a sum that means nothing is worse than none. */

@@ -102,12 +102,14 @@ final class EntitiesAcross extends Long
         ) {
             return;
         }
+        $status = $builder->periods->statusOfCell($row[$plan->columns->period ?? 0] ?? '');
         foreach ($plan->columns->values as $column) {
             $entity = $builder->subjects->entity($number, Heading::read($builder->headings->text($column))->name);
             if (!isset($row[$column])) {
                 $builder->short($number, $column);
             } elseif ($entity !== null && $measure !== null) {
-                $builder->cells->put(self::place($number, $column), $row[$column], $measure, $entity, $ordinal);
+                $place = self::place($number, $column);
+                $builder->cells->put($place, $row[$column], $measure, $entity, $ordinal, $status);
             }
         }
     }

@@ -226,7 +226,8 @@ class Long extends Shape
         if ($subject === null) {
             return;
         }
-        $status = $columns->status === null ? 0 : Status::fromMark($row[$columns->status] ?? '')->value;
+        $said = $columns->status === null ? 0 : Status::fromMark($row[$columns->status] ?? '')->value;
+        $status = $said === 0 ? $builder->periods->statusOfCell($row[$columns->period ?? 0] ?? '') : $said;
         $isCode = $builder->plan->periods->notation === PeriodNotation::Code;
         foreach ($columns->values as $column) {
             if (!isset($row[$column])) {

@@ -186,7 +186,8 @@ final class PeriodsAcross extends Shape
                 $builder->short($number, $column);
             } elseif ($measure !== null && $ordinal !== null) {
                 $place = self::place($number, $column);
-                $builder->cells->put($place, $row[$column], $measure, $subject, $ordinal);
+                $status = $builder->periods->statusOfHeading($column);
+                $builder->cells->put($place, $row[$column], $measure, $subject, $ordinal, $status);
             }
         }
     }
