@@ -16,11 +16,7 @@ final readonly class PeriodColumns
     public function periodsAcross(): ?array
     {
         $best = null;
-        $headings = [];
-        foreach ($this->table->heading === null ? [] : $this->table->columns as $column) {
-            $text = $this->table->sample->cell((int) $this->table->heading, $column);
-            $headings[$column] = [$text, MarkedPeriod::of($text)->period ?? null];
-        }
+        $headings = $this->headings();
         foreach ($headings === [] ? [] : PeriodNotation::recognisable() as $notation) {
             $columns = $texts = [];
             foreach ($headings as $column => [$text, $unmarked]) {
@@ -38,6 +34,18 @@ final readonly class PeriodColumns
         }
 
         return $best;
+    }
+
+    /** @return array<int, array{string, string|null}> the heading of each column, as it is and without marks */
+    private function headings(): array
+    {
+        $headings = [];
+        foreach ($this->table->heading === null ? [] : $this->table->columns as $column) {
+            $text = $this->table->sample->cell((int) $this->table->heading, $column);
+            $headings[$column] = [$text, MarkedPeriod::of($text)->period ?? null];
+        }
+
+        return $headings;
     }
 
     /**
