@@ -109,39 +109,35 @@ final readonly class DateColumns
     }
 
     /**
-     * Where a year is by itself: the columns of its month and of its day.
+     * Where a year is by itself: the columns of its part and, of a month, of its day, and what part it is.
      *
      * @param list<int>|null $among columns; null for all
-     * @return array{int, int|null}|null
+     * @return array{int, int|null, YearPart}|null
      */
     public function partsOfDate(int $year, ?array $among = null): ?array
     {
-        if ($this->table->heading === null) {
-            return null;
-        }
         $among = array_values(array_diff($among ?? $this->table->columns, [$year]));
-        $month = $this->partOfDate('/\b(month|monat|mois|mes|mese|maand|måned)\b/iu', 12, $among);
-        $others = array_values(array_diff($among, [$month]));
+        foreach ($this->table->heading === null ? [] : YearPart::cases() as $part) {
+            foreach ($among as $column) {
+                if (YearPart::in($this->table->words($column), $this->table->different($column)) === $part) {
+                    $others = array_values(array_diff($among, [$column]));
 
-        return $month === null
-            ? null
-            : [$month, $this->partOfDate('/\b(day|tag|jour|día|giorno|dag)\b/iu', 31, $others)];
+                    return [$column, $part === YearPart::Month ? $this->daysColumn($others) : null, $part];
+                }
+            }
+        }
+
+        return null;
     }
 
     /** @param list<int> $among */
-    private function partOfDate(string $pattern, int $most, array $among): ?int
+    private function daysColumn(array $among): ?int
     {
         foreach ($among as $column) {
             $cells = $this->table->different($column);
-            $fits = array_filter(
-                $cells,
-                static fn(string $c): bool => (preg_match('/^\d{1,2}$/', $c) === 1 &&
-                    (int) $c >= 1 &&
-                    (int) $c <= $most) ||
-                    ($most === 12 && PeriodNotation::monthOfYear($c) !== null),
-            );
-            $isNamed = preg_match($pattern, $this->table->words($column)) === 1;
-            if ($isNamed && $cells !== [] && count($fits) === count($cells)) {
+            $isDay = static fn(string $c): bool => preg_match('/^(0?[1-9]|[12]\d|3[01])$/', $c) === 1;
+            $isNamed = preg_match('/\b(day|tag|jour|día|giorno|dag)\b/iu', $this->table->words($column)) === 1;
+            if ($isNamed && $cells !== [] && array_filter($cells, $isDay) === $cells) {
                 return $column;
             }
         }

@@ -83,7 +83,7 @@ final class PeriodCells
     }
 
     /**
-     * A period that is in several columns, put together: `2024-03`, or `2024-03-31`.
+     * A period that is in several columns, put together: `2024-03`, `2024-Q1`, or `2024-03-31`.
      *
      * @param list<string> $row
      */
@@ -91,11 +91,13 @@ final class PeriodCells
     {
         $columns = $this->plan->columns;
         $cell = static fn(?int $column): string => $column === null ? '' : trim($row[$column] ?? '');
-        $month = PeriodNotation::monthOfYear($cell($columns->month)) ?? $cell($columns->month);
         $two = static fn(int|string $part): string => str_pad((string) $part, 2, '0', STR_PAD_LEFT);
+        $part = YearPart::of($this->plan->periods->notation);
+        $number = $part->number($cell($columns->month));
+        $month = $number === null ? $two($cell($columns->month)) : $part->code($number);
         $day = $columns->day === null ? '' : '-' . $two($cell($columns->day));
 
-        return "{$cell($columns->period)}-{$two($month)}{$day}";
+        return "{$cell($columns->period)}-{$month}{$day}";
     }
 
     /**

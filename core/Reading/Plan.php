@@ -123,7 +123,7 @@ final readonly class Plan
         }
 
         // Put together from several columns it is written as the reader puts it.
-        return $columns->day === null ? PeriodNotation::MonthNumber : PeriodNotation::YearFirst;
+        return $columns->day === null ? YearPart::of($notation)->notation() : PeriodNotation::YearFirst;
     }
 
     private static function columns(mixed $roles): Columns

@@ -27,7 +27,7 @@ enum Role: string
         return match ($this) {
             self::About => 'about the entity',
             self::Group => 'group',
-            self::Month => 'month',
+            self::Month => 'part of the year',
             self::Day => 'day',
             self::Qualifier => 'part of the measure',
             self::Multiplier => 'power of ten',

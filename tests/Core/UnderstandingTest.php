@@ -19,6 +19,7 @@ use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
+use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodNotation;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -529,6 +530,58 @@ final class UnderstandingTest extends TestCase
             self::assertSame($rows, $found, $text);
             $marked = $status === Status::Measured ? [] : [3 => $status->value];
             self::assertSame(array_fill(0, 3, $marked), array_map(array_filter(...), $statuses), $text);
+        }
+    }
+
+    /** A year in one column and its part in another are one period, however the part is written. */
+    #[TestWith(['Quarter', '1|2|3|4', Frequency::Quarter])]
+    #[TestWith(['quarter', 'Q1|Q2|Q3|Q4', Frequency::Quarter])]
+    #[TestWith(['Qtr', 'I|II|III|IV', Frequency::Quarter])]
+    #[TestWith(['Quarter', '1st quarter|2nd quarter|3rd quarter|4th quarter', Frequency::Quarter])]
+    #[TestWith(['Trimestre', 'T1|T2|T3|T4', Frequency::Quarter])]
+    #[TestWith(['Period', 'Q01|Q02|Q03|Q04', Frequency::Quarter])]
+    #[TestWith(['Half', '1|2', Frequency::HalfYear])]
+    #[TestWith(['Semester', 'S1|S2', Frequency::HalfYear])]
+    #[TestWith(['Week', '1|2|3|4|5|6', Frequency::Week])]
+    #[TestWith(['Woche', 'KW 1|KW 2|KW 3', Frequency::Week])]
+    #[TestWith(['period', 'M01|M02|M03|M04', Frequency::Month])]
+    #[TestWith(['Month', '1|2|3|4|5', Frequency::Month])]
+    #[TestWith(['Monat', 'Januar|Februar|März', Frequency::Month])]
+    public function testAYearAndItsPartInTwoColumnsAreOnePeriod(
+        string $heading,
+        string $written,
+        Frequency $frequency,
+    ): void {
+        $parts = explode('|', $written);
+        $long = "Year;{$heading};Plant;Output\n";
+        $across = "Year;{$heading};Alder;Birch\n";
+        $expected = [];
+        foreach ([2022, 2023] as $year) {
+            foreach ($parts as $n => $part) {
+                foreach (['Alder' => 10 * $n + $year - 2000, 'Birch' => 5 * $n + 1] as $plant => $value) {
+                    $long .= "{$year};{$part};{$plant};{$value}\n";
+                    $expected[$plant][$year][] = $value;
+                }
+                $across .= "{$year};{$part};" . (10 * $n + $year - 2000) . ';' . (5 * $n + 1) . "\n";
+            }
+        }
+        foreach ([$long, $across] as $text) {
+            $sample = self::sample($text);
+            $read = Reader::read($sample->rows, Detection::of($sample)->plan);
+            self::assertSame([0, $frequency], [$read->problemCount, $read->frequency], $text);
+            $found = [];
+            foreach ($read->series() as $series) {
+                foreach ($series->values as $i => $value) {
+                    if (!is_nan($value)) {
+                        $period = Period::at($frequency, $series->first + $i);
+                        // Of two columns of values nothing tells whether they are entities or measures.
+                        $name = $read->entities[$series->entity];
+                        $name = isset($expected[$name]) ? $name : $read->measures[$series->measure]->name;
+                        $found[$name][$period->yearNumber()][] = (int) $value;
+                    }
+                }
+            }
+            self::assertSame($expected, $found, $text);
         }
     }
 

@@ -79,6 +79,21 @@ final class BringingFilesTest extends ApplicationTestCase
         );
     }
 
+    public function testAColumnIsMadeThePartOfTheYearWhateverItsHeading(): void
+    {
+        $rows = "Year;Stage;Plant;Output\n";
+        foreach ([2022, 2023] as $year) {
+            foreach (['I', 'II', 'III', 'IV'] as $n => $part) {
+                $rows .= "{$year};{$part};Alder;{$n}\n{$year};{$part};Birch;2{$n}\n";
+            }
+        }
+        $upload = $this->brought($rows, 'output.csv');
+        $this->patch(route('uploads.update', $upload), ['roles' => [1 => 'month']])
+            ->assertOk()
+            ->assertSee('Output of 2 plants, Q1 2022 to Q4 2023')
+            ->assertSee('“Year” and “Stage” together give the date', false);
+    }
+
     public function testTheWritingTheHeadingsAndTheColumnsOfFiguresCanBeCorrected(): void
     {
         $upload = $this->brought(

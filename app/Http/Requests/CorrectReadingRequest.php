@@ -11,8 +11,10 @@ use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\EventSummary;
 use DuskRail\Reading\Plan;
+use DuskRail\Reading\Table;
 use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\Vocabulary;
+use DuskRail\Reading\YearPart;
 use DuskRail\Refusal;
 use DuskRail\Time\Period;
 use Illuminate\Foundation\Http\FormRequest;
@@ -118,6 +120,10 @@ final class CorrectReadingRequest extends FormRequest
                 );
         }
         $changes['roles'] = $roles;
+        $part = array_search('month', $roles, true);
+        if ($part !== false && !isset($changes['notation'])) {
+            $changes['notation'] = $this->partOfYear($upload, $plan, (int) $part)->notation()->value;
+        }
         if (is_array($this->input('measures'))) {
             // What is said of one measure leaves what was said of others.
             $changes['measures'] = array_replace_recursive($plan->stated->measures, $this->input('measures'));
@@ -128,6 +134,22 @@ final class CorrectReadingRequest extends FormRequest
         }
 
         return [...$changes, ...$this->asides($plan), ...$this->benchmarks($upload, $plan)];
+    }
+
+    /** What part of the year a column holds that is said to hold one. */
+    private function partOfYear(Upload $upload, Plan $plan, int $column): YearPart
+    {
+        $most = config()->integer('duskrail.preview_rows');
+        [$sample] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, $most);
+        $table = new Table($plan->split === null ? $sample : $plan->split->sample($sample), $plan->heading);
+        $cells = $table->different($column);
+        $fits = static fn(YearPart $part): bool => array_filter(
+            $cells,
+            static fn(string $cell): bool => $part->number($cell) === null,
+        ) === [];
+
+        return YearPart::in($table->words($column), $cells) ??
+            (array_values(array_filter(YearPart::cases(), $fits))[0] ?? YearPart::Month);
     }
 
     /** @return array{benchmarks?: array<string, string>} entities that are said to be benchmarks, or none, by name */

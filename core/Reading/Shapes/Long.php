@@ -179,7 +179,7 @@ class Long extends Shape
     }
 
     /**
-     * The columns of a month and a day beside a year that is by itself, and how the period reads with them.
+     * The columns of a part of the year and a day beside a year that is by itself, and how the period reads with them.
      *
      * @return array{list<int>, PeriodReading}
      */
@@ -191,7 +191,7 @@ class Long extends Shape
             ? [[], $periods]
             : [
                 array_values(array_filter($parts, is_int(...))),
-                PeriodReading::of($parts[1] === null ? PeriodNotation::MonthNumber : PeriodNotation::YearFirst),
+                PeriodReading::of($parts[1] === null ? $parts[2]->notation() : PeriodNotation::YearFirst),
             ];
     }
 
