@@ -29,6 +29,8 @@ enum PeriodNotation: string
 
     private const MONTH_WORD = '(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?';
 
+    private const ROMAN = [1 => 'i', 2 => 'ii', 3 => 'iii', 4 => 'iv'];
+
     /** A time of day is passed over: what happened at ten happened on that day. */
     private const TIME =
         '(?:(?:[t ]|, )\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?(?: ?[ap]\.?m\.?)?' .
@@ -174,7 +176,9 @@ enum PeriodNotation: string
             if (preg_match($pattern, $text, $m) === 1) {
                 return $this->periodOf(
                     self::fullYear($m['year']),
-                    self::partNumber($m['part'] ?? ''),
+                    isset($m['from'])
+                        ? intdiv(self::monthNumber($m['from']) + 2, 3)
+                        : self::partNumber($m['part'] ?? ''),
                     (int) ($m['day'] ?? 0),
                 );
             }
@@ -202,11 +206,16 @@ enum PeriodNotation: string
         $day = '(?<day>\d{1,2})';
         $name = '(?<part>' . self::MONTH_WORD . ')';
         $time = self::TIME . '?';
+        // Of two digits the year comes last.
+        $any = '(?<year>\d{4}|\d{2})';
+        $weekday = '(?:(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?,? )?';
 
         return match ($this) {
             self::HalfYear => [
-                "~^{$year}[-/ ]?h(?<part>[12])$~",
-                "~^h(?<part>[12])[-/ ]?{$year}$~",
+                "~^{$year}[-/ ]?[hs](?<part>[12])$~",
+                "~^[hs](?<part>[12])[-/ ]?{$year}$~",
+                "~^(?<part>[12])[hs][-/ ]?{$year}$~",
+                "~^(?<part>[12])(?:\\.|st|nd)? ?(?:half|semester|semestre|halbjahr)[-/ ]?{$year}$~",
                 "~^(?<part>first|second) half of {$year}$~",
             ],
             self::Quarter => [
@@ -215,10 +224,25 @@ enum PeriodNotation: string
                 "~^(?<part>[1-4])\\.? ?(?:q|qtr|quartal|quarter|trimestre)\\.?[-/ ]?{$year}$~",
                 "~^{$year}[-/ :]*(?:quarter|quartal|qtr) ?(?<part>[1-4])$~",
                 "~^(?:t|quarter |quartal )(?<part>[1-4])[-/ ]{$year}$~",
+                "~^{$year}[-/ ]?t(?<part>[1-4])$~",
+                "~^{$year}kw0(?<part>[1-4])$~",
+                "~^q(?<part>[1-4])[-/ ]?(?<year>'?\\d{2})$~",
+                "~^(?<part>[1-4])q[-/ ]?(?<year>\\d{4}|'?\\d{2})$~",
+                "~^(?<part>[1-4])(?:st|nd|rd|th) (?:quarter|qtr)\\.?(?: of|,)? {$year}$~",
+                "~^{$year},? (?<part>[1-4])(?:st|nd|rd|th) (?:quarter|qtr)$~",
+                "~^(?<part>[1-4])\\.? ?(?:vj|vierteljahr|kwartał|kvartal|kw)\\.?[-/ ]{$year}$~",
+                "~^(?<part>iv|i{1,3})\\.? ?(?:kw|kwartał|квартал|кв|quarter|qtr|trim|trimestre)\\.? ?{$year}$~u",
+                "~^{$year}[-/ ]q?(?<part>iv|i{1,3})$~",
+                ...self::quarters($year),
             ],
-            self::Week => ["~^{$year}[- ]?w{$two}$~", "~^w(?:eek )?{$two}(?: of)? {$year}$~"],
+            self::Week => [
+                "~^{$year}[- ]?w{$two}$~",
+                "~^w(?:eek )?{$two}(?: of)? {$year}$~",
+                "~^{$year}[-/ ]kw ?{$two}$~",
+                "~^kw ?{$two}[-/ ]+{$year}$~",
+            ],
             self::MonthNumber => [
-                "~^[xy]?{$year}(?:-|/|\\.|:| ?m){$two}$~",
+                "~^[xy]?{$year}(?:-|/|\\.|:| ?m|mm){$two}$~",
                 "~^{$two}[-/.]{$year}$~",
                 '~^(?<year>(?:19|20)\d\d)(?<part>0[1-9]|1[0-2])$~',
             ],
@@ -227,11 +251,29 @@ enum PeriodNotation: string
                 "~^{$year}[-/.]{$two}[-/.]{$day}{$time}$~",
                 '~^(?<year>(?:19|20)\d\d)(?<part>\d\d)(?<day>\d\d)$~',
             ],
-            self::DayFirst => ["~^{$day}[-/.]{$two}[-/.]{$year}{$time}$~"],
-            self::MonthFirst => ["~^{$two}[-/.]{$day}[-/.]{$year}{$time}$~"],
-            self::DayName => ["~^{$day}[- ]{$name}[- ,]*{$year}{$time}$~", "~^{$name} {$day},? {$year}{$time}$~"],
+            self::DayFirst => ["~^{$day}[-/.]{$two}[-/.]{$any}{$time}$~"],
+            self::MonthFirst => ["~^{$two}[-/.]{$day}[-/.]{$any}{$time}$~"],
+            self::DayName => [
+                "~^{$weekday}{$day}[- ]{$name}[- ,]*{$any}{$time}$~",
+                "~^{$weekday}{$name} {$day},? {$year}{$time}$~",
+            ],
             default => [],
         };
+    }
+
+    /**
+     * Quarters by their first and last month: `Jan-Mar 2021`, `October to December 2021`.
+     *
+     * @return list<string>
+     */
+    private static function quarters(string $year): array
+    {
+        $patterns = [];
+        foreach ([['jan', 'mar'], ['apr', 'jun'], ['jul', 'sep'], ['oct', 'dec']] as [$first, $last]) {
+            $patterns[] = "~^(?<from>{$first})[a-z]*\\.?(?: ?[-–/] ?| to ){$last}[a-z]*\\.?,? {$year}$~u";
+        }
+
+        return $patterns;
     }
 
     /** A number, or that of the month whose name it is. */
@@ -240,6 +282,7 @@ enum PeriodNotation: string
         return match (true) {
             ctype_digit($text) => (int) $text,
             $text === 'first', $text === 'second' => $text === 'first' ? 1 : 2,
+            in_array($text, self::ROMAN, true) => (int) array_search($text, self::ROMAN, true),
             default => self::monthNumber(substr($text, 0, 3)),
         };
     }

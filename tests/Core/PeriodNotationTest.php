@@ -23,6 +23,35 @@ final class PeriodNotationTest extends TestCase
         yield 'halves' => [['H1 2019', 'H2 2019'], PeriodNotation::HalfYear, '2019-H1'];
         yield 'quarters' => [['2019 Q3', '2019Q4', '2020-Q1'], PeriodNotation::Quarter, '2019-Q3'];
         yield 'quarter first' => [['Q4/2019', 'Q1/2020'], PeriodNotation::Quarter, '2019-Q4'];
+        // How offices in several countries write them; from memory.
+        foreach (
+            [
+                '2021-T1|2021-T2' => [PeriodNotation::Quarter, '2021-Q1'],
+                'Q3-21|Q4-21' => [PeriodNotation::Quarter, '2021-Q3'],
+                "Q1'21|Q2'21" => [PeriodNotation::Quarter, '2021-Q1'],
+                '1Q21|2Q21' => [PeriodNotation::Quarter, '2021-Q1'],
+                'I kw. 2021|IV kw. 2021' => [PeriodNotation::Quarter, '2021-Q1'],
+                '2021 III|2021 IV' => [PeriodNotation::Quarter, '2021-Q3'],
+                '2021KW01|2021KW02|2021KW04' => [PeriodNotation::Quarter, '2021-Q1'],
+                '2021 1st quarter|2021 2nd quarter' => [PeriodNotation::Quarter, '2021-Q1'],
+                '4th quarter of 2021|1st quarter of 2022' => [PeriodNotation::Quarter, '2021-Q4'],
+                '1.Vj 2021|2.Vj 2021' => [PeriodNotation::Quarter, '2021-Q1'],
+                'Jan-Mar 2021|Apr–Jun 2021' => [PeriodNotation::Quarter, '2021-Q1'],
+                'October to December 2021|January to March 2022' => [PeriodNotation::Quarter, '2021-Q4'],
+                '2021 S1|2021 S2' => [PeriodNotation::HalfYear, '2021-H1'],
+                '2S 2021|1S 2022' => [PeriodNotation::HalfYear, '2021-H2'],
+                '1st half 2021|2nd half 2021' => [PeriodNotation::HalfYear, '2021-H1'],
+                '1. Halbjahr 2021|2. Halbjahr 2021' => [PeriodNotation::HalfYear, '2021-H1'],
+                '2021MM01|2021MM12' => [PeriodNotation::MonthNumber, '2021-01'],
+                'KW 5/2023|KW 19/2023' => [PeriodNotation::Week, '2023-W05'],
+                '2023-KW05|2023-KW06' => [PeriodNotation::Week, '2023-W05'],
+                '31.01.23|28.02.23|15.03.23' => [PeriodNotation::DayFirst, '2023-01-31'],
+                '31-DEC-23|01-JAN-24' => [PeriodNotation::DayName, '2023-12-31'],
+                'Mon 02 Jan 2023|Tue 03 Jan 2023' => [PeriodNotation::DayName, '2023-01-02'],
+            ] as $texts => [$notation, $code]
+        ) {
+            yield $texts => [explode('|', $texts), $notation, $code];
+        }
         yield 'iso months' => [['2019-11', '2019-12'], PeriodNotation::MonthNumber, '2019-11'];
         yield 'months of statistics offices' => [['2019M11', '2019M12'], PeriodNotation::MonthNumber, '2019-11'];
         yield 'month before year' => [['11/2019', '12/2019'], PeriodNotation::MonthNumber, '2019-11'];
