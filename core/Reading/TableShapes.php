@@ -9,7 +9,9 @@ use DuskRail\Reading\Shapes\EntitiesAcross;
 use DuskRail\Reading\Shapes\Events;
 use DuskRail\Reading\Shapes\Long;
 use DuskRail\Reading\Shapes\Moment;
+use DuskRail\Reading\Shapes\MonthsAcross;
 use DuskRail\Reading\Shapes\PeriodsAcross;
+use DuskRail\Reading\Shapes\QuartersAcross;
 use DuskRail\Reading\Shapes\Shape;
 use DuskRail\Reading\Shapes\YearsAcross;
 
@@ -22,6 +24,8 @@ final class TableShapes
         PeriodsAcross::class,
         EntitiesAcross::class,
         YearsAcross::class,
+        MonthsAcross::class,
+        QuartersAcross::class,
         Events::class,
         Moment::class,
         Attributes::class,

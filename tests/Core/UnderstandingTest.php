@@ -585,6 +585,45 @@ final class UnderstandingTest extends TestCase
         }
     }
 
+    /** Months or quarters across and years down, of one or of several; a total beside them is none of them. */
+    #[TestWith(['Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec', Frequency::Month])]
+    #[TestWith(['Januar|Februar|März|April', Frequency::Month])]
+    #[TestWith(['Q1|Q2|Q3|Q4', Frequency::Quarter])]
+    #[TestWith(['1st quarter|2nd quarter|3rd quarter|4th quarter', Frequency::Quarter])]
+    public function testPartsOfTheYearAcrossAndYearsDown(string $headings, Frequency $frequency): void
+    {
+        $parts = explode('|', $headings);
+        foreach ([false, true] as $hasStations) {
+            $text = ($hasStations ? 'Station;' : '') . 'Year;' . implode(';', $parts) . ";Total\n";
+            $expected = [];
+            foreach ($hasStations ? ['Alder', 'Birch', 'Cedar'] : [''] as $s => $station) {
+                foreach ([2021, 2022, 2023] as $year) {
+                    $values = array_map(static fn(int $n): int => 7 * $n + $s + $year % 10, array_keys($parts));
+                    $expected[$station][$year] = $values;
+                    $text .= ($hasStations ? "{$station};" : '') . "{$year};" . implode(';', $values);
+                    $text .= ';' . array_sum($values) . "\n";
+                }
+            }
+            $sample = self::sample($text);
+            $read = Reader::read($sample->rows, Detection::of($sample)->plan);
+            self::assertSame([0, $frequency], [$read->problemCount, $read->frequency], $text);
+            $found = [];
+            foreach ($read->series() as $series) {
+                foreach ($series->values as $i => $value) {
+                    if (!is_nan($value)) {
+                        $period = Period::at($frequency, $series->first + $i);
+                        $station = $hasStations ? $read->entities[$series->entity] : '';
+                        $found[$station][$period->yearNumber()][] = (int) $value;
+                    }
+                }
+            }
+            self::assertSame($expected, $found, $text);
+        }
+        // Two months among many measures are something else.
+        $sample = self::sample("Year;Jan;Feb;Staff;Cost;Visits\n2021;1;2;3;4;5\n2022;1;2;3;4;5\n");
+        self::assertNotSame('months-across', Detection::of($sample)->plan->shape);
+    }
+
     /** What is of another length of time, or no time, is no year with a mark. */
     #[TestWith(['H1 2023'])]
     #[TestWith(['1990s'])]

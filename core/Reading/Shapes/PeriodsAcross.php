@@ -19,7 +19,7 @@ use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
 /** Headings that are periods, or hold a measure and a period each, in one row or two. */
-final class PeriodsAcross extends Shape
+class PeriodsAcross extends Shape
 {
     public function name(): string
     {
@@ -134,7 +134,7 @@ final class PeriodsAcross extends Shape
      * @param list<int> $labels columns at the side
      * @param list<int> $columns columns of values
      */
-    private function labelled(Table $table, array $labels, array $columns, PeriodReading $periods): Plan
+    protected function labelled(Table $table, array $labels, array $columns, PeriodReading $periods): Plan
     {
         $unit = $table->named($labels, Vocabulary::UNIT);
         $multiplier = $table->named($labels, Vocabulary::MULTIPLIER);

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Reading\Shapes;
+
+use DuskRail\Reading\ObservationBuilder;
+use DuskRail\Reading\PeriodColumns;
+use DuskRail\Reading\Plan;
+use DuskRail\Reading\Role;
+use DuskRail\Reading\Table;
+use DuskRail\Reading\YearPart;
+use DuskRail\Time\Frequency;
+use DuskRail\Time\Period;
+use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\PeriodReading;
+use DuskRail\Time\UnknownPeriod;
+
+/** Parts of the year across and years down: January to December in the headings, a year in each row. */
+abstract class PartsAcross extends PeriodsAcross
+{
+    abstract protected function part(): YearPart;
+
+    public function across(): string
+    {
+        return 'part of the year';
+    }
+
+    public function swapped(): string
+    {
+        return '';
+    }
+
+    public function frequency(Plan $plan): Frequency
+    {
+        return $this->part()->notation()->frequency();
+    }
+
+    public function roles(): array
+    {
+        return [Role::Period, ...parent::roles()];
+    }
+
+    public function fits(Table $table): int
+    {
+        // Nearly all numbers are in such columns: two months among ten measures are something else.
+        $columns = $this->partColumns($table);
+        $year = self::yearColumn($table);
+        $others = array_filter(
+            array_diff($table->columns, [$year ?? -1, ...$columns]),
+            static fn(int $c): bool => $table->isNumeric($c),
+        );
+
+        return $year !== null && count($columns) >= 2 && count($others) <= 1 ? 98 : 0;
+    }
+
+    public function plan(Table $table, bool $asked = false): Plan
+    {
+        $columns = $this->partColumns($table);
+        $year = self::yearColumn($table) ?? $table->columns[0] ?? 0;
+        // A sum or a mean of the parts is none of them.
+        $labels = array_values(array_diff($table->texts(), [$year, ...$columns]));
+        $plan = $this->labelled($table, $labels, $columns, PeriodReading::of(PeriodNotation::Year));
+
+        return $plan->with(['roles' => [$year => Role::Period->value]]);
+    }
+
+    public function explain(Plan $plan, Table $table): array
+    {
+        $columns = $plan->columns->values;
+        [$first, $last] = [$table->name($columns[0] ?? 0), $table->name($columns[count($columns) - 1] ?? 0)];
+
+        return [
+            count($columns) . " column headers are parts of the year, {$first} to {$last}",
+            "“{$table->name($plan->columns->period ?? 0)}” contains years",
+            ...self::explainKeys($plan, $table),
+        ];
+    }
+
+    public function row(ObservationBuilder $builder, int $number, array $row): void
+    {
+        $columns = $builder->plan->columns;
+        $period = $columns->period ?? 0;
+        $year = $builder->periods->ofCell($number, $period, $row[$period] ?? '');
+        $subject = $year === null ? null : $builder->subjects->ofRow($number, $row);
+        $measure = $subject === null ? null : $builder->measures->ofRow($number, $row);
+        if ($year === null || $subject === null || $measure === null) {
+            return;
+        }
+        foreach ($columns->values as $column) {
+            $ordinal = $this->ordinal($year, $builder->headings->text($column));
+            if (!isset($row[$column])) {
+                $builder->short($number, $column);
+            } elseif ($ordinal !== null) {
+                $place = self::place($number, $column);
+                $builder->cells->put($place, $row[$column], $measure, $subject, $ordinal);
+            } elseif (trim($row[$column]) !== '') {
+                $builder->problems->cell($number, $builder->headings->text($column), $row[$column], 'an empty cell');
+            }
+        }
+    }
+
+    /** The period of a year that a heading names; null where the year has none, as a 53rd week. */
+    private function ordinal(int $year, string $heading): ?int
+    {
+        $part = $this->part()->number($heading);
+        try {
+            return $part === null ? null : Period::parse("{$year}-{$this->part()->code($part)}")->ordinal;
+        } catch (UnknownPeriod) {
+            return null;
+        }
+    }
+
+    /** @return list<int> */
+    private function partColumns(Table $table): array
+    {
+        $part = $this->part();
+        $columns = $numbers = [];
+        foreach ($table->heading === null ? [] : $table->columns as $column) {
+            $text = $table->sample->cell((int) $table->heading, $column);
+            $number = preg_match('/\p{L}/u', $text) === 1 ? $part->number($text) : null;
+            if ($number !== null && !in_array($number, $numbers, true)) {
+                $columns[] = $column;
+                $numbers[] = $number;
+            }
+        }
+
+        return $columns;
+    }
+
+    private static function yearColumn(Table $table): ?int
+    {
+        $found = (new PeriodColumns($table))->periodColumn();
+
+        return $found !== null && $found[1]->notation === PeriodNotation::Year ? $found[0] : null;
+    }
+}
