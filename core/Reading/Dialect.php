@@ -126,8 +126,12 @@ final readonly class Dialect
             arsort($counts);
             $width = (int) array_key_first($counts);
             $score = $width < 2 ? 0.0 : ($counts[$width] / count($lines)) * (1.0 + log($width));
-            // Texts hold commas; a tab is hardly ever anything else than a mark.
-            $score *= $delimiter === "\t" ? 1.3 : 1.0;
+            // Texts and numbers hold commas; a tab is hardly ever anything else than a mark.
+            $score *= match ($delimiter) {
+                "\t" => 1.3,
+                ';' => 1.01,
+                default => 1.0,
+            };
             if ($score > $most) {
                 [$best, $most] = [$delimiter, $score];
             }

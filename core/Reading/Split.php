@@ -28,6 +28,11 @@ final readonly class Split
             $parts = count(explode($m[1], $text));
             $cells = array_slice(array_filter($sample->column($column, $heading)), 0, 200);
             $alike = array_filter($cells, static fn(string $cell): bool => substr_count($cell, $m[1]) === $parts - 1);
+            // Numbers with a decimal comma are no keys, whatever comma is in the name above them.
+            $numbers = preg_grep('/^[-−]?\d+,\d+$/u', array_map(trim(...), $alike)) ?: [];
+            if (count($numbers) * 2 > count($alike)) {
+                continue;
+            }
             if (count($cells) >= 2 && count($alike) >= 0.9 * count($cells)) {
                 return new self($column, $parts, $sample->breadth($heading), $m[1]);
             }

@@ -624,6 +624,32 @@ final class UnderstandingTest extends TestCase
         self::assertNotSame('months-across', Detection::of($sample)->plan->shape);
     }
 
+    /** One of three measures may be called value; a comma in a name cuts nothing in two beside decimal commas. */
+    public function testAValueBesideOthersAndANameWithACommaStayWhatTheyAre(): void
+    {
+        $sample = self::sample(
+            "firm;year;inv;value;capital\nAlder;1935;317.6;3078.5;2.8\nAlder;1936;391.8;4661.7;52.6\n" .
+                "Birch;1935;209.9;1362.4;53.8\nBirch;1936;355.3;1807.1;50.5\n",
+        );
+        $read = Reader::read($sample->rows, Detection::of($sample)->plan);
+        self::assertSame(['inv', 'value', 'capital'], array_column($read->measures, 'name'));
+        self::assertSame([12, ['Alder', 'Birch']], [$read->valueCount(), $read->entities]);
+        // Beside numbers that tell values apart, one column is what was observed.
+        $sample = self::sample("site;year;class;value\nA;2020;1;5.5\nA;2020;2;6.5\nA;2021;1;7.5\nA;2021;2;8.5\n");
+        $read = Reader::read($sample->rows, Detection::of($sample)->plan);
+        self::assertSame([4, 1], [$read->valueCount(), count($read->measures)]);
+
+        $sample = self::sample(
+            "Week;\"Elbe, Hamburg\";\"Rhein, Köln\"\n2023-W01;701,5;501,3\n2023-W02;702,5;502,3\n" .
+                "2023-W03;70,25;50,3\n",
+        );
+        $read = Reader::read($sample->rows, Detection::of($sample)->plan);
+        self::assertSame(6, $read->valueCount());
+        $names = count($read->entities) > 1 ? $read->entities : array_column($read->measures, 'name');
+        self::assertSame(['Elbe, Hamburg', 'Rhein, Köln'], $names);
+        self::assertSame([701.5, 702.5, 70.25], [...$read->series()][0]->values);
+    }
+
     /** What is of another length of time, or no time, is no year with a mark. */
     #[TestWith(['H1 2023'])]
     #[TestWith(['1990s'])]

@@ -204,7 +204,7 @@ class Long extends Shape
     {
         $values = array_values(array_diff($may, $texts));
         $observed = $table->named($values, Vocabulary::VALUE);
-        if ($observed !== null) {
+        if ($observed !== null && ($single || !self::hasAmounts($table, array_diff($values, [$observed])))) {
             return [$observed];
         }
 
@@ -213,6 +213,25 @@ class Long extends Shape
             $single => array_slice($values, -1),
             default => $values,
         };
+    }
+
+    /**
+     * Whether some column holds what was measured and no code: numbers with decimals, most of them different.
+     *
+     * @param array<int, int> $columns
+     */
+    private static function hasAmounts(Table $table, array $columns): bool
+    {
+        foreach ($columns as $column) {
+            $cells = $table->different($column);
+            $decimal = preg_grep('/^[-−]?\d+[.,]\d+$/u', $cells) ?: [];
+            $isAside = preg_match(Vocabulary::ASIDE, $table->words($column)) === 1;
+            if (!$isAside && count($decimal) >= 2 && count($cells) * 2 > count($table->rows)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function row(ObservationBuilder $builder, int $number, array $row): void
