@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use DateTimeImmutable;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
@@ -603,20 +604,16 @@ final class TasksTest extends BrowserTestCase
         [$divided, $people, , $times, $each] = $numbers($step('÷ people served: '));
         self::assertEqualsWithDelta($daily, $divided, 1e-9);
         self::assertEqualsWithDelta(($divided / $people) * $times, $each, 1e-3);
-        $gathered = array_map(
-            static fn(string $l): float => $numbers(explode(': ', $l)[1])[0],
-            array_slice(
-                array_values(
-                    array_filter(
-                        $lines,
-                        static fn(string $l): bool => preg_match('/^    [A-Z][a-z]+ \d{4}: /', $l) === 1,
-                    ),
-                ),
-                0,
-                12,
-            ),
+        $isInput = static fn(string $l): bool => preg_match('/^    [A-Z][a-z]+ \d{4}: /', $l) === 1;
+        $inputs = array_slice(array_values(array_filter($lines, $isInput)), 0, 12);
+        $gathered = array_map(static fn(string $l): float => $numbers(explode(': ', $l)[1])[0], $inputs);
+        // Of what is per day each day counts the same.
+        $days = array_map(
+            static fn(string $l): int => (int) (new DateTimeImmutable('1 ' . trim(explode(': ', $l)[0])))->format('t'),
+            $inputs,
         );
-        $mean = array_sum($gathered) / 12;
+        $daysOf = static fn(float $value, int $of): float => $value * $of;
+        $mean = array_sum(array_map($daysOf, $gathered, $days)) / array_sum($days);
         self::assertEqualsWithDelta($each, $gathered[11], 1e-9);
         $index = $numbers($step('2017 = 100: '));
         self::assertEqualsWithDelta($mean, $index[2], 1e-3);

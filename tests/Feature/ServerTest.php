@@ -108,7 +108,7 @@ final class ServerTest extends TestCase
     private function answered(): string
     {
         $said = '';
-        for ($try = 0; $try < 150 && !str_contains($said, '"database"'); $try++) {
+        for ($try = 0; $try < 600 && !str_contains($said, '"database"'); $try++) {
             usleep(100_000);
             $said = (string) @file_get_contents("http://127.0.0.1:{$this->port}/up");
         }
