@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Outcome;
 
 use DuskRail\Document\Study;
+use DuskRail\Document\ValuesByHand;
 use DuskRail\Document\ViewCatalogue;
 use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Stops\IndexToBase;
@@ -129,7 +130,7 @@ final readonly class ReaderChoices
     /** The study as the reader wishes to see it. */
     public function appliedTo(Comparison $comparison): Study
     {
-        $study = $comparison->study;
+        $study = $comparison->document;
         if ($this->years !== '') {
             $last =
                 $study->range !== null && $study->range->last->frequency !== Frequency::Number
@@ -157,7 +158,19 @@ final readonly class ReaderChoices
             }
         }
 
-        return $study;
+        return self::carried($comparison, $study);
+    }
+
+    /** Values typed by hand are of the unit that was there before the reader chose another base. */
+    private static function carried(Comparison $comparison, Study $study): Study
+    {
+        if ($study->rail == $comparison->document->rail || ValuesByHand::in($study) === []) {
+            return $study;
+        }
+        $scope = $study->scope($study->slice($comparison->wholeData()));
+        $table = $study->rail->run($scope->table($study->measure), $scope)->table();
+
+        return ValuesByHand::carried($comparison->document, $study, $comparison->run->table(), $table);
     }
 
     /**

@@ -14,6 +14,7 @@ use DuskRail\Document\StudyDocument;
 use DuskRail\Document\ValuesByHand;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
+use DuskRail\Outcome\ReaderChoices;
 use DuskRail\Rail\Rail;
 use DuskRail\Settings\Declaration;
 use DuskRail\Settings\Kinds\Number;
@@ -92,6 +93,19 @@ final class ValuesByHandTest extends TestCase
         self::assertNull(self::inForce($change)[1]);
         $said = (string) self::notice($change)?->sentence;
         self::assertStringContainsString('for another measure or calculation', $said);
+    }
+
+    public function testAReaderWhoChoosesAnotherBaseSeesNoTargetOfTheOldOne(): void
+    {
+        $index = self::edited(Make::study(Make::leakage()), [
+            ['add-stop', ['stop' => 'index', 'settings' => ['base' => '2019']]],
+            ['set', ['part' => 'peers', 'settings' => ['target' => '90']]],
+        ]);
+        self::assertSame('90', self::inForce($index)[0]);
+        foreach (['2020' => '', '' => '90'] as $base => $target) {
+            $chosen = ReaderChoices::read(['base' => (string) $base], ['base'])->appliedTo($index);
+            self::assertSame($target, self::inForce(Comparison::of($chosen, Make::leakage()))[0]);
+        }
     }
 
     public function testAFactorConvertsWhatWasTyped(): void
