@@ -391,13 +391,7 @@ final readonly class Study
     /** @param array<string, mixed> $changed properties by name, each of its own type */
     private function copy(array $changed): self
     {
-        /**
-         * @var array{name: string, measure: string, rail: Rail, focus: array<string, int>, off: list<string>,
-         *     range: PeriodRange|null, view: string, sort: RosterSort, words: OwnWords, dismissed: list<string>,
-         *     parts: PartSet} $all
-         */
-        $all = [...get_object_vars($this), ...$changed];
-
-        return new self(...$all);
+        // @phpstan-ignore argument.type (the properties are those of the constructor)
+        return new self(...[...get_object_vars($this), ...$changed]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Study;
+use App\View\Label;
 use App\View\OpenEditors;
 use App\View\SheetSize;
 use App\View\StudyScreen;
@@ -39,7 +40,7 @@ final class MeasureKindController
             'screen' => $screen,
             'message' => __(':measure is a :kind now, in all studies of :name.', [
                 'measure' => $measure->name,
-                'kind' => $kind->meaning(),
+                'kind' => Label::of($kind->meaning()),
                 'name' => $study->dataset->name,
             ]),
         ]);
