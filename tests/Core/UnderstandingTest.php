@@ -500,6 +500,7 @@ final class UnderstandingTest extends TestCase
     #[TestWith(['Provisional 2023', Status::Provisional])]
     #[TestWith(['Forecast 2023', Status::Forecast])]
     #[TestWith(['2023p*', Status::Provisional])]
+    #[TestWith(['2023* (p)', Status::Provisional])]
     #[TestWith(['2023 (geschätzt)', Status::Estimated])]
     #[TestWith(['2023 actual', Status::Measured])]
     public function testAPeriodWithAMarkIsOne(string $heading, Status $status): void
@@ -569,18 +570,10 @@ final class UnderstandingTest extends TestCase
             $sample = self::sample($text);
             $read = Reader::read($sample->rows, Detection::of($sample)->plan);
             self::assertSame([0, $frequency], [$read->problemCount, $read->frequency], $text);
-            $found = [];
-            foreach ($read->series() as $series) {
-                foreach ($series->values as $i => $value) {
-                    if (!is_nan($value)) {
-                        $period = Period::at($frequency, $series->first + $i);
-                        // Of two columns of values nothing tells whether they are entities or measures.
-                        $name = $read->entities[$series->entity];
-                        $name = isset($expected[$name]) ? $name : $read->measures[$series->measure]->name;
-                        $found[$name][$period->yearNumber()][] = (int) $value;
-                    }
-                }
-            }
+            // Of two columns of values nothing tells whether they are entities or measures.
+            $found = self::byYear($read, static fn(string $entity, string $measure): string => isset($expected[$entity])
+                ? $entity
+                : $measure);
             self::assertSame($expected, $found, $text);
         }
     }
@@ -607,16 +600,7 @@ final class UnderstandingTest extends TestCase
             $sample = self::sample($text);
             $read = Reader::read($sample->rows, Detection::of($sample)->plan);
             self::assertSame([0, $frequency], [$read->problemCount, $read->frequency], $text);
-            $found = [];
-            foreach ($read->series() as $series) {
-                foreach ($series->values as $i => $value) {
-                    if (!is_nan($value)) {
-                        $period = Period::at($frequency, $series->first + $i);
-                        $station = $hasStations ? $read->entities[$series->entity] : '';
-                        $found[$station][$period->yearNumber()][] = (int) $value;
-                    }
-                }
-            }
+            $found = self::byYear($read, static fn(string $entity): string => $hasStations ? $entity : '');
             self::assertSame($expected, $found, $text);
         }
         // Two months among many measures are something else.
@@ -719,6 +703,26 @@ final class UnderstandingTest extends TestCase
         );
 
         return "{$heading}\n" . implode("\n", $lines) . "\n";
+    }
+
+    /**
+     * @param callable(string, string): string $named what an entity and a measure are called here
+     * @return array<string, array<int, list<int>>> values by name and year
+     */
+    private static function byYear(Observations $read, callable $named): array
+    {
+        $found = [];
+        foreach ($read->series() as $series) {
+            $name = $named($read->entities[$series->entity], $read->measures[$series->measure]->name);
+            foreach ($series->values as $i => $value) {
+                if (!is_nan($value)) {
+                    $year = Period::at($read->frequency, $series->first + $i)->yearNumber();
+                    $found[$name][$year][] = (int) $value;
+                }
+            }
+        }
+
+        return $found;
     }
 
     private static function sample(string $text): Sample
