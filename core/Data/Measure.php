@@ -9,10 +9,14 @@ use DuskRail\Time\Frequency;
 /**
  * What is counted or measured, at which frequency, in which unit (without the period: a flow's unit is `Ml`, not `Ml
  * per month`); with how many decimals it is written, if that was said; and of a rate the key of the measure that it is
- * per, by which its values are weighed: punctuality is per kilometres run.
+ * per, by which its values are weighed: punctuality is per kilometres run. One that is timeless has one value, which
+ * holds in all periods.
  */
 final readonly class Measure
 {
+    /** What the key of an attribute begins with. */
+    private const ATTRIBUTE = 'about:';
+
     /** What names and units of money have in them; common practice, no source. */
     private const MONEY =
         '/€|\$|£|¥|\b(eur|usd|gbp|chf|sek|nok|dkk|kr|crowns?|euros?|dollars?|pounds?|francs?|costs?|price|' .
@@ -33,6 +37,7 @@ final readonly class Measure
         public Frequency $frequency,
         public ?int $decimals = null,
         public string $per = '',
+        public bool $isTimeless = false,
     ) {}
 
     public static function of(
@@ -44,6 +49,46 @@ final readonly class Measure
         Better $better = Better::Neither,
     ): self {
         return new self($key, $name, Unit::parse($unit), $kind, $better, $frequency);
+    }
+
+    /**
+     * An attribute of entities as a measure. What is in brackets is its unit.
+     *
+     * @param string $name of the attribute
+     */
+    public static function ofAttribute(string $name, Frequency $frequency): self
+    {
+        $parts = preg_match('/^(.+?)\s*[(\[]([^()\[\]]+)[)\]]$/u', $name, $m) === 1 ? [$m[1], $m[2]] : [$name, ''];
+        $title = mb_strtoupper(mb_substr($parts[0], 0, 1)) . mb_substr($parts[0], 1);
+        $kind = MeasureKind::guess(...$parts);
+
+        return self::of(self::ATTRIBUTE . $name, strtr($title, ['_' => ' ']), $parts[1], $kind, $frequency)->timeless(
+            $frequency,
+        );
+    }
+
+    /** The same with one value for all periods, given at a frequency: it is added up over none. */
+    public function timeless(Frequency $frequency): self
+    {
+        $kind = $this->kind === MeasureKind::Rate ? MeasureKind::Rate : MeasureKind::Stock;
+
+        return new self(
+            $this->key,
+            $this->name,
+            $this->unit,
+            $kind,
+            $this->better,
+            $frequency,
+            $this->decimals,
+            $this->per,
+            true,
+        );
+    }
+
+    /** Whether it is an attribute of entities, and no measure of the data set. */
+    public function isAttribute(): bool
+    {
+        return str_starts_with($this->key, self::ATTRIBUTE);
     }
 
     /** The same, written with so many decimals; null for as many as its values deserve. */
@@ -58,6 +103,7 @@ final readonly class Measure
             $this->frequency,
             $decimals,
             $this->per,
+            $this->isTimeless,
         );
     }
 
@@ -73,6 +119,7 @@ final readonly class Measure
             $this->frequency,
             $this->decimals,
             $measure,
+            $this->isTimeless,
         );
     }
 

@@ -12,6 +12,9 @@ use IntlChar;
  */
 final class Numerals
 {
+    /** What is written where there is no number. */
+    private const NOTHING = '/^(|[-–—.:?*x]|\.{2,3}|…|n\.?\/?a\.?|k\. ?A\.|none|null|unknown)$/iu';
+
     public static function text(float $value, int $decimals): string
     {
         if (is_nan($value)) {
@@ -181,6 +184,37 @@ final class Numerals
 
         // Nothing below zero is nothing.
         return is_finite($number) ? ($number === 0.0 ? 0.0 : $number) : null;
+    }
+
+    /**
+     * The numbers of a column, read together: where one cell has a decimal comma, each comma is one.
+     *
+     * @template K of array-key
+     *
+     * @param array<K, string> $texts
+     * @return array<K, float>|null by the same keys, without those that say that there is none (`n/a`, `–`);
+     *     null where a cell is no number, or is a code such as 007
+     */
+    public static function readColumn(array $texts): ?array
+    {
+        $given = array_filter(
+            array_map(static fn(string $t): string => rtrim(trim($t), "% \u{00A0}\u{202F}"), $texts),
+            static fn(string $t): bool => preg_match(self::NOTHING, $t) !== 1,
+        );
+        $marks = array_map(static fn(string $t): string => self::decimalMark(self::asciiDigits($t)), $given);
+        $hasComma = in_array(',', $marks, true);
+        $numbers = [];
+        foreach ($given as $key => $text) {
+            $isBoth = $marks[$key] === '.' && str_contains($text, ',');
+            $isCode = preg_match('/^0\d/', $text) === 1;
+            $number = self::read($hasComma ? strtr($text, ['.' => '', ',' => '.']) : $text);
+            if ($number === null || $isCode || ($hasComma && $isBoth)) {
+                return null;
+            }
+            $numbers[$key] = $number;
+        }
+
+        return $numbers;
     }
 
     /** The mark of the decimals in a number, or nothing where it has none. */

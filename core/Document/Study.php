@@ -10,6 +10,7 @@ use DuskRail\Data\Entity;
 use DuskRail\Data\IncompleteSum;
 use DuskRail\Data\Spacing;
 use DuskRail\Data\UnknownMeasure;
+use DuskRail\Data\WithAttributes;
 use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\ConventionsPart;
 use DuskRail\Document\Parts\LinesPart;
@@ -228,6 +229,7 @@ final readonly class Study
     public function slice(DataSource $data): DataSource
     {
         $part = $this->part(BreakdownsPart::class);
+        $data = $data instanceof DataSlice ? $data : WithAttributes::of($data, $this->measure);
 
         return $part->slice($data, $part->shownAs('lines') === '' ? '' : $this->subjectIn(DataSlice::whole($data)));
     }

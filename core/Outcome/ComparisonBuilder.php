@@ -93,10 +93,9 @@ final readonly class ComparisonBuilder
     {
         $lines = $runs = $leftOut = [];
         $subject = $this->bare->subject()->key ?? '';
-        $unit = $this->bare->run->table()->unit->text();
         foreach ($this->bare->data->measures() as $key => $measure) {
             $origin = $this->bare->data->table((string) $key);
-            if (!isset($origin->series[$subject])) {
+            if ($measure->isAttribute() || !isset($origin->series[$subject])) {
                 continue;
             }
             try {
@@ -106,19 +105,7 @@ final readonly class ComparisonBuilder
                 continue;
             }
             $table = $run->table();
-            $reason = match (true) {
-                $run->refused() !== null && $this->bare->run->refused() === null => new LeftOut(
-                    (string) $run->refused()->refusal,
-                ),
-                $table->axis->frequency !== $this->bare->axis->frequency => new LeftOut(
-                    "it is {$table->axis->frequency->adjective()}",
-                ),
-                $table->unit->text() !== $unit => new LeftOut(
-                    'it is in ' . ($table->unit->text() === '' ? 'another unit' : $table->unit->text()),
-                    true,
-                ),
-                default => null,
-            };
+            $reason = MeasureRuns::whyNotBeside($measure, $run, $this->bare->run);
             if ($reason !== null) {
                 $leftOut[$measure->name] = $reason;
                 continue;

@@ -105,6 +105,9 @@ final class Facets
     {
         $facets = [];
         foreach ($comparison->data->measures() as $key => $measure) {
+            if ($measure->isTimeless) {
+                continue;
+            }
             $study = $comparison->study->withMeasure((string) $key);
             $other =
                 $key === $comparison->measure->key

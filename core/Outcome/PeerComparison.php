@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
+use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Peers\RankPosition;
 use DuskRail\Time\Lag;
@@ -36,6 +37,7 @@ final readonly class PeerComparison
     {
         $all = [];
         $trends = TrendSummaries::of($comparison);
+        $benchmark = self::benchmark($comparison);
         $target = $comparison->study->part(PeersPart::class)->target;
         foreach ($comparison->focus() as $line) {
             $years = [];
@@ -53,6 +55,7 @@ final readonly class PeerComparison
                     $line->values[$at],
                     $position,
                     $target->at($line->name, $comparison->axis, $at),
+                    $benchmark->values[$at] ?? NAN,
                 );
             }
             if ($years !== []) {
@@ -61,6 +64,19 @@ final readonly class PeerComparison
         }
 
         return $all;
+    }
+
+    /** The first benchmark shown that is of the size of one entity: no total of them. */
+    public static function benchmark(Comparison $comparison): ?Line
+    {
+        $entities = $comparison->data->entities();
+        foreach ($comparison->lines as $line) {
+            if ($line->isBenchmark() && $line->state === LineState::Peer && !$entities[$line->key]->isLarge()) {
+                return $line;
+            }
+        }
+
+        return null;
     }
 
     /** The same period a year before; the last week or day of a longer year has none, and the one before is in. */

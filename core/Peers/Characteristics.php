@@ -60,8 +60,10 @@ final class Characteristics
     public function all(): array
     {
         $all = [];
-        foreach (array_keys($this->data->measures()) as $key) {
-            $all["measure:{$key}"] = $this->name("measure:{$key}");
+        foreach ($this->data->measures() as $key => $measure) {
+            if (!$measure->isAttribute()) {
+                $all["measure:{$key}"] = $this->name("measure:{$key}");
+            }
         }
         foreach ($this->data->entities() as $entity) {
             foreach ($entity->attributes as $name => $value) {
@@ -123,16 +125,14 @@ final class Characteristics
     /** @return array<string, float|string|null> numbers where all that there are can be read as such */
     private function ofAttribute(string $name): array
     {
-        $texts = $numbers = [];
+        $texts = [];
         foreach ($this->data->entities() as $key => $entity) {
             $text = trim($entity->attributes[$name] ?? '');
             $texts[(string) $key] = $text === '' ? null : $text;
-            $numbers[(string) $key] = $text === '' ? null : Numerals::read($text);
         }
-        $given = array_filter($texts, static fn(?string $t): bool => $t !== null);
+        $none = array_fill_keys(array_keys($texts), null);
+        $numbers = Numerals::readColumn(array_filter($texts, static fn(?string $t): bool => $t !== null));
 
-        return count(array_filter($numbers, static fn(?float $n): bool => $n !== null)) === count($given)
-            ? $numbers
-            : $texts;
+        return $numbers === null ? $texts : array_replace($none, $numbers);
     }
 }

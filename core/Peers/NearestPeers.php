@@ -55,7 +55,7 @@ final class NearestPeers
     private static function sizes(DataSource $data): array
     {
         $like = new Characteristics($data);
-        $measures = $data->measures();
+        $measures = array_filter($data->measures(), static fn(Measure $m): bool => !$m->isAttribute());
         $stocks = array_filter($measures, static fn(Measure $m): bool => $m->kind === MeasureKind::Stock);
         $sizes = array_map(static fn(int|string $key): string => "measure:{$key}", array_keys($stocks));
         foreach (array_keys($like->all()) as $of) {

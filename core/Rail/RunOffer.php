@@ -76,7 +76,9 @@ final readonly class RunOffer implements Offer
         $key = $this->stop->settings()['measure'] ?? '';
         $measure = is_string($key) ? $this->scope->measures()[$key] ?? null : null;
 
-        return $measure !== null && $this->arriving->axis->frequency->isFinerThan($measure->frequency);
+        return $measure !== null &&
+            !$measure->isTimeless &&
+            $this->arriving->axis->frequency->isFinerThan($measure->frequency);
     }
 
     /**

@@ -111,11 +111,14 @@ final readonly class Working
         $cells = [];
         foreach ($observations as ['measure' => $measure, 'ordinal' => $ordinal]) {
             $about = $scope->measures()[$measure];
+            if ($about->isAttribute()) {
+                $cells[] = "{$about->name}: an attribute of {$scope->nameOf($key)}";
+                continue;
+            }
             $origin = $scope->origin($measure, $key, $ordinal);
+            $when = $about->isTimeless ? '' : ', ' . Period::at($about->frequency, $ordinal)->label();
             $cells[] =
-                "{$about->name}, " .
-                Period::at($about->frequency, $ordinal)->label() .
-                ': ' .
+                "{$about->name}{$when}: " .
                 ($origin?->text() ?? 'source file unknown');
         }
 

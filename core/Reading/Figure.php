@@ -17,7 +17,7 @@ final readonly class Figure
     private const MARK =
         '/^(.*[\d)%\]\p{L}])(?:\s*\((prov\.?|est\.?|\d{1,2}|[a-d]|' .
         self::FLAGS .
-        ')\)|\s*\[(\w{1,2})\]|\s*([*†‡§¹²³⁰⁴-⁹]+)|(?<=[\d%])(' .
+        ')\)|\s*\[(\w{1,2})\]|(?:\s*((?:(?<![mtdn])[²³]|[*†‡§¹⁰⁴-⁹])+)|(?<=\d)\s+(?:\d{1,2})\))|(?<=[\d%])(' .
         self::FLAGS .
         ')|\s+(' .
         self::FLAGS .
@@ -42,27 +42,70 @@ final readonly class Figure
         if (preg_match(self::NONE, $text, $m) === 1) {
             return new self(NAN, $m[1] === '*' ? Status::Confidential : Status::fromMark($m[1]), '');
         }
-        [$text, $status] = self::withoutMarks($text, $letter);
-        $unit = '';
-        if (preg_match('/^(\(?)\s*([€$£¥])\s*(.+)$/u', $text, $m) === 1) {
-            [$text, $unit] = [$m[1] . $m[3], $m[2]];
-        } elseif (
-            preg_match(
-                '/^(\(?[-+−]?\d[\d.,\'’\s\x{00A0}\x{202F}]*\)?)\s*([\p{L}°€$£¥‰%][\p{L}°²³\/€$£%.]{0,11})$/u',
-                $text,
-                $m,
-            ) === 1 &&
-            preg_match('/^(th|st|nd|rd|x)$/i', $m[2]) !== 1
-        ) {
-            [$text, $unit] = [trim($m[1]), $m[2]];
+        $hidden = NotShown::statusOf($text);
+        if ($hidden !== null) {
+            return new self(NAN, $hidden, '');
         }
-        $value = match (true) {
+
+        return self::duration($text) ?? self::amount($notation, $text, $letter);
+    }
+
+    /** `01:35:00` in hours, `6:42` in minutes; null where it is none. */
+    private static function duration(string $text): ?self
+    {
+        if (preg_match('/^([-−]?)(\d{1,4}):([0-5]\d)(?::([0-5]\d(?:\.\d+)?))?$/u', $text, $m) !== 1) {
+            return null;
+        }
+        $value = (float) $m[2] + (float) $m[3] / 60.0 + (float) ($m[4] ?? '0') / 3600.0;
+
+        return new self($m[1] === '' ? $value : -$value, Status::Measured, isset($m[4]) ? 'h' : 'min');
+    }
+
+    private static function amount(NumberNotation $notation, string $text, string $letter): ?self
+    {
+        $money = '';
+        if (preg_match('/^([-+−–]?\(?)\s*([€$£¥₹])\s*(.+)$/u', $text, $m) === 1) {
+            [$text, $money] = [$m[1] . $m[3], $m[2]];
+        }
+        // What multiplies an amount of money could be taken for a flag.
+        [$text, $status] =
+            $money !== '' && preg_match('/\d\s*[bmt]\)?$/i', $text) === 1
+                ? [$text, Status::Measured]
+                : self::withoutMarks($text, $letter);
+        [$text, $after] = self::parted($text);
+        [$factor, $unit] = Multiplier::in($after, $money !== '');
+        $value = self::signed($notation, $text);
+        // Two words are a unit only where the first multiplies.
+        $isUnit = $factor !== 1.0 || !str_contains($unit, ' ');
+        if ($value === null || !$isUnit || (is_nan($value) && $money . $after !== '')) {
+            return null;
+        }
+
+        return new self($value * $factor, $status, trim("{$money} {$unit}"));
+    }
+
+    /** @return array{string, string} a number and what is after it: one word, or two */
+    private static function parted(string $text): array
+    {
+        $word = '[\p{L}°€$£¥‰%][\p{L}°²³\/€$£%.]{0,11}';
+
+        return preg_match(
+            "/^(\\(?[-+−–]?\\d[\\d.,'’\\s\\x{00A0}\\x{202F}]*)(\\)?)\\s*({$word}(?: {$word})?)(\\)?)$/u",
+            $text,
+            $m,
+        ) === 1 && preg_match('/^(th|st|nd|rd|x)$/i', $m[3]) !== 1
+            ? [trim($m[1]) . $m[2] . $m[4], $m[3]]
+            : [$text, ''];
+    }
+
+    /** A number that may be in brackets, or have its minus at the end. */
+    private static function signed(NumberNotation $notation, string $text): ?float
+    {
+        return match (true) {
             preg_match('/^\(\s*([^()+−-]+)\s*\)$/u', $text, $m) === 1 => self::negative($notation->read($m[1])),
             preg_match('/^([^-+−]+?)\s*[-−]$/u', $text, $m) === 1 => self::negative($notation->read($m[1])),
             default => $notation->read($text),
         };
-
-        return $value === null || (is_nan($value) && $unit !== '') ? null : new self($value, $status, $unit);
     }
 
     /** @return array{string, Status} what is before marks and flags, and what those say */

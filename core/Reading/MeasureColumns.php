@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\Benchmark;
 use DuskRail\Data\MeasureKind;
 
 /** Whether columns of a table are measures side by side, or one measure of several entities. */
@@ -40,7 +41,7 @@ final readonly class MeasureColumns
      */
     public function areMeasures(array $columns): bool
     {
-        if (count($columns) < 2) {
+        if (count($columns) < 2 || $this->haveBenchmark($columns)) {
             return false;
         }
         $known = $units = $sizes = $words = [];
@@ -58,6 +59,28 @@ final readonly class MeasureColumns
         return (count($words) > 1 && count(array_filter($known)) >= 0.5 * count($columns)) ||
             count($units) > 1 ||
             ($sizes !== [] && max($sizes) > 10_000.0 * min($sizes));
+    }
+
+    /**
+     * Whether one of the columns is of a mean, a median or a quartile of the others, as `National average`: then they are
+     * of entities, unless another is called as what is measured.
+     *
+     * @param list<int> $columns
+     */
+    public function haveBenchmark(array $columns): bool
+    {
+        $benchmarks = array_filter($columns, function (int $column): bool {
+            $kind = Vocabulary::benchmark(Heading::read($this->table->words($column))->name);
+
+            return in_array($kind, [Benchmark::Mean, Benchmark::Median, Benchmark::Quartile], true);
+        });
+        $others = array_filter(array_diff($columns, $benchmarks), function (int $column): bool {
+            $heading = Heading::read($this->table->words($column));
+
+            return str_starts_with(MeasureKind::guessed($heading->name, $heading->unit)[1], 'by ');
+        });
+
+        return $benchmarks !== [] && $others === [];
     }
 
     /** How large the data of a column are: their median without signs. */

@@ -70,7 +70,7 @@ enum NumberNotation: string
             // What is around the digits, a unit or a mark, says nothing about the decimal mark.
             if (
                 preg_match(
-                    '/^[-+−(€$£¥\s]*(\d(?:[\d.,\s\x{00A0}\x{202F}\']*\d)?)[)%]?[\s\p{L}*†‡§¹²³()\[\]°\/%-]{0,14}$/u',
+                    '/^[-+−–(€$£¥\s]*(\d(?:[\d.,\s\x{00A0}\x{202F}\']*\d)?)[)%]?[\s\p{L}*†‡§¹²³()\[\]°\/%-]{0,14}$/u',
                     trim($text),
                     $m,
                 ) !== 1
@@ -129,17 +129,22 @@ enum NumberNotation: string
             return NAN;
         }
 
-        return $this->grouped(str_replace(['٫', '٬'], [$this === self::Point ? '.' : ',', ''], $text));
+        $mark = $this === self::Point ? '.' : ',';
+        // An apostrophe in front makes a spreadsheet take digits for text; a raised point is one of decimals.
+        $text = (string) preg_replace(["/^['’](?=[-+−]?\d)/u", '/(?<=\d)·(?=\d)/u'], ['', $mark], $text);
+
+        return $this->grouped(str_replace(['٫', '٬'], [$mark, ''], $text));
     }
 
     /** A number that may have a sign, groups of three digits, decimals and an exponent; null if it is none. */
     private function grouped(string $text): ?float
     {
         $decimal = $this === self::Point ? '\.' : ',';
+        $indian = $this === self::Point ? '|[1-9]\d?(?:,\d{2})+,\d{3}' : '';
         $thousands = $this === self::Point ? "[,'’\\s\\x{00A0}\\x{202F}]" : "[.'’\\s\\x{00A0}\\x{202F}]";
         if (
             preg_match(
-                "/^([-+−]?)([1-9]\\d{0,2}(?:{$thousands}\\d{3})+|\\d+)?(?:{$decimal}(\\d+))?" .
+                "/^([-+−–]?)([1-9]\\d{0,2}(?:{$thousands}\\d{3})+|\\d+{$indian})?(?:{$decimal}(\\d+))?" .
                     "(?:[eE]([-+]?\\d{1,3}))?$/u",
                 $text,
                 $m,

@@ -25,6 +25,7 @@ final class PeerStatistics
         PeerStatistics\GapToBestQuartile::class,
         PeerStatistics\GapToBest::class,
         PeerStatistics\GapToTarget::class,
+        PeerStatistics\GapToBenchmark::class,
         PeerStatistics\Growth::class,
         PeerStatistics\Trend::class,
     ];

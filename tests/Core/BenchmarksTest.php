@@ -19,6 +19,7 @@ use DuskRail\Reading\Sample;
 use DuskRail\Reading\Vocabulary;
 use DuskRail\Refusal;
 use DuskRail\Time\Frequency;
+use DuskRail\Words\PeerStatistics;
 use PHPUnit\Framework\TestCase;
 
 /** What others are measured by is known when it comes, is shown, and changes nobody's figures. */
@@ -52,6 +53,34 @@ final class BenchmarksTest extends TestCase
         ) {
             self::assertNull(Vocabulary::benchmark($name), $name);
         }
+    }
+
+    /** The heading of a mean makes entities of columns, unless another names what is measured. */
+    public function testColumnsBesideAMeanAreEntities(): void
+    {
+        $shape = static fn(string $headings): string => Detection::of(
+            self::sample("Year,{$headings}\n2019,10,11\n2020,11,12\n2021,12,13\n"),
+        )->plan->shape;
+        self::assertSame('entities-across', $shape('Ayle,National average'));
+        self::assertSame('entities-across', $shape('Upper quartile,Lower quartile'));
+        self::assertSame('long', $shape('Birth rate,National average'));
+        $alone = Detection::of(self::sample("Year,National average\n2019,10\n2020,11\n2021,12\n"))->plan;
+        self::assertSame('entities-across', $alone->shape);
+    }
+
+    /** The distance to the first that is no total; a total is of another size. */
+    public function testTheGapToItIsAStatisticOfThePeerComparison(): void
+    {
+        $rows = ['home' => [5.0, 7.0], 'a' => [1.0, 2.0], 'b' => [3.0, null], 'bench' => [4.0, 4.5]];
+        $table = static fn(Benchmark $kind) => PeerStatistics::table(
+            self::comparison($rows, 'bench', $kind, []),
+        );
+        $mean = $table(Benchmark::Mean);
+        self::assertNotNull($mean);
+        $column = array_search('Gap to benchmark', $mean->heads, true);
+        self::assertIsInt($column);
+        self::assertSame([2.5, 1.0], array_column($mean->rows, $column));
+        self::assertNotContains('Gap to benchmark', $table(Benchmark::Total)->heads ?? []);
     }
 
     public function testItIsKnownByBeingTheMeanOfOthers(): void

@@ -295,6 +295,29 @@ final class ReadingTest extends TestCase
         yield 'an ordinal is no figure' => [NumberNotation::Point, '4th', null];
         yield 'words are none' => [NumberNotation::Point, '12 people or more', null];
         yield 'a date is none' => [NumberNotation::Point, '2024-03', null];
+        yield 'two years are a period' => [NumberNotation::Point, '2019-2021', null];
+        foreach (['<5', '≤ 4', '1-4', '10 to 14', '0–0.5', '>100', '[SUPP]', 'less than 10', '1,000-2,000'] as $text) {
+            yield "not shown: {$text}" => [NumberNotation::Point, $text, [NAN, 'Confidential', '']];
+        }
+        yield 'from more to less is no range' => [NumberNotation::Point, '14-10', null];
+        yield 'from the same is none' => [NumberNotation::Point, '5-5', null];
+        yield 'not estimated' => [NumberNotation::Point, 'NE', [NAN, 'Unavailable', '']];
+        yield 'not meaningful' => [NumberNotation::Point, 'n/m', [NAN, 'Inapplicable', '']];
+        yield 'lakhs and crores' => [NumberNotation::Point, '12,34,567.5', [1234567.5, 'Measured', '']];
+        yield 'pairs alone are none' => [NumberNotation::Point, '12,34', null];
+        yield 'an en dash is a minus' => [NumberNotation::Point, '–45', [-45.0, 'Measured', '']];
+        yield 'an apostrophe in front' => [NumberNotation::Point, "'123", [123.0, 'Measured', '']];
+        yield 'a raised point' => [NumberNotation::Comma, '1·5', [1.5, 'Measured', '']];
+        yield 'a footnote with a bracket' => [NumberNotation::Point, '523 1)', [523.0, 'Measured', '']];
+        yield 'thousands by a letter' => [NumberNotation::Point, '1.2k', [1200.0, 'Measured', '']];
+        yield 'millions of money' => [NumberNotation::Point, '$900m', [9e8, 'Measured', '$']];
+        yield 'milliards with a unit' => [NumberNotation::Comma, '1,5 Mrd. m³', [1.5e9, 'Measured', 'm³']];
+        yield 'metres are no millions' => [NumberNotation::Point, '12 m', [12.0, 'Measured', 'm']];
+        yield 'a break in a series is no milliard' => [NumberNotation::Point, '12.3 b', [12.3, 'Break', '']];
+        yield 'but of money it is' => [NumberNotation::Point, '($1.5b)', [-1.5e9, 'Measured', '$']];
+        yield 'hours, minutes and seconds' => [NumberNotation::Point, '01:30:36', [1.51, 'Measured', 'h']];
+        yield 'minutes and seconds' => [NumberNotation::Point, '6:45', [6.75, 'Measured', 'min']];
+        yield 'sixty seconds are none' => [NumberNotation::Point, '6:60', null];
     }
 
     /** @param array{float, string, string}|null $expected */
@@ -305,7 +328,8 @@ final class ReadingTest extends TestCase
         ?array $expected,
     ): void {
         $figure = Figure::read($notation, $text);
-        self::assertSame($expected, $figure === null ? null : [$figure->value, $figure->status->name, $figure->unit]);
+        $read = $figure === null ? null : [$figure->value, $figure->status->name, $figure->unit];
+        self::assertSame(var_export($expected, true), var_export($read, true));
     }
 
     public function testPerCentInTheCellsIsTheUnitAndMakesTheMeasureARate(): void

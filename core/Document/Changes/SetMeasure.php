@@ -28,11 +28,11 @@ final readonly class SetMeasure implements RailChange
 
     public function apply(Study $study, DataSource $data): Study
     {
-        if (!isset($data->measures()[$this->measure])) {
+        if (!isset($study->slice($data)->measures()[$this->measure])) {
             throw UnknownMeasure::named($this->measure);
         }
 
-        $whole = DataSlice::whole($data);
+        $whole = DataSlice::whole($study->slice($data));
         foreach ($whole->splitBy($this->measure) as $key) {
             $isSum = $study->part(BreakdownsPart::class)->of($key)->show === 'sum';
             $breakdown = $whole->breakdowns()[$key];
@@ -47,6 +47,6 @@ final readonly class SetMeasure implements RailChange
 
     public function inWords(Study $before, Study $after, DataSource $data): string
     {
-        return 'Change the measure to ' . ($data->measures()[$this->measure]->name ?? $this->measure);
+        return 'Change the measure to ' . ($before->slice($data)->measures()[$this->measure]->name ?? $this->measure);
     }
 }

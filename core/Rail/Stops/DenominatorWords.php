@@ -21,6 +21,9 @@ final readonly class DenominatorWords
     public function note(Measure $measure, SeriesTable $arriving): string
     {
         $frequency = $arriving->axis->frequency;
+        if ($measure->isTimeless) {
+            return 'one denominator for all periods';
+        }
         if ($frequency->isYearly() && $measure->frequency->isYearly() && $frequency !== $measure->frequency) {
             return $frequency === Frequency::FiscalYear
                 ? 'each by the calendar year it begins in'
@@ -88,6 +91,9 @@ final readonly class DenominatorWords
     public function constantRemark(SeriesTable $denominators, Measure $measure, SeriesTable $arriving): array
     {
         $constant = 0;
+        if ($measure->isTimeless) {
+            return [];
+        }
         foreach (array_intersect_key($denominators->series, $arriving->series) as $series) {
             $constant += self::isConstant($series->values) ? 1 : 0;
         }

@@ -76,6 +76,7 @@ final readonly class Formula implements Stop
     {
         foreach ($scope->measures() as $measure) {
             if (
+                !$measure->isTimeless &&
                 $measure->unitEach()->text() !== '' &&
                 $measure->unitEach()->text() === $arriving->unit->text() &&
                 $scope->table($measure->key)->series != $arriving->series

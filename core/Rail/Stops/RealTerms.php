@@ -188,7 +188,10 @@ final readonly class RealTerms implements Stop
     /** @return array<string, Measure> measures that are called a price index, else all rates */
     public static function candidates(Scope $scope): array
     {
-        $rates = array_filter($scope->measures(), static fn(Measure $m): bool => $m->kind === MeasureKind::Rate);
+        $rates = array_filter(
+            $scope->measures(),
+            static fn(Measure $m): bool => $m->kind === MeasureKind::Rate && !$m->isTimeless,
+        );
         $prices = array_filter(
             $rates,
             static fn(Measure $m): bool => preg_match('/price|deflator|cpi/i', $m->name) === 1,

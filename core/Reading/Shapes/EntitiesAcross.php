@@ -6,6 +6,7 @@ namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\Columns;
 use DuskRail\Reading\Heading;
+use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
@@ -50,7 +51,10 @@ final class EntitiesAcross extends Long
             return 0;
         }
 
-        return count($table->columns) === 2 && !isset($table->sample->notes()['measure']) ? 20 : 60;
+        $others = array_values(array_diff($table->columns, [$down[0]]));
+        $isNamed = isset($table->sample->notes()['measure']) || (new MeasureColumns($table))->haveBenchmark($others);
+
+        return count($others) === 1 && !$isNamed ? 20 : 60;
     }
 
     public function plan(Table $table, bool $asked = false): Plan

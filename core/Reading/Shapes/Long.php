@@ -59,9 +59,12 @@ class Long extends Shape
 
             $others = array_values(array_diff($table->columns, [$down[0]]));
 
-            $areMeasures = (new MeasureColumns($table))->areMeasures($others);
+            $measures = new MeasureColumns($table);
+            $areMeasures = $measures->areMeasures($others);
 
-            return $width === 2 || $table->comesAgain($down[0]) || $areMeasures ? 65 : 20;
+            $isOfOne = $width === 2 && !$measures->haveBenchmark($others);
+
+            return $isOfOne || $table->comesAgain($down[0]) || $areMeasures ? 65 : 20;
         }
 
         return count($texts) === $width - 1 ? 20 : 60;

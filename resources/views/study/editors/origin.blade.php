@@ -7,8 +7,8 @@
     <input type="hidden" name="change" value="measure">
     <label class="lead" for="origin-measure">{{ __('Measure') }}</label>
     <span class="select is-small"><select id="origin-measure" name="measure">
-        @foreach ($comparison->data->measures() as $measure)
-            <option value="{{ $measure->key }}" @selected($measure->key === $comparison->measure->key)>{{ $measure->name }}, {{ \App\View\Label::of($measure->frequency->adjective()) }}</option>
+        @foreach ($comparison->data->measures() as $measure)@continue($measure->isAttribute() && $comparison === $screen->comparison)
+            <option value="{{ $measure->key }}" @selected($measure->key === $comparison->measure->key)>{{ $measure->name }}, {{ $measure->isTimeless ? __('same in all periods') : \App\View\Label::of($measure->frequency->adjective()) }}</option>
         @endforeach
     </select></span>
 </form>
@@ -53,7 +53,7 @@
             <label class="lead" for="origin-per">{{ __('Weighted by') }}</label>
             <span class="select is-small"><select id="origin-per" name="per">
                 <option value="">{{ __('nothing') }}</option>
-                @foreach ($comparison->data->measures() as $other)@continue(! $other->canDivide())<option value="{{ $other->key }}" @selected($other->key === $comparison->measure->per)>{{ $other->name }}</option>@endforeach
+                @foreach ($comparison->data->measures() as $other)@continue(! $other->canDivide() || $other->isAttribute())<option value="{{ $other->key }}" @selected($other->key === $comparison->measure->per)>{{ $other->name }}</option>@endforeach
             </select></span>
         @endif
     </form>
