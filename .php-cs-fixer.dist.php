@@ -32,5 +32,6 @@ return (new Config())->
             in(__DIR__)->
             exclude(['bootstrap/cache', 'node_modules', 'public', 'resources', 'storage', 'vendor'])->
             notPath('core/Time/month-names.php')->
+            notPath('core/Time/weekday-names.php')->
             append([__FILE__]),
     );

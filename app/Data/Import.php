@@ -155,7 +155,10 @@ final readonly class Import
         };
         $sha256 = (string) hash_file('sha256', $this->path);
 
-        return VersionSource::file($kind, $this->fileName, $sha256, $observations->rowCount, $this->plan->toArray());
+        $account = $observations->metadata->account;
+        $plan = [...$this->plan->toArray(), ...$account->isWhole() ? [] : ['leftOut' => $account->toArray()]];
+
+        return VersionSource::file($kind, $this->fileName, $sha256, $observations->rowCount, $plan);
     }
 
     private function store(

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Data\Correction;
 use App\Data\VersionKind;
+use DuskRail\Reading\Account;
 use Illuminate\Support\Carbon;
 
 /**
@@ -28,6 +29,12 @@ final class ImportedFile extends Record
     protected $guarded = [];
 
     protected $casts = ['plan' => 'array', 'kind' => VersionKind::class];
+
+    /** @return list<string> columns and rows of numbers that were not read, in words */
+    public function leftOut(): array
+    {
+        return Account::inWords($this->plan['leftOut'] ?? null);
+    }
 
     /** The value that was set by hand, where this is such a version. */
     public function correction(): ?Correction

@@ -13,6 +13,7 @@ use DuskRail\Reading\Alternative;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\FirstMeasure;
 use DuskRail\Reading\Heading;
+use DuskRail\Reading\LeftOutColumn;
 use DuskRail\Reading\NearNames;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
@@ -24,6 +25,7 @@ use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
 use DuskRail\Reading\Shapes\Attributes;
 use DuskRail\Reading\Shapes\Shape;
+use DuskRail\Reading\Table;
 use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\Vocabulary;
 use DuskRail\Refusal;
@@ -171,6 +173,16 @@ final readonly class UploadScreen
     public function entityIn(int $row): string
     {
         return $this->plan->columns->entity === null ? '' : $this->sample->cell($row, $this->plan->columns->entity);
+    }
+
+    /** @return list<LeftOutColumn> columns that hold numbers and are not read */
+    public function leftOut(): array
+    {
+        $account = $this->observations->metadata->account;
+
+        return $account->columns === []
+            ? []
+            : LeftOutColumn::all($account, new Table($this->sample, $this->plan->heading), $this->plan);
     }
 
     /** @return list<int> columns that are shown: keys that were taken apart are where they came from */

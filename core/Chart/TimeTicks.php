@@ -11,6 +11,7 @@ use DuskRail\Time\CycleAxis;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\Undated;
 
 /**
  * The words along a time axis, as people say them: years under the stretch they cover; where there are few of them,
@@ -37,14 +38,15 @@ final class TimeTicks
         if ($to <= $from) {
             return $to < $from ? [] : [new TimeTick(null, 0.0, $axis->period($from)->short())];
         }
-        if ($axis->frequency === Frequency::Number || $axis->frequency->isYearly()) {
+        $isCounted = Undated::isCounted($axis->period($from));
+        if ($axis->frequency === Frequency::Number || $axis->frequency->isYearly() || $isCounted) {
             return self::plain($axis, $from, $to, $step, $width);
         }
         $yearWidth = $width('2024') + 0.7 * self::ROOM;
         $first = $axis->period($from);
         $last = $axis->period($to);
         $pixelsAYear = ($step * ($to - $from + 1)) / max(0.01, ($last->lastDay() - $first->firstDay() + 1) / 365.25);
-        if ($pixelsAYear < 4 * ($width('Mar') + self::ROOM)) {
+        if ($pixelsAYear < 4 * ($width('Mar') + self::ROOM) && !Undated::holds($first)) {
             $every = (int) Ticks::step(max(1.0, $yearWidth / $pixelsAYear));
 
             return self::spans($axis, [$from, $to], $step, Frequency::Year, $every, $width);
@@ -56,7 +58,7 @@ final class TimeTicks
         if ($axis->frequency === Frequency::Day && $pixelsAMonth > 5 * ($width('28 Mar') + self::ROOM)) {
             return self::days($axis, $from, $to, $step, $width);
         }
-        foreach ([1, 3] as $every) {
+        foreach ([1, 3, 6] as $every) {
             if ($pixelsAMonth * $every >= $width('Mar') + self::ROOM) {
                 break;
             }
@@ -120,12 +122,15 @@ final class TimeTicks
      */
     private static function plain(PeriodAxis $axis, int $from, int $to, float $step, callable $width): array
     {
-        $widest = max($width($axis->period($from)->label()), $width($axis->period($to)->label()));
+        $widest = max($width($axis->period($from)->short()), $width($axis->period($to)->short()));
         $every = (int) Ticks::step(max(1.0, ($widest + self::ROOM) / max($step, 1e-6)));
+        // What is counted has no round numbers: the first is the first.
+        $zero = Undated::isCounted($axis->period($from)) ? $axis->period($from)->ordinal : 0;
+        $every = $every > 1 && $zero !== 0 && $axis->frequency === Frequency::Day ? 7 * (int) ceil($every / 7) : $every;
         $ticks = [];
         for ($i = $from; $i <= $to; $i++) {
-            if ($axis->period($i)->ordinal % $every === 0) {
-                $ticks[] = new TimeTick($i - $from, $i - $from, $axis->period($i)->label());
+            if (($axis->period($i)->ordinal - $zero) % $every === 0) {
+                $ticks[] = new TimeTick($i - $from, $i - $from, $axis->period($i)->short());
             }
         }
 
@@ -174,7 +179,7 @@ final class TimeTicks
                 continue;
             }
             $isCut = $start === $from && ($span !== $axis->frequency || !self::beginsAt($axis, $start, $span));
-            $year = $span === Frequency::Year ? '' : (string) $period->yearNumber();
+            $year = $span === Frequency::Year || Undated::holds($period) ? '' : (string) $period->yearNumber();
             $ticks[] = new TimeTick(
                 $isCut ? null : (float) ($start - $from),
                 $centre,
@@ -251,10 +256,12 @@ final class TimeTicks
         for ($i = $from; $i <= $to; $i += $every) {
             $period = $axis->period($i);
             [$year, $month, $day] = Calendar::date($period->ordinal);
+            $isUndated = Undated::holds($period);
+            $year = $isUndated ? $yearSaid : $year;
             $ticks[] = new TimeTick(
                 $i - $from,
                 $i - $from,
-                "{$day} " . Notation::month($month),
+                $isUndated ? $period->short() : "{$day} " . Notation::month($month),
                 $year === $yearSaid ? '' : (string) $year,
             );
             $yearSaid = $year;

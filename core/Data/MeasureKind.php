@@ -80,7 +80,10 @@ enum MeasureKind: string
         'precio|popolazione)\b/u';
 
     /** Units of what flows at a moment: a sum over time is in another unit. */
-    private const POWER = '/^([kmgt]?w|[kmg]?va|[kmgt]bit\/s|[kmgt]?hz|m³\/s|l\/s)$/u';
+    private const POWER =
+        '/^([kmgt]?w|[kmg]?va|[kmgt]bit\/s|[kmgt]?hz|' .
+        '([mgk]?l|m3|m³|hm3|hm³|[kmg]?t|kg|[kmgt]?wh|bbl|barrels?|litres?|tonnes?)' .
+        '\/(s|sec|min|h|hr|d|day|wk|week|mo|month|a|yr|year))$/u';
 
     private const LEVEL_UNITS = '/^(km|km²|km2|ha|m|mm²|[kmgt]w|°[cf]|k|hpa|bar|fte|beds|people|persons|years?)$/u';
 

@@ -25,6 +25,9 @@ final class CellValues
 
     public int $duplicateCount = 0;
 
+    /** Cells that were taken, with a value or without. */
+    public int $count = 0;
+
     /** Values of the row are multiplied by this. */
     private float $factor = 1.0;
 
@@ -53,6 +56,7 @@ final class CellValues
     /** @param int $place row × Observations::COLUMNS + column of the cell */
     public function put(int $place, string $text, int $measure, int $subject, int $ordinal, int $status = 0): void
     {
+        $this->count++;
         $value = $this->plan->numbers->read($text);
         if ($value === null) {
             [$row, $column] = [intdiv($place, Observations::COLUMNS), $place % Observations::COLUMNS];

@@ -7,6 +7,7 @@ namespace DuskRail\Reading;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
+use DuskRail\Time\YearPart;
 
 /** Columns of a table that are dates in parts, or times of day beside dates. */
 final readonly class DateColumns
@@ -98,7 +99,11 @@ final readonly class DateColumns
     public function monthsColumn(): ?int
     {
         foreach ($this->table->columns as $column) {
-            $cells = Table::some($this->table->different($column), 60);
+            // The sum of the months is none of them.
+            $cells = array_filter(
+                Table::some($this->table->different($column), 60),
+                static fn(string $c): bool => Vocabulary::benchmark($c) === null,
+            );
             $months = array_filter($cells, static fn(string $c): bool => PeriodNotation::monthOfYear($c) !== null);
             if (count($months) >= 2 && count($months) >= 0.8 * count($cells)) {
                 return $column;
@@ -117,7 +122,7 @@ final readonly class DateColumns
     public function partsOfDate(int $year, ?array $among = null): ?array
     {
         $among = array_values(array_diff($among ?? $this->table->columns, [$year]));
-        foreach ($this->table->heading === null ? [] : YearPart::cases() as $part) {
+        foreach ($this->table->heading === null ? [] : YearPart::ofYear() as $part) {
             foreach ($among as $column) {
                 if (YearPart::in($this->table->words($column), $this->table->different($column)) === $part) {
                     $others = array_values(array_diff($among, [$column]));

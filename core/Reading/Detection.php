@@ -99,13 +99,13 @@ final class Detection
         if ($are === [] || count($are) < count($units)) {
             return [];
         }
-        $measures = $plan->stated->measures;
-        foreach ($plan->shape === 'long' ? $are : [] as $column => $unit) {
-            $measures[Heading::read($table->name($column))->name]['unit'] = $unit;
-        }
-        $one = count(array_unique($are)) === 1 && $plan->shape !== 'long' ? ['unitName' => reset($are)] : [];
+        $isOne = count(array_unique($are)) === 1 && $plan->shape !== 'long';
 
-        return ['asides' => [...$plan->rows->asides, $row], 'measures' => $measures, ...$one];
+        return [
+            'asides' => [...$plan->rows->asides, $row],
+            ...$plan->shape === 'long' ? ['columnUnits' => $are] : [],
+            ...$isOne ? ['unitName' => reset($are)] : [],
+        ];
     }
 
     private static function surest(Table $table): Shape

@@ -18,11 +18,15 @@ final class EventAggregator
     /** @var array<int, array<int, int>> place of the first, likewise */
     private array $places = [];
 
+    /** How many things have happened so far. */
+    public int $count = 0;
+
     public function __construct(private readonly Plan $plan) {}
 
     /** @param int $place row and column in one number, as Observations has it */
     public function happened(int $entity, int $ordinal, int $place): void
     {
+        $this->count++;
         $this->counts[$entity][$ordinal] = ($this->counts[$entity][$ordinal] ?? 0) + 1;
         $this->places[$entity][$ordinal] ??= $place;
     }

@@ -62,8 +62,8 @@ final readonly class MeasureColumns
     }
 
     /**
-     * Whether one of the columns is of a mean, a median or a quartile of the others, as `National average`: then they are
-     * of entities, unless another is called as what is measured.
+     * Whether one of the columns is of a mean, a median or a quartile of the others, as `National average`: then they
+     * are of entities, unless another is called as what is measured.
      *
      * @param list<int> $columns
      */

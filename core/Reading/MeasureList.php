@@ -71,8 +71,9 @@ final class MeasureList
     public function ofCell(int $number, int $column, array $row): ?int
     {
         $own = $this->plan->columns->measure;
+        $name = $own === null ? $this->nameOfColumn($column) : $row[$own] ?? '';
 
-        return $this->qualified($number, $own === null ? $this->nameOfColumn($column) : $row[$own] ?? '', $row);
+        return $this->qualified($number, $name, $row, $this->plan->stated->columnUnits[$column] ?? '');
     }
 
     /**
@@ -88,9 +89,9 @@ final class MeasureList
     }
 
     /** @param list<string> $row */
-    private function qualified(int $number, string $name, array $row): ?int
+    private function qualified(int $number, string $name, array $row, string $unitOfColumn = ''): ?int
     {
-        $unit = $this->unit($row);
+        $unit = $this->unit($row) ?: $unitOfColumn;
         foreach ($this->plan->columns->qualifiers as $column) {
             $part = trim($row[$column] ?? '');
             $name = $part === '' ? $name : Heading::read(trim($name))->name . ", {$part}";

@@ -14,6 +14,7 @@ final readonly class Metadata
      * @param list<string> $notes rows that hold no values but a text
      * @param array<string, string> $benchmarks entities that others are measured by: a value of `Benchmark` by name
      * @param array<string, string> $said those of them that somebody chose; nothing for one that is none
+     * @param Account $account what of its numbers is read and what is not
      */
     public function __construct(
         public array $attributes = [],
@@ -22,5 +23,6 @@ final readonly class Metadata
         public array $notes = [],
         public array $benchmarks = [],
         public array $said = [],
+        public Account $account = new Account(),
     ) {}
 }

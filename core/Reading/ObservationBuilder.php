@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Reading\Shapes\Shape;
 use DuskRail\Time\Frequency;
 
 /**
@@ -32,6 +33,8 @@ final class ObservationBuilder
 
     public readonly EventAggregator $events;
 
+    public readonly AccountKeeper $account;
+
     /** @var list<string> rows that hold a text but no values */
     private array $notes = [];
 
@@ -55,6 +58,7 @@ final class ObservationBuilder
         $this->cells = new CellValues($plan, $frequency, $headings, $subjects, $measures, $problems);
         $this->plainRows = new PlainRows($plan, $headings, $periods, $subjects, $measures, $this->cells);
         $this->events = new EventAggregator($plan);
+        $this->account = new AccountKeeper($plan, $headings);
     }
 
     /**
@@ -117,12 +121,29 @@ final class ObservationBuilder
         }
         $this->rowCount++;
         $this->title = null;
+        $this->account->see($row);
 
         return true;
     }
 
+    /**
+     * Reads a row as a shape does, and keeps account of what came of it.
+     *
+     * @param list<string> $row of values
+     */
+    public function read(Shape $shape, int $number, array $row): void
+    {
+        $this->begin($number, $row);
+        $before = $this->taken();
+        $shape->row($this, $number, $row);
+        $this->account->see($row);
+        if ($before === $this->taken()) {
+            $this->account->passOver($row);
+        }
+    }
+
     /** @param list<string> $row of values */
-    public function begin(int $number, array $row): void
+    private function begin(int $number, array $row): void
     {
         $this->rowCount++;
         $this->title = null;
@@ -133,6 +154,12 @@ final class ObservationBuilder
             $expected = "no cell here; the header row has {$breadth} cells";
             $this->problems->cell($number, 'column ' . ($breadth + 1), $extra, $expected);
         }
+    }
+
+    /** How many cells have become a value or a problem so far. */
+    private function taken(): int
+    {
+        return $this->cells->count + $this->problems->count + $this->events->count;
     }
 
     public function short(int $row, int $column): void
@@ -160,6 +187,7 @@ final class ObservationBuilder
                 $this->notes,
                 $this->subjects->benchmarks(),
                 array_intersect_key($this->plan->rows->benchmarks, array_flip($this->subjects->entities)),
+                $this->account->account(),
             ),
         );
         Limits::hold($observations);

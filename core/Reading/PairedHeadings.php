@@ -6,6 +6,7 @@ namespace DuskRail\Reading;
 
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
+use DuskRail\Time\YearPart;
 
 /**
  * Headings that name measures and periods alike: in two rows, of which one repeats for each of the other, or joined in
@@ -51,16 +52,36 @@ final readonly class PairedHeadings
                             preg_match('/\p{L}/u', $name) === 1,
                     );
                     if (count($named) === count($columns) && self::arePaired($names, $spans)) {
+                        $part = $notation === PeriodNotation::Year ? self::partIn($names) : null;
+
                         return new self(
                             $below,
                             $above,
                             $columns,
-                            PeriodReading::detect($spans) ?? PeriodReading::of($notation),
+                            $part !== null
+                                ? PeriodReading::of($part->notation())
+                                : PeriodReading::detect($spans) ?? PeriodReading::of($notation),
                             array_values(array_unique($names)),
                             $spans,
                         );
                     }
                 }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What part of a year all names are, as months under years.
+     *
+     * @param list<string> $names
+     */
+    private static function partIn(array $names): ?YearPart
+    {
+        foreach (YearPart::ofYear() as $part) {
+            if (!in_array(null, array_map($part->undated(...), $names), true)) {
+                return $part;
             }
         }
 

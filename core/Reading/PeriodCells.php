@@ -6,6 +6,7 @@ namespace DuskRail\Reading;
 
 use DuskRail\Data\Status;
 use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\YearPart;
 
 /** What the texts of a table's periods mean, each read once. Rows and columns count from 0. */
 final class PeriodCells

@@ -10,10 +10,21 @@ use DuskRail\Time\PeriodReading;
 /** Which columns or headings of a table are periods. */
 final readonly class PeriodColumns
 {
+    /** Share of the numeric columns that may be headed by something else where the others are places in a year. */
+    private const OTHERS = 0.1;
+
     public function __construct(private Table $table) {}
 
     /** @return array{list<int>, PeriodReading}|null columns whose headings are periods, and how they read */
     public function periodsAcross(): ?array
+    {
+        $dated = $this->datedAcross();
+
+        return $dated !== null && count($dated[0]) > 1 ? $dated : $this->undatedAcross() ?? $dated;
+    }
+
+    /** @return array{list<int>, PeriodReading}|null */
+    private function datedAcross(): ?array
     {
         $best = null;
         $headings = $this->headings();
@@ -34,6 +45,42 @@ final readonly class PeriodColumns
         }
 
         return $best;
+    }
+
+    /**
+     * Headings that are months, quarters or weekdays without a year, or steps in an order: nearly all that are over
+     * numbers.
+     *
+     * @return array{list<int>, PeriodReading}|null
+     */
+    private function undatedAcross(): ?array
+    {
+        $texts = [];
+        foreach ($this->table->heading === null ? [] : $this->table->columns as $column) {
+            if ($this->table->isNumeric($column)) {
+                $texts[$column] = $this->table->sample->cell((int) $this->table->heading, $column);
+            }
+        }
+        foreach ([...PeriodNotation::undated(), PeriodNotation::Step] as $notation) {
+            $read = array_filter(array_map($notation->read(...), $texts), is_int(...));
+            $others = array_diff_key($texts, $read);
+            // A sum of them is none of them; other parts of the year are sums.
+            $sums = array_filter(
+                $others,
+                static fn(string $text): bool => Vocabulary::benchmark($text) !== null ||
+                    preg_match('/^(ytd|year|annual|mean|avg|trim|q[1-4]\b|h[12]\b|quart)/iu', $text) === 1,
+            );
+            $least = in_array($notation, [PeriodNotation::QuarterOfYear, PeriodNotation::HalfOfYear], true) ? 2 : 3;
+            if (
+                count($read) >= $least &&
+                count(array_unique($read)) === count($read) &&
+                count($others) - count($sums) <= self::OTHERS * count($texts)
+            ) {
+                return [array_keys($read), PeriodReading::of($notation)];
+            }
+        }
+
+        return null;
     }
 
     /** @return array<int, array{string, string|null}> the heading of each column, as it is and without marks */
@@ -75,7 +122,22 @@ final readonly class PeriodColumns
             }
         }
 
-        return $found ?? $this->orderColumn();
+        return $found ?? ($this->undatedColumn() ?? $this->orderColumn());
+    }
+
+    /** @return array{int, PeriodReading}|null a column of periods without a year */
+    private function undatedColumn(): ?array
+    {
+        foreach ($this->table->columns as $column) {
+            $reading = $this->table->isNumeric($column)
+                ? null
+                : PeriodReading::undated($this->table->different($column));
+            if ($reading !== null) {
+                return [$column, $reading];
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -63,6 +63,7 @@ final class PlainRows
         return $this->plan->numbers === NumberNotation::Point &&
             $this->plan->periods->notation !== PeriodNotation::Code &&
             array_filter([...$others, $columns->month, $columns->day], is_int(...)) === [] &&
+            $this->plan->stated->columnUnits === [] &&
             [...$columns->about, ...$columns->qualifiers, ...$columns->breakdowns] === [];
     }
 

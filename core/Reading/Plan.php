@@ -9,6 +9,7 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
+use DuskRail\Time\YearPart;
 
 /**
  * What a table was understood to be. Every part is a guess that the user can change; the reader does as the plan says.
@@ -48,9 +49,11 @@ final readonly class Plan
             'roles' => array_map(static fn(Role $role): string => $role->value, $this->columns->roles),
             'notation' => $this->periods->notation->value,
             'frequency' => $this->periods->frequency->value,
+            'year' => $this->periods->year,
             'numbers' => $this->numbers->value,
             'duplicates' => $this->duplicates->value,
             'measures' => $this->stated->measures,
+            'columnUnits' => $this->stated->columnUnits,
             'measureName' => $this->stated->measureName,
             'entityName' => $this->stated->entityName,
             'unitName' => $this->stated->unit,
@@ -96,7 +99,11 @@ final readonly class Plan
             $text('shape'),
             $row('heading'),
             $columns,
-            PeriodReading::of(self::notation($text('notation'), $columns), Frequency::tryFrom($text('frequency'))),
+            PeriodReading::of(
+                self::notation($text('notation'), $columns),
+                Frequency::tryFrom($text('frequency')),
+                $row('year'),
+            ),
             NumberNotation::tryFrom($text('numbers')) ?? NumberNotation::Point,
             Duplicates::tryFrom($text('duplicates')) ?? Duplicates::Ask,
             new Stated(
@@ -106,6 +113,7 @@ final readonly class Plan
                 $text('unitName'),
                 $text('letter'),
                 self::described($plan['measures'] ?? []),
+                self::units($plan['columnUnits'] ?? []),
             ),
             $row('above'),
             $flag('joined', false),
@@ -148,6 +156,19 @@ final readonly class Plan
             in_array($split['mark'] ?? null, [',', ';', '|'], true)
             ? new Split($split['column'], $split['count'], $split['at'], $split['mark'])
             : null;
+    }
+
+    /** @return array<int, string> */
+    private static function units(mixed $given): array
+    {
+        $units = [];
+        foreach (is_array($given) ? $given : [] as $column => $unit) {
+            if (is_string($unit)) {
+                $units[(int) $column] = $unit;
+            }
+        }
+
+        return $units;
     }
 
     /** @return array<string, array{unit?: string, kind?: string, better?: string}> */

@@ -52,10 +52,10 @@ final class Reader
             }
             $isEmpty = trim($row[0] ?? '') === '' && trim(implode('', $row)) === '';
             if ($isEmpty || isset($asides[$number]) || $builder->isNonData($row)) {
+                $builder->account->see($row);
                 continue;
             }
-            $builder->begin($number, $row);
-            $shape->row($builder, $number, $row);
+            $builder->read($shape, $number, $row);
             $tell();
         }
         $shape->end($builder);

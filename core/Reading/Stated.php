@@ -15,6 +15,7 @@ final readonly class Stated
      * @param string $letter after values that is their unit and no flag
      * @param array<string, array{unit?: string, kind?: string, better?: string}> $measures what is known of a
      *     measure, by its name in the file
+     * @param array<int, string> $columnUnits units in a row of their own, by column
      */
     public function __construct(
         public string $measureName,
@@ -23,5 +24,6 @@ final readonly class Stated
         public string $unit = '',
         public string $letter = '',
         public array $measures = [],
+        public array $columnUnits = [],
     ) {}
 }

@@ -238,6 +238,24 @@ final class Table
         return $different < 0.9 * count($this->rows);
     }
 
+    /** The one year that the lines above the headings name, or the name of the file; null where there is none. */
+    public function year(): ?int
+    {
+        $above = '';
+        for ($row = 0; $row < ($this->heading ?? 0); $row++) {
+            $above .= ' ' . implode(' ', $this->sample->rows[$row]);
+        }
+        foreach ([$above, $this->sample->title()] as $text) {
+            preg_match_all('/(?<![\d.,])(?:19|20)\d\d(?![\d.,]\d|\d)/', $text, $m);
+            $years = array_unique($m[0]);
+            if ($years !== []) {
+                return count($years) === 1 ? (int) $years[0] : null;
+            }
+        }
+
+        return null;
+    }
+
     /** The table with other headings. */
     public function under(?int $heading): self
     {

@@ -13,6 +13,7 @@ use DuskRail\Reading\Shapes\MonthsAcross;
 use DuskRail\Reading\Shapes\PeriodsAcross;
 use DuskRail\Reading\Shapes\QuartersAcross;
 use DuskRail\Reading\Shapes\Shape;
+use DuskRail\Reading\Shapes\WeekdaysAcross;
 use DuskRail\Reading\Shapes\YearsAcross;
 
 /** Every way that a table can be; a new one is named here. Of two that fit as surely the first is proposed. */
@@ -26,6 +27,7 @@ final class TableShapes
         YearsAcross::class,
         MonthsAcross::class,
         QuartersAcross::class,
+        WeekdaysAcross::class,
         Events::class,
         Moment::class,
         Attributes::class,

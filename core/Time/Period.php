@@ -107,7 +107,7 @@ final readonly class Period
                 Frequency::from($m[1]),
                 (int) $m[2],
             ),
-            default => self::inWords($text) ?? throw UnknownPeriod::inText($text),
+            default => self::inWords($text) ?? (Undated::parse($text) ?? throw UnknownPeriod::inText($text)),
         };
     }
 
@@ -135,10 +135,16 @@ final readonly class Period
         };
     }
 
-    /** The unmistakable written form: 2024, 2024/25, 2024-H1, 2024-Q1, 2024-03, 2024-W05 (ISO 8601), 2024-03-31, #7. */
+    /**
+     * The unmistakable written form: 2024, 2024/25, 2024-H1, 2024-Q1, 2024-03, 2024-W05 (ISO 8601), 2024-03-31, #7;
+     * where there is no year, as label().
+     */
     public function code(): string
     {
         $n = $this->ordinal;
+        if (Undated::holds($this)) {
+            return Undated::label($this, false);
+        }
 
         return match ($this->frequency) {
             Frequency::Year => sprintf('%04d', $n),
@@ -152,10 +158,16 @@ final readonly class Period
         };
     }
 
-    /** In words, in full: 2024, 2024/25, first half of 2024, Q1 2024, March 2024, week 5 of 2024, 31 March 2024. */
+    /**
+     * In words, in full: 2024, 2024/25, first half of 2024, Q1 2024, March 2024, week 5 of 2024, 31 March 2024; March,
+     * week 5, Monday where there is no year.
+     */
     public function label(): string
     {
         $n = $this->ordinal;
+        if (Undated::holds($this)) {
+            return Undated::label($this, false);
+        }
 
         return match ($this->frequency) {
             Frequency::Year, Frequency::Number => (string) $n,
@@ -172,6 +184,9 @@ final readonly class Period
     public function short(): string
     {
         $n = $this->ordinal;
+        if (Undated::holds($this)) {
+            return Undated::label($this, true);
+        }
 
         return match ($this->frequency) {
             Frequency::HalfYear => sprintf('H%d %d', ($n % 2) + 1, intdiv($n, 2)),

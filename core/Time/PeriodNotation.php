@@ -24,6 +24,35 @@ enum PeriodNotation: string
     case DecimalYear = 'decimal-year';
     case Code = 'code';
     case Number = 'number';
+    case MonthOfYear = 'month-of-year';
+    case QuarterOfYear = 'quarter-of-year';
+    case HalfOfYear = 'half-of-year';
+    case WeekOfYear = 'week-of-year';
+    case Weekday = 'weekday';
+    case Step = 'step';
+
+    /** Words before a number that is a place in an order; common practice, no source. */
+    private const STEPS =
+        'stage|step|round|lap|day|hour|hr|age|aged?|year|month|week|trial|wave|cycle|phase|session|visit|attempt|' .
+        'match|game|generation|minute|min|km|level|rank|place|stufe|tag|jahr|runde|étape|jour|etapa|día';
+
+    private const EXAMPLES = [
+        'year' => '2024',
+        'half-year' => '2024-H1',
+        'quarter' => '2024-Q1',
+        'month-number' => '2024-03',
+        'month-name' => 'Mar 2024',
+        'week' => '2024-W09',
+        'year-month-day' => '2024-03-31',
+        'day-month-year' => '31/03/2024',
+        'month-day-year' => '03/31/2024',
+        'day-month-name' => '31 Mar 2024',
+        'fiscal-year' => '2024/25',
+        'decimal-year' => '2024.25 (parts of a year)',
+        'code' => '2024, 2024-Q1 or 2024-03 (mixed)',
+        'number' => '17 (numbers, not dates)',
+        'step' => 'Stage 3 (a word and a number)',
+    ];
 
     private const MONTHS = 'jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec';
 
@@ -47,34 +76,19 @@ enum PeriodNotation: string
         return match ($this) {
             self::Year => Frequency::Year,
             self::FiscalYear => Frequency::FiscalYear,
-            self::Number => Frequency::Number,
+            self::Number, self::Step => Frequency::Number,
             self::HalfYear => Frequency::HalfYear,
             self::Quarter => Frequency::Quarter,
             self::MonthNumber, self::MonthName => Frequency::Month,
             self::Week => Frequency::Week,
-            default => Frequency::Day,
+            default => $this->part()?->frequency() ?? Frequency::Day,
         };
     }
 
     /** What a cell in this notation looks like. */
     public function example(): string
     {
-        return match ($this) {
-            self::Year => '2024',
-            self::HalfYear => '2024-H1',
-            self::Quarter => '2024-Q1',
-            self::MonthNumber => '2024-03',
-            self::MonthName => 'Mar 2024',
-            self::Week => '2024-W09',
-            self::YearFirst => '2024-03-31',
-            self::DayFirst => '31/03/2024',
-            self::MonthFirst => '03/31/2024',
-            self::DayName => '31 Mar 2024',
-            self::FiscalYear => '2024/25',
-            self::DecimalYear => '2024.25 (parts of a year)',
-            self::Code => '2024, 2024-Q1 or 2024-03 (mixed)',
-            self::Number => '17 (numbers, not dates)',
-        };
+        return self::EXAMPLES[$this->value] ?? ($this->part()?->example() ?? '') . ' (no year)';
     }
 
     /**
@@ -88,11 +102,41 @@ enum PeriodNotation: string
                 self::cases(),
                 static fn(self $notation): bool => !in_array(
                     $notation,
-                    [self::Code, self::Number, self::DecimalYear],
+                    [self::Code, self::Number, self::DecimalYear, self::Step, ...self::undated()],
                     true,
                 ),
             ),
         );
+    }
+
+    /** @return list<self> those that name a place in a year or a week, and no year */
+    public static function undated(): array
+    {
+        return array_values(array_filter(self::cases(), static fn(self $one): bool => $one->isUndated()));
+    }
+
+    public function isUndated(): bool
+    {
+        return $this->part() !== null;
+    }
+
+    /** Whether a year makes dates of what it reads: of a Monday it does not. */
+    public function isInYear(): bool
+    {
+        return $this->isUndated() && $this !== self::Weekday;
+    }
+
+    /** The part of the year or the week that is named alone. */
+    private function part(): ?YearPart
+    {
+        return match ($this) {
+            self::MonthOfYear => YearPart::Month,
+            self::QuarterOfYear => YearPart::Quarter,
+            self::HalfOfYear => YearPart::HalfYear,
+            self::WeekOfYear => YearPart::Week,
+            self::Weekday => YearPart::Weekday,
+            default => null,
+        };
     }
 
     /** The ordinal of the period a cell names, or null when it names none in this notation. */
@@ -130,8 +174,19 @@ enum PeriodNotation: string
             self::Year => self::year($text),
             self::FiscalYear => self::fiscalYear($text),
             self::DecimalYear => self::decimalYear($text),
-            default => $this->partOfYear($text),
+            self::Step => self::step($text),
+            default => $this->isUndated() ? $this->part()?->undated($text) : $this->partOfYear($text),
         };
+    }
+
+    /** `Stage 3`, `3rd round`, `05:00` for the fifth hour. */
+    private static function step(string $text): ?Period
+    {
+        return preg_match('/^(?:' . self::STEPS . ')s?[ .:_-]*0*(\d{1,4})$/u', $text, $m) === 1 ||
+            preg_match('/^0*(\d{1,4})(?:st|nd|rd|th|\.)? ?(?:' . self::STEPS . ')s?$/u', $text, $m) === 1 ||
+            preg_match('/^([01]?\d|2[0-4])(?::00|h| ?uhr)$/u', $text, $m) === 1
+            ? Period::number((int) $m[1])
+            : null;
     }
 
     /** FY24 names one year and does not say of which two it is made, so it stays that one. */

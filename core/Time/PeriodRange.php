@@ -42,6 +42,7 @@ final readonly class PeriodRange
         if (
             $this->first->frequency !== Frequency::Number &&
             $this->count() > 1 &&
+            !Undated::holds($this->first) &&
             $this->first->firstDay() === $year->firstDay() &&
             $this->last->lastDay() === $year->lastDay()
         ) {

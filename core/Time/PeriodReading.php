@@ -9,9 +9,14 @@ namespace DuskRail\Time;
  */
 final readonly class PeriodReading
 {
-    private function __construct(public PeriodNotation $notation, public Frequency $frequency) {}
+    /** @param int|null $year of periods that name none; null where they stay without one */
+    private function __construct(
+        public PeriodNotation $notation,
+        public Frequency $frequency,
+        public ?int $year = null,
+    ) {}
 
-    public static function of(PeriodNotation $notation, ?Frequency $frequency = null): self
+    public static function of(PeriodNotation $notation, ?Frequency $frequency = null, ?int $year = null): self
     {
         // Only days can stand for the longer period that they are in.
         return new self(
@@ -19,6 +24,7 @@ final readonly class PeriodReading
             $frequency !== null && $notation->frequency() === Frequency::Day && $notation !== PeriodNotation::Code
                 ? $frequency
                 : $notation->frequency(),
+            $notation->isInYear() ? $year : null,
         );
     }
 
@@ -148,11 +154,43 @@ final readonly class PeriodReading
     public function read(string $text): ?int
     {
         $ordinal = $this->notation->read($text);
+        if ($ordinal !== null && $this->year !== null) {
+            return $this->dated($ordinal);
+        }
         if ($ordinal === null || $this->frequency === $this->notation->frequency()) {
             return $ordinal;
         }
 
         return Period::at($this->notation->frequency(), $ordinal)->in($this->frequency)->ordinal;
+    }
+
+    /** The period in its year; null where the year has none, as a 53rd week. */
+    private function dated(int $ordinal): ?int
+    {
+        try {
+            return Undated::in((int) $this->year, Period::at($this->frequency, $ordinal))->ordinal;
+        } catch (UnknownPeriod) {
+            return null;
+        }
+    }
+
+    /**
+     * Periods without a year, or steps in an order, as far as all texts but a few name different ones.
+     *
+     * @param list<string> $texts that are different
+     * @param int $least how many there must be
+     */
+    public static function undated(array $texts, int $least = 3): ?self
+    {
+        foreach ([...PeriodNotation::undated(), PeriodNotation::Step] as $notation) {
+            $read = array_filter(array_map($notation->read(...), $texts), is_int(...));
+            $isEnough = count($read) >= ($notation->frequency()->inAYear() <= 4 ? min(2, $least) : $least);
+            if ($isEnough && count($read) >= 0.9 * count($texts) && count(array_unique($read)) >= 0.9 * count($read)) {
+                return self::of($notation);
+            }
+        }
+
+        return null;
     }
 
     /** @param list<int> $days */

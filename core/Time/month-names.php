@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// Written by bench/make-month-names.php from ICU 72.1, data 72.1.
+// Written by bench/make-calendar-names.php from ICU 72.1, data 72.1.
 return [
     'a-k' => 7, 'ab' => 4, 'abe' => 12, 'abendua' => 12, 'abr' => 4, 'abriil' => 4, 'abril' => 4, 'abrile' => 4, 'abrille' => 4, 'abrëll' => 4, 'abu' => 8, 'aburil' => 4,
     'abuztua' => 8, 'ada' => 3, 'adar' => 3, 'adarê' => 3, 'ade' => 11, 'adeɛmekpɔxe' => 11, 'ado' => 7, 'adooleessa' => 7, 'afi' => 4, 'afirilu' => 4, 'afɔ' => 4, 'afɔfĩe' => 4,

@@ -296,6 +296,29 @@ final class UnderstandingTest extends TestCase
         ];
     }
 
+    /** @return iterable<string, array{string, string}> headings of more than one row */
+    public static function headings(): iterable
+    {
+        yield 'two columns of one name are told apart by the units under them' => [
+            "Year,Leakage,Leakage,Cost\n,Ml/d,% of input,£m\n2012,51,12,1\n2013,50,11,3\n2014,48,11,8\n",
+            'long; Table; Leakage [Ml/d] stock, Leakage, % of input [% of input] rate, Cost [£m] flow; ' .
+            '2012: 51, 2013: 50, 2014: 48',
+        ];
+        yield 'two columns of one name are told apart by what is over them' => [
+            ",Water,,Waste,\nYear,Cost,Volume,Cost,Volume\n2012,5,6,7,8\n2013,9,10,11,12\n2014,1,2,3,4\n",
+            'long; Table; Water, Cost [] flow, Water, Volume [] stock, Waste, Cost [] flow, Waste, Volume [] flow; ' .
+            '2012: 5, 2013: 9, 2014: 1',
+        ];
+        yield 'months under years' => [
+            ",2022,,2023,\nPlant,Nov,Dec,Jan,Feb\nA,1,2,3,4\nB,2,3,4,5\n",
+            'periods-across; A, B; Table [] stock; 2022-11: 1, 2022-12: 2, 2023-01: 3, 2023-02: 4',
+        ];
+        yield 'quarters under years that are written each time' => [
+            "Plant,2022,2022,2023,2023\n,Q3,Q4,Q1,Q2\nA,1,2,3,4\nB,2,3,4,5\n",
+            'periods-across; A, B; Table [] stock; 2022-Q3: 1, 2022-Q4: 2, 2023-Q1: 3, 2023-Q2: 4',
+        ];
+    }
+
     /** All values of each, as pandas 1.5.3 has them: tests/Reference/make/understood.py. */
     public function testTheValuesAreThosePandasHas(): void
     {
@@ -316,6 +339,7 @@ final class UnderstandingTest extends TestCase
     }
 
     #[DataProvider('tables')]
+    #[DataProvider('headings')]
     public function testATableComesToWhatItsReaderMeant(string $text, string $expected): void
     {
         $sample = self::sample($text);

@@ -13,10 +13,11 @@ use DuskRail\Reading\EventSummary;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Table;
 use DuskRail\Reading\TableShapes;
+use DuskRail\Reading\UnreadablePlan;
 use DuskRail\Reading\Vocabulary;
-use DuskRail\Reading\YearPart;
 use DuskRail\Refusal;
 use DuskRail\Time\Period;
+use DuskRail\Time\YearPart;
 use Illuminate\Foundation\Http\FormRequest;
 
 final class CorrectReadingRequest extends FormRequest
@@ -93,6 +94,7 @@ final class CorrectReadingRequest extends FormRequest
         $changes = $this->only([
             'notation',
             'frequency',
+            'year',
             'numbers',
             'duplicates',
             'measureName',
@@ -128,6 +130,10 @@ final class CorrectReadingRequest extends FormRequest
             // What is said of one measure leaves what was said of others.
             $changes['measures'] = array_replace_recursive($plan->stated->measures, $this->input('measures'));
         }
+        $year = trim($this->string('year')->value());
+        if ($year !== '' && preg_match('/^[12]\d{3}$/', $year) !== 1) {
+            throw UnreadablePlan::because("“{$year}” is not a year. Enter four digits, for example 2024, or nothing.");
+        }
         $moment = trim($this->string('moment')->value());
         if ($moment !== '') {
             Period::parse($moment);
@@ -149,7 +155,7 @@ final class CorrectReadingRequest extends FormRequest
         ) === [];
 
         return YearPart::in($table->words($column), $cells) ??
-            (array_values(array_filter(YearPart::cases(), $fits))[0] ?? YearPart::Month);
+            (array_values(array_filter(YearPart::ofYear(), $fits))[0] ?? YearPart::Month);
     }
 
     /** @return array{benchmarks?: array<string, string>} entities that are said to be benchmarks, or none, by name */

@@ -23,6 +23,7 @@ use DuskRail\Settings\ReadsSettings;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodRange;
+use DuskRail\Time\Undated;
 
 /**
  * Puts every series on 100 in a base period, or on average over several: value ÷ mean of its base values × 100.
@@ -104,7 +105,8 @@ final readonly class IndexToBase implements Stop
     public static function default(SeriesTable $arriving, Scope $scope): self
     {
         $axis = $arriving->axis;
-        if ($axis->frequency !== Frequency::Number && !$axis->frequency->isYearly() && $axis->count > 0) {
+        $isInYears = $axis->frequency !== Frequency::Number && !$axis->frequency->isYearly() && $axis->count > 0;
+        if ($isInYears && !Undated::holds($axis->period(0))) {
             $last = $axis->period($axis->count - 1)->yearNumber();
             for ($year = $axis->period(0)->yearNumber(); $year <= $last; $year++) {
                 $range = PeriodRange::parse(sprintf('%04d', $year));

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading\Shapes;
 
-use DuskRail\Reading\YearPart;
+use DuskRail\Time\YearPart;
 
 /** Months across and years down. */
 final class MonthsAcross extends PartsAcross

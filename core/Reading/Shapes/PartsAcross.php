@@ -9,14 +9,14 @@ use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
-use DuskRail\Reading\YearPart;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 use DuskRail\Time\UnknownPeriod;
+use DuskRail\Time\YearPart;
 
-/** Parts of the year across and years down: January to December in the headings, a year in each row. */
+/** Parts of a year, or of a week, across and those down: January to December in the headings, a year in each row. */
 abstract class PartsAcross extends PeriodsAcross
 {
     abstract protected function part(): YearPart;
@@ -45,7 +45,7 @@ abstract class PartsAcross extends PeriodsAcross
     {
         // Nearly all numbers are in such columns: two months among ten measures are something else.
         $columns = $this->partColumns($table);
-        $year = self::yearColumn($table);
+        $year = $this->wholes($table)[0] ?? null;
         $others = array_filter(
             array_diff($table->columns, [$year ?? -1, ...$columns]),
             static fn(int $c): bool => $table->isNumeric($c),
@@ -57,10 +57,13 @@ abstract class PartsAcross extends PeriodsAcross
     public function plan(Table $table, bool $asked = false): Plan
     {
         $columns = $this->partColumns($table);
-        $year = self::yearColumn($table) ?? $table->columns[0] ?? 0;
+        [$year, $periods] = $this->wholes($table) ?? [
+            $table->columns[0] ?? 0,
+            PeriodReading::of(PeriodNotation::Year),
+        ];
         // A sum or a mean of the parts is none of them.
         $labels = array_values(array_diff($table->texts(), [$year, ...$columns]));
-        $plan = $this->labelled($table, $labels, $columns, PeriodReading::of(PeriodNotation::Year));
+        $plan = $this->labelled($table, $labels, $columns, $periods);
 
         return $plan->with(['roles' => [$year => Role::Period->value]]);
     }
@@ -71,8 +74,8 @@ abstract class PartsAcross extends PeriodsAcross
         [$first, $last] = [$table->name($columns[0] ?? 0), $table->name($columns[count($columns) - 1] ?? 0)];
 
         return [
-            count($columns) . " column headers are parts of the year, {$first} to {$last}",
-            "“{$table->name($plan->columns->period ?? 0)}” contains years",
+            count($columns) . " column headers are {$this->part()->plural()}, {$first} to {$last}",
+            "“{$table->name($plan->columns->period ?? 0)}” contains what they are of",
             ...self::explainKeys($plan, $table),
         ];
     }
@@ -88,7 +91,7 @@ abstract class PartsAcross extends PeriodsAcross
             return;
         }
         foreach ($columns->values as $column) {
-            $ordinal = $this->ordinal($year, $builder->headings->text($column));
+            $ordinal = $this->ordinal($builder->plan, $year, $builder->headings->text($column));
             if (!isset($row[$column])) {
                 $builder->short($number, $column);
             } elseif ($ordinal !== null) {
@@ -100,12 +103,16 @@ abstract class PartsAcross extends PeriodsAcross
         }
     }
 
-    /** The period of a year that a heading names; null where the year has none, as a 53rd week. */
-    private function ordinal(int $year, string $heading): ?int
+    /**
+     * The period that a heading names; null where there is none, as a 53rd week of most years.
+     *
+     * @param int $whole ordinal of the year, or the week, that a row is of
+     */
+    protected function ordinal(Plan $plan, int $whole, string $heading): ?int
     {
         $part = $this->part()->number($heading);
         try {
-            return $part === null ? null : Period::parse("{$year}-{$this->part()->code($part)}")->ordinal;
+            return $part === null ? null : Period::parse("{$whole}-{$this->part()->code($part)}")->ordinal;
         } catch (UnknownPeriod) {
             return null;
         }
@@ -128,10 +135,11 @@ abstract class PartsAcross extends PeriodsAcross
         return $columns;
     }
 
-    private static function yearColumn(Table $table): ?int
+    /** @return array{int, PeriodReading}|null the column of what the parts are of, and how it is read */
+    protected function wholes(Table $table): ?array
     {
         $found = (new PeriodColumns($table))->periodColumn();
 
-        return $found !== null && $found[1]->notation === PeriodNotation::Year ? $found[0] : null;
+        return $found !== null && $found[1]->notation === PeriodNotation::Year ? $found : null;
     }
 }

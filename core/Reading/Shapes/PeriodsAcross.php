@@ -126,6 +126,7 @@ class PeriodsAcross extends Shape
                 $plan->joined => "{$count} column headers contain a measure and a period, {$first} to {$last}",
                 default => "{$count} column headers are periods, {$first} to {$last}",
             },
+            ...self::explainYear($plan),
             ...self::explainKeys($plan, $table),
         ];
     }

@@ -89,6 +89,9 @@ abstract class Shape
         $notes = $table->sample->notes();
         $preamble = Preamble::of($table->sample, $table->heading);
         $name = $notes['measure'] ?? ($preamble->measure ?: $table->sample->title());
+        $periods = $periods->notation->isInYear()
+            ? PeriodReading::of($periods->notation, year: $table->year())
+            : $periods;
 
         return new Plan(
             $shape,
@@ -173,11 +176,22 @@ abstract class Shape
                 $said[] = 'day and month are ambiguous; read as in ' . $plan->periods->notation->example();
             }
         }
+        array_push($said, ...self::explainYear($plan));
         if ($plan->duplicates === Duplicates::ByKind) {
             $said[] = 'values at several times of a day become one: their sum of a flow, else their mean';
         }
 
         return $said;
+    }
+
+    /** @return list<string> of which year periods are that name none */
+    protected static function explainYear(Plan $plan): array
+    {
+        return match (true) {
+            !$plan->periods->notation->isInYear() => [],
+            $plan->periods->year === null => ['no year is named, so the periods have none'],
+            default => ["the year is {$plan->periods->year}, by the lines above or the name of the file"],
+        };
     }
 
     /** @param list<string> $row */

@@ -102,7 +102,7 @@
         <h2>{{ __('Versions') }}</h2>
         <ol class="versions" reversed>
             @foreach ($dataset->files->sortByDesc('version') as $file)
-                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ \App\View\Label::of($file->kind->inWords()) }}{{ $file->rows > 1 ? ', '.__(':count rows', ['count' => \DuskRail\Data\Numerals::count($file->rows)]) : '' }}</span>
+                <li value="{{ $file->version }}"><a href="{{ route('versions.show', [$dataset, $file->version]) }}">{{ $file->name }}</a> <span class="quiet">{{ $file->created_at->isoFormat('D MMM YYYY') }}, {{ \App\View\Label::of($file->kind->inWords()) }}{{ $file->rows > 1 ? ', '.__(':count rows', ['count' => \DuskRail\Data\Numerals::count($file->rows)]) : '' }}{{ $file->leftOut() === [] ? '' : '; '.__('not read: :columns', ['columns' => Str::limit(implode('; ', $file->leftOut()), 160)]) }}</span>
                     @if ($file->correction() !== null)<span>{{ $versions->inWords($file) }} <q>{{ $file->note }}</q></span> @if ($versions->isInForce($file))<form method="post" action="{{ route('corrections.destroy', [$dataset, $file]) }}">@csrf @method('delete')<button class="plain small">{{ __('Undo correction') }}</button></form>@else<span class="quiet">{{ __('replaced later') }}</span>@endif @endif
                 </li>
             @endforeach

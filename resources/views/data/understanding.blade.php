@@ -38,6 +38,19 @@
             @if ($benchmarks !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $benchmarks), 0, 3)) }} {{ trans_choice('is a benchmark: shown, and neither a peer nor part of a sum.|are benchmarks: shown, and neither peers nor parts of a sum.', count($benchmarks)) }}@endif
             @if ($observations->metadata->notes !== []) {{ trans_choice(':count line without values is not read.|:count lines without values are not read.', count($observations->metadata->notes)) }}@endif
         </p>
+        @php([$account, $leftOut] = [$observations->metadata->account, $screen->leftOut()])
+        @if (! $account->isWhole())
+            <div class="account" role="note">
+                <p>{{ trans_choice(':count column of numbers is read|:count columns of numbers are read', $account->read) }}; {{ implode(' '.__('and').' ', array_filter([$leftOut === [] ? '' : trans_choice(':count column is left out|:count columns are left out', count($leftOut)), $account->rowCount === 0 ? '' : trans_choice(':count row is left out|:count rows are left out', $account->rowCount)])) }}:</p>
+                <ul>
+                    @foreach (array_slice($leftOut, 0, 12) as $column)
+                        <li>{{ $column->inWords() }} @if ($column->remedy !== null)<button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals="{{ json_encode(["roles[{$column->column}]" => $column->remedy->value], JSON_THROW_ON_ERROR) }}" hx-target="#understanding" hx-swap="outerMorph">{{ $column->remedy === \DuskRail\Reading\Role::Figures ? __('Read its values') : __('Keep as an attribute') }}</button>@endif</li>
+                    @endforeach
+                    @if (count($leftOut) > 12)<li>{{ trans_choice(':count more|:count more', count($leftOut) - 12) }}</li>@endif
+                    @if ($account->rows !== [])<li>{{ trans_choice('Row that begins with :names|Rows that begin with :names', count($account->rows), ['names' => implode(', ', array_map(fn ($r) => "“{$r}”", array_slice($account->rows, 0, 6)))]) }}</li>@endif
+                </ul>
+            </div>
+        @endif
     </section>
 
     <form class="roles" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change" hx-target="#understanding" hx-swap="outerMorph">
@@ -87,7 +100,7 @@
             @if ($observations->duplicateCount > 0 && $plan->duplicates === \DuskRail\Reading\Duplicates::Ask)
                 <p>{{ trans_choice('One value is a duplicate: its entity and period already has a value.|:count values are duplicates: their entity and period already have a value.', $observations->duplicateCount, ['count' => \DuskRail\Data\Numerals::count($observations->duplicateCount)]) }} {{ __('Choose an option under “Duplicates” below, or make another column a breakdown.') }}</p>
             @endif
-            <p><button class="button is-small" name="leave_out" value="1" form="confirm">{{ trans_choice('Import without this cell|Import without these :count cells', $observations->problemCount, ['count' => \DuskRail\Data\Numerals::count($observations->problemCount)]) }}</button> <span class="quiet">{{ __('The cells are left empty.') }}</span></p>
+            <p class="quiet">{{ __('The import leaves such cells empty. To read them, change the settings below, or the file.') }}</p>
             <div class="sample" tabindex="0" role="region" aria-label="{{ __('List of cells') }}">
                 <table class="table is-narrow">
                     <thead><tr><th scope="col">{{ __('Row') }}</th><th scope="col">{{ __('Column') }}</th><th scope="col">{{ __('Found') }}</th><th scope="col">{{ __('Expected') }}</th></tr></thead>
@@ -163,9 +176,10 @@
             <label class="guess"><span>{{ __('Date of the data') }}</span><input class="input is-small" name="moment" value="{{ $plan->stated->moment }}" placeholder="{{ __('2024 or 2024-03, may be empty') }}"></label>
         @endif
         @unless ($attributes)
-            @if (! in_array($plan->shape, ['years-across', 'months-across', 'quarters-across', 'moment'], true))
+            @if (! in_array($plan->shape, ['years-across', 'months-across', 'quarters-across', 'weekdays-across', 'moment'], true))
                 <x-guess name="notation" :lead="__('Period format')" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
-                @if ($plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
+                @if ($plan->periods->notation->isInYear())<label class="guess"><span>{{ __('Of which year?') }}</span><input class="input is-small" name="year" value="{{ $plan->periods->year }}" inputmode="numeric" placeholder="{{ __('none') }}"></label>@endif
+                @if (! $plan->periods->notation->isUndated() && $plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
                     <x-guess name="frequency" :lead="__('Frequency')" :value="$plan->periods->frequency->value" :options="collect(['day', 'week', 'month', 'quarter', 'half-year', 'year'])->mapWithKeys(fn ($f) => [$f => \DuskRail\Settings\Setting::capital($f)])->all()" />
                 @endif
             @endif
@@ -177,7 +191,7 @@
         @if ($plan->columns->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->stated->measureName)->name))
             <label class="guess"><span>{{ __('Measure name') }}</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
         @endif
-        @if (($plan->columns->entity === null && $plan->shape === 'long') || ($plan->columns->entity === null && in_array($plan->shape, ['years-across', 'months-across', 'quarters-across'], true)))
+        @if (($plan->columns->entity === null && $plan->shape === 'long') || ($plan->columns->entity === null && in_array($plan->shape, ['years-across', 'months-across', 'quarters-across', 'weekdays-across'], true)))
             <label class="guess"><span>{{ __('Entity name') }}</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
         @endif
         @if ($plan->shape === 'periods-across')<x-guess name="above" :lead="__('Second header row')" :value="(string) ($plan->above ?? '')" :options="['' => __('None')] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
@@ -216,7 +230,11 @@
                 <label class="guess"><span>{{ __('Source') }}</span><input class="input is-small source" name="source" value="{{ $screen->source() }}" placeholder="{{ __('publisher and date') }}" maxlength="300"></label>
             @endif
             <div class="acts">
+                @if ($observations->problemCount > 0 && ! $observations->isEmpty())
+                <button class="button go" name="leave_out" value="1">{{ trans_choice('Import :count value|Import :count values', $figures, ['count' => \DuskRail\Data\Numerals::count($figures)]) }}; {{ trans_choice(':count cell as missing|:count cells as missing', $observations->problemCount, ['count' => \DuskRail\Data\Numerals::count($observations->problemCount)]) }}</button>
+                @else
                 <button class="button go">{{ $upload->dataset_id === null ? ($attributes ? __('Import') : trans_choice('Import :count value|Import :count values', $figures, ['count' => \DuskRail\Data\Numerals::count($figures)])) : __('Add to :name', ['name' => $upload->dataset->name]) }}</button>
+                @endif
                 <button class="plain small" form="discard">{{ __('Discard file') }}</button>
             </div>
         </form>

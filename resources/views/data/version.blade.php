@@ -3,6 +3,7 @@
     <main class="page">
         <h1>{{ $version === $dataset->version ? __('Version :version, the latest', ['version' => $version]) : __('Version :version', ['version' => $version]) }}</h1>
         @if ($file !== null)<p class="quiet">{{ $file->name }}, {{ $file->created_at->isoFormat('D MMMM YYYY, HH:mm') }}, {{ \App\View\Label::of($file->kind->inWords()) }}{{ $file->note === '' ? '' : ": {$file->note}" }}</p>@endif
+        @if (($file?->leftOut() ?? []) !== [])<p class="quiet">{{ __('Not read from the file: :columns.', ['columns' => implode('; ', $file->leftOut())]) }}</p>@endif
         @php($frequencies = array_column([...$dataset->measures->map(fn ($m) => $m->asCore())->all(), ...$measures], 'frequency', 'name'))
         @php($said = fn ($r) => $r->isNone() ? __('none') : implode(', ', array_filter([$r->new > 0 ? __(':count new', ['count' => \DuskRail\Data\Numerals::count($r->new)]) : '', $r->changed > 0 ? __(':count changed', ['count' => \DuskRail\Data\Numerals::count($r->changed)]) : '', $r->gone > 0 ? __(':count deleted', ['count' => \DuskRail\Data\Numerals::count($r->gone)]) : ''])))
         <h2>{{ __('Changes in this version: :changes', ['changes' => $said($came)]) }}</h2>
