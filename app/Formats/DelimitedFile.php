@@ -6,6 +6,7 @@ namespace App\Formats;
 
 use DuskRail\Data\Numerals;
 use DuskRail\Reading\Dialect;
+use DuskRail\Reading\LabelledCodes;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Sample;
 use ErrorException;
@@ -44,6 +45,16 @@ final readonly class DelimitedFile
 
     /** @return iterable<int, list<string>> by row number from 0; an empty line is a row with one empty cell */
     public function rows(): iterable
+    {
+        $codes = null;
+        foreach ($this->written() as $number => $row) {
+            $codes = $number === 0 ? LabelledCodes::in($row) : $codes;
+            yield $number => $codes === null ? $row : $codes->row($number, $row);
+        }
+    }
+
+    /** @return iterable<int, list<string>> the rows as they are in the file */
+    private function written(): iterable
     {
         $file = fopen($this->path, 'rb');
         if ($file === false) {

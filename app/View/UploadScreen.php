@@ -285,12 +285,24 @@ final readonly class UploadScreen
         return Preamble::of($this->sample, $this->plan->heading);
     }
 
+    /** The entity that is proposed as home: the first that is no benchmark. */
+    public function home(): string
+    {
+        foreach ($this->observations->entities as $name) {
+            if (($this->benchmarks[$name] ?? '') === '') {
+                return $name;
+            }
+        }
+
+        return $this->observations->entities[0] ?? '';
+    }
+
     /** A picture of the first lines; nothing for a file without any. */
     public function firstLook(): string
     {
         return $this->plan->shape === Attributes::NAME
             ? ''
-            : FirstLook::of($this->observations, $this->firstMeasure(), $this->observations->entities[0] ?? '');
+            : FirstLook::of($this->observations, $this->firstMeasure(), $this->home());
     }
 
     public function span(): string

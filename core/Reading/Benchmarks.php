@@ -35,10 +35,9 @@ final class Benchmarks
     private const SHARE_OF_VOTES = 0.9;
 
     /** @return array<string, string> a value of `Benchmark`, by name */
-    public static function among(Sample $sample, Plan $plan): array
+    public static function among(Observations $read): array
     {
-        $read = $plan->columns->values === [] || $plan->shape === 'events' ? null : self::firstRows($sample, $plan);
-        if ($read === null || count($read->entities) < self::FEWEST || count($read->entities) > self::MOST) {
+        if (count($read->entities) < self::FEWEST || count($read->entities) > self::MOST) {
             return [];
         }
         $known = array_flip(array_map(strval(...), array_keys($read->metadata->benchmarks)));
@@ -134,8 +133,12 @@ final class Benchmarks
         return array_map(static fn(float $value): int => $isNear($value) ? 1 : 0, $parts);
     }
 
-    private static function firstRows(Sample $sample, Plan $plan): ?Observations
+    /** What is read of the beginning of a table; null where it holds no values. */
+    public static function firstRows(Sample $sample, Plan $plan): ?Observations
     {
+        if ($plan->columns->values === [] || $plan->shape === 'events') {
+            return null;
+        }
         $few = array_slice($sample->rows, 0, ($plan->heading ?? 0) + self::ROWS, true);
         try {
             return Reader::read($few, $plan->with(['duplicates' => Duplicates::Last->value]));

@@ -43,8 +43,14 @@ final class Detection
         $plan = ($shape ?? self::surest($table))->plan($table, $shape !== null);
         $plan = $split === null ? $plan : $plan->with(['split' => (array) $split]);
         $plan = $plan->with(self::unitRow($table, $plan));
-        $added = $shape === null ? Benchmarks::among($sample, $plan) : [];
-        $plan = $added === [] ? $plan : $plan->with(['found' => $added]);
+        $read = $shape === null ? Benchmarks::firstRows($sample, $plan) : null;
+        if ($read !== null) {
+            $levels = Hierarchy::among($read, $sample, $plan);
+            $plan = $plan->with([
+                'found' => Benchmarks::among($read) + $levels->benchmarks(),
+                'parents' => $levels->parents,
+            ]);
+        }
 
         return new Guess($plan, self::explain($sample, $plan));
     }

@@ -181,7 +181,7 @@ final class ObservationBuilder
             $this->cells->duplicateCount,
             $this->rowCount,
             new Metadata(
-                $this->subjects->attributes,
+                $this->subjects->described(),
                 $this->subjects->combinations,
                 array_map($this->headings->text(...), $this->plan->columns->breakdowns),
                 $this->notes,

@@ -8,15 +8,27 @@ use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
 /** Which columns or headings of a table are periods. */
-final readonly class PeriodColumns
+final class PeriodColumns
 {
     /** Share of the numeric columns that may be headed by something else where the others are places in a year. */
     private const OTHERS = 0.1;
 
-    public function __construct(private Table $table) {}
+    /** @var array{array{list<int>, PeriodReading}|null}|null what periodsAcross() found */
+    private ?array $across = null;
+
+    /** @var array{array{int, PeriodReading}|null}|null what periodColumn() found */
+    private ?array $down = null;
+
+    public function __construct(private readonly Table $table) {}
 
     /** @return array{list<int>, PeriodReading}|null columns whose headings are periods, and how they read */
     public function periodsAcross(): ?array
+    {
+        return ($this->across ??= [$this->foundAcross()])[0];
+    }
+
+    /** @return array{list<int>, PeriodReading}|null */
+    private function foundAcross(): ?array
     {
         $dated = $this->datedAcross();
 
@@ -100,6 +112,12 @@ final readonly class PeriodColumns
      *     other
      */
     public function periodColumn(): ?array
+    {
+        return ($this->down ??= [$this->foundDown()])[0];
+    }
+
+    /** @return array{int, PeriodReading}|null */
+    private function foundDown(): ?array
     {
         $found = null;
         foreach ($this->table->columns as $column) {

@@ -65,6 +65,7 @@ final readonly class Plan
             'joined' => $this->joined,
             'benchmarks' => $this->rows->benchmarks,
             'found' => $this->rows->found,
+            'parents' => $this->rows->parents,
             'asides' => $this->rows->asides,
             'split' => $this->split === null ? null : (array) $this->split,
         ];

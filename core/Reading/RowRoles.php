@@ -14,8 +14,14 @@ final readonly class RowRoles
      *     name; nothing for one that is none although its name says so
      * @param list<int> $asides rows that are passed over
      * @param array<string, string> $found the same as benchmarks, found from the values and not said by anybody
+     * @param array<string, string> $parents name of the entity that one is part of, by its name
      */
-    public function __construct(public array $benchmarks = [], public array $asides = [], public array $found = []) {}
+    public function __construct(
+        public array $benchmarks = [],
+        public array $asides = [],
+        public array $found = [],
+        public array $parents = [],
+    ) {}
 
     /** @param array<string, mixed> $plan as Plan::toArray() gives it */
     public static function from(array $plan): self
@@ -26,7 +32,21 @@ final readonly class RowRoles
             self::kinds($plan['benchmarks'] ?? null),
             array_values(array_map(static fn(mixed $row): int => (int) $row, array_filter($asides, is_numeric(...)))),
             self::kinds($plan['found'] ?? null),
+            self::names($plan['parents'] ?? null),
         );
+    }
+
+    /** @return array<string, string> */
+    private static function names(mixed $given): array
+    {
+        $names = [];
+        foreach (is_array($given) ? $given : [] as $child => $parent) {
+            if (is_string($parent)) {
+                $names[(string) $child] = $parent;
+            }
+        }
+
+        return $names;
     }
 
     /** @return array<string, string> */

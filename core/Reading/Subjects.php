@@ -122,6 +122,26 @@ final class Subjects
     }
 
     /**
+     * What is said of entities; where they have levels and no group of their own, the group is the one above.
+     *
+     * @return array<string, array<string, string>> texts by heading, by name
+     */
+    public function described(): array
+    {
+        $described = $this->attributes;
+        $parents = $this->plan->columns->group === null ? $this->plan->rows->parents : [];
+        $over = array_flip($parents);
+        // All under one are no groups.
+        foreach (count($over) > 1 ? $parents : [] as $child => $parent) {
+            if (!isset($over[$child]) && isset($this->entityFolds[mb_strtolower((string) $child)])) {
+                $described[(string) $child]['group'] = $parent;
+            }
+        }
+
+        return $described;
+    }
+
+    /**
      * Entities that others are measured by: those that the plan says, and those whose name says so, where there are
      * others.
      *

@@ -28,6 +28,8 @@ final class Table
     /** @var array<int, list<string>> */
     private array $different = [];
 
+    private ?PeriodColumns $periods = null;
+
     public function __construct(public readonly Sample $sample, public readonly ?int $heading)
     {
         $this->rows = self::dataRows($sample, $heading);
@@ -254,6 +256,12 @@ final class Table
         }
 
         return null;
+    }
+
+    /** Its columns and headings that are periods, looked for once. */
+    public function periods(): PeriodColumns
+    {
+        return $this->periods ??= new PeriodColumns($this);
     }
 
     /** The table with other headings. */

@@ -67,7 +67,7 @@ final class AccountTest extends TestCase
         mt_srand(2028);
         $names = ['Leakage', 'H1 2023', 'Total', '2021', '2022p', 'Jan 2023', 'YTD', 'Note', 'Staff', 'Value', 'x'];
         $left = 0;
-        for ($round = 0; $round < 300; $round++) {
+        for ($round = 0; $round < 150; $round++) {
             shuffle($names);
             $headings = ['Plant', 'Year', ...array_slice($names, 0, mt_rand(1, 7))];
             $rows = [$headings];
@@ -93,7 +93,7 @@ final class AccountTest extends TestCase
                 }
             }
         }
-        self::assertGreaterThan(100, $left);
+        self::assertGreaterThan(60, $left);
     }
 
     /** @return array{list<LeftOutColumn>, Account, Plan, Sample} */

@@ -8,7 +8,6 @@ use DuskRail\Reading\Columns;
 use DuskRail\Reading\EntityColumns;
 use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
-use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -44,7 +43,7 @@ final class Attributes extends Shape
 
     public function fits(Table $table): int
     {
-        $down = (new PeriodColumns($table))->periodColumn();
+        $down = $table->periods()->periodColumn();
         if ($down === null) {
             return 30;
         }

@@ -8,7 +8,6 @@ use DuskRail\Reading\Columns;
 use DuskRail\Reading\Heading;
 use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
-use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -46,7 +45,7 @@ final class EntitiesAcross extends Long
 
     public function fits(Table $table): int
     {
-        $down = (new PeriodColumns($table))->periodColumn();
+        $down = $table->periods()->periodColumn();
         if ($down === null || $table->texts([$down[0]]) !== [] || $table->comesAgain($down[0])) {
             return 0;
         }
@@ -59,7 +58,7 @@ final class EntitiesAcross extends Long
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [
+        [$period, $periods] = $table->periods()->periodColumn() ?? [
             0,
             PeriodReading::of(PeriodNotation::Year),
         ];

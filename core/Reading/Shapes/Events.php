@@ -11,7 +11,6 @@ use DuskRail\Reading\EntityColumns;
 use DuskRail\Reading\EventSummary;
 use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
-use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -40,7 +39,7 @@ final class Events extends Long
 
     public function fits(Table $table): int
     {
-        $down = (new PeriodColumns($table))->periodColumn();
+        $down = $table->periods()->periodColumn();
 
         return $down === null || $table->texts([$down[0]]) === [] || self::evidence($table, $down) === '' ? 0 : 75;
     }
@@ -99,7 +98,7 @@ final class Events extends Long
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [
+        [$period, $periods] = $table->periods()->periodColumn() ?? [
             0,
             PeriodReading::of(PeriodNotation::YearFirst),
         ];
@@ -143,7 +142,7 @@ final class Events extends Long
 
     public function explain(Plan $plan, Table $table): array
     {
-        $down = (new PeriodColumns($table))->periodColumn();
+        $down = $table->periods()->periodColumn();
 
         return [
             ...array_filter([$down === null ? '' : self::evidence($table, $down)]),

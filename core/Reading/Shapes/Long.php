@@ -12,7 +12,6 @@ use DuskRail\Reading\EntityKeyChooser;
 use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\ObservationBuilder;
-use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -45,7 +44,7 @@ class Long extends Shape
 
     public function fits(Table $table): int
     {
-        $down = (new PeriodColumns($table))->periodColumn();
+        $down = $table->periods()->periodColumn();
         if ($down === null) {
             return 0;
         }
@@ -72,7 +71,7 @@ class Long extends Shape
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$period, $periods] = (new PeriodColumns($table))->periodColumn() ?? [
+        [$period, $periods] = $table->periods()->periodColumn() ?? [
             0,
             PeriodReading::of(PeriodNotation::Year),
         ];

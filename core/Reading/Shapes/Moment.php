@@ -9,7 +9,6 @@ use DuskRail\Reading\EntityColumns;
 use DuskRail\Reading\EntityKeyChooser;
 use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
-use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -49,7 +48,7 @@ final class Moment extends Shape
 
     public function fits(Table $table): int
     {
-        if ((new PeriodColumns($table))->periodColumn() !== null) {
+        if ($table->periods()->periodColumn() !== null) {
             return 0;
         }
         $others = array_diff($table->columns, [(new EntityColumns($table))->mostVaried($table->texts())]);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace DuskRail\Reading\Shapes;
 
 use DuskRail\Reading\ObservationBuilder;
-use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -138,7 +137,7 @@ abstract class PartsAcross extends PeriodsAcross
     /** @return array{int, PeriodReading}|null the column of what the parts are of, and how it is read */
     protected function wholes(Table $table): ?array
     {
-        $found = (new PeriodColumns($table))->periodColumn();
+        $found = $table->periods()->periodColumn();
 
         return $found !== null && $found[1]->notation === PeriodNotation::Year ? $found : null;
     }

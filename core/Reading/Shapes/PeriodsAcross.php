@@ -10,7 +10,6 @@ use DuskRail\Reading\EntityKeyChooser;
 use DuskRail\Reading\MeasureColumns;
 use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\PairedHeadings;
-use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
@@ -62,7 +61,7 @@ class PeriodsAcross extends Shape
         if (self::paired($table) !== null) {
             return 99;
         }
-        $across = (new PeriodColumns($table))->periodsAcross();
+        $across = $table->periods()->periodsAcross();
 
         return match (true) {
             $across === null => 0,
@@ -78,7 +77,7 @@ class PeriodsAcross extends Shape
             return null;
         }
 
-        $periods = new PeriodColumns($table);
+        $periods = $table->periods();
 
         return PairedHeadings::inTwoRows($table->sample, $table->heading) ??
             ($periods->periodsAcross() === null && $periods->periodColumn() === null
@@ -93,7 +92,7 @@ class PeriodsAcross extends Shape
             return $this->pairedPlan($table->under($paired->heading), $paired);
         }
         // The other way round may be asked for although no heading reads as a period; the reader will say which do not.
-        [$columns, $periods] = (new PeriodColumns($table))->periodsAcross() ?? [
+        [$columns, $periods] = $table->periods()->periodsAcross() ?? [
             array_slice($table->columns, 1),
             PeriodReading::of(PeriodNotation::Year),
         ];

@@ -7,7 +7,6 @@ namespace DuskRail\Reading\Shapes;
 use DuskRail\Reading\Columns;
 use DuskRail\Reading\DateColumns;
 use DuskRail\Reading\ObservationBuilder;
-use DuskRail\Reading\PeriodColumns;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Problem;
 use DuskRail\Reading\Role;
@@ -48,7 +47,7 @@ final class YearsAcross extends Shape
 
     public function fits(Table $table): int
     {
-        $across = (new PeriodColumns($table))->periodsAcross();
+        $across = $table->periods()->periodsAcross();
 
         return $across !== null &&
             count($across[0]) >= 2 &&
@@ -61,7 +60,7 @@ final class YearsAcross extends Shape
 
     public function plan(Table $table, bool $asked = false): Plan
     {
-        [$columns, $periods] = (new PeriodColumns($table))->periodsAcross() ?? [
+        [$columns, $periods] = $table->periods()->periodsAcross() ?? [
             array_slice($table->columns, 1),
             PeriodReading::of(PeriodNotation::Year),
         ];

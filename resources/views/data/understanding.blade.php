@@ -223,7 +223,7 @@
         <form id="confirm" class="card confirm" method="post" action="{{ route('imports.store', $upload) }}" hx-post="{{ route('imports.store', $upload) }}" hx-target="#understanding" hx-swap="outerMorph" hx-disable="find button">
             @if ($upload->dataset_id === null)
                 @if ($names !== [] && ! $attributes)
-                    <label class="guess"><span>{{ __('Home entity') }}</span><input class="input is-small" name="home" list="entities" value="{{ $observations->entities[0] ?? '' }}" maxlength="200" autocomplete="off"></label>
+                    <label class="guess"><span>{{ __('Home entity') }}</span><input class="input is-small" name="home" list="entities" value="{{ $screen->home() }}" maxlength="200" autocomplete="off"></label>
                     <datalist id="entities">@foreach ($names as $name)<option value="{{ $name }}"></option>@endforeach</datalist>
                 @endif
                 <label class="guess"><span>{{ __('Data set name') }}</span><input class="input is-small" name="name" value="{{ old('name', $screen->title()) }}" required maxlength="120"></label>
