@@ -15,18 +15,13 @@ use DuskRail\Data\Breakdown;
 use DuskRail\Data\Divisor;
 use DuskRail\Data\Measure as CoreMeasure;
 use DuskRail\Data\MeasureKind;
-use DuskRail\Data\Revision;
 use DuskRail\Document\Study;
 use DuskRail\Reading\FoundBreakdowns;
-use DuskRail\Reading\Limits;
-use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
-use DuskRail\Reading\ReadSeries;
 use DuskRail\Reading\Shapes\Attributes;
 use DuskRail\Reading\Vocabulary;
-use DuskRail\Time\Period;
 use Illuminate\Support\Facades\DB;
 
 /** Reads a file into a data set as a plan says: a new version of it, or nothing. */
@@ -36,8 +31,6 @@ final readonly class Import
      * @param bool $leavingOut go on without what cannot be read
      * @param (callable(int, int): void)|null $progress told now and then how many rows are read, and how many cells
      *     could not be
-     * @param 'over'|'place' $mode whether what the file does not give stays, or goes for the measures that it holds
-     * @param array<string, string> $same key of the entity that is meant, by the name in the file
      */
     public function __construct(
         private string $path,
@@ -46,8 +39,7 @@ final readonly class Import
         private Plan $plan,
         private bool $leavingOut = false,
         private mixed $progress = null,
-        private string $mode = 'over',
-        private array $same = [],
+        private Answers $answers = new Answers(),
     ) {}
 
     /**
@@ -150,7 +142,7 @@ final readonly class Import
     {
         $kind = match (true) {
             $this->plan->shape === Attributes::NAME => VersionKind::Attributes,
-            $this->mode === 'place' => VersionKind::InPlace,
+            $this->answers->isInPlace() => VersionKind::InPlace,
             default => VersionKind::LaidOver,
         };
         $sha256 = (string) hash_file('sha256', $this->path);
@@ -190,10 +182,10 @@ final readonly class Import
     {
         $dataset?->refresh();
         $madeOn = $dataset->version ?? 0;
-        $matching = Matching::of($dataset, $observations, $this->same);
+        $matching = Matching::of($dataset, $observations, $this->answers);
         $ids = $matching->measureIds();
         $inForce = StoredSeries::ofVersion($madeOn, array_values(array_filter($ids)));
-        $this->mustFit($observations, $ids, $inForce);
+        Foreseen::mustFit($observations, $ids, $inForce, $this->answers);
         $staging = new Staging();
         $this->stageEntities($staging, $observations, $matching);
         $breakdowns = FoundBreakdowns::of($observations, $dataset?->asBreakdowns() ?? []);
@@ -206,14 +198,16 @@ final readonly class Import
             $key = "{$ids[$read->measure]}/{$entity}/{$cell}";
             $old = $inForce[$key] ?? null;
             unset($inForce[$key]);
-            $next = $this->next($old, $read);
+            $next = LaidOver::next($old, $read->times($matching->factors[$read->measure]), $this->answers);
             // What stays as it was is not written again.
             if ($old === null || !LaidOver::isSame($old, $next)) {
                 $staging->series($read->measure, $read->entity, PackedSeries::of($next), $old?->id, $cell);
             }
         }
 
-        return new PreparedImport($madeOn, $matching, $staging, $this->mode === 'place' ? array_values($inForce) : []);
+        $gone = $this->answers->isInPlace() ? array_values($inForce) : [];
+
+        return new PreparedImport($madeOn, $matching, $staging, $gone);
     }
 
     /**
@@ -248,75 +242,10 @@ final readonly class Import
         }
     }
 
-    /**
-     * @param array<int, int> $measures id of each measure that is read; none for a new one
-     * @param array<string, StoredSeries> $inForce
-     *
-     * @throws NotATable when what is there and what is brought are too far apart
-     */
-    private function mustFit(Observations $observations, array $measures, array $inForce): void
-    {
-        $spans = [];
-        foreach ($this->mode === 'place' ? [] : $inForce as $series) {
-            // Eight bytes to a value; unpacking them all only to count them would take long.
-            $raw = $series->getRawOriginal('values');
-            $end = $series->first + intdiv(strlen(is_string($raw) ? $raw : ''), 8) - 1;
-            [$first, $last] = $spans[$series->measure_id] ?? [$series->first, $end];
-            $spans[$series->measure_id] = [min($first, $series->first), max($last, $end)];
-        }
-        foreach ($observations->spans() as $n => [$first, $last]) {
-            [$oldFirst, $oldLast] = $spans[$measures[$n] ?? 0] ?? [$first, $last];
-            $frequency = $observations->frequencyOf($n);
-            Limits::span(
-                $observations->measures[$n]->name,
-                Period::at($frequency, min($first, $oldFirst)),
-                Period::at($frequency, max($last, $oldLast)),
-            );
-        }
-    }
-
-    /**
-     * What the file would change, without storing anything.
-     *
-     * @param Observations $observations all that was read of it, or its beginning
-     *
-     * @throws NotATable when what is there and what is brought are too far apart
-     */
-    public function revision(Dataset $dataset, Observations $observations): Revision
-    {
-        $revision = new Revision();
-        $matching = Matching::of($dataset, $observations, $this->same);
-        $ids = $matching->measureIds();
-        $inForce = StoredSeries::ofVersion($dataset->version, array_values(array_filter($ids)));
-        $this->mustFit($observations, $ids, $inForce);
-        $breakdowns = FoundBreakdowns::of($observations, $dataset->asBreakdowns());
-        foreach ($observations->series() as $read) {
-            $entity = $matching->entities[$read->entity];
-            $key = $ids[$read->measure] . '/' . ($entity->id ?? 0) . '/' . $breakdowns->cell($read);
-            $old = $inForce[$key] ?? null;
-            unset($inForce[$key]);
-            $next = $this->next($old, $read);
-            $revision->compare(
-                $observations->measures[$read->measure]->name,
-                $entity->name ?? $observations->entities[$read->entity],
-                $old->first ?? $next->first,
-                $old->values ?? [],
-                $next->first,
-                $next->values,
-            );
-        }
-        foreach ($this->mode === 'place' ? $inForce : [] as $gone) {
-            $name = $observations->measures[(int) array_search($gone->measure_id, $ids, true)]->name;
-            $revision->compare($name, '', $gone->first, $gone->values, $gone->first, []);
-        }
-
-        return $revision;
-    }
-
     /** Names that were said to mean an entity are known from now on. */
     private function remember(Dataset $dataset): void
     {
-        foreach ($this->same as $name => $key) {
+        foreach ($this->answers->same as $name => $key) {
             $entity = $dataset->entities()->where('key', $key)->first();
             if ($entity !== null) {
                 EntityAlias::updateOrCreate(
@@ -325,11 +254,6 @@ final readonly class Import
                 );
             }
         }
-    }
-
-    private function next(?StoredSeries $old, ReadSeries $read): ReadSeries
-    {
-        return $old === null || $this->mode === 'place' ? $read : LaidOver::laidOver($old, $read);
     }
 
     /** @return list<int> id of each measure of the file, of which the new ones are made */

@@ -10,8 +10,38 @@ use DuskRail\Reading\ReadSeries;
 /** A series of a file beside the one that is there: merged into it, or the same. */
 final class LaidOver
 {
-    /** A series merged into the one that is there: where the file has no value, the old ones stay. */
-    public static function laidOver(StoredSeries $old, ReadSeries $new): ReadSeries
+    /** A series of a file as it is stored, given the one that is there, if there is one. */
+    public static function next(?StoredSeries $old, ReadSeries $read, Answers $answers): ReadSeries
+    {
+        return $old === null || $answers->isInPlace()
+            ? $read
+            : self::laidOver($old, $read, $answers->removesWithdrawn);
+    }
+
+    /**
+     * Stored values of periods for which the file has a cell without a value.
+     *
+     * @return list<int> ordinals
+     */
+    public static function withdrawn(StoredSeries $old, ReadSeries $new): array
+    {
+        $withdrawn = [];
+        [$first, $values] = [$old->first, $old->values];
+        foreach ($new->values as $i => $value) {
+            $was = $values[$new->first + $i - $first] ?? NAN;
+            if (is_nan($value) && $new->places[$i] >= 0 && !is_nan($was)) {
+                $withdrawn[] = $new->first + $i;
+            }
+        }
+
+        return $withdrawn;
+    }
+
+    /**
+     * A series merged into the one that is there: where the file has no value, the old ones stay, unless those that are
+     * withdrawn are to go.
+     */
+    private static function laidOver(StoredSeries $old, ReadSeries $new, bool $removesWithdrawn): ReadSeries
     {
         $first = min($old->first, $new->first);
         $oldFirst = $old->first;
@@ -21,7 +51,8 @@ final class LaidOver
         $values = $statuses = $places = [];
         for ($ordinal = $first; $ordinal < $end; $ordinal++) {
             $fresh = $new->values[$ordinal - $new->first] ?? NAN;
-            $isFresh = !is_nan($fresh);
+            $isCell = ($new->places[$ordinal - $new->first] ?? -1) >= 0;
+            $isFresh = !is_nan($fresh) || ($removesWithdrawn && $isCell);
             $values[] = $isFresh ? $fresh : $oldValues[$ordinal - $oldFirst] ?? NAN;
             $statuses[] = $isFresh ? $new->statuses[$ordinal - $new->first] : $oldStatuses[$ordinal - $oldFirst] ?? 0;
             // A place belongs to the latest file; what an older one gave is found through the older version.

@@ -24,6 +24,8 @@ final readonly class Matching
      * @param list<Measure|null> $measures what each measure of the file is in the data set; null for a new one
      * @param list<ReadMeasure> $named each as it is called in the data set
      * @param list<string> $measureKeys
+     * @param list<float> $factors what values of each measure are multiplied by to be in the stored unit
+     * @param list<UnitQuestion> $questions measures that come in another unit
      * @param list<Entity|null> $entities what each entity of the file is in the data set; null for a new one
      * @param list<string> $entityKeys
      */
@@ -32,20 +34,22 @@ final readonly class Matching
         public array $measures,
         public array $named,
         public array $measureKeys,
+        public array $factors,
+        public array $questions,
         public array $entities,
         public array $entityKeys,
     ) {}
 
-    /**
-     * @param array<string, string> $same key of the entity that is meant, by the name in the file
-     *
-     * @throws ImportStopped when two names of the file are one entity
-     */
-    public static function of(?Dataset $dataset, Observations $read, array $same = []): self
+    /** @throws ImportStopped when two names of the file are one entity */
+    public static function of(?Dataset $dataset, Observations $read, Answers $answers = new Answers()): self
     {
-        $known = $dataset === null ? [] : self::known($dataset, $same);
+        $known = $dataset === null ? [] : self::known($dataset, $answers->same);
 
-        return new self($known, ...self::measures($dataset, $read), ...self::entities($known, $read));
+        return new self(
+            $known,
+            ...self::measures($dataset, $read, $answers->units),
+            ...self::entities($known, $read),
+        );
     }
 
     /** @return list<int> id of each measure of the file, 0 for a new one */
@@ -105,14 +109,14 @@ final readonly class Matching
         return $merged;
     }
 
-    /** @return array{list<Measure|null>, list<ReadMeasure>, list<string>} */
-    private static function measures(?Dataset $dataset, Observations $read): array
+    /**
+     * @param array<string, string> $units answers by name
+     * @return array{list<Measure|null>, list<ReadMeasure>, list<string>, list<float>, list<UnitQuestion>}
+     */
+    private static function measures(?Dataset $dataset, Observations $read, array $units): array
     {
-        $byName = $byKey = [];
-        foreach ($dataset === null ? [] : self::usable($dataset) as $measure) {
-            $byName[mb_strtolower($measure->name)] = $byKey[$measure->key] = $measure;
-        }
-        $matched = $named = $keys = $taken = [];
+        [$byName, $byKey] = self::named($dataset);
+        $matched = $named = $keys = $taken = $factors = $questions = [];
         foreach ($read->measures as $n => $one) {
             $frequency = $read->frequencyOf($n);
             $find = static function (string $name) use ($byName, $byKey, &$taken): ?Measure {
@@ -121,22 +125,64 @@ final readonly class Matching
                 return $there === null || isset($taken[$there->key]) ? null : $there;
             };
             $there = $find($one->name);
-            // Figures of another unit or frequency are of another measure, which has a name of its own.
-            if ($there !== null && $one->unit !== $there->unit) {
-                $other = $find("{$one->name}, {$one->unit}");
-                $one = $other === null ? $one : $one->named($other->name);
-                $there = $other ?? $there;
-            }
+            [$one, $there, $question] = $there === null || $one->unit === $there->unit
+                ? self::asked($one, $there, $units)
+                : self::inUnit($one, $there, $find, $units);
+            $questions = $question === null ? $questions : [...$questions, $question];
+            $factor = $question?->times() ?? 1.0;
             while ($there !== null && $there->frequency !== $frequency) {
                 $one = $one->named("{$one->name} ({$frequency->adjective()})");
                 $there = $find($one->name);
             }
             $key = $there->key ?? self::free(self::key($one->name), [...$byKey, ...$taken]);
             $taken[$key] = true;
-            [$matched[], $named[], $keys[]] = [$there, $one, $key];
+            [$matched[], $named[], $keys[], $factors[]] = [$there, $one, $key, $factor];
         }
 
-        return [$matched, $named, $keys];
+        return [$matched, $named, $keys, $factors, $questions];
+    }
+
+    /**
+     * Values of another unit are converted, or are of another measure, which has a name of its own.
+     *
+     * @param callable(string): (Measure|null) $find
+     * @param array<string, string> $units answers by name
+     * @return array{ReadMeasure, Measure|null, UnitQuestion|null}
+     */
+    private static function inUnit(ReadMeasure $one, Measure $there, callable $find, array $units): array
+    {
+        $other = $one->unit === '' ? null : $find("{$one->name}, {$one->unit}");
+        if ($other !== null) {
+            return [$one->named($other->name), $other, null];
+        }
+        [, , $question] = self::asked($one, $there, $units);
+        if ($question?->isOwn() !== true) {
+            return [$one, $there, $question];
+        }
+
+        return [$one->named("{$one->name}, {$one->unit}"), null, $question];
+    }
+
+    /**
+     * @param array<string, string> $units answers by name
+     * @return array{ReadMeasure, Measure|null, UnitQuestion|null}
+     */
+    private static function asked(ReadMeasure $one, ?Measure $there, array $units): array
+    {
+        $answer = $units[$one->name] ?? null;
+
+        return [$one, $there, $there === null ? null : UnitQuestion::of($one->name, $one->unit, $there->unit, $answer)];
+    }
+
+    /** @return array{array<string, Measure>, array<string, Measure>} by name in lower case, and by key */
+    private static function named(?Dataset $dataset): array
+    {
+        $byName = $byKey = [];
+        foreach ($dataset === null ? [] : self::usable($dataset) as $measure) {
+            $byName[mb_strtolower($measure->name)] = $byKey[$measure->key] = $measure;
+        }
+
+        return [$byName, $byKey];
     }
 
     /**

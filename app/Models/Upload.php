@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Data\Answers;
+use App\Data\Foreseen;
 use App\Data\Import;
 use App\Data\ImportProgress;
 use App\Formats\DelimitedFile;
@@ -14,7 +16,11 @@ use DuskRail\Reading\Dialect;
 use DuskRail\Reading\Heading;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Plan;
+use DuskRail\Reading\Reader;
+use DuskRail\Reading\Sample;
+use DuskRail\Reading\Shapes\Attributes;
 use DuskRail\Reading\TableShapes;
+use DuskRail\Refusal;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -30,6 +36,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $sheet the one that is read
  * @property 'over'|'place' $mode what becomes of values that are there already
  * @property array<string, string>|null $same key of the entity that is meant, by the name in the file
+ * @property array<string, string>|null $units what values of a measure are multiplied by, by its name in the file
+ * @property bool $removes_withdrawn whether stored values go where the file says that there is none
  * @property 'unread'|'open'|'waiting'|'running'|'done' $state unread while other large files are before it
  * @property string $message why an import came to nothing
  * @property array{count: int, duplicates: int, list: list<array{int, string, string, string}>}|null $problems what
@@ -50,10 +58,19 @@ final class Upload extends Record
         'plan' => 'array',
         'sheets' => 'array',
         'same' => 'array',
+        'units' => 'array',
+        'removes_withdrawn' => 'boolean',
         'problems' => 'array',
     ];
 
-    protected $attributes = ['mode' => 'over', 'state' => 'open', 'message' => '', 'dialect' => '[]', 'plan' => '[]'];
+    protected $attributes = [
+        'mode' => 'over',
+        'state' => 'open',
+        'message' => '',
+        'dialect' => '[]',
+        'plan' => '[]',
+        'removes_withdrawn' => false,
+    ];
 
     /** Seconds after which a file that waits to be read is given up by whoever brought it. */
     private const GIVEN_UP = 20;
@@ -141,7 +158,40 @@ final class Upload extends Record
         ) {
             $plan = Detection::of($sample, TableShapes::named('entities-across'))->plan;
         }
+        $plan = $this->dataset === null ? $plan : self::named($plan, $this->dataset);
         $this->plan = $plan->toArray();
+        if ($this->dataset !== null && $plan->shape !== Attributes::NAME) {
+            $this->units = $this->likelyUnits($this->dataset, $sample, $plan);
+        }
+    }
+
+    /** A measure that only the name of the file names is the one that the data set has, where it has one. */
+    private static function named(Plan $plan, Dataset $dataset): Plan
+    {
+        $there = $dataset->measures()->where('formula', '')->where('removed', false)->get();
+        $names = array_values($there->map(static fn(Measure $m): string => $m->name)->all());
+        $name = mb_strtolower(Heading::read($plan->stated->measureName)->name);
+        $isNamed = $plan->columns->measure !== null || in_array($plan->shape, ['long', 'moment', 'events'], true);
+        $isKnown = in_array($name, array_map(mb_strtolower(...), $names), true);
+
+        return $isNamed || $isKnown || count($names) !== 1 ? $plan : $plan->with(['measureName' => $names[0]]);
+    }
+
+    /**
+     * What values of measures are multiplied by that come in another size than they are stored in.
+     *
+     * @return array<string, string>
+     */
+    private function likelyUnits(Dataset $dataset, Sample $sample, Plan $plan): array
+    {
+        try {
+            $rows = $plan->split === null ? $sample->rows : $plan->split->sample($sample)->rows;
+
+            return Foreseen::shifts($dataset, Reader::read($rows, $plan), $this->answers());
+        } catch (Refusal) {
+            // The preview says why it cannot be read or added.
+            return [];
+        }
     }
 
     /**
@@ -211,9 +261,13 @@ final class Upload extends Record
             $this->readPlan(),
             $leavingOut,
             $progress,
-            $this->mode,
-            $this->same ?? [],
+            $this->answers(),
         );
+    }
+
+    public function answers(): Answers
+    {
+        return new Answers($this->mode, $this->same ?? [], $this->units ?? [], $this->removes_withdrawn);
     }
 
     public function discard(): void

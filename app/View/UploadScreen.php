@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Data\Foreseen;
 use App\Data\Matching;
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
 use DuskRail\Data\Numerals;
-use DuskRail\Data\Revision;
 use DuskRail\Reading\Alternative;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\FirstMeasure;
@@ -47,7 +47,7 @@ final readonly class UploadScreen
      * @param bool $whole whether all of the file was looked at, or its beginning
      * @param list<string> $evidence what the plan says, in words
      * @param list<Alternative> $others other ways it could be
-     * @param Revision|null $revision what it would change in the data set that it is added to
+     * @param Foreseen|null $foreseen what it would change in the data set that it is added to
      * @param array<string, string> $strangers names that the data set does not know, each with the key of the one
      *     that may be meant, or nothing
      * @param array<string, string> $merged names of entities that have become part of another, with the key of that
@@ -62,7 +62,7 @@ final readonly class UploadScreen
         public array $evidence,
         public string $message,
         public array $others,
-        public ?Revision $revision,
+        public ?Foreseen $foreseen,
         public array $strangers,
         public array $merged,
         public array $benchmarks,
@@ -94,18 +94,20 @@ final readonly class UploadScreen
             $evidence = [];
         }
 
-        $revision = null;
+        $foreseen = null;
         $strangers = $merged = [];
         $benchmarks = [...$observations->metadata->benchmarks, ...$observations->metadata->said];
         if ($upload->dataset !== null && !$observations->isEmpty()) {
             $names = [];
             try {
-                $matching = Matching::of($upload->dataset, $observations, $upload->same ?? []);
+                $matching = Matching::of($upload->dataset, $observations, $upload->answers());
                 $names = array_slice($matching->strangers($observations), 0, self::STRANGERS_SHOWN);
                 $merged = $matching->merged($observations);
                 $benchmarks = $matching->benchmarks($observations);
                 $isOfAttributes = $plan->shape === Attributes::NAME;
-                $revision = $isOfAttributes ? null : $upload->import()->revision($upload->dataset, $observations);
+                $foreseen = $isOfAttributes
+                    ? null
+                    : Foreseen::of($upload->dataset, $observations, $upload->answers());
             } catch (Refusal $problem) {
                 $message = $message === '' ? $problem->getMessage() : $message;
             }
@@ -129,7 +131,7 @@ final readonly class UploadScreen
             $evidence,
             $message,
             array_slice(Detection::alternatives($written, $plan), 0, 3),
-            $revision,
+            $foreseen,
             $strangers,
             $merged,
             array_slice($benchmarks, 0, self::STRANGERS_SHOWN),

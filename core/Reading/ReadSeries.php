@@ -23,4 +23,22 @@ final readonly class ReadSeries
         public array $places,
         public int $combination = 0,
     ) {}
+
+    /** The same in another unit. */
+    public function times(float $factor): self
+    {
+        $values = array_map(static fn(float $value): float => $value * $factor, $this->values);
+
+        return $factor === 1.0
+            ? $this
+            : new self(
+                $this->measure,
+                $this->entity,
+                $this->first,
+                $values,
+                $this->statuses,
+                $this->places,
+                $this->combination,
+            );
+    }
 }

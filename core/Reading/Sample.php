@@ -7,6 +7,11 @@ namespace DuskRail\Reading;
 /** The first rows of a table, cut into cells, as far as detection and the preview need them. */
 final readonly class Sample
 {
+    /** What comes and goes with each copy of a file. */
+    private const NO_NAME =
+        '/(?<=\s)(?:\(\d{1,2}\)|\((?:final|copy)\)|v\d{1,2}|final|copy|draft|' .
+        '(?:19|20)\d\d(?: ?(?:q[1-4]|h[12]|\d\d)(?: \d\d)?)?|(?:19|20)\d{6}|[0-3]\d [01]\d (?:19|20)\d\d)(?=\s)/iu';
+
     /** @var list<list<string>> */
     public array $rows;
 
@@ -68,13 +73,11 @@ final readonly class Sample
     /** The file's name without its ending, as words: a name for what has none. */
     public function title(): string
     {
-        $name = trim(
-            (string) preg_replace(
-                '/[-_.\s]+/',
-                ' ',
-                (string) preg_replace('/\.[A-Za-z0-9]{1,5}$/', '', basename($this->fileName)),
-            ),
-        );
+        $name = (string) preg_replace('/\.[A-Za-z0-9]{1,5}$/', '', basename($this->fileName));
+        $words = trim((string) preg_replace('/[-_.\s]+/', ' ', $name));
+        // A date, a version or the number of a copy is no part of what a file holds, unless it is all that there is.
+        $plain = trim((string) preg_replace(self::NO_NAME, ' ', " {$words} "));
+        $name = preg_match('/\p{L}{2}/u', $plain) === 1 ? (string) preg_replace('/\s+/', ' ', $plain) : $words;
 
         return $name === '' ? 'Value' : mb_strtoupper(mb_substr($name, 0, 1)) . mb_substr($name, 1);
     }

@@ -247,7 +247,7 @@ final class Table
         for ($row = 0; $row < ($this->heading ?? 0); $row++) {
             $above .= ' ' . implode(' ', $this->sample->rows[$row]);
         }
-        foreach ([$above, $this->sample->title()] as $text) {
+        foreach ([$above, basename($this->sample->fileName)] as $text) {
             preg_match_all('/(?<![\d.,])(?:19|20)\d\d(?![\d.,]\d|\d)/', $text, $m);
             $years = array_unique($m[0]);
             if ($years !== []) {

@@ -112,6 +112,20 @@ final class UndatedTest extends TestCase
         self::assertGreaterThan(0, self::in(2021, $plan, $sample)->problemCount);
     }
 
+    public function testTheNameOfTheFileHasAYearAndNoneInItsTitle(): void
+    {
+        $rows = [['Plant', 'Jan', 'Feb', 'Mar'], ['A', '1', '2', '3'], ['B', '2', '3', '4']];
+        $read = static function (string $name) use ($rows): string {
+            $sample = new Sample($rows, $name, ',');
+
+            return $sample->title() . '; ' . self::first(Reader::read($rows, Detection::of($sample)->plan));
+        };
+        self::assertSame('Visits; January 2023 1, February 2023 2, March 2023 3', $read('visits_2023 (1).csv'));
+        self::assertSame('Visits; January 1, February 2, March 3', $read('visits 2022-2023 v2.csv'));
+        self::assertSame('2023; January 2023 1, February 2023 2, March 2023 3', $read('2023.csv'));
+        self::assertSame('Report A06; January 1, February 2, March 3', $read('report_A06.csv'));
+    }
+
     public function testEachPlaceInAYearIsThatInAnother(): void
     {
         $same = ['Q3' => '2023-Q3', 'H2' => '2023-H2', '3 May' => '2023-05-03', 'week 9' => '2023-W09'];

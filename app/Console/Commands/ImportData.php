@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Data\Answers;
+use App\Data\Foreseen;
 use App\Data\Import;
 use App\Data\ImportStopped;
 use App\Data\RevisionWriter;
@@ -20,6 +22,7 @@ use DuskRail\Reading\Reader;
 use DuskRail\Reading\ReadMeasure;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
+use DuskRail\Reading\Shapes\Attributes;
 use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\UnreadablePlan;
 use DuskRail\Refusal;
@@ -112,6 +115,10 @@ final class ImportData extends Command
             if ($this->option('look') === true) {
                 return $this->told($sample, $plan, $understood, $whole);
             }
+            $answers = $this->answers($dataset, $sample, $plan);
+            foreach ($answers->units as $measure => $factor) {
+                $understood[] = "{$measure} is of another size than what is stored, and is multiplied by {$factor}";
+            }
             $import = new Import(
                 $table,
                 $name,
@@ -119,7 +126,7 @@ final class ImportData extends Command
                 $plan,
                 $this->option('leave-out') === true,
                 null,
-                $this->option('in-place') === true ? 'place' : 'over',
+                $answers,
             );
             if ($dataset === null) {
                 $dataset = $import->asNew(
@@ -161,6 +168,19 @@ final class ImportData extends Command
         }
 
         return self::SUCCESS;
+    }
+
+    /** What the preview would ask, with the likely answers. */
+    private function answers(?Dataset $dataset, Sample $sample, Plan $plan): Answers
+    {
+        $answers = new Answers($this->option('in-place') === true ? 'place' : 'over');
+
+        return $dataset === null || $plan->shape === Attributes::NAME
+            ? $answers
+            : new Answers(
+                $answers->mode,
+                units: Foreseen::shifts($dataset, Reader::read($sample->rows, $plan), $answers),
+            );
     }
 
     /**

@@ -16,6 +16,7 @@ final class PlainInput
     private const LISTS = [
         'settings',
         'same',
+        'units',
         'ways',
         'roles',
         'rows',

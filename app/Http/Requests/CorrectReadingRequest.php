@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Data\UnitQuestion;
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
 use DuskRail\Data\Benchmark;
@@ -52,6 +53,14 @@ final class CorrectReadingRequest extends FormRequest
         }
         if (in_array($this->input('mode'), ['over', 'place'], true)) {
             $upload->mode = $this->input('mode');
+        }
+        if ($this->has('removes_withdrawn')) {
+            $upload->removes_withdrawn = $this->boolean('removes_withdrawn');
+        }
+        foreach ($this->listed('units') as $name => $answer) {
+            if ($answer === UnitQuestion::OWN || is_numeric($answer)) {
+                $upload->units = [...$upload->units ?? [], (string) $name => (string) $answer];
+            }
         }
         if (is_array($this->input('same'))) {
             $same = $upload->same ?? [];

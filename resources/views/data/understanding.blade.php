@@ -145,14 +145,33 @@
         </form>
     @endif
 
-    @if ($screen->revision !== null)
+    @php($foreseen = $screen->foreseen)
+    @if (($foreseen?->matching->questions ?? []) !== [])
+        <form class="plan strangers" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+            <h2>{{ trans_choice(':count measure comes in another unit|:count measures come in other units', count($foreseen->matching->questions)) }}</h2>
+            @foreach ($foreseen->matching->questions as $question)
+                <x-guess name="units[{{ $question->measure }}]" :lead="$question->from === $question->to || $question->from === '' ? __(':measure: the values are of another size than those stored', ['measure' => $question->measure]) : __(':measure: :from in the file, :to in the data set', ['measure' => $question->measure, 'from' => $question->from, 'to' => $question->to === '' ? __('no unit') : $question->to])" :value="$question->answer" :options="$question->choices()" />
+            @endforeach
+        </form>
+    @endif
+
+    @if (($foreseen->withdrawnCount ?? 0) > 0)
+        <form class="plan strangers" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
+            <h2>{{ trans_choice(':count stored value is missing in this file|:count stored values are missing in this file', $foreseen->withdrawnCount, ['count' => \DuskRail\Data\Numerals::count($foreseen->withdrawnCount)]) }}</h2>
+            <x-guess name="removes_withdrawn" :lead="__('The file has an empty cell, or a mark for no value, in their place')" :value="$upload->removes_withdrawn ? '1' : '0'" :options="['0' => __('Keep them'), '1' => __('Delete them')]" />
+            <p class="quiet">{{ implode('; ', $foreseen->withdrawn) }}{{ $foreseen->withdrawnCount > count($foreseen->withdrawn) ? ' …' : '' }}</p>
+        </form>
+    @endif
+
+    @if ($foreseen !== null)
+        @php($revision = $foreseen->revision)
         <section class="revision" aria-label="{{ __('Changes') }}">
             <form class="plan" hx-patch="{{ route('uploads.update', $upload) }}" hx-trigger="change, submit" hx-target="#understanding" hx-swap="outerMorph">
                 <x-guess name="mode" :lead="__('Stored values that are not in this file')" :value="$upload->mode" :options="['over' => __('Keep (merge)'), 'place' => __('Delete, for the measures in the file (replace)')]" />
             </form>
-            <h2>{{ $screen->revision->isNone() ? __('No changes') : implode(', ', array_filter([$screen->revision->new > 0 ? __(':count new', ['count' => \DuskRail\Data\Numerals::count($screen->revision->new)]) : '', $screen->revision->changed > 0 ? __(':count changed', ['count' => \DuskRail\Data\Numerals::count($screen->revision->changed)]) : '', $screen->revision->gone > 0 ? __(':count deleted', ['count' => \DuskRail\Data\Numerals::count($screen->revision->gone)]) : ''])) }}</h2>
-            <p class="quiet">{{ trans_choice(':count value unchanged|:count values unchanged', $screen->revision->same, ['count' => \DuskRail\Data\Numerals::count($screen->revision->same)]) }}{{ $screen->whole ? '.' : ', '.__('in the first rows.') }}</p>
-            <x-revision :revision="$screen->revision" :frequencies="collect($observations->measures)->mapWithKeys(fn ($m, $i) => [$m->name => $observations->frequencyOf($i)])->all()" />
+            <h2>{{ $revision->isNone() ? __('No changes') : implode(', ', array_filter([$revision->new > 0 ? __(':count new', ['count' => \DuskRail\Data\Numerals::count($revision->new)]) : '', $revision->changed > 0 ? __(':count changed', ['count' => \DuskRail\Data\Numerals::count($revision->changed)]) : '', $revision->gone > 0 ? __(':count deleted', ['count' => \DuskRail\Data\Numerals::count($revision->gone)]) : ''])) }}</h2>
+            <p class="quiet">{{ trans_choice(':count value unchanged|:count values unchanged', $revision->same, ['count' => \DuskRail\Data\Numerals::count($revision->same)]) }}{{ $screen->whole ? '.' : ', '.__('in the first rows.') }}</p>
+            <x-revision :revision="$revision" :frequencies="collect($observations->measures)->mapWithKeys(fn ($m, $i) => [$m->name => $observations->frequencyOf($i)])->all()" />
         </section>
     @endif
 
