@@ -280,10 +280,17 @@ final readonly class Import
             $ids[] = $measure->id;
         }
         $rates = array_filter($new, static fn(Measure $m): bool => $m->kind === MeasureKind::Rate);
-        $all =
-            $rates === [] ? [] : $dataset->measures()->get()->map(static fn(Measure $m): CoreMeasure => $m->asCore());
+        $all = $rates === [] ? [] : $dataset->measures()->get();
+        $keys = $said = [];
+        foreach ($all as $measure) {
+            $keys[$measure->name] = $measure->key;
+        }
+        foreach ($matching->named as $read) {
+            $said[$read->name] = $keys[$read->per] ?? null;
+        }
         foreach ($rates as $rate) {
-            $rate->update(['per' => Divisor::guess($rate->name, $rate->unit, $all)]);
+            $others = array_map(static fn(Measure $m): CoreMeasure => $m->asCore(), [...$all]);
+            $rate->update(['per' => $said[$rate->name] ?? Divisor::guess($rate->name, $rate->unit, $others)]);
         }
 
         return $ids;

@@ -192,6 +192,10 @@ final readonly class JsonStatFile implements TableSource
             $words = is_array($about) ? implode('; ', array_filter($about, is_string(...))) : '';
             $remarks[] = ["# about {$name}", $words];
         }
+        $notes = data_get($dataset, 'extension.notes');
+        foreach (is_array($notes) ? array_filter($notes, is_string(...)) : [] as $name => $text) {
+            $remarks[] = ["# {$name}", $text];
+        }
 
         return $remarks;
     }

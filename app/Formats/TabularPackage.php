@@ -141,12 +141,20 @@ final readonly class TabularPackage implements TableSource
             ['source' => $first($this->descriptor['sources'] ?? null, 'title')],
             static fn(string $text): bool => $text !== '',
         );
-        $own = $this->descriptor['dusk-rail'] ?? null;
-        if (is_array($own) && is_array($own['measures'] ?? null)) {
+        return $notes + self::ownNotes($this->descriptor['dusk-rail'] ?? null);
+    }
+
+    /** @return array<string, string> what this program wrote into a package */
+    private static function ownNotes(mixed $own): array
+    {
+        $notes = [];
+        $list = static fn(string $name): array => is_array($own) && is_array($own[$name] ?? null) ? $own[$name] : [];
+        foreach ($list('measures') as $name => $about) {
             $notes['periods'] = 'code';
-            foreach ($own['measures'] as $name => $about) {
-                $notes["about {$name}"] = is_array($about) ? implode('; ', array_filter($about, is_string(...))) : '';
-            }
+            $notes["about {$name}"] = is_array($about) ? implode('; ', array_filter($about, is_string(...))) : '';
+        }
+        foreach (array_filter($list('notes'), is_string(...)) as $name => $text) {
+            $notes[(string) $name] = $text;
         }
 
         return $notes;

@@ -158,23 +158,33 @@ final class Upload extends Record
         ) {
             $plan = Detection::of($sample, TableShapes::named('entities-across'))->plan;
         }
-        $plan = $this->dataset === null ? $plan : self::named($plan, $this->dataset);
+        $plan = $this->dataset === null ? $plan : $this->named($plan, $sample, $this->dataset);
         $this->plan = $plan->toArray();
         if ($this->dataset !== null && $plan->shape !== Attributes::NAME) {
             $this->units = $this->likelyUnits($this->dataset, $sample, $plan);
         }
     }
 
-    /** A measure that only the name of the file names is the one that the data set has, where it has one. */
-    private static function named(Plan $plan, Dataset $dataset): Plan
+    /**
+     * A measure that only the name of the file names is the one that the data set has, where it has one and values of
+     * both are the same.
+     */
+    private function named(Plan $plan, Sample $sample, Dataset $dataset): Plan
     {
         $there = $dataset->measures()->where('formula', '')->where('removed', false)->get();
         $names = array_values($there->map(static fn(Measure $m): string => $m->name)->all());
-        $name = mb_strtolower(Heading::read($plan->stated->measureName)->name);
         $isNamed = $plan->columns->measure !== null || in_array($plan->shape, ['long', 'moment', 'events'], true);
-        $isKnown = in_array($name, array_map(mb_strtolower(...), $names), true);
+        if ($isNamed || count($names) !== 1) {
+            return $plan;
+        }
+        $same = $plan->with(['measureName' => $names[0]]);
+        try {
+            $revision = Foreseen::of($dataset, Reader::read($sample->rows, $same), $this->answers())->revision;
+        } catch (Refusal) {
+            return $plan;
+        }
 
-        return $isNamed || $isKnown || count($names) !== 1 ? $plan : $plan->with(['measureName' => $names[0]]);
+        return $revision->same > $revision->changed ? $same : $plan;
     }
 
     /**

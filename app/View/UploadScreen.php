@@ -290,6 +290,10 @@ final readonly class UploadScreen
     /** The entity that is proposed as home: the first that is no benchmark. */
     public function home(): string
     {
+        $noted = $this->sample->notes()['home'] ?? '';
+        if (in_array($noted, $this->observations->entities, true)) {
+            return $noted;
+        }
         foreach ($this->observations->entities as $name) {
             if (($this->benchmarks[$name] ?? '') === '') {
                 return $name;

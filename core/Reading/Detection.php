@@ -52,7 +52,22 @@ final class Detection
             ]);
         }
 
+        $plan = $plan->with(['benchmarks' => self::benchmarksNoted($sample) + $plan->rows->benchmarks]);
+
         return new Guess($plan, self::explain($sample, $plan));
+    }
+
+    /** @return array<string, string> entities that remarks over the table call benchmarks, or none, by name */
+    private static function benchmarksNoted(Sample $sample): array
+    {
+        $noted = [];
+        foreach ($sample->notes() as $name => $text) {
+            if (str_starts_with($name, 'benchmark ')) {
+                $noted[substr($name, 10)] = $text;
+            }
+        }
+
+        return $noted;
     }
 
     /**
@@ -75,6 +90,7 @@ final class Detection
                     'cell',
                 ],
             ...$unit === '' ? [] : ["the lines above give the unit {$unit}"],
+            ...array_values(array_intersect_key($sample->notes(), ['tables' => 1])),
             ...$table->passedOver,
             ...self::doubts($table, $plan),
         ];

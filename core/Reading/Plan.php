@@ -172,12 +172,12 @@ final readonly class Plan
         return $units;
     }
 
-    /** @return array<string, array{unit?: string, kind?: string, better?: string}> */
+    /** @return array<string, array{unit?: string, kind?: string, better?: string, per?: string}> */
     private static function described(mixed $measures): array
     {
         $described = [];
         foreach (is_array($measures) ? $measures : [] as $name => $about) {
-            foreach (['unit', 'kind', 'better'] as $part) {
+            foreach (['unit', 'kind', 'better', 'per'] as $part) {
                 $given = is_array($about) && array_key_exists($part, $about) ? $about[$part] ?? '' : null;
                 if (is_string($given)) {
                     $described[(string) $name][$part] = trim($given);
@@ -244,6 +244,7 @@ final readonly class Plan
             $unit,
             MeasureKind::tryFrom($about['kind'] ?? '') ?? ($kind ?? MeasureKind::guess($measure, $unit)),
             Better::tryFrom($about['better'] ?? '') ?? Better::Neither,
+            per: $about['per'] ?? '',
         );
     }
 }

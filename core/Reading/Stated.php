@@ -13,8 +13,8 @@ final readonly class Stated
      * @param string $moment period that a table without periods is of; nothing for none
      * @param string $unit of measures that name none
      * @param string $letter after values that is their unit and no flag
-     * @param array<string, array{unit?: string, kind?: string, better?: string}> $measures what is known of a
-     *     measure, by its name in the file
+     * @param array<string, array{unit?: string, kind?: string, better?: string, per?: string}> $measures what is known
+     *     of a measure, by its name in the file
      * @param array<int, string> $columnUnits units in a row of their own, by column
      */
     public function __construct(

@@ -42,7 +42,7 @@ final class WorkbooksTest extends ApplicationTestCase
         $sheet->setCellValue('C9', '=C8+1.5');
         $sheet->setCellValue('D5', null);
         $upload = $this->sent($this->written($book, $type), $name);
-        self::assertSame([['Figures', 'Notes'], 'Figures'], [$upload->sheets, $upload->sheet]);
+        self::assertSame([['Figures', 'Notes', 'All tables'], 'Figures'], [$upload->sheets, $upload->sheet]);
         $this->get(route('uploads.show', $upload))
             ->assertOk()
             ->assertSee('2 measures of 2 ')

@@ -45,7 +45,10 @@ final class DataPackage implements DatasetFormat
                 'encoding' => 'utf-8',
                 'schema' => [
                     'fields' => [
-                        ...array_map($text, ['Entity', 'Measure', 'Unit', ...$figures->headings(), 'Period']),
+                        ...array_map($text, [
+                            ...['Entity', 'Measure', 'Unit', ...$figures->headings(), ...$figures->attributes()],
+                            'Period',
+                        ]),
                         ['name' => 'Value', 'type' => 'number'],
                         $text('Status'),
                     ],
@@ -54,7 +57,7 @@ final class DataPackage implements DatasetFormat
                 ],
             ];
             foreach ($measures as $measure) {
-                $about[$measure->name] = ['kind' => $measure->kind->value, 'better' => $measure->better->value];
+                $about[$measure->name] = Figures::about($dataset, $measure);
             }
         }
         $descriptor = [
@@ -67,7 +70,11 @@ final class DataPackage implements DatasetFormat
                 ? []
                 : ['licenses' => [['title' => $dataset->licence, 'name' => Str::slug($dataset->licence) ?: 'licence']]],
             'resources' => $resources,
-            'dusk-rail' => ['measures' => (object) $about, 'breakdowns' => $figures->headings()],
+            'dusk-rail' => [
+                'measures' => (object) $about,
+                'breakdowns' => $figures->headings(),
+                'notes' => (object) [...Figures::aboutEntities($dataset), ...LongCsv::attributeNotes($dataset)],
+            ],
         ];
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
         $zip = new ZipArchive();

@@ -8,9 +8,11 @@ use App\Formats\TooManyValues;
 use App\Models\Dataset;
 use App\Models\Measure;
 use App\Models\StoredSeries;
+use DuskRail\Data\Benchmark;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\Cell;
 use DuskRail\Data\Status;
+use DuskRail\Reading\Vocabulary;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 
@@ -137,10 +139,62 @@ final readonly class Figures
         return $measures;
     }
 
-    /** What reading cannot tell of a measure from its values. */
-    public static function about(Measure $measure): string
+    /**
+     * What reading cannot tell of a measure from its values.
+     *
+     * @return array{kind: string, better: string, per?: string} with the name of the measure that it is weighted by
+     */
+    public static function about(Dataset $dataset, Measure $measure): array
     {
-        return "{$measure->kind->value}; {$measure->better->value}";
+        $per = $dataset->measures->firstWhere('key', $measure->per)->name ?? '';
+
+        return [
+            'kind' => $measure->kind->value,
+            'better' => $measure->better->value,
+            ...$measure->per === '' || $per === '' ? [] : ['per' => $per],
+        ];
+    }
+
+    /** @return array<string, string> what it cannot tell of entities: which is home, and which are benchmarks */
+    public static function aboutEntities(Dataset $dataset): array
+    {
+        $notes = [];
+        foreach ($dataset->entities as $entity) {
+            $notes += $entity->home ? ['home' => $entity->name] : [];
+            $kind = Benchmark::in($entity->about ?? []);
+            $guess = Vocabulary::benchmark($entity->name);
+            if ($kind !== $guess) {
+                $notes["benchmark {$entity->name}"] = $kind->value ?? '';
+            }
+        }
+
+        return $notes;
+    }
+
+    /** @return list<string> names of attributes that entities have, the group first */
+    public function attributes(): array
+    {
+        $names = [];
+        foreach ($this->dataset->entities as $entity) {
+            foreach ($entity->about ?? [] as $name => $text) {
+                if ($text !== '' && $name !== Benchmark::ATTRIBUTE) {
+                    $names[(string) $name] = true;
+                }
+            }
+        }
+
+        return array_map(strval(...), array_keys(array_intersect_key(['group' => 1], $names) + $names));
+    }
+
+    /** @return array<string, array<string, string>> attributes by name of the entity */
+    public function attributesOf(): array
+    {
+        $attributes = [];
+        foreach ($this->dataset->entities as $entity) {
+            $attributes[$entity->name] = $entity->about ?? [];
+        }
+
+        return $attributes;
     }
 
     /** @return array<string, string> remarks over a table, by name */
@@ -150,8 +204,9 @@ final readonly class Figures
         foreach ($dataset->asBreakdowns() as $breakdown) {
             $notes["breakdown {$breakdown->name}"] = $breakdown->nameOf($breakdown->total);
         }
+        $notes += self::aboutEntities($dataset);
         foreach ($measures as $measure) {
-            $notes["about {$measure->name}"] = self::about($measure);
+            $notes["about {$measure->name}"] = implode('; ', self::about($dataset, $measure));
         }
 
         return $notes;

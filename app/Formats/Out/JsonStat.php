@@ -74,7 +74,7 @@ final class JsonStat implements DatasetFormat
         foreach ($measures as $measure) {
             $labels[$measure->key] = $measure->name;
             $units[$measure->key] = ['label' => $measure->unit];
-            $about[$measure->name] = ['kind' => $measure->kind->value, 'better' => $measure->better->value];
+            $about[$measure->name] = Figures::about($dataset, $measure);
         }
         $names = array_map(strval(...), array_keys($entities));
         $split = [];
@@ -109,7 +109,7 @@ final class JsonStat implements DatasetFormat
             ],
             'value' => (object) $values,
             ...$statuses === [] ? [] : ['status' => (object) $statuses],
-            'extension' => ['measures' => (object) $about],
+            'extension' => ['measures' => (object) $about, 'notes' => (object) Figures::aboutEntities($dataset)],
         ];
     }
 

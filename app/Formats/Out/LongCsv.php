@@ -31,7 +31,20 @@ final class LongCsv implements DatasetFormat
         // What is calculated from others is calculated again by whoever reads it.
         $stored = $dataset->measures->where('formula', '')->values()->all();
 
-        return self::rows($dataset, Figures::notes($dataset, ...$stored), ...$stored);
+        $notes = Figures::notes($dataset, ...$stored) + self::attributeNotes($dataset);
+
+        return self::rows($dataset, $notes, ...$stored);
+    }
+
+    /** @return array<string, string> which columns say more of entities */
+    public static function attributeNotes(Dataset $dataset): array
+    {
+        $notes = [];
+        foreach ((new Figures($dataset))->attributes() as $name) {
+            $notes["attribute {$name}"] = $name === 'group' ? 'group' : '';
+        }
+
+        return $notes;
     }
 
     /** @param array<string, string> $notes over the table */
@@ -49,7 +62,9 @@ final class LongCsv implements DatasetFormat
             );
         }
         $figures = new Figures($dataset);
-        $headings = array_map(FormulaGuard::guard(...), $figures->headings());
+        $attributes = $figures->attributes();
+        $said = $figures->attributesOf();
+        $headings = array_map(FormulaGuard::guard(...), [...$figures->headings(), ...$attributes]);
         fputcsv($out, ['Entity', 'Measure', 'Unit', ...$headings, 'Period', 'Value', 'Status'], ',', '"', '');
         foreach ($figures->of(...$measures) as $figure) {
             fputcsv(
@@ -59,6 +74,10 @@ final class LongCsv implements DatasetFormat
                     FormulaGuard::guard($figure['measure']->name),
                     FormulaGuard::guard($figure['measure']->unit),
                     ...array_map(FormulaGuard::guard(...), $figure['categories']),
+                    ...array_map(
+                        static fn(string $name): string => FormulaGuard::guard($said[$figure['entity']][$name] ?? ''),
+                        $attributes,
+                    ),
                     $figure['period'],
                     Figures::digits($figure['value']),
                     Figures::mark($figure['status']),

@@ -88,9 +88,9 @@ class Long extends Shape
         $dates = self::otherDates($table, $free);
         $free = array_values(array_diff($free, $dates));
         $named = [...$named, ...$dates];
-        // If no period comes twice, a text tells nothing apart.
-        $free = $table->repeats([$period, ...$apart]) === 0 && $table->rowCount() > 3 ? [] : $free;
-        [$entity, $breakdowns] = self::noted($table, $all);
+        [$entity, $breakdowns, $about, $groups] = self::noted($table, $all);
+        $named = [...$named, ...$about, ...$groups];
+        $free = self::telling($table, array_values(array_diff($free, $about, $groups)), [$period, ...$apart]);
         $varied = (new EntityColumns($table))->mostVaried(array_values(array_diff($free, $breakdowns)));
         $entity ??= (new MeasureColumns($table))->entityNamed(array_values(array_diff($all, $named))) ?? $varied;
         if ($entity === null && $table->comesAgain($period)) {
@@ -127,12 +127,24 @@ class Long extends Shape
                 unit: $unit,
                 multiplier: $multiplier,
                 status: $status,
-                about: $splitting->about,
-                group: $splitting->group,
+                about: [...$about, ...$splitting->about],
+                group: $groups[0] ?? $splitting->group,
                 breakdown: [...$breakdowns, ...$splitting->breakdowns],
             ),
             $periods,
         );
+    }
+
+    /**
+     * Texts that may tell values of one period apart; if no period comes twice, none does.
+     *
+     * @param list<int> $texts
+     * @param list<int> $periods
+     * @return list<int>
+     */
+    private static function telling(Table $table, array $texts, array $periods): array
+    {
+        return $table->repeats($periods) === 0 && $table->rowCount() > 3 ? [] : $texts;
     }
 
     /**
@@ -156,23 +168,27 @@ class Long extends Shape
      * The columns of the entity and of breakdowns where remarks above the table name them, as this program writes them.
      *
      * @param list<int> $among
-     * @return array{int|null, list<int>}
+     * @return array{int|null, list<int>, list<int>, list<int>} entity, breakdowns, attributes, the group of entities
      */
     private static function noted(Table $table, array $among): array
     {
         $notes = $table->sample->notes();
         $entity = null;
-        $breakdowns = [];
+        $breakdowns = $about = $groups = [];
         foreach ($notes === [] ? [] : $among as $column) {
             $name = $table->name($column);
             if (($notes['entity'] ?? '') === $name && $entity === null) {
                 $entity = $column;
             } elseif (isset($notes["breakdown {$name}"])) {
                 $breakdowns[] = $column;
+            } elseif (($notes["attribute {$name}"] ?? '') === 'group') {
+                $groups[] = $column;
+            } elseif (isset($notes["attribute {$name}"])) {
+                $about[] = $column;
             }
         }
 
-        return [$entity, $breakdowns];
+        return [$entity, $breakdowns, $about, $groups];
     }
 
     public function explain(Plan $plan, Table $table): array

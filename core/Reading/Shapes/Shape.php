@@ -117,7 +117,7 @@ abstract class Shape
      *
      * @param array<string, string> $notes
      * @param string $only the one measure that they are about where they do not name it
-     * @return array<string, array{unit?: string, kind?: string, better?: string}>
+     * @return array<string, array{unit?: string, kind?: string, better?: string, per?: string}>
      */
     private static function described(array $notes, string $only): array
     {
@@ -125,8 +125,9 @@ abstract class Shape
         $described = array_filter([$only => array_filter($about, static fn(string $text): bool => $text !== '')]);
         foreach ($notes as $name => $text) {
             if (str_starts_with($name, 'about ')) {
-                [$kind, $better] = [...explode('; ', $text), '', ''];
-                $described[substr($name, 6)] = ['kind' => $kind, 'better' => $better];
+                [$kind, $better, $per] = [...explode('; ', $text, 3), '', '', ''];
+                $weight = $per === '' ? [] : ['per' => $per];
+                $described[substr($name, 6)] = ['kind' => $kind, 'better' => $better, ...$weight];
             }
         }
 

@@ -39,6 +39,8 @@
             @if ($observations->metadata->notes !== []) {{ trans_choice(':count line without values is not read.|:count lines without values are not read.', count($observations->metadata->notes)) }}@endif
         </p>
         @php([$account, $leftOut] = [$observations->metadata->account, $screen->leftOut()])
+        @php($lost = $sample->notes()['not read'] ?? '')
+        @if ($lost !== '')<div class="account" role="note"><p>{{ __('Not read from the tables: :what.', ['what' => $lost]) }}</p></div>@endif
         @if (! $account->isWhole())
             <div class="account" role="note">
                 <p>{{ trans_choice(':count column of numbers is read|:count columns of numbers are read', $account->read) }}; {{ implode(' '.__('and').' ', array_filter([$leftOut === [] ? '' : trans_choice(':count column is left out|:count columns are left out', count($leftOut)), $account->rowCount === 0 ? '' : trans_choice(':count row is left out|:count rows are left out', $account->rowCount)])) }}:</p>
