@@ -25,7 +25,7 @@ final readonly class AllTables
     public const NAME = 'All tables';
 
     /** Notes that are of one table and not of all. */
-    private const OF_ONE = ['measure', 'unit', 'kind', 'better', 'periods'];
+    private const OF_ONE = ['measure', 'unit', 'kind', 'better', 'per', 'periods'];
 
     private const MOST_TABLES = 100;
 
@@ -128,7 +128,11 @@ final readonly class AllTables
             }
         }
         $columns = [array_map(strval(...), array_keys($breakdowns)), array_map(strval(...), array_keys($attributes))];
-        foreach ($this->remarks($naming) as $name => $text) {
+        $remarks = $this->remarks($naming);
+        foreach ([...$columns[1], ...$naming->columns()] as $attribute) {
+            $remarks["attribute {$attribute}"] = mb_strtolower($attribute) === 'group' ? 'group' : '';
+        }
+        foreach ($remarks as $name => $text) {
             $put("# {$name}", FormulaGuard::guard($text));
         }
         $headings = array_map(FormulaGuard::guard(...), [...$columns[0], ...$columns[1], ...$naming->columns()]);
@@ -145,11 +149,18 @@ final readonly class AllTables
     /** @return array<string, string> */
     private function remarks(NamesOfTables $naming): array
     {
-        $remarks = [...$this->notes, 'periods' => 'code'];
+        // What they say of entities has columns of its own.
+        $notes = array_filter(
+            $this->notes,
+            static fn(string $name): bool => !str_starts_with($name, 'entity '),
+            ARRAY_FILTER_USE_KEY,
+        );
+        $remarks = [...$notes, 'periods' => 'code'];
         foreach ($this->read as $table => $one) {
             foreach ($naming->haveMeasures() ? $one->measures : [] as $measure) {
                 $name = $naming->measure((string) $table, $measure->name);
-                $remarks["about {$name}"] = "{$measure->kind->value}; {$measure->better->value}";
+                $about = [$measure->kind->value, $measure->better->value, $measure->per];
+                $remarks["about {$name}"] = implode('; ', array_filter($about));
             }
             foreach ($one->metadata->benchmarks as $entity => $kind) {
                 $remarks["benchmark {$entity}"] = $kind;

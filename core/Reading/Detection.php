@@ -52,22 +52,24 @@ final class Detection
             ]);
         }
 
-        $plan = $plan->with(['benchmarks' => self::benchmarksNoted($sample) + $plan->rows->benchmarks]);
-
-        return new Guess($plan, self::explain($sample, $plan));
+        return new Guess(self::noted($plan, $sample), self::explain($sample, $plan));
     }
 
-    /** @return array<string, string> entities that remarks over the table call benchmarks, or none, by name */
-    private static function benchmarksNoted(Sample $sample): array
+    /** A plan with what remarks over the table, as this program writes them, say of entities. */
+    private static function noted(Plan $plan, Sample $sample): Plan
     {
-        $noted = [];
+        $benchmarks = $attributes = [];
         foreach ($sample->notes() as $name => $text) {
             if (str_starts_with($name, 'benchmark ')) {
-                $noted[substr($name, 10)] = $text;
+                $benchmarks[substr($name, 10)] = $text;
+            } elseif (str_starts_with($name, 'entity ')) {
+                $attributes[substr($name, 7)] = json_decode($text, true);
             }
         }
 
-        return $noted;
+        return $benchmarks === [] && $attributes === []
+            ? $plan
+            : $plan->with(['benchmarks' => $benchmarks + $plan->rows->benchmarks, 'attributes' => $attributes]);
     }
 
     /**
@@ -239,16 +241,20 @@ final class Detection
     /** The first row that is about as full as the fullest: titles and notes above a table leave most cells empty. */
     private static function headingRow(Sample $sample): ?int
     {
+        $notes = 0;
+        while ($sample->isNote($notes)) {
+            $notes++;
+        }
         // Columns that are empty all through are none, however many of them a spreadsheet has left behind.
         $used = [];
-        foreach (array_slice($sample->rows, 0, 200) as $cells) {
+        foreach (array_slice($sample->rows, 0, 200 + $notes) as $cells) {
             foreach ($cells as $column => $cell) {
                 if (trim($cell) !== '') {
                     $used[$column] = true;
                 }
             }
         }
-        foreach (array_slice($sample->rows, 0, 30) as $row => $cells) {
+        foreach (array_slice($sample->rows, $notes, 30, true) as $row => $cells) {
             $filled = count(array_filter($cells, static fn(string $c): bool => trim($c) !== ''));
             if ($filled >= 2 && $filled >= 0.6 * count($used) && !$sample->isNote($row)) {
                 return self::looksLikeData($sample, $row) ? null : $row;

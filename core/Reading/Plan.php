@@ -66,6 +66,7 @@ final readonly class Plan
             'benchmarks' => $this->rows->benchmarks,
             'found' => $this->rows->found,
             'parents' => $this->rows->parents,
+            'attributes' => $this->rows->attributes,
             'asides' => $this->rows->asides,
             'split' => $this->split === null ? null : (array) $this->split,
         ];

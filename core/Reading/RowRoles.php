@@ -15,12 +15,14 @@ final readonly class RowRoles
      * @param list<int> $asides rows that are passed over
      * @param array<string, string> $found the same as benchmarks, found from the values and not said by anybody
      * @param array<string, string> $parents name of the entity that one is part of, by its name
+     * @param array<string, array<string, string>> $attributes what remarks over the table say of entities, by name
      */
     public function __construct(
         public array $benchmarks = [],
         public array $asides = [],
         public array $found = [],
         public array $parents = [],
+        public array $attributes = [],
     ) {}
 
     /** @param array<string, mixed> $plan as Plan::toArray() gives it */
@@ -33,7 +35,19 @@ final readonly class RowRoles
             array_values(array_map(static fn(mixed $row): int => (int) $row, array_filter($asides, is_numeric(...)))),
             self::kinds($plan['found'] ?? null),
             self::names($plan['parents'] ?? null),
+            self::said($plan['attributes'] ?? null),
         );
+    }
+
+    /** @return array<string, array<string, string>> */
+    private static function said(mixed $given): array
+    {
+        $said = [];
+        foreach (is_array($given) ? $given : [] as $name => $attributes) {
+            $said[(string) $name] = self::names($attributes);
+        }
+
+        return $said;
     }
 
     /** @return array<string, string> */

@@ -129,6 +129,11 @@ final class Subjects
     public function described(): array
     {
         $described = $this->attributes;
+        foreach ($this->plan->rows->attributes as $name => $said) {
+            if (isset($this->entityFolds[mb_strtolower((string) $name)])) {
+                $described[(string) $name] = [...$described[$name] ?? [], ...$said];
+            }
+        }
         $parents = $this->plan->columns->group === null ? $this->plan->rows->parents : [];
         $over = array_flip($parents);
         // All under one are no groups.

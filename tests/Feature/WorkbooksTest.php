@@ -254,6 +254,68 @@ final class WorkbooksTest extends ApplicationTestCase
         $this->get(route('uploads.show', $second))->assertSee('Tarrow')->assertSee('second');
     }
 
+    /**
+     * What the names of sheets are is told by what is in them.
+     *
+     * @return iterable<string, array{array<array-key, list<list<string|int>>>, string}> rows by sheet, and each value
+     */
+    public static function books(): iterable
+    {
+        $years = [['Plant', 2021, 2022], ['A', 1, 2], ['B', 3, 4]];
+        yield 'a sheet a measure' => [
+            ['Leakage' => $years, 'Staff' => [['Plant', 2021, 2022], ['A', 5, 6], ['B', 7, 8]]],
+            'Leakage A 1 2; Leakage B 3 4; Staff A 5 6; Staff B 7 8',
+        ];
+        yield 'a sheet a year, with a cover' => [
+            [
+                '2021' => [['Plant', 'Leakage', 'Staff'], ['A', 1, 5], ['B', 3, 7]],
+                '2022' => [['Plant', 'Leakage', 'Staff'], ['A', 2, 6], ['B', 4, 8]],
+                'About' => [['Written for the board'], ['by nobody']],
+            ],
+            'Leakage A 1 2; Leakage B 3 4; Staff A 5 6; Staff B 7 8',
+        ];
+        yield 'months without a year in a sheet a year' => [
+            ['2021' => [['Plant', 'Jan', 'Feb', 'Mar'], ['A', 1, 2, 3], ['B', 4, 5, 6]],
+                '2022' => [['Plant', 'Jan', 'Feb', 'Mar'], ['A', 7, 8, 9], ['B', 1, 2, 3]]],
+            'Book A 1 2 3 7 8 9; Book B 4 5 6 1 2 3',
+        ];
+        yield 'a sheet an entity' => [
+            ['North' => [['Month', 'Leakage', 'Bursts'], ['2023-01', 1, 5], ['2023-02', 2, 6]],
+                'South' => [['Month', 'Leakage', 'Bursts'], ['2023-01', 3, 7], ['2023-02', 4, 8]]],
+            'Leakage North 1 2; Leakage South 3 4; Bursts North 5 6; Bursts South 7 8',
+        ];
+        yield 'a sheet a region, whose towns it groups' => [
+            ['North' => $years, 'South' => [['Plant', 2021, 2022], ['C', 5, 6], ['D', 7, 8]]],
+            'Book A (North) 1 2; Book B (North) 3 4; Book C (South) 5 6; Book D (South) 7 8',
+        ];
+    }
+
+    /** @param array<array-key, list<list<string|int>>> $sheets */
+    #[DataProvider('books')]
+    public function testAllSheetsAreReadTogether(array $sheets, string $expected): void
+    {
+        $book = new Spreadsheet();
+        $book->removeSheetByIndex(0);
+        foreach ($sheets as $title => $rows) {
+            $book->createSheet()->setTitle((string) $title)->fromArray($rows, null, 'A1', true);
+        }
+        $upload = $this->sent($this->written($book, 'Xlsx'), 'book.xlsx');
+        self::assertSame('All tables', $upload->sheet);
+        $this->get(route('uploads.show', $upload))->assertSee('2 tables are read');
+        $this->post(route('imports.store', $upload), ['name' => 'Book', 'home' => 'A'])->assertOk();
+        $data = Study::firstOrFail()->data();
+        $said = [];
+        foreach ($data->measures() as $key => $measure) {
+            foreach ($data->table((string) $key)->series as $entity => $series) {
+                $about = $data->entities()[$entity];
+                $group = $about->group === '' ? '' : " ({$about->group})";
+                $values = array_filter($series->values, static fn(float $v): bool => !is_nan($v));
+                $said[] = "{$measure->name} {$about->name}{$group} " . implode(' ', $values);
+            }
+        }
+        self::assertSame($expected, implode('; ', $said));
+    }
+
     private function refused(string $content, string $name, string $said): void
     {
         $this->from('/')->followingRedirects();

@@ -38,10 +38,10 @@ final class Book
             foreach (
                 [
                     ...Figures::notes($dataset),
+                    ...Figures::attributesNoted($dataset),
                     'measure' => $measure->name,
                     'unit' => $measure->unit,
-                    'kind' => $measure->kind->value,
-                    'better' => $measure->better->value,
+                    ...Figures::about($dataset, $measure),
                 ] as $name => $text
             ) {
                 $sheet->setCellValueExplicit([1, $row], "# {$name}", DataType::TYPE_STRING);

@@ -171,6 +171,23 @@ final readonly class Figures
         return $notes;
     }
 
+    /** @return array<string, string> attributes of entities as remarks, for formats that have no columns for them */
+    public static function attributesNoted(Dataset $dataset): array
+    {
+        $notes = [];
+        foreach ($dataset->entities as $entity) {
+            $said = array_filter(
+                array_diff_key($entity->about ?? [], [Benchmark::ATTRIBUTE => 1]),
+                static fn(string $text): bool => $text !== '',
+            );
+            if ($said !== []) {
+                $notes["entity {$entity->name}"] = json_encode($said, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+            }
+        }
+
+        return $notes;
+    }
+
     /** @return list<string> names of attributes that entities have, the group first */
     public function attributes(): array
     {

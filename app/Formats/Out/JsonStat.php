@@ -109,7 +109,10 @@ final class JsonStat implements DatasetFormat
             ],
             'value' => (object) $values,
             ...$statuses === [] ? [] : ['status' => (object) $statuses],
-            'extension' => ['measures' => (object) $about, 'notes' => (object) Figures::aboutEntities($dataset)],
+            'extension' => ['measures' => (object) $about, 'notes' => (object) [
+                ...Figures::aboutEntities($dataset),
+                ...Figures::attributesNoted($dataset),
+            ]],
         ];
     }
 

@@ -121,7 +121,7 @@ abstract class Shape
      */
     private static function described(array $notes, string $only): array
     {
-        $about = array_intersect_key($notes, ['unit' => 1, 'kind' => 1, 'better' => 1]);
+        $about = array_intersect_key($notes, ['unit' => 1, 'kind' => 1, 'better' => 1, 'per' => 1]);
         $described = array_filter([$only => array_filter($about, static fn(string $text): bool => $text !== '')]);
         foreach ($notes as $name => $text) {
             if (str_starts_with($name, 'about ')) {
