@@ -172,17 +172,17 @@ final readonly class Workbook implements TableSource
         array &$anchors,
     ): void {
         $merged = self::merged($worksheet);
-        $places = $dates = [];
+        $places = $styles = [];
         foreach ($to >= $from ? $worksheet->getRowIterator($from, $to) : [] as $number => $row) {
             $cells = array_fill(0, max(2, $width), '');
             $iterator = $row->getCellIterator();
             $iterator->setIterateOnlyExistingCells(true);
             foreach ($iterator as $column => $cell) {
                 $places[$column] ??= Coordinate::columnIndexFromString($column) - 1;
-                $cells[$places[$column]] = self::text($cell, $dates);
+                $cells[$places[$column]] = self::text($cell, $styles);
             }
             foreach ($merged[$number] ?? [] as $at => $anchor) {
-                $anchors[$anchor] ??= self::text($worksheet->getCell($anchor), $dates);
+                $anchors[$anchor] ??= self::text($worksheet->getCell($anchor), $styles);
                 $cells[$at] = $cells[$at] === '' ? $anchors[$anchor] : $cells[$at];
             }
             fputcsv($file, $cells, ',', '"', '');
@@ -212,29 +212,52 @@ final readonly class Workbook implements TableSource
     }
 
     /**
-     * A cell as it would be in a text file: dates as 2024-03-31, numbers in full, errors as they are shown.
+     * A cell as it would be in a text file: dates as 2024-03-31, numbers in full, with the sign of per cent or of money
+     * that they are shown with, errors as they are shown.
      *
-     * @param array<int, bool> $dates whether a number is a date, by the style of the cell
+     * @param array<int, string> $styles how a number is shown, by the style of the cell: `date`, `%`, a sign of money
      */
-    private static function text(Cell $cell, array &$dates): string
+    private static function text(Cell $cell, array &$styles): string
     {
         $value = $cell->isFormula() ? $cell->getOldCalculatedValue() : $cell->getValue();
         if (is_int($value) || is_float($value)) {
-            $style = $cell->getXfIndex();
-            $dates[$style] ??= Date::isDateTimeFormat($cell->getStyle()->getNumberFormat());
-            $date = $dates[$style] ? self::date($value) : null;
-            if ($date !== null) {
-                return $date;
-            }
+            $styles[$cell->getXfIndex()] ??= self::style($cell);
+
+            return self::number($value, $styles[$cell->getXfIndex()]);
         }
 
         return match (true) {
-            is_float($value) => (string) json_encode($value),
             is_bool($value) => $value ? 'TRUE' : 'FALSE',
             is_scalar($value), $value instanceof \Stringable => trim(
                 (string) preg_replace('/\s+/u', ' ', (string) $value),
             ),
             default => '',
+        };
+    }
+
+    private static function style(Cell $cell): string
+    {
+        $format = $cell->getStyle()->getNumberFormat();
+        $code = (string) preg_replace('/\[\$-[^\]]*\]|\\\\./u', '', (string) $format->getFormatCode());
+
+        return match (true) {
+            Date::isDateTimeFormat($format) => 'date',
+            str_contains((string) preg_replace('/"[^"]*"/', '', $code), '%') => '%',
+            preg_match('/\p{Sc}/u', (string) preg_replace('/\[\$([^-\]]*)[^\]]*\]/u', '$1', $code), $m) === 1 => $m[0],
+            default => '',
+        };
+    }
+
+    private static function number(int|float $value, string $style): string
+    {
+        $date = $style === 'date' ? self::date($value) : null;
+
+        return match (true) {
+            $date !== null => $date,
+            // Of per cent as many digits as the number has, without those that multiplying made.
+            $style === '%' => json_encode(round((float) $value * 100.0, 12)) . '%',
+            $style === '' || $style === 'date' => (string) json_encode($value),
+            default => $style . json_encode($value),
         };
     }
 

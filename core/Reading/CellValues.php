@@ -57,7 +57,8 @@ final class CellValues
     public function put(int $place, string $text, int $measure, int $subject, int $ordinal, int $status = 0): void
     {
         $this->count++;
-        $value = $this->plan->numbers->read($text);
+        $isMissing = $this->plan->stated->missing !== '' && trim($text) === $this->plan->stated->missing;
+        $value = $isMissing ? NAN : $this->plan->numbers->read($text);
         if ($value === null) {
             [$row, $column] = [intdiv($place, Observations::COLUMNS), $place % Observations::COLUMNS];
             $figure = $this->figure($row, $column, $text);

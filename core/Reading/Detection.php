@@ -93,6 +93,7 @@ final class Detection
                 ],
             ...$unit === '' ? [] : ["the lines above give the unit {$unit}"],
             ...array_values(array_intersect_key($sample->notes(), ['tables' => 1])),
+            ...$plan->stated->missing === '' ? [] : ["“{$plan->stated->missing}” is read as missing"],
             ...$table->passedOver,
             ...self::doubts($table, $plan),
         ];

@@ -128,7 +128,9 @@ final class PeriodColumns
             }
             $reading =
                 PeriodReading::detect($this->table->different($column), $saysSo ? 0.5 : 0.9) ??
-                ($saysSo ? PeriodReading::decimal($this->table->different($column)) : null);
+                ($saysSo
+                    ? PeriodReading::byHeading($this->table->words($column), $this->table->different($column))
+                    : null);
             if ($reading === null) {
                 continue;
             }

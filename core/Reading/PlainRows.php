@@ -64,6 +64,7 @@ final class PlainRows
             $this->plan->periods->notation !== PeriodNotation::Code &&
             array_filter([...$others, $columns->month, $columns->day], is_int(...)) === [] &&
             $this->plan->stated->columnUnits === [] &&
+            $this->plan->stated->missing === '' &&
             [...$columns->about, ...$columns->qualifiers, ...$columns->breakdowns] === [];
     }
 

@@ -16,6 +16,7 @@ final readonly class Stated
      * @param array<string, array{unit?: string, kind?: string, better?: string, per?: string}> $measures what is known
      *     of a measure, by its name in the file
      * @param array<int, string> $columnUnits units in a row of their own, by column
+     * @param string $missing what is written for no value beside the usual marks, as -999
      */
     public function __construct(
         public string $measureName,
@@ -25,5 +26,6 @@ final readonly class Stated
         public string $letter = '',
         public array $measures = [],
         public array $columnUnits = [],
+        public string $missing = '',
     ) {}
 }

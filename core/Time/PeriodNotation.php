@@ -30,11 +30,25 @@ enum PeriodNotation: string
     case WeekOfYear = 'week-of-year';
     case Weekday = 'weekday';
     case Step = 'step';
+    case ShortYear = 'short-year';
+    case UnixTime = 'unix-time';
+    case SpreadsheetDay = 'spreadsheet-day';
 
     /** Words before a number that is a place in an order; common practice, no source. */
     private const STEPS =
         'stage|step|round|lap|day|hour|hr|age|aged?|year|month|week|trial|wave|cycle|phase|session|visit|attempt|' .
         'match|game|generation|minute|min|km|level|rank|place|stufe|tag|jahr|runde|étape|jour|etapa|día';
+
+    /** Those that a heading must speak for. */
+    private const BY_HEADING = [
+        self::Code,
+        self::Number,
+        self::DecimalYear,
+        self::Step,
+        self::ShortYear,
+        self::UnixTime,
+        self::SpreadsheetDay,
+    ];
 
     private const EXAMPLES = [
         'year' => '2024',
@@ -52,6 +66,9 @@ enum PeriodNotation: string
         'code' => '2024, 2024-Q1 or 2024-03 (mixed)',
         'number' => '17 (numbers, not dates)',
         'step' => 'Stage 3 (a word and a number)',
+        'short-year' => '24 (year of two digits)',
+        'unix-time' => '1711843200 (seconds since 1970)',
+        'spreadsheet-day' => '45382 (days of a spreadsheet)',
     ];
 
     private const MONTHS = 'jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec';
@@ -74,7 +91,7 @@ enum PeriodNotation: string
     public function frequency(): Frequency
     {
         return match ($this) {
-            self::Year => Frequency::Year,
+            self::Year, self::ShortYear => Frequency::Year,
             self::FiscalYear => Frequency::FiscalYear,
             self::Number, self::Step => Frequency::Number,
             self::HalfYear => Frequency::HalfYear,
@@ -102,7 +119,7 @@ enum PeriodNotation: string
                 self::cases(),
                 static fn(self $notation): bool => !in_array(
                     $notation,
-                    [self::Code, self::Number, self::DecimalYear, self::Step, ...self::undated()],
+                    [...self::BY_HEADING, ...self::undated()],
                     true,
                 ),
             ),
@@ -173,8 +190,11 @@ enum PeriodNotation: string
                 : null,
             self::Year => self::year($text),
             self::FiscalYear => self::fiscalYear($text),
-            self::DecimalYear => self::decimalYear($text),
+            self::DecimalYear => NumberedDates::decimalYear($text),
             self::Step => self::step($text),
+            self::ShortYear => NumberedDates::year($text),
+            self::UnixTime => NumberedDates::unix($text),
+            self::SpreadsheetDay => NumberedDates::spreadsheet($text),
             default => $this->isUndated() ? $this->part()?->undated($text) : $this->partOfYear($text),
         };
     }
@@ -206,20 +226,6 @@ enum PeriodNotation: string
         $over = preg_match('/^(?:fy ?)?(\d{4}) ?[-\/–] ?(\d{2}|\d{4})$/u', $text, $m) === 1;
 
         return $over && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100 ? Period::fiscalYear((int) $m[1]) : null;
-    }
-
-    /** Months are twelfths, whatever they have days, so that every twelfth of a year begins one. */
-    private static function decimalYear(string $text): ?Period
-    {
-        if (preg_match('/^(1[5-9]\d\d|2[0-2]\d\d)([.,]\d+)?$/', $text, $m) !== 1) {
-            return null;
-        }
-        $months = 12.0 * (float) ('0' . str_replace(',', '.', $m[2] ?? ''));
-        $month = min(11, (int) floor($months + 0.01));
-        $days = Calendar::daysInMonth((int) $m[1], $month + 1);
-        $day = max(0, min($days - 1, (int) floor(($months - $month) * $days)));
-
-        return Period::day((int) $m[1], $month + 1, $day + 1);
     }
 
     private function partOfYear(string $text): ?Period

@@ -69,11 +69,28 @@ final readonly class PeriodReading
     }
 
     /**
+     * What only a heading that says so tells from other numbers.
+     *
+     * @param list<string> $texts that are different
+     */
+    public static function byHeading(string $heading, array $texts): ?self
+    {
+        $decimal = self::decimal($texts);
+        $notation = $decimal === null ? NumberedDates::notation($heading, $texts) : null;
+        if ($notation === null) {
+            return $decimal;
+        }
+        $read = array_filter(array_map($notation->read(...), $texts), is_int(...));
+
+        return self::of($notation, self::stoodFor($notation, array_values($read)));
+    }
+
+    /**
      * Years with their parts as decimals, 1991.25, which only a heading tells from other numbers.
      *
      * @param list<string> $texts that are different
      */
-    public static function decimal(array $texts): ?self
+    private static function decimal(array $texts): ?self
     {
         $read = array_filter(array_map(PeriodNotation::DecimalYear->read(...), $texts), is_int(...));
         $parts = preg_grep('/^\d{4}[.,]\d/', $texts) ?: [];

@@ -180,6 +180,9 @@ enum YearPart
      */
     public static function in(string $heading, array $cells): ?self
     {
+        // A thirteenth month, a fifth quarter, a third half is the mean of the year.
+        $isMean = static fn(string $c): bool => preg_match('/^(M13|Q05|S03)$/', $c) === 1;
+        $cells = array_values(array_filter($cells, static fn(string $c): bool => !$isMean($c)));
         foreach ($cells === [] ? [] : self::ofYear() as $part) {
             $isNamed = preg_match($part->heading(), $heading) === 1;
             $letters = match ($part) {

@@ -296,6 +296,39 @@ final class UnderstandingTest extends TestCase
         ];
     }
 
+    /** @return iterable<string, array{string, string}> numbers that a heading makes dates of */
+    public static function numbers(): iterable
+    {
+        yield 'years of two digits' => [
+            "State,year,price\nA,98,28.6\nA,99,29.8\nB,98,31\nB,99,32\n",
+            'long; A, B; price [] stock; 1998: 28.6, 1999: 29.8',
+        ];
+        yield 'seconds since 1970' => [
+            "Site,time,load\nA,1672531200,5\nA,1672617600,6\nB,1672531200,7\nB,1672617600,8\n",
+            'long; A, B; load [] stock; 2023-01-01: 5, 2023-01-02: 6',
+        ];
+        yield 'days of a spreadsheet that are the first of months' => [
+            "Site,Date,load\nA,44927,5\nA,44958,6\nB,44927,7\nB,44958,8\n",
+            'long; A, B; load [] stock; 2023-01: 5, 2023-02: 6',
+        ];
+        yield 'a number for no value' => [
+            "Town,2019,2020,2021\nA,12,-999,14\nB,8,11,-999\nC,9,12,13\n",
+            'periods-across; A, B, C; Table [] stock; 2019: 12, 2020: -, 2021: 14',
+        ];
+        yield 'a value below zero beside others is one' => [
+            "Town,2019,2020,2021\nA,12,-999,14\nB,8,11,-3\nC,9,12,13\n",
+            'periods-across; A, B, C; Table [] stock; 2019: 12, 2020: -999, 2021: 14',
+        ];
+        yield 'a large number that comes again and is far from all others' => [
+            "Town,2019,2020,2021\nA,12,9999,14\nB,8,11,9999\nC,9,12,13\n",
+            'periods-across; A, B, C; Table [] stock; 2019: 12, 2020: -, 2021: 14',
+        ];
+        yield 'a large one that comes once is a value' => [
+            "Town,2019,2020,2021\nA,12,9999,14\nB,8,11,15\nC,9,12,13\n",
+            'periods-across; A, B, C; Table [] stock; 2019: 12, 2020: 9999, 2021: 14',
+        ];
+    }
+
     /** @return iterable<string, array{string, string}> headings of more than one row */
     public static function headings(): iterable
     {
@@ -340,6 +373,7 @@ final class UnderstandingTest extends TestCase
 
     #[DataProvider('tables')]
     #[DataProvider('headings')]
+    #[DataProvider('numbers')]
     public function testATableComesToWhatItsReaderMeant(string $text, string $expected): void
     {
         $sample = self::sample($text);

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Formats\Workbook;
 use App\Models\Study;
 use App\Models\Upload;
+use DuskRail\Data\Series;
 use DuskRail\Time\Period;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Cache;
@@ -252,6 +253,28 @@ final class WorkbooksTest extends ApplicationTestCase
         $this->get(route('imports.show', $first))->assertHeader('HX-Redirect', route('uploads.show', $first));
         $this->get(route('imports.show', $second))->assertHeader('HX-Redirect');
         $this->get(route('uploads.show', $second))->assertSee('Tarrow')->assertSee('second');
+    }
+
+    public function testNumbersKeepTheSignThatTheyAreShownWith(): void
+    {
+        $book = new Spreadsheet();
+        $sheet = $book->getActiveSheet();
+        $headings = ['Town', 'Year', 'Share', 'Cost', 'Rate'];
+        $sheet->fromArray([$headings, ['A', 2023, 0.6928, 1200.5, 0.5]], null, 'A1', true);
+        $sheet->fromArray([['B', 2023, 0.07, 900, 0.25]], null, 'A3', true);
+        $sheet->getStyle('C2:C3')->getNumberFormat()->setFormatCode('0.00%');
+        $sheet->getStyle('D2:D3')->getNumberFormat()->setFormatCode('[$€-407] #,##0.00');
+        $sheet->getStyle('E2:E3')->getNumberFormat()->setFormatCode('[$-409]0.00" %"');
+        $upload = $this->sent($this->written($book, 'Xlsx'), 'signs.xlsx');
+        $this->post(route('imports.store', $upload), ['name' => 'Signs', 'home' => 'A'])->assertOk();
+        $data = Study::firstOrFail()->data();
+        $said = [];
+        foreach ($data->measures() as $key => $measure) {
+            $values = array_map(static fn(Series $s): float => $s->values[0], $data->table((string) $key)->series);
+            $said[] = "{$measure->name} [{$measure->unit->text()}] " . implode(' ', $values);
+        }
+        // A sign in quotes is only written, and multiplies nothing.
+        self::assertSame(['Share [%] 69.28 7', 'Cost [€] 1200.5 900', 'Rate [] 0.5 0.25'], $said);
     }
 
     /**

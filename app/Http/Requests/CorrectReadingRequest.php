@@ -109,6 +109,7 @@ final class CorrectReadingRequest extends FormRequest
             'measureName',
             'entityName',
             'unitName',
+            'missing',
             'above',
             'counted',
             'moment',

@@ -14,6 +14,7 @@ use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Preamble;
 use DuskRail\Reading\Role;
+use DuskRail\Reading\Sentinel;
 use DuskRail\Reading\Stated;
 use DuskRail\Reading\Table;
 use DuskRail\Time\Frequency;
@@ -108,6 +109,9 @@ abstract class Shape
                 unit: $preamble->unit,
                 letter: Figure::letterOf($table->written($columns->values)),
                 measures: self::described($notes, $name),
+                missing: $notes === []
+                    ? Sentinel::in($table->all($columns->values), $numbers ?? $table->numbers($columns->values))
+                    : '',
             ),
         );
     }
