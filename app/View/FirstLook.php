@@ -7,12 +7,14 @@ namespace App\View;
 use App\Drawing\Svg;
 use DuskRail\Chart\TextMeasure;
 use DuskRail\Data\Benchmark;
+use DuskRail\Data\Breakdown;
 use DuskRail\Data\Cell;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
+use DuskRail\Data\UnknownMeasure;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Reading\FoundBreakdowns;
@@ -38,8 +40,8 @@ final class FirstLook
         if (!isset($read->measures[$measure])) {
             return '';
         }
-        $data = self::data($read, $measure, $home);
         try {
+            $data = self::data($read, $measure, $home);
             $comparison = Comparison::of(Study::first('', 'm', $data), $data);
             $scene = Views::of($comparison->study)->picture($comparison, app(TextMeasure::class), ...self::SIZE);
         } catch (Refusal) {
@@ -56,8 +58,10 @@ final class FirstLook
         $frequency = $read->frequencyOf($number);
         $measure = Measure::of('m', $of->name, $of->unit, $of->kind, $frequency, $of->better);
         $entities = $cells = [];
+        // Of breakdowns the category that a study begins with; a table of each would fill the memory.
+        $shown = Cell::of(array_map(static fn(Breakdown $b): string => $b->default(), $found->all))->text();
         foreach ($read->series() as $series) {
-            if ($series->measure !== $number) {
+            if ($series->measure !== $number || ($found->all !== [] && $found->cell($series) !== $shown)) {
                 continue;
             }
             $name = $read->entities[$series->entity];
@@ -88,6 +92,9 @@ final class FirstLook
                     $all,
                 ),
             );
+        }
+        if ($tables === []) {
+            throw UnknownMeasure::named($of->name);
         }
         $tables['m'] = $tables['m/' . Cell::of()] ?? array_values($tables)[0];
 

@@ -21,6 +21,8 @@ final class Detection
     /** Rows that other ways to read a table are tried on. */
     private const TRIED = 120;
 
+    private const TRIED_COLUMNS = 120;
+
     /**
      * @param Shape|null $shape the shape the user says it has; null to find out
      * @param int|null $heading the row that the headings are said to be in, -1 for none; null to find out
@@ -198,7 +200,10 @@ final class Detection
     public static function alternatives(Sample $sample, Plan $plan): array
     {
         $few = new Sample(
-            array_slice($sample->rows, 0, ($plan->heading ?? 0) + self::TRIED),
+            array_map(
+                static fn(array $row): array => array_slice($row, 0, self::TRIED_COLUMNS),
+                array_slice($sample->rows, 0, ($plan->heading ?? 0) + self::TRIED),
+            ),
             $sample->fileName,
             $sample->delimiter,
         );
@@ -271,7 +276,10 @@ final class Detection
      */
     private static function looksLikeData(Sample $sample, int $row): bool
     {
-        $below = array_slice($sample->rows, $row + 1, 50);
+        $below = array_map(
+            static fn(array $cells): array => array_slice($cells, 0, self::TRIED_COLUMNS),
+            array_slice($sample->rows, $row + 1, 50),
+        );
         if ($below === []) {
             return false;
         }

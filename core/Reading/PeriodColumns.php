@@ -10,6 +10,9 @@ use DuskRail\Time\PeriodReading;
 /** Which columns or headings of a table are periods. */
 final class PeriodColumns
 {
+    /** Cells that are looked at before all of a column. */
+    private const FIRST = 6;
+
     /** Share of the numeric columns that may be headed by something else where the others are places in a year. */
     private const OTHERS = 0.1;
 
@@ -126,11 +129,7 @@ final class PeriodColumns
             if ($saysSo && ($this->table->sample->notes()['periods'] ?? '') === 'code') {
                 return [$column, PeriodReading::of(PeriodNotation::Code)];
             }
-            $reading =
-                PeriodReading::detect($this->table->different($column), $saysSo ? 0.5 : 0.9) ??
-                ($saysSo
-                    ? PeriodReading::byHeading($this->table->words($column), $this->table->different($column))
-                    : null);
+            $reading = $this->readingOf($column, $saysSo);
             if ($reading === null) {
                 continue;
             }
@@ -143,6 +142,30 @@ final class PeriodColumns
         }
 
         return $found ?? ($this->undatedColumn() ?? $this->orderColumn());
+    }
+
+    private function readingOf(int $column, bool $saysSo): ?PeriodReading
+    {
+        if (!$saysSo && !$this->mayBePeriods($column)) {
+            return null;
+        }
+        $cells = $this->table->different($column);
+
+        return PeriodReading::detect($cells, $saysSo ? 0.5 : 0.9) ??
+            ($saysSo ? PeriodReading::byHeading($this->table->words($column), $cells) : null);
+    }
+
+    /** Whether plain numbers may be years or dates, by the first of them; of many columns most are not. */
+    private function mayBePeriods(int $column): bool
+    {
+        foreach (array_slice($this->table->different($column), 0, self::FIRST) as $cell) {
+            $isPlain = preg_match('/^[-−]?\d+(?:[.,]\d+)?$/u', $cell) === 1;
+            if (!$isPlain || preg_match('/^(?:1[5-9]|2[0-2])\d\d/', $cell) === 1) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return array{int, PeriodReading}|null a column of periods without a year */

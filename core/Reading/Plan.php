@@ -140,15 +140,23 @@ final readonly class Plan
 
     private static function columns(mixed $roles): Columns
     {
-        $read = new Columns([]);
+        $read = $holders = [];
         foreach (is_array($roles) ? $roles : [] as $column => $role) {
             $known = Role::tryFrom(is_string($role) ? $role : '');
-            if ($known !== null && is_int($column) && $column >= 0 && $column < Observations::COLUMNS) {
-                $read = $read->with($column, $known);
+            if ($known === null || !is_int($column) || $column < 0 || $column >= Observations::COLUMNS) {
+                continue;
+            }
+            $read[$column] = $known;
+            // What only one can be is the last of several; one after the other would take long for thousands.
+            if (!$known->isShared()) {
+                $before = $holders[$known->value] ?? $column;
+                $read[$before] = $before === $column ? $known : Role::Out;
+                $holders[$known->value] = $column;
             }
         }
+        ksort($read);
 
-        return $read;
+        return new Columns($read);
     }
 
     private static function split(mixed $split): ?Split

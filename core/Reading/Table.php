@@ -33,9 +33,11 @@ final class Table
     public function __construct(public readonly Sample $sample, public readonly ?int $heading)
     {
         $this->rows = self::dataRows($sample, $heading);
-        $columns = $said = [];
+        $columns = $said = $named = [];
         for ($column = 0, $count = $sample->breadth($heading); $column < $count; $column++) {
-            $twin = (new PassedOver($this))->twin($column, $columns);
+            // Only one of the same name says the same again; of thousands, all are not compared with all.
+            $name = $this->name($column);
+            $twin = (new PassedOver($this))->twin($column, $named[$name] ?? []);
             if ((new PassedOver($this))->isSaidAgain($column)) {
                 $said[] = 'the first column has no header and repeats another column';
             } elseif ($twin !== null) {
@@ -44,6 +46,7 @@ final class Table
                 $said[] = 'the first column numbers the rows';
             } elseif ($this->different($column) !== []) {
                 $columns[] = $column;
+                $named[$name][] = $column;
             }
         }
         $time = (new DateColumns($this))->timeColumn($columns);

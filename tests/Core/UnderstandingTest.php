@@ -352,6 +352,30 @@ final class UnderstandingTest extends TestCase
         ];
     }
 
+    /** Rows of many combinations on few of the days are things that happen; the same on every day are values. */
+    public function testRowsThatAreRareAmongTheirDaysAreEvents(): void
+    {
+        mt_srand(3);
+        foreach (['events', 'long'] as $shape) {
+            $text = "Date,Airport,Species,Cost\n";
+            for ($row = 0; $row < 600; $row++) {
+                $day = $shape === 'events' ? mt_rand(0, 300) * 10 : intdiv($row, 60);
+                $date = gmdate('Y-m-d', 86_400 * (15_000 + $day));
+                $keys = $shape === 'events' ? [mt_rand(0, 12), mt_rand(0, 20)] : [$row % 6, intdiv($row, 6) % 10];
+                $text .= "{$date},A{$keys[0]},S{$keys[1]}," . (($row * 7) % 500) . ".5\n";
+            }
+            self::assertSame($shape, Detection::of(self::sample($text))->plan->shape);
+        }
+        $text = "Number,Date,Airport\n";
+        for ($row = 0; $row < 30; $row++) {
+            $text .= 4_000 + $row . ',' . gmdate('Y-m-d', 86_400 * (15_000 + $row * 9)) . ',A' . ($row % 3) . "\n";
+        }
+        // What numbers the rows is a case that is counted, and no value.
+        $read = Reader::read(self::sample($text)->rows, $plan = Detection::of(self::sample($text))->plan);
+        self::assertSame('events', $plan->shape);
+        self::assertNotContains('Number', array_map(static fn(ReadMeasure $m): string => $m->name, $read->measures));
+    }
+
     /** All values of each, as pandas 1.5.3 has them: tests/Reference/make/understood.py. */
     public function testTheValuesAreThosePandasHas(): void
     {

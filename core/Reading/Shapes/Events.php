@@ -22,6 +22,18 @@ use DuskRail\Time\PeriodReading;
 /** One row for each thing that happened; values are made of how many there were and of what is beside them. */
 final class Events extends Long
 {
+    /** Combinations of categories from which on rows may be rare among all their days. */
+    private const COMBINATIONS = 50;
+
+    /** Days for each row that make it rare. */
+    private const RARE = 20;
+
+    /** Rows that a column of numbers must count to be no value. */
+    private const SERIAL = 20;
+
+    /** Numbers for each row that may be left out. */
+    private const APART = 3;
+
     public function name(): string
     {
         return 'events';
@@ -62,15 +74,19 @@ final class Events extends Long
         [$again, $byTheClock] = (new DateColumns($table))->daysShared($down[0], $down[1], $entity);
         // What is at any time of the day happened then, whatever it is split by.
         $any = (new DateColumns($table))->hasTimes($down[0]) && !$byTheClock;
-        if (!$any && (new Long())->plan($table)->columns->breakdowns !== []) {
+        $isRare = $any ? null : self::areRare($table, $entity, $down[0]);
+        $id = self::identifier($table, $columns);
+        if ($isRare === false) {
             return '';
         }
-        $id = self::identifier($table, $columns);
         if ($id !== null) {
             return "“{$table->name($id)}” is different in each row (event number)";
         }
         if ($entity !== null && $texts === $columns && $table->comesAgain($entity)) {
             return 'each row has a date, and no column contains values';
+        }
+        if ($isRare === true) {
+            return 'what the columns tell apart has a row on few of the days';
         }
         $rows = $table->rowCount();
 
@@ -79,10 +95,42 @@ final class Events extends Long
             : '';
     }
 
+    /**
+     * Whether what columns tell apart has a row on few of the days, as things that happen and not as what is measured;
+     * null where nothing but the entity tells rows apart.
+     */
+    private static function areRare(Table $table, ?int $entity, int $period): ?bool
+    {
+        $split = (new Long())->plan($table)->columns->breakdowns;
+        $rows = $table->rowCount();
+        $combinations = $rows - $table->repeats([...$split, ...array_filter([$entity], is_int(...))]);
+
+        return $split === []
+            ? null
+            : $combinations >= self::COMBINATIONS &&
+                    $combinations * count($table->different($period)) > self::RARE * $rows;
+    }
+
+    /** Whether a column counts the rows, or nearly: whole numbers, each once, not far from each other. */
+    private static function isSerial(Table $table, int $column): bool
+    {
+        $cells = $table->different($column);
+        $whole = array_filter($cells, static fn(string $c): bool => preg_match('/^\d{1,12}$/', $c) === 1);
+        $rows = $table->rowCount();
+
+        return $rows >= self::SERIAL &&
+            count($whole) === $rows &&
+            count($cells) === $rows &&
+            (int) max($whole) - (int) min($whole) <= self::APART * $rows;
+    }
+
     /** @param list<int> $among */
     private static function identifier(Table $table, array $among): ?int
     {
         foreach ($among as $column) {
+            if (self::isSerial($table, $column)) {
+                return $column;
+            }
             $filled = count(array_filter($table->cells($column), static fn(string $c): bool => $c !== ''));
             if (
                 preg_match(Vocabulary::ID, $table->words($column)) === 1 &&

@@ -44,13 +44,16 @@ abstract class PartsAcross extends PeriodsAcross
     {
         // Nearly all numbers are in such columns: two months among ten measures are something else.
         $columns = $this->partColumns($table);
+        if (count($columns) < 2) {
+            return 0;
+        }
         $year = $this->wholes($table)[0] ?? null;
         $others = array_filter(
             array_diff($table->columns, [$year ?? -1, ...$columns]),
             static fn(int $c): bool => $table->isNumeric($c),
         );
 
-        return $year !== null && count($columns) >= 2 && count($others) <= 1 ? 98 : 0;
+        return $year !== null && count($others) <= 1 ? 98 : 0;
     }
 
     public function plan(Table $table, bool $asked = false): Plan
