@@ -24,6 +24,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(KnownHosts::class);
         $middleware->prepend(Compressed::class);
         $middleware->append(SecurityHeaders::class);
+        // A pasted table may begin with an empty cell.
+        $middleware->trimStrings(except: ['pasted']);
         $middleware->appendToGroup('web', [PlainInput::class, OnceOnly::class, WriteAsTheHouse::class]);
         // Set by the browser, not by us, so they are not encrypted.
         $middleware->encryptCookies(except: [SheetSize::COOKIE, 'dusk-rail-ground']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Formats;
 
 use DuskRail\Data\Numerals;
+use DuskRail\Reading\ByteEncoding;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\LabelledCodes;
 use DuskRail\Reading\NotATable;
@@ -65,7 +66,9 @@ final readonly class DelimitedFile
             if ($this->dialect->encoding !== 'UTF-8') {
                 stream_filter_append(
                     $file,
-                    'convert.iconv.' . str_replace('Windows-1252', 'CP1252', $this->dialect->encoding) . '/UTF-8',
+                    'convert.iconv.' .
+                        (ByteEncoding::ICONV[$this->dialect->encoding] ?? $this->dialect->encoding) .
+                        '/UTF-8',
                     STREAM_FILTER_READ,
                 );
             }

@@ -10,7 +10,14 @@ use DuskRail\Reading\NotATable;
 final class TableSources
 {
     /** @var list<class-string<TableSource>> what is no delimited text */
-    private const ALL = [Workbook::class, JsonStatFile::class, TabularPackage::class, JsonRecords::class];
+    private const ALL = [
+        Workbook::class,
+        JsonStatFile::class,
+        TabularPackage::class,
+        JsonRecords::class,
+        HtmlTables::class,
+        Gzipped::class,
+    ];
 
     /**
      * @return class-string<TableSource>|null null for what is delimited text, or nothing that is known

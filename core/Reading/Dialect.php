@@ -13,7 +13,10 @@ final readonly class Dialect
 {
     public const DELIMITERS = [',' => 'comma', ';' => 'semicolon', "\t" => 'tab', '|' => 'bar'];
 
-    public const ENCODINGS = ['UTF-8', 'Windows-1252', 'UTF-16LE', 'UTF-16BE'];
+    public const ENCODINGS = [
+        ...['UTF-8', 'Windows-1252', 'Windows-1250', 'Windows-1251', 'Windows-1253', 'Windows-1254', 'KOI8-R'],
+        ...['Mac Roman', 'UTF-16LE', 'UTF-16BE'],
+    ];
 
     /**
      * Signatures of files that are sometimes renamed to .csv (from memory; each is the format's own published magic
@@ -82,7 +85,11 @@ final readonly class Dialect
 
     public static function decoded(string $bytes, string $encoding): string
     {
-        return $encoding === 'UTF-8' ? $bytes : (string) mb_convert_encoding($bytes, 'UTF-8', $encoding);
+        return match (true) {
+            $encoding === 'UTF-8' => $bytes,
+            str_starts_with($encoding, 'UTF-') => (string) mb_convert_encoding($bytes, 'UTF-8', $encoding),
+            default => ByteEncoding::decoded($bytes, $encoding),
+        };
     }
 
     /** @return array{string, int} encoding, and bytes of byte order mark before the text */
@@ -94,7 +101,7 @@ final readonly class Dialect
             str_starts_with($sample, "\xFE\xFF") => ['UTF-16BE', 2],
             // The sample may end in the middle of a character, which is up to four bytes long.
             mb_check_encoding(self::wholeCharacters($sample), 'UTF-8') => ['UTF-8', 0],
-            default => ['Windows-1252', 0],
+            default => [ByteEncoding::of($sample), 0],
         };
     }
 

@@ -68,7 +68,7 @@
 
         <section id="files">
             <h2>{{ __('Files') }}</h2>
-            <p>{!! __('Formats: :places. A table can have one row per value or per event, or periods, years, entities or measures in columns. The preview shows the role of each column; change it there if it was detected wrongly. Cells that could not be read are listed with row and column; <em>Import without these cells</em> leaves them empty. To add next month’s file, use <em>Update</em> in the list of data sets.', ['places' => e(\App\Formats\TableSources::inWords())]) !!}</p>
+            <p>{!! __('Formats: :places. A table can have one row per value or per event, or periods, years, entities or measures in columns. The preview shows the role of each column; change it there if it was detected wrongly. Columns and rows of numbers that are not read are named with the reason. Cells that could not be read are listed with row and column; the import leaves them empty, and its button says how many. To add next month’s file, use <em>Update</em> in the list of data sets.', ['places' => e(\App\Formats\TableSources::inWords())]) !!}</p>
         </section>
     </main>
 </x-layout>

@@ -707,6 +707,10 @@ final class ReadingTest extends TestCase
     }
 
     #[TestWith(["\xEF\xBB\xBFa,b\n1,2\n", 'UTF-8', ',', 3])]
+    #[TestWith(["wojew\xF3dztwo;b\n\xB3\xF3dzkie;2\n\x9Cl\xB9skie;4\nma\xB3opolskie;1\n", 'Windows-1250', ';', 0])]
+    #[TestWith(["\xCC\xEE\xF1\xEA\xE2\xE0;b\n\xD2\xF3\xEB\xE0;2\n", 'Windows-1251', ';', 0])]
+    #[TestWith(["\xED\xCF\xD3\xCB\xD7\xC1;b\n\xF4\xD5\xCC\xC1;2\n", 'KOI8-R', ';', 0])]
+    #[TestWith(["m\xB3;\xA3m\n10\xB3 m\xB3;2\nkm\xB2;4\n", 'Windows-1252', ';', 0])]
     #[TestWith(["Stra\xDFe;b\n1,5;2\n3,5;4\n", 'Windows-1252', ';', 0])]
     #[TestWith(["a\tb\tc\n1\t2,5\t3\n", 'UTF-8', "\t", 0])]
     #[TestWith(["\xFF\xFEa\x00,\x00b\x00\n\x00", 'UTF-16LE', ',', 2])]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Data\StoredData;
 use App\Formats\DelimitedFile;
 use App\Formats\JsonRecords;
 use App\Formats\JsonStatFile;
@@ -333,7 +334,7 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testWhatCanBeBroughtIsListedAndOtherJsonIsRefusedInWords(): void
     {
         $this->get('/')
-            ->assertSee('or choose one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package or JSON records')
+            ->assertSee('one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package, JSON records, HTML or gzip')
             ->assertSee('accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,.jsonl,.ndjson,', false);
         $this->from('/')
             ->followingRedirects()
@@ -495,5 +496,53 @@ final class BringingFilesTest extends ApplicationTestCase
             }
         }
         unlink($path);
+    }
+
+    /** A table that is pasted from a spreadsheet begins with an empty cell; a page is pasted with its tags. */
+    public function testATableIsPasted(): void
+    {
+        $table = "\t2021\t2022\nAyle\t1\t2\nBask\t3\t4\n";
+        $this->post(route('uploads.store'), ['pasted' => $table])->assertRedirect();
+        $upload = Upload::firstOrFail();
+        $this->get(route('uploads.show', $upload))->assertSee('2 entities, 2021 to 2022');
+        $this->post(route('imports.store', $upload), ['name' => 'Pasted', 'home' => 'Ayle'])->assertOk();
+        $dataset = Dataset::where('name', 'Pasted')->firstOrFail();
+        $page = '<table><tr><th>Plant<th>2023</tr><tr><td>Ayle<td>5</tr><tr><td>Bask<td>6</tr></table>';
+        $more = ['pasted' => $page, 'dataset' => $dataset->id];
+        $this->post(route('uploads.store'), $more)->assertRedirect();
+        $this->post(route('imports.store', Upload::latest('created_at')->firstOrFail()))->assertOk();
+        $data = new StoredData($dataset->refresh());
+        self::assertSame(1, count($data->measures()));
+        $values = $data->table((string) array_key_first($data->measures()))->series['ayle']->values;
+        self::assertSame([1.0, 2.0, 5.0], $values);
+        $this->post(route('uploads.store'), ['pasted' => ''])->assertSessionHasErrors('file');
+    }
+
+    /** Cells over several columns and rows, entities, and a page that asks for a file of this machine. */
+    public function testATableOfAPageIsRead(): void
+    {
+        $page =
+            '<!DOCTYPE html [<!ENTITY x SYSTEM "file:///etc/hostname">]><html><body>' .
+            '<table><tr><td>menu</td></tr></table>' .
+            '<table><caption>Leakage (Ml)</caption><tr><th rowspan="2">Plant</th><th colspan="2">2022</th>' .
+            '<th colspan="2">2023</th></tr><tr><th>Nov<th>Dec<th>Jan<th>Feb</tr>' .
+            '<tr><td>Ayle&nbsp;&amp; Co &x;</td><td>1</td><td>2</td><td>3</td><td>4</td></tr>' .
+            '<tr><td>Bask</td><td>1,200</td><td>2</td><td>3</td><td>4</td></tr></table></body></html>';
+        $upload = $this->brought($page, 'page.html');
+        $this->get(route('uploads.show', $upload))
+            ->assertSee('Leakage of 2 plants, November 2022 to February 2023')
+            ->assertSee('Ayle &amp; Co', false)
+            ->assertDontSee(trim((string) file_get_contents('/etc/hostname')) . '</td>', false);
+        $this->bring('<html><body><p>nothing here</p></body></html>', 'page.html')
+            ->assertSessionHasErrors([
+                'file' => 'page.html: The page has no table. Copy the values into a spreadsheet, and save CSV.',
+            ]);
+    }
+
+    public function testAFilePackedWithGzipIsUnpacked(): void
+    {
+        $upload = $this->brought((string) gzencode("Plant,2021,2022\nAyle,1,2\nBask,3,4\n"), 'leakage.csv.gz');
+        $this->get(route('uploads.show', $upload))->assertSee('2 plants, 2021 to 2022');
+        $this->bring("\x1F\x8Bnonsense", 'broken.gz')->assertSessionHasErrors('file');
     }
 }

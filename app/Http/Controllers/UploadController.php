@@ -16,6 +16,7 @@ use DuskRail\Refusal;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 
@@ -25,19 +26,21 @@ final class UploadController
     public function store(BringFileRequest $request): RedirectResponse
     {
         $file = $request->file('file');
-        assert($file instanceof UploadedFile);
-        if (StudyFile::isOne($file->getRealPath())) {
+        if ($file instanceof UploadedFile && StudyFile::isOne($file->getRealPath())) {
             return StudyFileController::opened($file, Dataset::find($request->integer('dataset')));
         }
-        $upload = new Upload([
-            'id' => (string) Str::uuid(),
-            'name' => mb_strimwidth(mb_scrub($file->getClientOriginalName()), 0, 200, '…'),
-        ]);
+        $name = $file instanceof UploadedFile ? $file->getClientOriginalName() : __('Pasted table');
+        $upload = new Upload(['id' => (string) Str::uuid(), 'name' => mb_strimwidth(mb_scrub($name), 0, 200, '…')]);
         $upload->dataset_id = $request->integer('dataset') ?: null;
-        $kept = $file->move(dirname($upload->path()), basename($upload->path()));
+        if ($file instanceof UploadedFile) {
+            $file->move(dirname($upload->path()), basename($upload->path()));
+        } else {
+            File::ensureDirectoryExists(dirname($upload->path()));
+            file_put_contents($upload->path(), $request->string('pasted')->value());
+        }
         try {
-            if (TableSources::of($kept->getPathname()) !== null) {
-                rename($kept->getPathname(), $upload->bookPath());
+            if (TableSources::of($upload->path()) !== null) {
+                rename($upload->path(), $upload->bookPath());
                 $upload->readSheet(null, 2);
             } else {
                 $upload->understand();

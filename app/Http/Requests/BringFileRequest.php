@@ -15,7 +15,8 @@ final class BringFileRequest extends FormRequest
         $kilobytes = intdiv(config()->integer('duskrail.largest_upload'), 1024);
 
         return [
-            'file' => ['required', 'file', "max:{$kilobytes}"],
+            'file' => ['required_without:pasted', 'file', "max:{$kilobytes}"],
+            'pasted' => ['nullable', 'string', 'max:' . 1024 * $kilobytes],
             'dataset' => ['sometimes', 'integer', 'exists:datasets,id'],
         ];
     }
@@ -26,7 +27,7 @@ final class BringFileRequest extends FormRequest
         $megabytes = intdiv(config()->integer('duskrail.largest_upload'), 1024 * 1024);
 
         return [
-            'file.required' => __('No file was uploaded. Choose one, or drop it on the page: :places.', [
+            'file.required_without' => __('No file was uploaded. Choose one, or drop it on the page: :places.', [
                 'places' => TableSources::inWords(),
             ]),
             'file.uploaded' => __(
@@ -37,6 +38,9 @@ final class BringFileRequest extends FormRequest
                 'The file is larger than :megabytes MB. Remove columns you do not need, or split it by measure.',
                 ['megabytes' => $megabytes],
             ),
+            'pasted.max' => __('The text is longer than :megabytes MB. Save it as a file, and split it by measure.', [
+                'megabytes' => $megabytes,
+            ]),
             'dataset.exists' => __('That data set no longer exists. Import the file as a new data set.'),
         ];
     }
