@@ -21,6 +21,7 @@ use DuskRail\Reading\Observations;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Reader;
 use DuskRail\Reading\Shapes\Attributes;
+use DuskRail\Reading\Table;
 use DuskRail\Reading\Vocabulary;
 use Illuminate\Support\Facades\DB;
 
@@ -51,6 +52,14 @@ final readonly class Import
     public function asNew(string $name, string $source, string $home = '', ?callable $then = null): Dataset
     {
         if ($this->plan->shape === Attributes::NAME) {
+            [$sample] = $this->file->sample($this->fileName, 200);
+            $unknown = (new Table($sample, $this->plan->heading))->periods()->unknown();
+            if ($unknown !== '') {
+                throw ImportStopped::because(
+                    "{$unknown}. Write it as 2024, 2024-Q1, 2024-03 or 2024-03-31, or set “Table layout” to one row per " .
+                        'value and choose the “Period format”.',
+                );
+            }
             throw ImportStopped::because(
                 'This table has attributes of entities but no values by period. Import a file with values ' .
                     'first, then add this one to that data set. If it does contain periods, change “Table ' .

@@ -144,6 +144,25 @@ final class PeriodColumns
         return $found ?? ($this->undatedColumn() ?? $this->orderColumn());
     }
 
+    /**
+     * What a column is called and holds that looks like time and is in no notation that is known, in words; nothing
+     * where there is none.
+     */
+    public function unknown(): string
+    {
+        foreach ($this->periodColumn() === null ? $this->table->columns : [] as $column) {
+            $cells = $this->table->different($column);
+            $isNamed = preg_match(Vocabulary::PERIOD, $this->table->words($column)) === 1;
+            if ($isNamed && count($cells) > 1 && preg_grep('/\d/', $cells) !== []) {
+                $some = implode(', ', array_slice($cells, 0, 3)) . (count($cells) > 3 ? ' …' : '');
+
+                return "“{$this->table->name($column)}” looks like time, but “{$some}” is in no notation that is known";
+            }
+        }
+
+        return '';
+    }
+
     private function readingOf(int $column, bool $saysSo): ?PeriodReading
     {
         if (!$saysSo && !$this->mayBePeriods($column)) {

@@ -545,4 +545,13 @@ final class BringingFilesTest extends ApplicationTestCase
         $this->get(route('uploads.show', $upload))->assertSee('2 plants, 2021 to 2022');
         $this->bring("\x1F\x8Bnonsense", 'broken.gz')->assertSessionHasErrors('file');
     }
+
+    public function testATimeInANotationThatIsNotKnownIsNamed(): void
+    {
+        $upload = $this->brought("Utility,Quarter,Leakage\nA,1.Qu.21,5\nA,2.Qu.21,6\nB,1.Qu.21,7\nB,2.Qu.21,8\n");
+        $said = '“Quarter” looks like time, but “1.Qu.21, 2.Qu.21” is in no notation that is known';
+        $this->get(route('uploads.show', $upload))->assertSee($said);
+        $this->post(route('imports.store', $upload), ['name' => 'Returns'])->assertSee($said);
+        self::assertSame(0, Dataset::count());
+    }
 }
