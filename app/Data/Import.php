@@ -56,8 +56,8 @@ final readonly class Import
             $unknown = (new Table($sample, $this->plan->heading))->periods()->unknown();
             if ($unknown !== '') {
                 throw ImportStopped::because(
-                    "{$unknown}. Write it as 2024, 2024-Q1, 2024-03 or 2024-03-31, or set “Table layout” to one row per " .
-                        'value and choose the “Period format”.',
+                    "{$unknown}. Write it as 2024, 2024-Q1, 2024-03 or 2024-03-31, or set “Table layout” to one row " .
+                        'per value and choose the “Period format”.',
                 );
             }
             throw ImportStopped::because(

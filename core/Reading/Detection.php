@@ -98,7 +98,9 @@ final class Detection
             ...$plan->stated->missing === '' ? [] : ["“{$plan->stated->missing}” is read as missing"],
             ...$table->passedOver,
             ...self::doubts($table, $plan),
-            ...array_filter([in_array($plan->shape, ['attributes', 'moment'], true) ? $table->periods()->unknown() : '']),
+            ...in_array($plan->shape, ['attributes', 'moment'], true)
+                ? array_filter([$table->periods()->unknown()])
+                : [],
         ];
     }
 
