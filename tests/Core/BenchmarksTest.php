@@ -9,6 +9,7 @@ use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
 use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
+use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Lineup;
@@ -81,6 +82,11 @@ final class BenchmarksTest extends TestCase
         self::assertIsInt($column);
         self::assertSame([2.5, 1.0], array_column($mean->rows, $column));
         self::assertNotContains('Gap to benchmark', $table(Benchmark::Total)->heads ?? []);
+        // A total that is shown is of another size, and still no benchmark of one.
+        $total = self::comparison($rows, 'bench', Benchmark::Total, []);
+        $shown = Comparison::of($total->document->withOff([]), $total->data->source());
+        self::assertTrue($shown->line('bench')?->state === LineState::Peer);
+        self::assertNotContains('Gap to benchmark', PeerStatistics::table($shown)->heads ?? []);
     }
 
     public function testItIsKnownByBeingTheMeanOfOthers(): void

@@ -20,6 +20,7 @@ final class ConversionTest extends TestCase
     #[TestWith(['k€', '€ m', null])]
     #[TestWith(['k€', '€m', 0.001])]
     #[TestWith(['min', 'hours', 1 / 60])]
+    #[TestWith(['minutes', 's', 60.0])]
     #[TestWith(['ha', 'km²', 0.01])]
     #[TestWith(['kg', 'tonnes', 0.001])]
     #[TestWith(['km', 'm', 1000.0])]

@@ -66,6 +66,19 @@ final class HierarchyTest extends TestCase
         }
     }
 
+    /** Two values, or few entities, add up by chance. */
+    public function testASumOfFewIsNone(): void
+    {
+        $sums = [['A', 3, 5], ['B', 1, 2], ['C', 2, 3], ['D', 9, 9], ['E', 4, 2], ['F', 5, 7]];
+        self::assertSame([], self::metadata($sums, 0)->benchmarks);
+        $rows = [['A', 301, 502, 703], ['B', 100, 201, 302], ['C', 201, 301, 401]];
+        for ($i = 0; $i < 12; $i++) {
+            $rows[] = ["Town {$i}", 1000 + 17 * $i, 2000 - 91 * $i * $i, 3000 + 7 * $i ** 3];
+        }
+        self::assertSame([], self::metadata($rows, 0)->benchmarks);
+        self::assertSame(['A'], array_keys(self::metadata(array_slice($rows, 0, 5), 0)->benchmarks));
+    }
+
     /** Of rates indentation alone says it; what is over others is no sum of them. */
     public function testIndentationSaysItOfRates(): void
     {
