@@ -17,7 +17,7 @@ final readonly class Gzipped implements TableSource
 
     public static function names(): array
     {
-        return ['gzip'];
+        return ['GZ'];
     }
 
     public static function endings(): array

@@ -334,7 +334,7 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testWhatCanBeBroughtIsListedAndOtherJsonIsRefusedInWords(): void
     {
         $this->get('/')
-            ->assertSee('one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package, JSON records, HTML or gzip')
+            ->assertSee('one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package, JSON records, HTML or GZ')
             ->assertSee('accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,.jsonl,.ndjson,', false);
         $this->from('/')
             ->followingRedirects()
