@@ -17,7 +17,7 @@ use JsonException;
  */
 final readonly class JsonStatFile implements TableSource
 {
-    private const MOST_CELLS = 4_000_000;
+    public const MOST_CELLS = 4_000_000;
 
     /** Bytes of JSON that can be held whole. */
     private const LARGEST = 40_000_000;
@@ -49,6 +49,12 @@ final readonly class JsonStatFile implements TableSource
     private static function isDataset(mixed $read): bool
     {
         return is_array($read) && isset($read['value'], $read['dimension']);
+    }
+
+    /** @param array<string, array<array-key, mixed>> $datasets by label, as JSON-stat has them */
+    public static function of(array $datasets): self
+    {
+        return new self($datasets);
     }
 
     public static function open(string $path): self

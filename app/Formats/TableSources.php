@@ -16,6 +16,7 @@ final class TableSources
         TabularPackage::class,
         JsonRecords::class,
         HtmlTables::class,
+        PxFile::class,
         Gzipped::class,
     ];
 

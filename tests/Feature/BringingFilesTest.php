@@ -8,6 +8,7 @@ use App\Data\StoredData;
 use App\Formats\DelimitedFile;
 use App\Formats\JsonRecords;
 use App\Formats\JsonStatFile;
+use App\Formats\PxFile;
 use App\Formats\TableSource;
 use App\Formats\TableSources;
 use App\Formats\TabularPackage;
@@ -321,6 +322,8 @@ final class BringingFilesTest extends ApplicationTestCase
     #[TestWith(['{"page": 1, "rows": [{"a": "x", "year": 2020}, {"a": "y", "year": 2021}]}', JsonRecords::class])]
     #[TestWith(["PK\x03\x04 and then nonsense", Workbook::class])]
     #[TestWith(["\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1", Workbook::class])]
+    #[TestWith(["CHARSET=\"ANSI\";\nMATRIX=\"m\";\nSTUB=\"Utility\";\n", PxFile::class])]
+    #[TestWith(["NAME=1;\nVALUE;2\n", null])]
     #[TestWith(["Utility,2023\nVeldmere,1\n", null])]
     #[TestWith(["{Utility},2023\nVeldmere,1\n", null])]
     public function testAFileIsClaimedByTheOneFormatThatItIsOfWhateverTheirOrder(string $content, ?string $format): void
@@ -334,7 +337,7 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testWhatCanBeBroughtIsListedAndOtherJsonIsRefusedInWords(): void
     {
         $this->get('/')
-            ->assertSee('one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package, JSON records, HTML or GZ')
+            ->assertSee('one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package, JSON records, HTML, PX or GZ')
             ->assertSee('accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,.jsonl,.ndjson,', false);
         $this->from('/')
             ->followingRedirects()
