@@ -31,7 +31,7 @@ final readonly class PxFile implements TableSource
     /**
      * @param array<string, array<string, list<string>>> $keywords values by keyword and what it is about; a keyword
      * that is about the whole file has them under ''
-     * @param string $data the cells, as they stand in the file
+     * @param string $data the cells, as they are in the file
      */
     private function __construct(private array $keywords, private string $data) {}
 
@@ -303,7 +303,7 @@ final readonly class PxFile implements TableSource
     }
 
     /**
-     * Where each key of a row stands among the values, by dimension of the stub; nothing where rows have no keys.
+     * The place of each key among the values, by dimension of the stub; nothing where rows have no keys.
      *
      * @param list<string> $stub
      * @return list<array<array-key, int>>
@@ -351,7 +351,7 @@ final readonly class PxFile implements TableSource
         return trim($token, '.') === ''
             ? [null, Status::isMark($words) ? $words : 'missing']
             : throw NotATable::because(
-                "“{$token}” stands among the values of the PX file, and is no number.",
+                "“{$token}” is among the values of the PX file, but is no number.",
                 'Download it again from its source, or as CSV.',
             );
     }

@@ -22,7 +22,7 @@ final class PxTest extends ApplicationTestCase
     #[TestWith(['Q1', false, true])]
     #[TestWith(['M1', true, true])]
     #[TestWith(['W1', false, false])]
-    public function testEveryValueIsReadWhereItStands(string $scale, bool $timeIsInStub, bool $hasKeys): void
+    public function testEveryValueIsReadInItsPlace(string $scale, bool $timeIsInStub, bool $hasKeys): void
     {
         mt_srand(crc32($scale));
         $times = [
@@ -98,7 +98,7 @@ final class PxTest extends ApplicationTestCase
 
     #[TestWith(['1 2 3 ;', 'has 3 values, but its dimensions have room for 4'])]
     #[TestWith(['1 2 3 4 5;', 'has 5 values, but its dimensions have room for 4'])]
-    #[TestWith(['1 2 x 4;', '“x” stands among the values'])]
+    #[TestWith(['1 2 x 4;', '“x” is among the values of the PX file'])]
     public function testAFileThatIsCutOrDamagedIsRefusedInWords(string $cells, string $said): void
     {
         $this->from('/')
