@@ -208,21 +208,29 @@ final readonly class PxFile implements TableSource
     /** @return 'time'|'metric'|'geo'|'other' */
     private function role(string $id): string
     {
-        $isPeriod = static fn(string $value): bool => preg_match('/^(1[6-9]|2[01])\d\d(\D?\d{1,2})?$/', $value) === 1;
-        $isNamed = $this->all('TIMEVAL', $id) !== [];
-
         return match (true) {
             $id === $this->first('CONTVARIABLE') => 'metric',
-            $isNamed, !$this->hasTime() && array_filter($this->all('VALUES', $id), $isPeriod) !== [] => 'time',
+            $id === $this->time() => 'time',
             $this->all('MAP', $id) !== [],
             in_array(strtolower($this->first('VARIABLE-TYPE', $id)), ['g', 'geographical'], true) => 'geo',
             default => 'other',
         };
     }
 
-    private function hasTime(): bool
+    /**
+     * The dimension that TIMEVAL is about; without it the last one all of whose values are years or parts of them, as
+     * codes of places can look like years.
+     */
+    private function time(): string
     {
-        return isset($this->keywords['TIMEVAL']);
+        $isPeriod = static fn(string $value): bool => preg_match('/^(1[6-9]|2[01])\d\d(\D?\d{1,2})?$/', $value) === 1;
+        $time = '';
+        foreach ([...$this->all('STUB'), ...$this->all('HEADING')] as $id) {
+            $values = $this->all('VALUES', $id);
+            $time = $values !== [] && count(array_filter($values, $isPeriod)) === count($values) ? $id : $time;
+        }
+
+        return (string) (array_key_first($this->keywords['TIMEVAL'] ?? []) ?? $time);
     }
 
     /**

@@ -133,6 +133,17 @@ final class PxTest extends ApplicationTestCase
         return '"' . implode('","', $texts) . '"';
     }
 
+    /** Codes of places look like years, and one name among others may. */
+    #[TestWith(['"1980","1981"'])]
+    #[TestWith(['"1980","Bask"'])]
+    public function testWithoutAWordOnTimeTheLastDimensionOfYearsAloneIsTheTime(string $names): void
+    {
+        $text = (string) preg_replace('/TIMEVAL.*;/', '', str_replace('"Ayle","Bask"', $names, self::CUT));
+        $study = $this->imported("{$text}DATA=1 2 3 4;", 'codes.px');
+        self::assertSame(explode(',', str_replace('"', '', $names)), $study->dataset->entities->pluck('name')->all());
+        self::assertSame([1.0, 2.0], array_values($study->data()->table('leakage')->series)[0]->values);
+    }
+
     /**
      * @param array<string, list<string>> $all
      * @param list<string> $of
