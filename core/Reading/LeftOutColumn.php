@@ -30,11 +30,11 @@ final readonly class LeftOutColumn
         $all = [];
         foreach ($account->columns as $column => ['name' => $name, 'count' => $count]) {
             [$why, $isOwn] = self::why($column, $table, $plan);
-            $roles = TableShapes::named($plan->shape)->roles();
-            $takesAny = !in_array($plan->shape, ['periods-across', 'months-across', 'quarters-across'], true);
+            $shape = TableShapes::named($plan->shape);
+            $roles = $shape->roles();
             $remedy = match (true) {
                 !$isOwn => null,
-                $takesAny && in_array(Role::Figures, $roles, true) => Role::Figures,
+                !$shape->hasTimesAcross() && in_array(Role::Figures, $roles, true) => Role::Figures,
                 in_array(Role::About, $roles, true) => Role::About,
                 default => null,
             };
@@ -57,7 +57,7 @@ final readonly class LeftOutColumn
                 => ['it repeats another column', false],
             preg_match(Vocabulary::ASIDE, $table->words($column)) === 1 => ['it describes the values', true],
             self::isSumOfOthers($column, $table, $plan) => ['the sum of the columns that are read', true],
-            in_array($plan->shape, ['periods-across', 'months-across', 'quarters-across'], true) && !$plan->isPaired()
+            TableShapes::named($plan->shape)->hasTimesAcross() && !$plan->isPaired()
                 => ['its header is not a period like the others', true],
             count($table->different($column)) === 1 => ['the same in all rows', true],
             default => ['', true],

@@ -12,6 +12,7 @@ use DuskRail\Reading\Reader;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Sample;
 use DuskRail\Reading\Table;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** Every column and row of numbers is read, or is named with the reason and a way to read it. */
@@ -39,6 +40,17 @@ final class AccountTest extends TestCase
         $read = Reader::read($sample->rows, $plan->with(['roles' => [$columns[2]->column => 'about']]));
         self::assertSame('4', $read->metadata->attributes['Ayle']['Staff'] ?? '');
         self::assertCount(2, $read->metadata->account->columns);
+    }
+
+    /** In every layout with times across: another column can be no column of values. */
+    #[TestWith(["Week,Mon,Tue,Wed,Thu,Fri,Sat,Sun,Staff\n1,1,2,3,4,5,6,7,90\n2,8,9,10,11,12,13,14,95\n"])]
+    #[TestWith(["Month,2022,2023,Staff\nJan,1,2,90\nFeb,3,4,95\nMar,5,6,99\n"])]
+    #[TestWith(["Year,Q1,Q2,Q3,Q4,Staff\n2022,1,2,3,4,90\n2023,5,6,7,8,95\n"])]
+    public function testAColumnBesideTimesIsNoColumnOfValues(string $text): void
+    {
+        [$columns] = self::account($text);
+        self::assertStringContainsString('its header is not a period like the others', $columns[0]->inWords());
+        self::assertNotSame(Role::Figures, $columns[0]->remedy);
     }
 
     public function testARowOfWhichNothingCameIsCounted(): void

@@ -35,6 +35,11 @@ class PeriodsAcross extends Shape
         return 'period';
     }
 
+    public function hasTimesAcross(): bool
+    {
+        return true;
+    }
+
     public function swapped(): string
     {
         return 'entities-across';

@@ -71,6 +71,12 @@ abstract class Shape
         return '';
     }
 
+    /** Whether the headings of its columns of values are times, so that no other column can be one of values. */
+    public function hasTimesAcross(): bool
+    {
+        return false;
+    }
+
     /** Whether a row without a value is no row of it. */
     public function isOfFigures(): bool
     {

@@ -35,6 +35,11 @@ final class YearsAcross extends Shape
         return 'period';
     }
 
+    public function hasTimesAcross(): bool
+    {
+        return true;
+    }
+
     public function roles(): array
     {
         return [Role::Period, Role::Figures, Role::Out];
