@@ -14,6 +14,8 @@ use DuskRail\Time\PeriodAxis;
  */
 final class DataSlice implements DataSource
 {
+    use DelegatesToData;
+
     /** @var array<string, SeriesTable> */
     private array $tables = [];
 
@@ -50,16 +52,6 @@ final class DataSlice implements DataSource
         return $this->data === $other->data && $of($this) === $of($other);
     }
 
-    public function measures(): array
-    {
-        return $this->data->measures();
-    }
-
-    public function breakdowns(): array
-    {
-        return $this->data->breakdowns();
-    }
-
     public function entities(): array
     {
         if ($this->lines === '' && $this->panels === '') {
@@ -84,20 +76,10 @@ final class DataSlice implements DataSource
         return $this->entities;
     }
 
-    public function peerSets(): array
-    {
-        return $this->data->peerSets();
-    }
-
     /** Whether it has a line for each entity and category, which are in panels by category. */
     public function hasPanels(): bool
     {
         return $this->panels !== '';
-    }
-
-    public function splitBy(string $measureKey): array
-    {
-        return $this->data->splitBy($measureKey);
     }
 
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable

@@ -15,6 +15,8 @@ use DuskRail\Time\PeriodAxis;
  */
 final class WithAttributes implements DataSource
 {
+    use DelegatesToData;
+
     /** Different numbers that an attribute must have, or there is nothing to compare. */
     private const LEAST = 2;
 
@@ -131,21 +133,6 @@ final class WithAttributes implements DataSource
         $last = Period::holding(Frequency::Year, $axis->period($axis->count - 1)->lastDay())->ordinal;
 
         return PeriodAxis::of(Frequency::Year, $first, $last - $first + 1);
-    }
-
-    public function entities(): array
-    {
-        return $this->data->entities();
-    }
-
-    public function breakdowns(): array
-    {
-        return $this->data->breakdowns();
-    }
-
-    public function peerSets(): array
-    {
-        return $this->data->peerSets();
     }
 
     public function splitBy(string $measureKey): array

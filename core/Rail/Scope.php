@@ -7,7 +7,7 @@ namespace DuskRail\Rail;
 use DuskRail\Data\Better;
 use DuskRail\Data\Cell;
 use DuskRail\Data\DataSource;
-use DuskRail\Data\Origin;
+use DuskRail\Data\DelegatesToData;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Peers\ChosenPeers;
 use DuskRail\Rail\Stops\Weights;
@@ -15,6 +15,8 @@ use DuskRail\Rail\Stops\Weights;
 /** What a calculation can see: the data set, who is in focus and who is off, and which way is good. */
 final readonly class Scope implements DataSource
 {
+    use DelegatesToData;
+
     /**
      * @param list<string> $focus entity keys in the order in which they were chosen
      * @param list<string> $off entity keys that take no part
@@ -69,31 +71,6 @@ final readonly class Scope implements DataSource
         return $this->data;
     }
 
-    public function measures(): array
-    {
-        return $this->data->measures();
-    }
-
-    public function entities(): array
-    {
-        return $this->data->entities();
-    }
-
-    public function breakdowns(): array
-    {
-        return $this->data->breakdowns();
-    }
-
-    public function peerSets(): array
-    {
-        return $this->data->peerSets();
-    }
-
-    public function splitBy(string $measureKey): array
-    {
-        return $this->data->splitBy($measureKey);
-    }
-
     public function table(string $measureKey, ?Cell $cell = null): SeriesTable
     {
         $table = array_reduce(
@@ -110,21 +87,6 @@ final readonly class Scope implements DataSource
                 static fn(SeriesTable $table, Pool $pool): SeriesTable => $pool->weighed($table),
                 Weights::givenTo($table, $measure, $this->data, $cell),
             );
-    }
-
-    public function unsettled(string $measureKey, ?Cell $cell = null): array
-    {
-        return $this->data->unsettled($measureKey, $cell);
-    }
-
-    public function statuses(string $measureKey, ?Cell $cell = null): array
-    {
-        return $this->data->statuses($measureKey, $cell);
-    }
-
-    public function origin(string $measureKey, string $entityKey, int $ordinal, ?Cell $cell = null): ?Origin
-    {
-        return $this->data->origin($measureKey, $entityKey, $ordinal, $cell);
     }
 
     public function nameOf(string $entity): string
