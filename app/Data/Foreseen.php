@@ -10,8 +10,6 @@ use DuskRail\Data\Revision;
 use DuskRail\Data\ScaleShift;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
-use DuskRail\Reading\FoundBreakdowns;
-use DuskRail\Reading\Limits;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Observations;
 use DuskRail\Reading\ReadSeries;
@@ -44,12 +42,10 @@ final readonly class Foreseen
     {
         $revision = new Revision();
         $matching = Matching::of($dataset, $observations, $answers);
-        $ids = $matching->measureIds();
         $withdrawn = [];
         $count = 0;
-        [$pairs, $rest] = self::pairs($dataset, $observations, $matching, $answers);
-        foreach ($pairs as [$read, $old]) {
-            $read = $read->times($matching->factors[$read->measure]);
+        $pairs = SeriesPairs::of($dataset, $observations, $matching, $answers);
+        foreach ($pairs->each() as [$read, $old]) {
             $measure = $observations->measures[$read->measure];
             $name = $matching->entities[$read->entity]->name ?? $observations->entities[$read->entity];
             $next = LaidOver::next($old, $read, $answers);
@@ -69,7 +65,8 @@ final readonly class Foreseen
                 }
             }
         }
-        foreach ($answers->isInPlace() ? $rest : [] as $gone) {
+        $ids = $matching->measureIds();
+        foreach ($answers->isInPlace() ? $pairs->rest() : [] as $gone) {
             $name = $observations->measures[(int) array_search($gone->measure_id, $ids, true)]->name;
             $revision->compare($name, '', $gone->first, $gone->values, $gone->first, []);
         }
@@ -86,12 +83,11 @@ final readonly class Foreseen
     {
         $matching = Matching::of($dataset, $observations, $answers);
         $same = $next = [];
-        foreach (self::pairs($dataset, $observations, $matching, $answers)[0] as [$read, $old]) {
+        foreach (SeriesPairs::of($dataset, $observations, $matching, $answers)->each() as [$read, $old]) {
             if ($old === null) {
                 continue;
             }
-            $sized = $read->times($matching->factors[$read->measure]);
-            [$both, $after] = self::beside($old, $sized);
+            [$both, $after] = self::beside($old, $read);
             $same[$read->measure] = [...$same[$read->measure] ?? [], ...$both];
             $next[$read->measure] = [...$next[$read->measure] ?? [], ...$after];
         }
@@ -129,62 +125,5 @@ final readonly class Foreseen
         $latest = array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
 
         return [$both, $after === null || $latest === [] ? [] : [[$latest[count($latest) - 1], $after]]];
-    }
-
-    /**
-     * Each series of the file with the one that is there, and those that are there alone.
-     *
-     * @return array{list<array{ReadSeries, StoredSeries|null}>, array<string, StoredSeries>}
-     */
-    private static function pairs(
-        Dataset $dataset,
-        Observations $observations,
-        Matching $matching,
-        Answers $answers,
-    ): array {
-        $ids = $matching->measureIds();
-        $inForce = StoredSeries::ofVersion($dataset->version, array_values(array_filter($ids)));
-        self::mustFit($observations, $ids, $inForce, $answers);
-        $breakdowns = FoundBreakdowns::of($observations, $dataset->asBreakdowns());
-        $pairs = [];
-        foreach ($observations->series() as $read) {
-            $entity = $matching->entities[$read->entity]->id ?? 0;
-            $key = "{$ids[$read->measure]}/{$entity}/" . $breakdowns->cell($read);
-            $pairs[] = [$read, $inForce[$key] ?? null];
-            unset($inForce[$key]);
-        }
-
-        return [$pairs, $inForce];
-    }
-
-    /**
-     * @param array<int, int> $measures id of each measure that is read; none for a new one
-     * @param array<string, StoredSeries> $inForce
-     *
-     * @throws NotATable when what is there and what is brought are too far apart
-     */
-    public static function mustFit(
-        Observations $observations,
-        array $measures,
-        array $inForce,
-        Answers $answers,
-    ): void {
-        $spans = [];
-        foreach ($answers->isInPlace() ? [] : $inForce as $series) {
-            // Eight bytes to a value; unpacking them all only to count them would take long.
-            $raw = $series->getRawOriginal('values');
-            $end = $series->first + intdiv(strlen(is_string($raw) ? $raw : ''), 8) - 1;
-            [$first, $last] = $spans[$series->measure_id] ?? [$series->first, $end];
-            $spans[$series->measure_id] = [min($first, $series->first), max($last, $end)];
-        }
-        foreach ($observations->spans() as $n => [$first, $last]) {
-            [$oldFirst, $oldLast] = $spans[$measures[$n] ?? 0] ?? [$first, $last];
-            $frequency = $observations->frequencyOf($n);
-            Limits::span(
-                $observations->measures[$n]->name,
-                Period::at($frequency, min($first, $oldFirst)),
-                Period::at($frequency, max($last, $oldLast)),
-            );
-        }
     }
 }

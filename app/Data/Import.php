@@ -8,7 +8,6 @@ use App\Formats\DelimitedFile;
 use App\Models\Dataset;
 use App\Models\EntityAlias;
 use App\Models\Measure;
-use App\Models\StoredSeries;
 use Closure;
 use DuskRail\Data\Benchmark;
 use DuskRail\Data\Breakdown;
@@ -192,29 +191,22 @@ final readonly class Import
         $dataset?->refresh();
         $madeOn = $dataset->version ?? 0;
         $matching = Matching::of($dataset, $observations, $this->answers);
-        $ids = $matching->measureIds();
-        $inForce = StoredSeries::ofVersion($madeOn, array_values(array_filter($ids)));
-        Foreseen::mustFit($observations, $ids, $inForce, $this->answers);
+        $pairs = SeriesPairs::of($dataset, $observations, $matching, $this->answers);
         $staging = new Staging();
         $this->stageEntities($staging, $observations, $matching);
-        $breakdowns = FoundBreakdowns::of($observations, $dataset?->asBreakdowns() ?? []);
-        foreach ($observations->series() as $n => $read) {
-            if ($this->progress !== null && $n % 1_000 === 999) {
+        $n = 0;
+        foreach ($pairs->each() as [$read, $old, $cell]) {
+            if ($this->progress !== null && ++$n % 1_000 === 0) {
                 ($this->progress)($observations->rowCount, $observations->problemCount);
             }
-            $cell = $breakdowns->cell($read);
-            $entity = $matching->entities[$read->entity]->id ?? 0;
-            $key = "{$ids[$read->measure]}/{$entity}/{$cell}";
-            $old = $inForce[$key] ?? null;
-            unset($inForce[$key]);
-            $next = LaidOver::next($old, $read->times($matching->factors[$read->measure]), $this->answers);
+            $next = LaidOver::next($old, $read, $this->answers);
             // What stays as it was is not written again.
             if ($old === null || !LaidOver::isSame($old, $next)) {
                 $staging->series($read->measure, $read->entity, PackedSeries::of($next), $old?->id, $cell);
             }
         }
 
-        $gone = $this->answers->isInPlace() ? array_values($inForce) : [];
+        $gone = $this->answers->isInPlace() ? $pairs->rest() : [];
 
         return new PreparedImport($madeOn, $matching, $staging, $gone);
     }
