@@ -26,10 +26,19 @@ final readonly class Figure
     /** A letter that is in the place of a value, beside a mark for none or alone. */
     private const NONE = '/^(?:(?::|\.{1,3}|…|-|–|—|n\/?a)\s*)?[(\[]?(c|z|u|x|m|q|d|na|\*)[)\]]?$/iu';
 
+    private const HOURS =
+        '/^([-−]?)(\d{1,4}) ?h(?:rs?|ours?)?\.? ?([0-5]?\d) ?m(?:in(?:s|utes?)?)?\.?(?: ?([0-5]?\d) ?s(?:ec)?\.?)?$/iu';
+
+    private const MINUTES = '/^([-−]?)(\d{1,4}) ?m(?:in(?:s|utes?)?)?\.? ?([0-5]?\d) ?s(?:ec(?:s|onds?)?)?\.?$/iu';
+
+    /** In the place of a letter: single letters multiply, as others of the column do. */
+    private const MULTIPLIES = '×';
+
     private function __construct(public float $value, public Status $status, public string $unit) {}
 
     /**
-     * @param string $letter after values that is their unit, where it could be taken for a flag
+     * @param string $letter after values that is their unit, where it could be taken for a flag; or `×`, as letterOf()
+     *     gives it
      * @return self|null null where the cell is no value
      */
     public static function read(NumberNotation $notation, string $text, string $letter = ''): ?self
@@ -50,15 +59,24 @@ final readonly class Figure
         return self::duration($text) ?? self::amount($notation, $text, $letter);
     }
 
-    /** `01:35:00` in hours, `6:42` in minutes; null where it is none. */
+    /** `01:35:00` and `1h 35m` in hours, `6:42` and `6 min 42 s` in minutes; null where it is none. */
     private static function duration(string $text): ?self
     {
-        if (preg_match('/^([-−]?)(\d{1,4}):([0-5]\d)(?::([0-5]\d(?:\.\d+)?))?$/u', $text, $m) !== 1) {
+        $m = [];
+        $unit = match (true) {
+            preg_match('/^([-−]?)(\d{1,4}):([0-5]\d)(?::([0-5]\d(?:\.\d+)?))?$/u', $text, $m) === 1 => isset($m[4])
+                ? 'h'
+                : 'min',
+            preg_match(self::HOURS, $text, $m) === 1 => 'h',
+            preg_match(self::MINUTES, $text, $m) === 1 => 'min',
+            default => null,
+        };
+        if ($unit === null) {
             return null;
         }
         $value = (float) $m[2] + (float) $m[3] / 60.0 + (float) ($m[4] ?? '0') / 3600.0;
 
-        return new self($m[1] === '' ? $value : -$value, Status::Measured, isset($m[4]) ? 'h' : 'min');
+        return new self($m[1] === '' ? $value : -$value, Status::Measured, $unit);
     }
 
     private static function amount(NumberNotation $notation, string $text, string $letter): ?self
@@ -67,13 +85,14 @@ final readonly class Figure
         if (preg_match('/^([-+−–]?\(?)\s*([€$£¥₹])\s*(.+)$/u', $text, $m) === 1) {
             [$text, $money] = [$m[1] . $m[3], $m[2]];
         }
-        // What multiplies an amount of money could be taken for a flag.
-        [$text, $status] =
-            $money !== '' && preg_match('/\d\s*[bmt]\)?$/i', $text) === 1
-                ? [$text, Status::Measured]
-                : self::withoutMarks($text, $letter);
+        $besideOthers = $letter === self::MULTIPLIES;
+        // What multiplies could be taken for a flag; without money a flag has a space before it.
+        $isFactor =
+            ($money !== '' && preg_match('/\d\s*[bmt]\)?$/i', $text) === 1) ||
+            ($besideOthers && preg_match('/\d[bm]\)?$/i', $text) === 1);
+        [$text, $status] = $isFactor ? [$text, Status::Measured] : self::withoutMarks($text, $letter);
         [$text, $after] = self::parted($text);
-        [$factor, $unit] = Multiplier::in($after, $money !== '');
+        [$factor, $unit] = Multiplier::in($after, $money !== '', $besideOthers);
         $value = self::signed($notation, $text);
         // Two words are a unit only where the first multiplies.
         $isUnit = $factor !== 1.0 || !str_contains($unit, ' ');
@@ -140,7 +159,8 @@ final readonly class Figure
     }
 
     /**
-     * The letter that is after nearly all values and is then their unit: `8.25 s` in every cell is seconds.
+     * The letter that is after nearly all values and is then their unit: `8.25 s` in every cell is seconds; `×` where
+     * values have letters that multiply.
      *
      * @param list<string> $texts
      */
@@ -150,6 +170,9 @@ final readonly class Figure
         $figures = 0;
         foreach ($texts as $text) {
             $figures += preg_match('/\d/', $text);
+            if (preg_match('/\d\s*(\p{L}{1,8}\.?)$/u', trim($text), $m) === 1 && Multiplier::isOne($m[1])) {
+                return self::MULTIPLIES;
+            }
             if (preg_match('/\d\s*([a-z])$/i', trim($text), $m) === 1) {
                 $letters[] = mb_strtolower($m[1]);
             }

@@ -316,6 +316,15 @@ final class ReadingTest extends TestCase
         yield 'a break in a series is no milliard' => [NumberNotation::Point, '12.3 b', [12.3, 'Break', '']];
         yield 'but of money it is' => [NumberNotation::Point, '($1.5b)', [-1.5e9, 'Measured', '$']];
         yield 'hours, minutes and seconds' => [NumberNotation::Point, '01:30:36', [1.51, 'Measured', 'h']];
+        yield 'hours and minutes in letters' => [NumberNotation::Point, '1h 30m', [1.5, 'Measured', 'h']];
+        yield 'hours, minutes and seconds in words' => [
+            NumberNotation::Point,
+            '2 hrs 15 min 36 sec',
+            [2.26, 'Measured', 'h'],
+        ];
+        yield 'minutes and seconds in letters' => [NumberNotation::Point, '6m 45s', [6.75, 'Measured', 'min']];
+        yield 'sixty minutes in letters are none' => [NumberNotation::Point, '1h 60m', null];
+        yield 'a capital M is a million' => [NumberNotation::Point, '0.5M', [500000.0, 'Measured', '']];
         yield 'minutes and seconds' => [NumberNotation::Point, '6:45', [6.75, 'Measured', 'min']];
         yield 'sixty seconds are none' => [NumberNotation::Point, '6:60', null];
     }
@@ -330,6 +339,21 @@ final class ReadingTest extends TestCase
         $figure = Figure::read($notation, $text);
         $read = $figure === null ? null : [$figure->value, $figure->status->name, $figure->unit];
         self::assertSame(var_export($expected, true), var_export($read, true));
+    }
+
+    /**
+     * @param list<string> $column
+     * @param array{float, string, string} $expected
+     */
+    #[TestWith([['900m', '1.2k', '3'], '900m', [9e8, 'Measured', '']])]
+    #[TestWith([['1.2bn', '0.5b'], '0.5b', [5e8, 'Measured', '']])]
+    #[TestWith([['1.2k', '14 b'], '14 b', [14.0, 'Break', '']])]
+    #[TestWith([['900m', '12', '3'], '900m', [900.0, 'Measured', 'm']])]
+    #[TestWith([['0.5b', '12'], '0.5b', [0.5, 'Break', '']])]
+    public function testASingleLetterMultipliesBesideOthersThatDo(array $column, string $text, array $expected): void
+    {
+        $figure = Figure::read(NumberNotation::Point, $text, Figure::letterOf($column));
+        self::assertSame($expected, [$figure?->value, $figure?->status->name, $figure?->unit]);
     }
 
     public function testPerCentInTheCellsIsTheUnitAndMakesTheMeasureARate(): void
