@@ -9,6 +9,7 @@ use DuskRail\Reading\ByteEncoding;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\LabelledCodes;
 use DuskRail\Reading\NotATable;
+use DuskRail\Reading\RuledLine;
 use DuskRail\Reading\Sample;
 use ErrorException;
 
@@ -27,6 +28,9 @@ final readonly class DelimitedFile
 
     /** Characters of a row; no table that people read has longer ones. */
     private const LONGEST = 1_000_000;
+
+    /** Rows among which lines are drawn, as one of hyphens under the headings. */
+    private const RULED = 60;
 
     /** Characters that a table is judged by; with the rows they bound what a page needs to show any file. */
     private const SAMPLED = 16_000_000;
@@ -50,6 +54,10 @@ final readonly class DelimitedFile
         $codes = null;
         foreach ($this->written() as $number => $row) {
             $codes = $number === 0 ? LabelledCodes::in($row) : $codes;
+            // Lines between the rows are drawn at the beginning, or between bars.
+            if (($number < self::RULED || $this->dialect->delimiter === '|') && RuledLine::is($row)) {
+                $row = [''];
+            }
             yield $number => $codes === null ? $row : $codes->row($number, $row);
         }
     }

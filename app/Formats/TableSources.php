@@ -18,6 +18,7 @@ final class TableSources
         HtmlTables::class,
         PxFile::class,
         Gzipped::class,
+        AlignedText::class,
     ];
 
     /**

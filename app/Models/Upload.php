@@ -195,9 +195,7 @@ final class Upload extends Record
     private function likelyUnits(Dataset $dataset, Sample $sample, Plan $plan): array
     {
         try {
-            $rows = $plan->split === null ? $sample->rows : $plan->split->sample($sample)->rows;
-
-            return Foreseen::shifts($dataset, Reader::read($rows, $plan), $this->answers());
+            return Foreseen::shifts($dataset, Reader::read($sample->rows, $plan), $this->answers());
         } catch (Refusal) {
             // The preview says why it cannot be read or added.
             return [];

@@ -11,6 +11,7 @@ use App\Models\Upload;
 use DuskRail\Data\Numerals;
 use DuskRail\Reading\Alternative;
 use DuskRail\Reading\Detection;
+use DuskRail\Reading\FillDown;
 use DuskRail\Reading\FirstMeasure;
 use DuskRail\Reading\Heading;
 use DuskRail\Reading\LeftOutColumn;
@@ -76,9 +77,9 @@ final readonly class UploadScreen
         );
         $plan = $upload->readPlan();
         $written = $sample;
-        $sample = $plan->split === null ? $sample : $plan->split->sample($sample);
+        $sample = $plan->arrangement->sample($written, $plan->heading);
         try {
-            $observations = Reader::read($sample->rows, $plan);
+            $observations = Reader::read($written->rows, $plan);
             if ($upload->problems !== null) {
                 // An import that was stopped has seen the whole file.
                 $observations = $observations->withProblems(
@@ -191,7 +192,7 @@ final readonly class UploadScreen
     public function columns(): array
     {
         $all = range(0, max(0, min($this->sample->width, self::COLUMNS_SHOWN) - 1));
-        $split = $this->plan->split;
+        $split = $this->plan->arrangement->split;
         if ($split === null) {
             return $all;
         }
@@ -202,6 +203,18 @@ final readonly class UploadScreen
             ...$keys,
             ...array_values(array_filter($all, static fn(int $c): bool => $c > $split->column && $c < $split->at)),
         ];
+    }
+
+    /** Names of the columns whose blank cells may repeat the cell above, in words; nothing where there are none. */
+    public function fillable(): string
+    {
+        $fill = $this->plan->arrangement->fill ?? FillDown::possible($this->sample, $this->plan->heading);
+        $names = array_map(
+            fn(int $column): string => "“{$this->sample->heading($column, $this->plan->heading)}”",
+            $fill->columns ?? [],
+        );
+
+        return implode(', ', $names);
     }
 
     /** The way that the table is. */

@@ -96,6 +96,9 @@ enum MeasureKind: string
      * A first guess from what a measure is called and counted in; the user sees it and can change it. Of what is not
      * known it says that it does not add up over time, since a sum that means nothing is worse than none.
      */
+    /** Why a measure is taken for a level where neither its name nor its unit says so. */
+    public const NO_SIGN = 'no sign that it can be summed over time';
+
     public static function guess(string $name, string $unit): self
     {
         return self::guessed($name, $unit)[0];
@@ -126,6 +129,6 @@ enum MeasureKind: string
             }
         }
 
-        return [self::Stock, 'no sign that it can be summed over time'];
+        return [self::Stock, self::NO_SIGN];
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Data\MeasureKind;
+use DuskRail\Data\Numerals;
 use DuskRail\Data\Status;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -123,6 +125,46 @@ final class CellValues
             Duplicates::Sum => !$present ? null : ($repeats === 0 ? $value : $there + $value),
             default => !$present ? null : ($repeats === 0 ? $value : $there + ($value - $there) / ($repeats + 1)),
         };
+    }
+
+    /**
+     * Of flows since the beginning of the year, makes those of each quarter alone. One that the quarter before it is
+     * missing for is missing.
+     */
+    public function takeDifferences(): void
+    {
+        foreach ($this->values as $measure => $subjects) {
+            if ($this->measures->all[$measure]->kind !== MeasureKind::Flow) {
+                continue;
+            }
+            $parts = [];
+            foreach ($subjects as $values) {
+                foreach (array_keys($values) as $ordinal) {
+                    $parts[$ordinal % 4] = true;
+                }
+            }
+            foreach ($subjects as $subject => $values) {
+                foreach ($values as $ordinal => $value) {
+                    $before = $ordinal - 1;
+                    while ($before % 4 !== 3 && !isset($parts[$before % 4])) {
+                        $before--;
+                    }
+                    if ($before % 4 === 3 || is_nan($value)) {
+                        continue;
+                    }
+                    $this->values[$measure][$subject][$ordinal] = $value - ($values[$before] ?? NAN);
+                    if (is_nan($values[$before] ?? NAN)) {
+                        $place = $this->places[$measure][$subject][$ordinal];
+                        $this->problems->cell(
+                            intdiv($place, Observations::COLUMNS),
+                            $this->headings->text($place % Observations::COLUMNS),
+                            Numerals::plain($value),
+                            'a value for the period before it in the same year, to take the difference',
+                        );
+                    }
+                }
+            }
+        }
     }
 
     /** Makes measures and values of the events. */

@@ -132,6 +132,34 @@ final readonly class DateColumns
             }
         }
 
+        return $this->unnamedPart($year, $among);
+    }
+
+    /**
+     * A column without a heading right after the years that goes through the months or the quarters, over and over.
+     *
+     * @param list<int> $among
+     * @return array{int, null, YearPart}|null
+     */
+    private function unnamedPart(int $year, array $among): ?array
+    {
+        $column = $year + 1;
+        $heading = $this->table->heading;
+        $isUnnamed = $heading === null || $this->table->sample->cell($heading, $column) === '';
+        if (!in_array($column, $among, true) || !$isUnnamed) {
+            return null;
+        }
+        $cells = $this->table->cells($column);
+        foreach ([[YearPart::Month, 12], [YearPart::Quarter, 4]] as [$part, $most]) {
+            $follow = 0;
+            foreach (array_slice($cells, 1) as $i => $cell) {
+                $follow += $cell === (string) (((int) $cells[$i]) % $most + 1) ? 1 : 0;
+            }
+            if (count($cells) > 3 && $follow >= 0.95 * (count($cells) - 1)) {
+                return [$column, null, $part];
+            }
+        }
+
         return null;
     }
 

@@ -26,11 +26,16 @@ final class Detection
     /**
      * @param Shape|null $shape the shape the user says it has; null to find out
      * @param int|null $heading the row that the headings are said to be in, -1 for none; null to find out
+     * @param Arrangement|null $arrangement what is said to be done to its rows; null to find out
      *
      * @throws NotATable
      */
-    public static function of(Sample $sample, ?Shape $shape = null, ?int $heading = null): Guess
-    {
+    public static function of(
+        Sample $sample,
+        ?Shape $shape = null,
+        ?int $heading = null,
+        ?Arrangement $arrangement = null,
+    ): Guess {
         self::check($sample);
         $heading = match (true) {
             $heading === null => self::headingRow($sample),
@@ -40,14 +45,13 @@ final class Detection
         if ($heading !== null && $sample->column(0, $heading) === []) {
             throw NotATable::because('The file has a header row but no data rows.', 'Upload a file with values.');
         }
-        $split = Split::of($sample, $heading);
-        $table = new Table($split === null ? $sample : $split->sample($sample), $heading);
-        $plan = ($shape ?? self::surest($table))->plan($table, $shape !== null);
-        $plan = $split === null ? $plan : $plan->with(['split' => (array) $split]);
+        $arrangement ??= Arrangement::of($sample, $heading);
+        $table = new Table($arrangement->sample($sample, $heading), $heading);
+        $plan = ($shape ?? self::surest($table))->plan($table, $shape !== null)->with($arrangement->toArray());
         $plan = $plan->with(self::unitRow($table, $plan));
         $read = $shape === null ? Benchmarks::firstRows($sample, $plan) : null;
         if ($read !== null) {
-            $levels = Hierarchy::among($read, $sample, $plan);
+            $levels = Hierarchy::among($read, $arrangement->sample($sample, $heading), $plan);
             $plan = $plan->with([
                 'found' => Benchmarks::among($read) + $levels->benchmarks(),
                 'parents' => $levels->parents,
@@ -81,18 +85,13 @@ final class Detection
      */
     public static function explain(Sample $sample, Plan $plan): array
     {
-        $split = $plan->split;
-        $table = new Table($split === null ? $sample : $split->sample($sample), $plan->heading);
+        $table = new Table($plan->arrangement->sample($sample, $plan->heading), $plan->heading);
         $unit = Preamble::of($sample, $plan->heading)->unit;
 
         return [
             ...TableShapes::named($plan->shape)->explain($plan, $table),
-            ...$split === null
-                ? []
-                : [
-                    "“{$sample->heading($split->column, $plan->heading)}” contains {$split->count} keys in each " .
-                    'cell',
-                ],
+            ...$plan->arrangement->inWords($sample, $plan->heading),
+            ...array_filter([$plan->periods->notation->remark()]),
             ...$unit === '' ? [] : ["the lines above give the unit {$unit}"],
             ...array_values(array_intersect_key($sample->notes(), ['tables' => 1])),
             ...$plan->stated->missing === '' ? [] : ["“{$plan->stated->missing}” is read as missing"],

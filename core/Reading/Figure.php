@@ -34,6 +34,9 @@ final readonly class Figure
     /** In the place of a letter: single letters multiply, as others of the column do. */
     private const MULTIPLIES = '×';
 
+    /** In the place of a letter: a number with one letter is a duration, as others of the column are. */
+    private const DURATIONS = 'h:m';
+
     private function __construct(public float $value, public Status $status, public string $unit) {}
 
     /**
@@ -56,7 +59,8 @@ final readonly class Figure
             return new self(NAN, $hidden, '');
         }
 
-        return self::duration($text) ?? self::amount($notation, $text, $letter);
+        return self::duration($text) ??
+            (self::partOfDuration($notation, $text, $letter) ?? self::amount($notation, $text, $letter));
     }
 
     /** `01:35:00` and `1h 35m` in hours, `6:42` and `6 min 42 s` in minutes; null where it is none. */
@@ -77,6 +81,18 @@ final readonly class Figure
         $value = (float) $m[2] + (float) $m[3] / 60.0 + (float) ($m[4] ?? '0') / 3600.0;
 
         return new self($m[1] === '' ? $value : -$value, Status::Measured, $unit);
+    }
+
+    /** `55m` and `2h` in a column of durations in hours and minutes. */
+    private static function partOfDuration(NumberNotation $notation, string $text, string $letter): ?self
+    {
+        $unit = '/^(.*\d)\s*(?:(h(?:rs?|ours?)?)|m(?:in(?:s|utes?)?)?)\.?$/iu';
+        if ($letter !== self::DURATIONS || preg_match($unit, $text, $m) !== 1) {
+            return null;
+        }
+        $value = $notation->read($m[1]);
+
+        return $value === null ? null : new self(isset($m[2]) ? $value : $value / 60.0, Status::Measured, 'h');
     }
 
     private static function amount(NumberNotation $notation, string $text, string $letter): ?self
@@ -160,7 +176,7 @@ final readonly class Figure
 
     /**
      * The letter that is after nearly all values and is then their unit: `8.25 s` in every cell is seconds; `×` where
-     * values have letters that multiply.
+     * values have letters that multiply, `h:m` where some are in hours and minutes.
      *
      * @param list<string> $texts
      */
@@ -168,6 +184,9 @@ final readonly class Figure
     {
         $letters = [];
         $figures = 0;
+        if (preg_grep(self::HOURS, $texts) !== []) {
+            return self::DURATIONS;
+        }
         foreach ($texts as $text) {
             $figures += preg_match('/\d/', $text);
             if (preg_match('/\d\s*(\p{L}{1,8}\.?)$/u', trim($text), $m) === 1 && Multiplier::isOne($m[1])) {

@@ -9,8 +9,9 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Data\Numerals;
 
 /**
- * Entities of several levels in one table, as a country, its regions and their towns: known by indentation, or by each
- * of the upper ones being the sum of those that follow it, or go before it. The upper ones are no peers of their parts.
+ * Entities of several levels in one table, as a country, its regions and their towns: known by indentation, by codes,
+ * or by each of the upper ones being the sum of those that follow it, or go before it. The upper ones are no peers of
+ * their parts.
  */
 final readonly class Hierarchy
 {
@@ -36,7 +37,7 @@ final readonly class Hierarchy
         if (count($read->entities) < self::FEWEST || count($read->entities) > self::MOST) {
             return new self([], false);
         }
-        $indented = self::byIndentation($read, $sample, $plan);
+        $indented = self::byIndentation($read, $sample, $plan) ?: self::byCodes($read);
         $values = self::values($read);
         $decimals = Numerals::carried(array_merge([], ...array_map(array_values(...), $values)), 8);
         $half = 0.5 / 10.0 ** $decimals;
@@ -87,6 +88,63 @@ final readonly class Hierarchy
         }
 
         return $parents;
+    }
+
+    /**
+     * @return array<int, int> parent by child, by the numbers that names begin with (`1.2 North`), or by a code of each
+     *     entity that begins with the code of its parent
+     */
+    private static function byCodes(Observations $read): array
+    {
+        $attributes = [];
+        foreach ($read->entities as $id => $name) {
+            foreach ($read->metadata->attributes[$name] ?? [] as $about => $text) {
+                $attributes[$about][$id] = $text;
+            }
+        }
+        foreach ([$read->entities, ...array_values($attributes)] as $texts) {
+            $codes = [];
+            foreach ($texts as $id => $text) {
+                $isCode = preg_match('/^(\d+(?:\.\d+)*)\.?(?=\s|$)|^([A-Z]{1,3}[A-Z0-9]*)$/u', $text, $m) === 1;
+                $codes[$id] = $isCode ? ($m[2] ?? "{$m[1]}.") : '';
+            }
+            $parents = count($texts) === count($read->entities) ? self::byPrefix($codes) : [];
+            if ($parents !== []) {
+                return $parents;
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * @param array<int, string> $codes by entity
+     * @return array<int, int> parent by child; none where a code that is longer than the shortest has no parent, or a
+     *     parent only one child
+     */
+    private static function byPrefix(array $codes): array
+    {
+        $ids = array_flip($codes);
+        if (isset($ids['']) || count($ids) < count($codes)) {
+            return [];
+        }
+        $depth = static fn(string $code): int => str_ends_with($code, '.') ? substr_count($code, '.') : strlen($code);
+        $least = min([PHP_INT_MAX, ...array_values(array_map($depth, $codes))]);
+        $parents = [];
+        foreach ($codes as $id => $code) {
+            for ($length = strlen($code) - 1; $length > 0 && !isset($parents[$id]); $length--) {
+                $prefix = substr($code, 0, $length);
+                if (isset($ids[$prefix]) && (!str_ends_with($code, '.') || str_ends_with($prefix, '.'))) {
+                    $parents[$id] = $ids[$prefix];
+                }
+            }
+            if (!isset($parents[$id]) && $depth($code) > $least) {
+                return [];
+            }
+        }
+        $lonely = array_filter(array_count_values($parents), static fn(int $children): bool => $children < 2);
+
+        return $lonely === [] && count($parents) >= self::COVERED * count($codes) ? $parents : [];
     }
 
     /**

@@ -30,7 +30,22 @@ final readonly class MeasureColumns
             ),
         );
 
-        return $this->table->named([...$texts, ...$codes], Vocabulary::ENTITY);
+        $named = $this->table->named([...$texts, ...$codes], Vocabulary::ENTITY);
+        if ($named === null) {
+            return null;
+        }
+        foreach (array_diff($texts, [$named]) as $column) {
+            // Each utility is in one region: the region is what they are grouped by.
+            if (
+                preg_match(Vocabulary::ENTITY, $this->table->words($column)) === 1 &&
+                count($this->table->different($column)) > count($this->table->different($named)) &&
+                $this->table->follows($named, $column)
+            ) {
+                $named = $column;
+            }
+        }
+
+        return $named;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace DuskRail\Reading;
 
 use DuskRail\Reading\Shapes\Shape;
 use DuskRail\Time\Frequency;
+use DuskRail\Time\PeriodNotation;
 
 /**
  * What has been read of a table so far. A shape hands the cells of its rows to the parts of this. They become values;
@@ -78,6 +79,9 @@ final class ObservationBuilder
         }
         if ($columns->values === [] || !$this->isOfFigures || $this->periods->isIn($row)) {
             return false;
+        }
+        if ($this->plan->arrangement->sections !== null && Sections::isTitle($row)) {
+            return true;
         }
         $text = trim(implode(' ', array_filter(array_map(trim(...), $row))));
         if ($text !== '' && count($this->notes) < self::NOTES_KEPT) {
@@ -169,6 +173,9 @@ final class ObservationBuilder
 
     public function observations(): Observations
     {
+        if ($this->plan->periods->notation === PeriodNotation::YearToDate) {
+            $this->cells->takeDifferences();
+        }
         $observations = new Observations(
             $this->frequency,
             array_values($this->measures->all),

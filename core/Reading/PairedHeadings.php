@@ -40,7 +40,7 @@ final readonly class PairedHeadings
             }
             [$upper, $lower] = self::rows($sample, $above, $below);
             foreach ([[$lower, $upper], [$upper, $lower]] as [$times, $others]) {
-                foreach (PeriodNotation::recognisable() as $notation) {
+                foreach (PeriodNotation::recognisable($times) as $notation) {
                     $columns = array_keys(
                         array_filter($times, static fn(string $text): bool => $notation->read($text) !== null),
                     );
@@ -118,7 +118,7 @@ final readonly class PairedHeadings
 
     public static function inOne(Sample $sample, int $heading): ?self
     {
-        foreach (PeriodNotation::recognisable() as $notation) {
+        foreach (PeriodNotation::recognisable([]) as $notation) {
             $columns = $names = $spans = [];
             for ($column = 0; $column < $sample->breadth($heading); $column++) {
                 $parted = Plan::parted($sample->cell($heading, $column), PeriodReading::of($notation));

@@ -51,7 +51,7 @@ final readonly class PassedOver
             return false;
         }
         for ($other = 1, $count = $this->table->sample->breadth($this->table->heading); $other < $count; $other++) {
-            if ($this->table->cells($other) === $this->table->cells(0)) {
+            if ($this->table->different(0) !== [] && $this->table->cells($other) === $this->table->cells(0)) {
                 return true;
             }
         }

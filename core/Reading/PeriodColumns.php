@@ -43,7 +43,8 @@ final class PeriodColumns
     {
         $best = null;
         $headings = $this->headings();
-        foreach ($headings === [] ? [] : PeriodNotation::recognisable() as $notation) {
+        $written = array_column($headings, 0);
+        foreach ($written === [] ? [] : PeriodNotation::recognisable($written) as $notation) {
             $columns = $texts = [];
             foreach ($headings as $column => [$text, $unmarked]) {
                 $isPlain = $notation->read($text) !== null;

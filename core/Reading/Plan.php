@@ -22,7 +22,6 @@ final readonly class Plan
      * @param string $shape name of the way that it is, as TableShapes has it
      * @param int|null $heading row of the headings
      * @param int|null $above row of a second row of headings: measures over periods, or periods over measures
-     * @param Split|null $split of a column that holds several keys
      * @param bool $joined whether each heading holds a measure and a period together: `Leakage 2022`
      */
     public function __construct(
@@ -36,7 +35,7 @@ final readonly class Plan
         public ?int $above = null,
         public bool $joined = false,
         public EventCount $events = new EventCount(),
-        public ?Split $split = null,
+        public Arrangement $arrangement = new Arrangement(),
         public RowRoles $rows = new RowRoles(),
     ) {}
 
@@ -69,7 +68,7 @@ final readonly class Plan
             'parents' => $this->rows->parents,
             'attributes' => $this->rows->attributes,
             'asides' => $this->rows->asides,
-            'split' => $this->split === null ? null : (array) $this->split,
+            ...$this->arrangement->toArray(),
         ];
     }
 
@@ -122,7 +121,7 @@ final readonly class Plan
             $row('above'),
             $flag('joined', false),
             new EventCount(self::ways($plan['ways'] ?? []), $flag('counted', true)),
-            self::split($plan['split'] ?? null),
+            Arrangement::from($plan),
             RowRoles::from($plan),
         );
     }
@@ -157,17 +156,6 @@ final readonly class Plan
         ksort($read);
 
         return new Columns($read);
-    }
-
-    private static function split(mixed $split): ?Split
-    {
-        return is_array($split) &&
-            is_int($split['column'] ?? null) &&
-            is_int($split['count'] ?? null) &&
-            is_int($split['at'] ?? null) &&
-            in_array($split['mark'] ?? null, [',', ';', '|'], true)
-            ? new Split($split['column'], $split['count'], $split['at'], $split['mark'])
-            : null;
     }
 
     /** @return array<int, string> */
@@ -244,6 +232,22 @@ final readonly class Plan
         return $read;
     }
 
+    /**
+     * Of what kind a measure is by its name, its unit and its periods: several years together do not add up; what is
+     * counted since the beginning of the year does.
+     */
+    private function kindOf(string $measure, string $unit): MeasureKind
+    {
+        [$kind, $why] = MeasureKind::guessed($measure, $unit);
+        $notation = $this->periods->notation;
+
+        return match (true) {
+            $notation === PeriodNotation::YearSpan && $kind === MeasureKind::Flow => MeasureKind::Stock,
+            $notation === PeriodNotation::YearToDate && $why === MeasureKind::NO_SIGN => MeasureKind::Flow,
+            default => $kind,
+        };
+    }
+
     /** What a measure of the file is, from what the user or the file said of it, else by a guess from its name. */
     public function describe(string $measure, string $unitInFile, ?MeasureKind $kind = null): ReadMeasure
     {
@@ -253,7 +257,7 @@ final readonly class Plan
         return new ReadMeasure(
             $measure,
             $unit,
-            MeasureKind::tryFrom($about['kind'] ?? '') ?? ($kind ?? MeasureKind::guess($measure, $unit)),
+            MeasureKind::tryFrom($about['kind'] ?? '') ?? ($kind ?? $this->kindOf($measure, $unit)),
             Better::tryFrom($about['better'] ?? '') ?? Better::Neither,
             per: $about['per'] ?? '',
         );

@@ -34,8 +34,7 @@ final class Reader
         $tell = static fn() => $progress !== null && $builder->rowCount % self::TELL === 0
             ? $progress($builder->rowCount, $builder->problems->count)
             : null;
-        foreach ($rows as $number => $row) {
-            $row = $plan->split === null ? $row : $plan->split->row($row);
+        foreach ($plan->arrangement->rows($rows, $plan->heading) as $number => $row) {
             if ($plan->heading !== null && $number <= $plan->heading) {
                 $builder->headings->read($number, $row);
                 continue;

@@ -18,6 +18,17 @@ final readonly class Split
      */
     public function __construct(public int $column, public int $count, public int $at, public string $mark = ',') {}
 
+    /** @param array<array-key, mixed> $of as a plan keeps it */
+    public static function from(array $of): ?self
+    {
+        return is_int($of['column'] ?? null) &&
+            is_int($of['count'] ?? null) &&
+            is_int($of['at'] ?? null) &&
+            in_array($of['mark'] ?? null, [',', ';', '|'], true)
+            ? new self($of['column'], $of['count'], $of['at'], $of['mark'])
+            : null;
+    }
+
     public static function of(Sample $sample, ?int $heading): ?self
     {
         for ($column = 0; $heading !== null && $column < min(3, $sample->width); $column++) {

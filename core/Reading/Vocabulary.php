@@ -70,6 +70,13 @@ final class Vocabulary
         '/^(source|sources|note|notes|quelle|quellen|anmerkung|hinweis|remarque|fuente|nota|fonte|stand|' .
         'data source|last updated?|updated|downloaded|created|contact|unit|units|einheit)\b\s*[:.]?|^[*†(©\d]\S*\s/iu';
 
+    /** Names of categories of people and places, which split a measure and are none. */
+    public const CATEGORY =
+        '/^(fe)?males?$|^(wo)?men$|^(boys|girls|children|adults|day|night)$|' .
+        '^(urban|rural|public|private)( areas?| sector)?$|' .
+        '^(aged? )?\d{1,3}( ?(-|–|to|and|\+|years|over|under).*)?$|^(under|over|less than|more than) \d|' .
+        '^(männer|frauen|männlich|weiblich|hommes|femmes|hombres|mujeres)$/iu';
+
     /** Names of what stands for all others together, alone. */
     private const TOTAL =
         '/^(grand[ -]?total|sub-?total|total|totals|sum|all|overall|together|gesamt|insgesamt|summe|alle|zusammen|' .

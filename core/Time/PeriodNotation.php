@@ -21,6 +21,8 @@ enum PeriodNotation: string
     case MonthFirst = 'month-day-year';
     case DayName = 'day-month-name';
     case FiscalYear = 'fiscal-year';
+    case YearSpan = 'year-span';
+    case YearToDate = 'year-to-date';
     case DecimalYear = 'decimal-year';
     case Code = 'code';
     case Number = 'number';
@@ -62,6 +64,8 @@ enum PeriodNotation: string
         'month-day-year' => '03/31/2024',
         'day-month-name' => '31 Mar 2024',
         'fiscal-year' => '2024/25',
+        'year-span' => '2022–24 (by its last year)',
+        'year-to-date' => '9M 2024 (since January)',
         'decimal-year' => '2024.25 (parts of a year)',
         'code' => '2024, 2024-Q1 or 2024-03 (mixed)',
         'number' => '17 (numbers, not dates)',
@@ -74,6 +78,22 @@ enum PeriodNotation: string
     private const MONTHS = 'jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec';
 
     private const MONTH_WORD = '(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?';
+
+    /** Years of the longest span that is read as one. */
+    private const LONGEST_SPAN = 10;
+
+    /** Beside ICU's names: usual short forms, and names without their accents; common practice, no source. */
+    private const MONTH_NAMES = [
+        'mrz' => 3,
+        'maerz' => 3,
+        'jaenner' => 1,
+        'feber' => 2,
+        'fevr' => 2,
+        'fevrier' => 2,
+        'aout' => 8,
+        'aou' => 8,
+        'decembre' => 12,
+    ];
 
     private const ROMAN = [1 => 'i', 2 => 'ii', 3 => 'iii', 4 => 'iv'];
 
@@ -91,11 +111,11 @@ enum PeriodNotation: string
     public function frequency(): Frequency
     {
         return match ($this) {
-            self::Year, self::ShortYear => Frequency::Year,
+            self::Year, self::ShortYear, self::YearSpan => Frequency::Year,
             self::FiscalYear => Frequency::FiscalYear,
             self::Number, self::Step => Frequency::Number,
             self::HalfYear => Frequency::HalfYear,
-            self::Quarter => Frequency::Quarter,
+            self::Quarter, self::YearToDate => Frequency::Quarter,
             self::MonthNumber, self::MonthName => Frequency::Month,
             self::Week => Frequency::Week,
             default => $this->part()?->frequency() ?? Frequency::Day,
@@ -108,12 +128,25 @@ enum PeriodNotation: string
         return self::EXAMPLES[$this->value] ?? ($this->part()?->example() ?? '') . ' (no year)';
     }
 
+    /** What must be known of values of such periods; nothing where it is plain. */
+    public function remark(): string
+    {
+        return match ($this) {
+            self::YearSpan => 'each period is several years, and is named by the last of them',
+            self::YearToDate => 'each period begins with the year; flows are read as the amount of each quarter alone',
+            default => '',
+        };
+    }
+
     /**
+     * @param list<string> $texts that are to be read
      * @return list<self> those that texts alone can speak for; a plain number or a mixture is something else until
      *     the rest of the table says so
      */
-    public static function recognisable(): array
+    public static function recognisable(array $texts): array
     {
+        $areToDate = YearToDate::isIn($texts);
+
         return array_values(
             array_filter(
                 self::cases(),
@@ -121,7 +154,7 @@ enum PeriodNotation: string
                     $notation,
                     [...self::BY_HEADING, ...self::undated()],
                     true,
-                ),
+                ) && ($notation !== self::YearToDate || $areToDate),
             ),
         );
     }
@@ -190,6 +223,7 @@ enum PeriodNotation: string
                 : null,
             self::Year => self::year($text),
             self::FiscalYear => self::fiscalYear($text),
+            self::YearSpan, self::YearToDate => $this->ofYears($text),
             self::DecimalYear => NumberedDates::decimalYear($text),
             self::Step => self::step($text),
             self::ShortYear => NumberedDates::year($text),
@@ -197,6 +231,11 @@ enum PeriodNotation: string
             self::SpreadsheetDay => NumberedDates::spreadsheet($text),
             default => $this->isUndated() ? $this->part()?->undated($text) : $this->partOfYear($text),
         };
+    }
+
+    private function ofYears(string $text): ?Period
+    {
+        return $this === self::YearSpan ? self::span($text)[1] ?? null : YearToDate::read($text);
     }
 
     /** `Stage 3`, `3rd round`, `05:00` for the fifth hour. */
@@ -226,6 +265,24 @@ enum PeriodNotation: string
         $over = preg_match('/^(?:fy ?)?(\d{4}) ?[-\/–] ?(\d{2}|\d{4})$/u', $text, $m) === 1;
 
         return $over && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100 ? Period::fiscalYear((int) $m[1]) : null;
+    }
+
+    /**
+     * Several years together, as `2015-17` or `2015 to 2019`: of two it is a fiscal year.
+     *
+     * @return array{int, Period}|null how many, and the last
+     */
+    public static function span(string $text): ?array
+    {
+        $pattern = '/^([12]\d{3}) ?(?:[-–\/]|to|bis|à) ?(\d{2}|[12]\d{3})$/iu';
+        if (preg_match($pattern, trim($text), $m) !== 1) {
+            return null;
+        }
+        $last = strlen($m[2]) === 4 ? (int) $m[2] : intdiv((int) $m[1], 100) * 100 + (int) $m[2];
+        $last += $last < (int) $m[1] ? 100 : 0;
+        $years = $last - (int) $m[1] + 1;
+
+        return $years > 2 && $years <= self::LONGEST_SPAN ? [$years, Period::year($last)] : null;
     }
 
     private function partOfYear(string $text): ?Period
@@ -375,6 +432,7 @@ enum PeriodNotation: string
         if ($names === null) {
             /** @var array<string, int> $names */
             $names = require __DIR__ . '/month-names.php';
+            $names += self::MONTH_NAMES;
         }
 
         return $names;
@@ -389,7 +447,7 @@ enum PeriodNotation: string
      * Two-digit years fall in the hundred years that end in 2049 (the rule most spreadsheets use; common practice, no
      * source).
      */
-    private static function fullYear(string $text): int
+    public static function fullYear(string $text): int
     {
         $year = (int) ltrim($text, "'");
 

@@ -47,7 +47,7 @@ final readonly class PeriodReading
         $best = null;
         $most = $share * count($texts) - 1e-9;
         $few = self::some($texts);
-        foreach (PeriodNotation::recognisable() as $notation) {
+        foreach (PeriodNotation::recognisable($few) as $notation) {
             $read = array_filter(array_map($notation->read(...), $few), is_int(...));
             if (count($read) < ($share - 0.3) * count($few)) {
                 continue;
@@ -60,6 +60,7 @@ final readonly class PeriodReading
         }
 
         return match (true) {
+            self::areSpans($texts) => self::of(PeriodNotation::YearSpan),
             $best?->notation === PeriodNotation::MonthNumber && self::areFiscal($texts) => self::of(
                 PeriodNotation::FiscalYear,
             ),
@@ -141,6 +142,18 @@ final readonly class PeriodReading
         $months = array_filter(array_map(PeriodNotation::MonthNumber->read(...), $texts), is_int(...));
 
         return count($fiscal) > 1 && array_diff_key($months, $fiscal) === [];
+    }
+
+    /**
+     * True if every text names as many years together, as 2013-15 and 2014-16 do; months hardly ever would.
+     *
+     * @param list<string> $texts that are different
+     */
+    private static function areSpans(array $texts): bool
+    {
+        $lengths = array_map(static fn(string $text): int => PeriodNotation::span($text)[0] ?? 0, $texts);
+
+        return count($texts) > 1 && $lengths[0] > 0 && count(array_unique($lengths)) === 1;
     }
 
     /**

@@ -349,8 +349,11 @@ final class ReadingTest extends TestCase
     #[TestWith([['1.2bn', '0.5b'], '0.5b', [5e8, 'Measured', '']])]
     #[TestWith([['1.2k', '14 b'], '14 b', [14.0, 'Break', '']])]
     #[TestWith([['900m', '12', '3'], '900m', [900.0, 'Measured', 'm']])]
+    #[TestWith([['1h 05m', '45m'], '45m', [0.75, 'Measured', 'h']])]
+    #[TestWith([['1h 05m', '2h'], '2h', [2.0, 'Measured', 'h']])]
+    #[TestWith([['45m', '50m'], '45m', [45.0, 'Measured', 'm']])]
     #[TestWith([['0.5b', '12'], '0.5b', [0.5, 'Break', '']])]
-    public function testASingleLetterMultipliesBesideOthersThatDo(array $column, string $text, array $expected): void
+    public function testALetterMeansWhatOthersOfItsColumnSay(array $column, string $text, array $expected): void
     {
         $figure = Figure::read(NumberNotation::Point, $text, Figure::letterOf($column));
         self::assertSame($expected, [$figure?->value, $figure?->status->name, $figure?->unit]);

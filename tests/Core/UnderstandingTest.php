@@ -329,6 +329,67 @@ final class UnderstandingTest extends TestCase
         ];
     }
 
+    /** @return iterable<string, array{string, string}> rows that say something of those below them */
+    public static function arrangements(): iterable
+    {
+        yield 'a pivot table: regions with values of their own, members below them, and a grand total' => [
+            "Region,Utility,2019,2020,2021\nNorth,,30,50,70\n,A,10,20,30\n,B,20,30,40\nSouth,,11,13,15\n,C,5,6,7\n" .
+            ",D,6,7,8\nGrand Total,,41,63,85\n",
+            'periods-across; North {Region: North, group: North} (total), A {Region: North, group: North}, ' .
+            'B {Region: North, group: North}, South {Region: South, group: South} (total), ' .
+            'C {Region: South, group: South}, D {Region: South, group: South}, ' .
+            'Grand Total {Region: , group: } (total); Table [] stock; 2019: 30, 2020: 50, 2021: 70',
+        ];
+        yield 'years that are written once, over their months' => [
+            "Year,Month,Complaints\n2021,Nov,5\n,Dec,6\n2022,Jan,7\n,Feb,8\n2023,Jan,9\n",
+            'long; Table; Complaints [] flow; 2021-11: 5, 2021-12: 6, 2022-01: 7, 2022-02: 8, 2022-03: -, ' .
+            '2022-04: -, 2022-05: -, 2022-06: -, 2022-07: -, 2022-08: -, 2022-09: -, 2022-10: -, 2022-11: -, ' .
+            '2022-12: -, 2023-01: 9',
+        ];
+        yield 'one region that is missing is not the one above' => [
+            "Region,Utility,2019,2020\nNorth,A,1,2\nNorth,B,2,3\n,C,3,4\nSouth,D,4,5\nSouth,E,5,6\n",
+            'periods-across; A {Region: North, group: North}, B {Region: North, group: North}, ' .
+            'C {Region: , group: }, D {Region: South, group: South}, E {Region: South, group: South}; ' .
+            'Table [] stock; 2019: 1, 2020: 2',
+        ];
+        yield 'sexes over the same names' => [
+            "Area,2019,2020\nMale,,\nA,1,2\nB,3,4\nFemale,,\nA,5,6\nB,7,8\nSource: the trade,,\n",
+            'periods-across; A, B; Table [] stock; Section: Male, Female; 2019: 1, 2020: 2',
+        ];
+        yield 'marks for levels before names' => [
+            "Area,2019,2020,2021\nCountry,15.1,15.2,15.3\n- North,14.1,14.2,14.3\n-- A,13,14,15\n- South,16,16,17\n" .
+            "-- B,15,16,18\n-- C,16,17,16\n",
+            'periods-across; Country (other), North (other), A {group: North}, South (other), B {group: South}, ' .
+            'C {group: South}; ' .
+            'Table [] stock; 2019: 15.1, 2020: 15.2, 2021: 15.3',
+        ];
+        yield 'levels by codes' => [
+            "Code,Area,2019,2020\nX,Country,15,15\nX1,North,14,14\nX11,A,13,14\nX12,B,15,14\nX2,South,16,16\n" .
+            "X21,C,15,17\nX22,D,17,15\n",
+            'periods-across; Country {Code: X} (other), North {Code: X1} (other), A {Code: X11, group: North}, ' .
+            'B {Code: X12, group: North}, South {Code: X2} (other), C {Code: X21, group: South}, ' .
+            'D {Code: X22, group: South}; Table [] stock; 2019: 15, 2020: 15',
+        ];
+        yield 'codes of which one has no parent are no levels' => [
+            "Code,Area,2019,2020\nX,Country,15,15\nX1,North,14,14\nX11,A,13,14\nX12,B,15,14\nX2,South,16,16\n" .
+            "X21,C,15,17\nY22,D,17,15\n",
+            'periods-across; Country {Code: X}, North {Code: X1}, A {Code: X11}, B {Code: X12}, South {Code: X2}, ' .
+            'C {Code: X21}, D {Code: Y22}; Table [] stock; 2019: 15, 2020: 15',
+        ];
+        yield 'what is counted from January on becomes what each quarter has alone' => [
+            "Company,Item,Q1 2022,H1 2022,9M 2022,FY 2022\nA,Revenue,10,22,35,50\nA,Net debt,7,8,9,6\n",
+            'periods-across; A; Revenue [] flow, Net debt [] stock; 2022-Q1: 10, 2022-Q2: 12, 2022-Q3: 13, 2022-Q4: 15',
+        ];
+        yield 'quarters and a year beside them are not counted from January on' => [
+            "Company,Q1 2022,Q2 2022,Q3 2022,Q4 2022,FY 2022\nA,10,22,35,50,117\nB,10,21,35,51,117\n",
+            'periods-across; A, B; Table [] stock; 2022-Q1: 10, 2022-Q2: 22, 2022-Q3: 35, 2022-Q4: 50',
+        ];
+        yield 'three years together, which do not add up' => [
+            "Area,2013-15,2014-16,2015-17\nA,10,11,12\nB,12,13,14\n",
+            'periods-across; A, B; Table [] stock; 2015: 10, 2016: 11, 2017: 12',
+        ];
+    }
+
     /** @return iterable<string, array{string, string}> headings of more than one row */
     public static function headings(): iterable
     {
@@ -396,6 +457,7 @@ final class UnderstandingTest extends TestCase
     }
 
     #[DataProvider('tables')]
+    #[DataProvider('arrangements')]
     #[DataProvider('headings')]
     #[DataProvider('numbers')]
     public function testATableComesToWhatItsReaderMeant(string $text, string $expected): void
@@ -412,7 +474,8 @@ final class UnderstandingTest extends TestCase
     private static function astray(Sample $sample, Plan $plan, Observations $read): string
     {
         $astray = '';
-        $asked = $plan->split === null && $plan->columns->multiplier === null && $plan->duplicates === Duplicates::Ask;
+        $asked = $plan->arrangement->split === null && $plan->columns->multiplier === null &&
+            $plan->duplicates === Duplicates::Ask && $plan->periods->notation !== PeriodNotation::YearToDate;
         foreach ($asked && !in_array($plan->shape, ['events', 'attributes'], true) ? $read->series() : [] as $series) {
             foreach ($series->values as $i => $value) {
                 $row = intdiv($series->places[$i], Observations::COLUMNS);

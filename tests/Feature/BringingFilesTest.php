@@ -337,7 +337,7 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testWhatCanBeBroughtIsListedAndOtherJsonIsRefusedInWords(): void
     {
         $this->get('/')
-            ->assertSee('one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package, JSON records, HTML, PX or GZ')
+            ->assertSee('one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package, JSON records, HTML, PX, GZ or TXT')
             ->assertSee('accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,.jsonl,.ndjson,', false);
         $this->from('/')
             ->followingRedirects()

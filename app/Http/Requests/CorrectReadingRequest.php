@@ -8,10 +8,13 @@ use App\Data\UnitQuestion;
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
 use DuskRail\Data\Benchmark;
+use DuskRail\Reading\Arrangement;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\EventSummary;
+use DuskRail\Reading\FillDown;
 use DuskRail\Reading\Plan;
+use DuskRail\Reading\Sample;
 use DuskRail\Reading\Table;
 use DuskRail\Reading\TableShapes;
 use DuskRail\Reading\UnreadablePlan;
@@ -40,9 +43,38 @@ final class CorrectReadingRequest extends FormRequest
         }
         $this->setWay($upload);
         $plan = $upload->readPlan();
-        if (!$this->startAnew($upload, $plan)) {
+        if (!$this->startAnew($upload, $plan) && !$this->fills($upload, $plan)) {
             $upload->plan = $plan->with($this->changes($upload, $plan))->toArray();
         }
+    }
+
+    private function sample(Upload $upload, Dialect $dialect): Sample
+    {
+        return DelimitedFile::with($upload->path(), $dialect)->sample(
+            $upload->name,
+            config()->integer('duskrail.preview_rows'),
+        )[0];
+    }
+
+    /** Guesses afresh where blank cells are now said to repeat the cell above, or not to; false elsewhere. */
+    private function fills(Upload $upload, Plan $plan): bool
+    {
+        if (!in_array($this->input('fills'), ['0', '1'], true)) {
+            return false;
+        }
+        $fills = $this->boolean('fills');
+        if ($fills === ($plan->arrangement->fill !== null)) {
+            return false;
+        }
+        $sample = $this->sample($upload, $upload->readDialect());
+        $arrangement = new Arrangement(
+            $plan->arrangement->split,
+            $fills ? FillDown::possible($sample, $plan->heading) : null,
+            $plan->arrangement->indentation,
+        );
+        $upload->plan = Detection::of($sample, null, $plan->heading ?? -1, $arrangement)->plan->toArray();
+
+        return true;
     }
 
     /** What becomes of values that are there, and which unknown names are known ones. */
@@ -87,8 +119,7 @@ final class CorrectReadingRequest extends FormRequest
             return false;
         }
         $dialect = Dialect::of($encoding, $delimiter, $dialect->skip);
-        $most = config()->integer('duskrail.preview_rows');
-        [$sample] = DelimitedFile::with($upload->path(), $dialect)->sample($upload->name, $most);
+        $sample = $this->sample($upload, $dialect);
         $wanted = $shape->name() === $plan->shape && $written ? null : $shape;
         $upload->dialect = (array) $dialect;
         $upload->plan = Detection::of($sample, $wanted, $row)->plan->toArray();
@@ -155,9 +186,8 @@ final class CorrectReadingRequest extends FormRequest
     /** What part of the year a column holds that is said to hold one. */
     private function partOfYear(Upload $upload, Plan $plan, int $column): YearPart
     {
-        $most = config()->integer('duskrail.preview_rows');
-        [$sample] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, $most);
-        $table = new Table($plan->split === null ? $sample : $plan->split->sample($sample), $plan->heading);
+        $sample = $this->sample($upload, $upload->readDialect());
+        $table = new Table($plan->arrangement->sample($sample, $plan->heading), $plan->heading);
         $cells = $table->different($column);
         $fits = static fn(YearPart $part): bool => array_filter(
             $cells,
@@ -176,7 +206,7 @@ final class CorrectReadingRequest extends FormRequest
         if ($rows !== []) {
             $last = min(max(array_map(intval(...), array_keys($rows))), config()->integer('duskrail.preview_rows'));
             [$sample] = DelimitedFile::with($upload->path(), $upload->readDialect())->sample($upload->name, $last + 1);
-            $sample = $plan->split === null ? $sample : $plan->split->sample($sample);
+            $sample = $plan->arrangement->sample($sample, $plan->heading);
             foreach ($rows as $row => $kind) {
                 $name = $sample->cell((int) $row, (int) $plan->columns->entity);
                 $guess = $plan->rows->found[$name] ?? Vocabulary::benchmark($name)->value ?? '';

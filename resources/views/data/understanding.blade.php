@@ -204,6 +204,7 @@
                     <x-guess name="frequency" :lead="__('Frequency')" :value="$plan->periods->frequency->value" :options="collect(['day', 'week', 'month', 'quarter', 'half-year', 'year'])->mapWithKeys(fn ($f) => [$f => \DuskRail\Settings\Setting::capital($f)])->all()" />
                 @endif
             @endif
+            @if ($screen->fillable() !== '')<x-guess name="fills" :lead="__('Blank cells in :columns', ['columns' => $screen->fillable()])" :value="$plan->arrangement->fill === null ? '0' : '1'" :options="['1' => __('Repeat the cell above'), '0' => __('Are blank')]" />@endif
             <label class="guess"><span>{{ __('Also missing') }}</span><input class="input is-small" name="missing" value="{{ $plan->stated->missing }}" placeholder="{{ __('for example -999') }}" size="10"></label>
             <x-guess name="numbers" :lead="__('Number format')" :value="$plan->numbers->value" :options="collect(\DuskRail\Reading\NumberNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
         @endunless
