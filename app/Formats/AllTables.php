@@ -44,12 +44,14 @@ final readonly class AllTables
      * @param array<string, string> $shapes likewise
      * @param list<string> $without tables that hold no values
      * @param array<string, string> $notes what the tables say of themselves, as this program writes it
+     * @param bool $areOwn true if this program has written them
      */
     private function __construct(
         private array $read,
         private array $shapes,
         private array $without,
         private array $notes,
+        private bool $areOwn,
     ) {}
 
     /** Whether a file is small enough for all of it to be looked at first. */
@@ -73,14 +75,19 @@ final readonly class AllTables
             );
         }
         $read = $shapes = $without = $notes = [];
+        $areOwn = false;
         $values = 0;
-        foreach ($tables as $table) {
+        [$names, $common] = NameOfTable::toldApart($tables);
+        foreach ($names as $written => $table) {
             try {
-                $source->write($table, $scratch);
+                $source->write((string) $written, $scratch);
                 $file = DelimitedFile::open($scratch);
                 [$sample] = $file->sample("{$table}.csv", self::SAMPLED);
                 $plan = Detection::of($sample)->plan;
                 $plan = NameOfTable::of($table)->saidTo($plan);
+                // What the names have in common is what is measured, where only a name says it.
+                $isUnnamed = in_array($plan->stated->measureName, [$sample->title(), 'Value'], true);
+                $plan = $common !== '' && $isUnnamed ? $plan->with(['measureName' => $common]) : $plan;
                 $one = Reader::read($file->rows(), $plan);
             } catch (Refusal) {
                 $without[] = $table;
@@ -96,19 +103,20 @@ final readonly class AllTables
                 );
             } else {
                 [$read[$table], $shapes[$table]] = [$one, $plan->shape];
+                $areOwn = $areOwn || isset($sample->notes()['periods']);
                 $notes += array_diff_key($sample->notes(), array_flip(self::OF_ONE));
             }
         }
 
         return $read === []
             ? throw NotATable::because('None of the tables holds values.', 'Choose one of them to see why.')
-            : new self($read, $shapes, $without, $notes);
+            : new self($read, $shapes, $without, $notes, $areOwn);
     }
 
     /** Whether they are of one kind, so that one wants all of them: of one shape, or written by this program. */
     public function isUniform(): bool
     {
-        return count($this->read) > 1 && (isset($this->notes['title']) || count(array_unique($this->shapes)) === 1);
+        return count($this->read) > 1 && ($this->areOwn || count(array_unique($this->shapes)) === 1);
     }
 
     /** @throws NotATable where it cannot be stored */

@@ -17,6 +17,9 @@ final readonly class JsonRecords implements TableSource
 
     private const COLUMNS = 500;
 
+    /** Keys of formats that hold lists of objects as well. */
+    private const OTHERS = ['class' => 1, 'resources' => 1, 'format' => 1, 'dataSets' => 1];
+
     /** @param array<string, list<array<array-key, mixed>>> $tables by name */
     private function __construct(private array $tables) {}
 
@@ -118,7 +121,7 @@ final readonly class JsonRecords implements TableSource
     {
         $tables = self::areRecords($read) ? ['rows' => $read] : [];
         // Other formats hold lists of objects as well, beside what makes them such.
-        if ($tables === [] && !isset($read['class']) && !isset($read['resources']) && !isset($read['format'])) {
+        if ($tables === [] && array_intersect_key($read, self::OTHERS) === []) {
             foreach ($read as $name => $part) {
                 if (is_array($part) && self::areRecords($part)) {
                     $tables[(string) $name] = $part;

@@ -182,7 +182,8 @@ final readonly class JsonStatFile implements TableSource
      */
     private static function remarks(array $dataset, array $dimensions): array
     {
-        $remarks = [['# source', is_string($dataset['source'] ?? null) ? $dataset['source'] : '']];
+        $title = is_string($dataset['label'] ?? null) ? $dataset['label'] : '';
+        $remarks = [['# title', $title], ['# source', is_string($dataset['source'] ?? null) ? $dataset['source'] : '']];
         foreach (self::keys($dimensions) as $dimension) {
             $remarks[] =
                 $dimension->role === 'entity'

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use DuskRail\Data\Numerals;
 use DuskRail\Reading\NotATable;
 use ZipArchive;
 
@@ -22,6 +23,33 @@ final class Packed
 
         return $zip->open($path, ZipArchive::RDONLY) === true &&
             $zip->locateName($name, ZipArchive::FL_NODIR) !== false;
+    }
+
+    /**
+     * Unpacks one part. Bytes are counted as they come, whatever the archive says of their number.
+     *
+     * @param resource $from
+     * @param string $what it is a part of, in words
+     *
+     * @throws NotATable where it has more than so many bytes
+     */
+    public static function copied($from, string $to, int $most, string $what): int
+    {
+        $out = fopen($to, 'wb');
+        $bytes = $out === false ? 0 : (int) stream_copy_to_stream($from, $out, $most + 1);
+        fclose($from);
+        if ($out !== false) {
+            fclose($out);
+        }
+        if ($bytes > $most) {
+            unlink($to);
+            throw NotATable::because(
+                "The {$what} unpacks to more than " . Numerals::count($most / 1e6) . ' MB, which is too large.',
+                'Upload the file with the values separately.',
+            );
+        }
+
+        return $bytes;
     }
 
     /** @param string $why a workbook could not be read, as the reader says it */

@@ -13,12 +13,14 @@ final class TableSources
     private const ALL = [
         Workbook::class,
         JsonStatFile::class,
+        SdmxJson::class,
         TabularPackage::class,
         JsonRecords::class,
         HtmlTables::class,
         PxFile::class,
         Gzipped::class,
         AlignedText::class,
+        Archive::class,
     ];
 
     /**
@@ -56,9 +58,16 @@ final class TableSources
         foreach (self::ALL as $format) {
             array_push($names, ...$format::names());
         }
-        $last = array_pop($names);
 
-        return __(':formats or :last', ['formats' => implode(', ', $names), 'last' => $last]);
+        return self::listed($names);
+    }
+
+    /** @param list<string> $names */
+    private static function listed(array $names): string
+    {
+        $last = (string) array_pop($names);
+
+        return $names === [] ? $last : __(':formats or :last', ['formats' => implode(', ', $names), 'last' => $last]);
     }
 
     /** The formats whose files may have an ending, in words. */
@@ -69,7 +78,7 @@ final class TableSources
             array_push($names, ...in_array($ending, $format::endings(), true) ? $format::names() : []);
         }
 
-        return implode(' or ', $names);
+        return self::listed($names);
     }
 
     /** What a page asks the browser to offer: `.csv,.tsv,…`. */

@@ -229,7 +229,7 @@ final readonly class TabularPackage implements TableSource
                 );
             }
             $copy = "{$beside}.part";
-            $written += self::copied($stream, $copy, self::LARGEST - $written);
+            $written += Packed::copied($stream, $copy, self::LARGEST - $written, 'package');
             $zip->close();
             try {
                 foreach (DelimitedFile::open($copy)->rows() as $number => $row) {
@@ -242,30 +242,6 @@ final readonly class TabularPackage implements TableSource
                 unlink($copy);
             }
         }
-    }
-
-    /**
-     * Bytes are counted as they come, whatever the archive says of their number.
-     *
-     * @param resource $from
-     */
-    private static function copied($from, string $to, int $most): int
-    {
-        $out = fopen($to, 'wb');
-        $bytes = $out === false ? 0 : (int) stream_copy_to_stream($from, $out, $most + 1);
-        fclose($from);
-        if ($out !== false) {
-            fclose($out);
-        }
-        if ($bytes > $most) {
-            unlink($to);
-            throw NotATable::because(
-                'The package unpacks to more than ' . Numerals::count(self::LARGEST / 1e6) . ' MB, which is too large.',
-                'Upload the file with the values separately.',
-            );
-        }
-
-        return $bytes;
     }
 
     private static function zip(string $path): ZipArchive

@@ -44,10 +44,11 @@ final readonly class Workbook implements TableSource
         return ['xlsx', 'ods'];
     }
 
-    /** What is packed and is no data package is taken for a workbook; so is one that is locked or of the old kind. */
+    /** What is packed is a workbook, unless it is a data package or holds files; so is what is locked or of the old kind. */
     public static function isOne(string $path): bool
     {
-        return self::isLocked($path) || (Packed::is($path) && !Packed::holds($path, TabularPackage::DESCRIPTOR));
+        return self::isLocked($path) ||
+            (Packed::is($path) && !Packed::holds($path, TabularPackage::DESCRIPTOR) && !Archive::isOne($path));
     }
 
     private static function isLocked(string $path): bool

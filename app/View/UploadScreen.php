@@ -276,7 +276,7 @@ final readonly class UploadScreen
     /** What the data set may be called: as the lines above the table say, or the file is named. */
     public function title(): string
     {
-        return $this->preamble()->title ?: $this->sample->title();
+        return $this->sample->notes()['title'] ?? ($this->preamble()->title ?: $this->sample->title());
     }
 
     /** Who published it, as far as the file says. */

@@ -337,12 +337,13 @@ final class BringingFilesTest extends ApplicationTestCase
     public function testWhatCanBeBroughtIsListedAndOtherJsonIsRefusedInWords(): void
     {
         $this->get('/')
-            ->assertSee('one: CSV, TSV, Excel, OpenDocument, JSON-stat, data package, JSON records, HTML, PX, GZ or TXT')
+            ->assertSee(TableSources::inWords())
+            ->assertSee('CSV, TSV, Excel, OpenDocument, JSON-stat, ')
             ->assertSee('accept=".csv,.tsv,.txt,.tab,.xlsx,.ods,.json,.zip,.jsonl,.ndjson,', false);
         $this->from('/')
             ->followingRedirects()
             ->bring('{"id": 7, "label": "Leakage", "value": 3}', 'other.json')
-            ->assertSee('but in none of the formats that can be imported: JSON-stat or data package or JSON records.');
+            ->assertSee('that can be imported: JSON-stat, SDMX-JSON, data package or JSON records.');
     }
 
     public function testThePreviewShowsTheHeadingsAndNineRows(): void

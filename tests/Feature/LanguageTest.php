@@ -23,8 +23,8 @@ final class LanguageTest extends ApplicationTestCase
 {
     /** The same in every language: names of formats, of keys on a keyboard, and the program's own. */
     private const SAME =
-        'Dusk Rail|PNG|SVG|PDF|HTML|CSV|TSV|GZ|PX|Excel|OpenDocument|JSON-stat|data package|JSON records|' .
-        'UTF-\d+(LE|BE)?|Windows-\d+|KOI8-R|Mac Roman';
+        'Dusk Rail|PNG|SVG|PDF|HTML|CSV|TSV|GZ|PX|TXT|ZIP|Excel|OpenDocument|JSON-stat|SDMX-JSON|' .
+        'data package|JSON records|UTF-\d+(LE|BE)?|Windows-\d+|KOI8-R|Mac Roman';
 
     /** What the file of the test holds, and periods. */
     private const DATA =

@@ -127,7 +127,7 @@ final class WorkbooksTest extends ApplicationTestCase
     {
         $before = glob(storage_path('app/uploads/*'));
         $this->refused("\xD0\xCF\x11\xE0\xA1\xB1\x1A\xE1" . str_repeat("\0", 600), 'locked.xlsx', 'has a password');
-        $this->refused($this->packed(['readme.txt' => 'nothing']), 'some.xlsx', 'is an archive, not a workbook');
+        $this->refused($this->packed(['readme.md' => 'nothing']), 'some.xlsx', 'is an archive, not a workbook');
         $this->refused("PK\x03\x04 and then nonsense", 'torn.xlsx', 'cannot be opened');
         // A document type with an entity that would reach out of the file.
         $book = new Spreadsheet();
@@ -217,6 +217,22 @@ final class WorkbooksTest extends ApplicationTestCase
                 return str_replace(pack('V', 610_000_000), pack('V', 1_000), $packed);
             },
             'lie.zip',
+            'unpacks to more than 600 MB',
+        ];
+        yield 'a file of an archive that goes on and on' => [
+            static function (self $t): string {
+                $long = (string) tempnam(sys_get_temp_dir(), 'dusk');
+                $file = fopen($long, 'wb');
+                if ($file !== false) {
+                    ftruncate($file, 610_000_000);
+                    fclose($file);
+                }
+                $packed = $t->packed([], ['a.csv' => $long]);
+                unlink($long);
+
+                return $packed;
+            },
+            'long.zip',
             'unpacks to more than 600 MB',
         ];
     }
@@ -326,6 +342,79 @@ final class WorkbooksTest extends ApplicationTestCase
         self::assertSame('All tables', $upload->sheet);
         $this->get(route('uploads.show', $upload))->assertSee('2 tables are read');
         $this->post(route('imports.store', $upload), ['name' => 'Book', 'home' => 'A'])->assertOk();
+        self::assertSame($expected, self::allValues());
+    }
+
+    /** @return iterable<string, array{array<string, string>, string}> texts by name of the file; what comes of all */
+    public static function files(): iterable
+    {
+        $wide = "Plant,2021,2022\nA,1,2\nB,3,4\n";
+        yield 'a file a year, with the year in its name' => [
+            [
+                'leakage_2021.csv' => "Plant,Leakage,Bursts\nA,1,5\nB,2,6\n",
+                'leakage_2022.csv' => "Plant;Leakage;Bursts\nA;3,5;7\nB;4,5;8\n",
+            ],
+            'Leakage A 1 3.5; Leakage B 2 4.5; Bursts A 5 7; Bursts B 6 8',
+        ];
+        yield 'a file a month of which only the name says what is measured' => [
+            [
+                'complaints Jan 2023.csv' => "Plant,Value\nA,1\nB,2\n",
+                'complaints Feb 2023.csv' => "Plant,Value\nA,3\nB,4\n",
+            ],
+            'Complaints A 1 3; Complaints B 2 4',
+        ];
+        yield 'a file a measure, one of them lined up by spaces' => [
+            ['Leakage.csv' => $wide, 'Bursts.txt' => "Plant   2021   2022\nA          5      6\nB          7      8\n"],
+            'Bursts A 5 6; Bursts B 7 8; Leakage A 1 2; Leakage B 3 4',
+        ];
+    }
+
+    /** @param array<string, string> $files */
+    #[DataProvider('files')]
+    public function testFilesThatAreBroughtTogetherAreReadTogether(array $files, string $expected): void
+    {
+        $brought = [];
+        foreach ($files as $name => $text) {
+            $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+            file_put_contents($path, $text);
+            $brought[] = new UploadedFile($path, $name, null, null, true);
+        }
+        $this->post(route('uploads.store'), ['files' => $brought])->assertRedirect();
+        $upload = Upload::firstOrFail();
+        self::assertSame([array_key_first($files) . ' and 1 more file', 'All tables'], [$upload->name, $upload->sheet]);
+        $this->post(route('imports.store', $upload), ['name' => 'Files', 'home' => 'A'])->assertOk();
+        self::assertSame($expected, self::allValues());
+        array_map(unlink(...), array_map(static fn(UploadedFile $f): string => $f->getPathname(), $brought));
+    }
+
+    /** An archive of files is read like the files; what holds no values is named. */
+    public function testAnArchiveOfFilesIsReadAndWhatHoldsNoValuesIsNamed(): void
+    {
+        $upload = $this->brought(
+            $this->packed([
+                '2021.csv' => "Plant,Leakage\nA,1\nB,2\n",
+                'more/2022.csv' => "Plant,Leakage\nA,3\nB,4\n",
+                'read me.txt' => 'Values of the plants, as they were sent.',
+                '__MACOSX/2021.csv' => 'none',
+                'picture.png' => 'none',
+            ]),
+            'plants.zip',
+        );
+        self::assertSame(['2021', '2022', 'read me', 'All tables'], $upload->sheets);
+        $this->get(route('uploads.show', $upload))->assertSee('2 tables are read: 2021, 2022; no values in read me');
+        $this->post(route('imports.store', $upload), ['name' => 'Plants'])->assertOk();
+        self::assertSame('Leakage A 1 3; Leakage B 2 4', self::allValues());
+        $this->refused($this->packed(['a.png' => 'none']), 'pictures.zip', 'an archive, not a workbook');
+        $this->from('/')
+            ->post(route('uploads.store'), ['files' => array_fill(0, 21, UploadedFile::fake()->create('a.csv'))])
+            ->assertSessionHasErrors([
+                'files' => 'More than 20 files were uploaded. Put them into one ZIP archive, and upload that.',
+            ]);
+    }
+
+    /** Values of the study's data by measure and entity, with its group. */
+    private static function allValues(): string
+    {
         $data = Study::firstOrFail()->data();
         $said = [];
         foreach ($data->measures() as $key => $measure) {
@@ -336,7 +425,8 @@ final class WorkbooksTest extends ApplicationTestCase
                 $said[] = "{$measure->name} {$about->name}{$group} " . implode(' ', $values);
             }
         }
-        self::assertSame($expected, implode('; ', $said));
+
+        return implode('; ', $said);
     }
 
     private function refused(string $content, string $name, string $said): void

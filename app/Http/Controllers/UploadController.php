@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Data\StudyFile;
+use App\Formats\Archive;
 use App\Formats\TableSources;
 use App\Formats\UnpackerBusy;
 use App\Http\Requests\BringFileRequest;
@@ -25,19 +26,18 @@ final class UploadController
 {
     public function store(BringFileRequest $request): RedirectResponse
     {
-        $file = $request->file('file');
-        if ($file instanceof UploadedFile && StudyFile::isOne($file->getRealPath())) {
-            return StudyFileController::opened($file, Dataset::find($request->integer('dataset')));
+        $files = $request->brought();
+        if (count($files) === 1 && StudyFile::isOne($files[0]->getRealPath())) {
+            return StudyFileController::opened($files[0], Dataset::find($request->integer('dataset')));
         }
-        $name = $file instanceof UploadedFile ? $file->getClientOriginalName() : __('Pasted table');
-        $upload = new Upload(['id' => (string) Str::uuid(), 'name' => mb_strimwidth(mb_scrub($name), 0, 200, '…')]);
+        $upload = new Upload(['id' => (string) Str::uuid(), 'name' => self::named($files)]);
         $upload->dataset_id = $request->integer('dataset') ?: null;
-        if ($file instanceof UploadedFile) {
-            $file->move(dirname($upload->path()), basename($upload->path()));
-        } else {
-            File::ensureDirectoryExists(dirname($upload->path()));
-            file_put_contents($upload->path(), $request->string('pasted')->value());
-        }
+        File::ensureDirectoryExists(dirname($upload->path()));
+        match (count($files)) {
+            0 => file_put_contents($upload->path(), $request->string('pasted')->value()),
+            1 => $files[0]->move(dirname($upload->path()), basename($upload->path())),
+            default => Archive::pack($upload->path(), self::paths($files)),
+        };
         try {
             if (TableSources::of($upload->path()) !== null) {
                 rename($upload->path(), $upload->bookPath());
@@ -55,6 +55,35 @@ final class UploadController
         $upload->save();
 
         return redirect()->route('uploads.show', $upload);
+    }
+
+    /** @param list<UploadedFile> $files */
+    private static function named(array $files): string
+    {
+        $name = match (count($files)) {
+            0 => __('Pasted table'),
+            1 => $files[0]->getClientOriginalName(),
+            default => trans_choice(':name and :count more file|:name and :count more files', count($files) - 1, [
+                'name' => $files[0]->getClientOriginalName(),
+            ]),
+        };
+
+        return mb_strimwidth(mb_scrub($name), 0, 200, '…');
+    }
+
+    /**
+     * @param list<UploadedFile> $files
+     * @return array<string, string> paths by name; of two of one name the second is numbered
+     */
+    private static function paths(array $files): array
+    {
+        $paths = [];
+        foreach ($files as $number => $file) {
+            $name = basename(str_replace('\\', '/', $file->getClientOriginalName()));
+            $paths[isset($paths[$name]) ? $number + 1 . " {$name}" : $name] = $file->getRealPath();
+        }
+
+        return $paths;
     }
 
     public function show(Upload $upload): View

@@ -14,6 +14,7 @@ final class PlainInput
 {
     /** Fields of forms that hold several values. */
     private const LISTS = [
+        'files',
         'settings',
         'same',
         'units',

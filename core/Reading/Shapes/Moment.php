@@ -117,7 +117,7 @@ final class Moment extends Shape
         }
         $ordinal = self::when($builder->plan)->ordinal;
         foreach ($builder->plan->columns->values as $column) {
-            $measure = $builder->measures->named($number, $builder->headings->text($column), '');
+            $measure = $builder->measures->named($number, $builder->measures->nameOfColumn($column), '');
             if (!isset($row[$column])) {
                 $builder->short($number, $column);
             } elseif ($measure !== null) {

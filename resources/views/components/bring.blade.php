@@ -5,7 +5,7 @@
     @if ($dataset !== null)<input type="hidden" name="dataset" value="{{ $dataset->id }}">@endif
     <label>
         <span>{{ $text }}</span>
-        <input type="file" name="file" accept="{{ \App\Formats\TableSources::accepted() }},text/csv,text/tab-separated-values">
+        <input type="file" name="files[]" multiple accept="{{ \App\Formats\TableSources::accepted() }},text/csv,text/tab-separated-values">
     </label>
     <x-paste />
     <noscript><button class="button is-small">{{ __('Upload') }}</button></noscript>
