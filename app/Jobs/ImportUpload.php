@@ -60,6 +60,7 @@ final class ImportUpload implements ShouldQueue
                 $study = StudyModel::of($dataset)->orderByDesc('updated_at')->first();
                 $study ??= $first === null ? FirstStudy::begin($dataset) : RevisionWriter::begin($dataset, $first);
                 $upload->update(['state' => 'done', 'study_id' => $study->id]);
+                $upload->remember();
             };
             $upload->dataset === null
                 ? $import->asNew($this->name, $this->source, $this->home, $settle)

@@ -38,6 +38,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, string>|null $same key of the entity that is meant, by the name in the file
  * @property array<string, string>|null $units what values of a measure are multiplied by, by its name in the file
  * @property bool $removes_withdrawn whether stored values go where the file says that there is none
+ * @property string $like name of the file that it is read like; nothing where it is read as guessed
  * @property 'unread'|'open'|'waiting'|'running'|'done' $state unread while other large files are before it
  * @property string $message why an import came to nothing
  * @property array{count: int, duplicates: int, list: list<array{int, string, string, string}>}|null $problems what
@@ -67,6 +68,7 @@ final class Upload extends Record
         'mode' => 'over',
         'state' => 'open',
         'message' => '',
+        'like' => '',
         'dialect' => '[]',
         'plan' => '[]',
         'removes_withdrawn' => false,
@@ -136,33 +138,41 @@ final class Upload extends Record
     /**
      * Understands what was brought, from fresh guesses.
      *
+     * @param bool $like whether it is read like the last file of its kind, where the guess for that was changed
+     *
      * @throws NotATable
      */
-    public function understand(): void
+    public function understand(bool $like = true): void
     {
         $table = DelimitedFile::open($this->path());
         [$sample] = $table->sample($this->name, config()->integer('duskrail.preview_rows'));
         $this->dialect = (array) $table->dialect;
-        $plan = Detection::of($sample)->plan;
-        // A single column of values is of an entity where the data set knows one of that name.
-        $only =
-            $plan->shape === 'long' && $plan->columns->entity === null && count($plan->columns->values) === 1
-                ? Heading::read($sample->heading($plan->columns->values[0], $plan->heading))->name
-                : '';
-        if (
-            $only !== '' &&
-            $this->dataset
-                ?->entities()
-                ->whereRaw('lower(name) = ?', [mb_strtolower($only)])
-                ->exists() === true
-        ) {
-            $plan = Detection::of($sample, TableShapes::named('entities-across'))->plan;
-        }
+        $kind = $like ? FileKind::of($sample) : null;
+        $known = $kind?->planFor($sample);
+        $this->like = $known === null ? '' : (string) $kind?->file;
+        $plan = $known ?? Detection::of($sample)->plan;
+        $plan = $known === null ? $this->withEntities($plan, $sample) : $plan;
         $plan = $this->dataset === null ? $plan : $this->named($plan, $sample, $this->dataset);
         $this->plan = $plan->toArray();
         if ($this->dataset !== null && $plan->shape !== Attributes::NAME) {
             $this->units = $this->likelyUnits($this->dataset, $sample, $plan);
         }
+    }
+
+    /** A single column of values is of an entity where the data set knows one of that name. */
+    private function withEntities(Plan $plan, Sample $sample): Plan
+    {
+        $isAlone =
+            $plan->shape === 'long' && $plan->columns->entity === null && count($plan->columns->values) === 1;
+        $only = $isAlone ? Heading::read($sample->heading($plan->columns->values[0], $plan->heading))->name : '';
+        $isKnown =
+            $only !== '' &&
+            $this->dataset
+                ?->entities()
+                ->whereRaw('lower(name) = ?', [mb_strtolower($only)])
+                ->exists() === true;
+
+        return $isKnown ? Detection::of($sample, TableShapes::named('entities-across'))->plan : $plan;
     }
 
     /**
@@ -271,6 +281,16 @@ final class Upload extends Record
             $progress,
             $this->answers(),
         );
+    }
+
+    /** Keeps how it was read, for the next file of its kind. */
+    public function remember(): void
+    {
+        [$sample] = DelimitedFile::with($this->path(), $this->readDialect())->sample(
+            $this->name,
+            config()->integer('duskrail.preview_rows'),
+        );
+        FileKind::keep($sample, $this->readPlan(), $this->name);
     }
 
     public function answers(): Answers

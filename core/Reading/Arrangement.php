@@ -46,6 +46,14 @@ final readonly class Arrangement
         );
     }
 
+    /** The same with blank cells of the first columns repeating the cell above, or being blank. */
+    public function filling(bool $fills, Sample $sample, ?int $heading): self
+    {
+        $fill = $fills ? FillDown::possible($sample, $heading) : null;
+
+        return new self($this->split, $fill, $this->indentation, $fill === null ? $this->sections : null);
+    }
+
     /** @return array<string, mixed> of a plan */
     public function toArray(): array
     {

@@ -12,6 +12,50 @@ use PHPUnit\Framework\Attributes\TestWith;
 /** A file that is added to a data set: its units, and values that it has no more, are never passed over in silence. */
 final class UpdatesTest extends ApplicationTestCase
 {
+    /** What was changed of the guess for one file holds for the next with the same headings, until it is undone. */
+    public function testTheNextFileOfAKindIsReadLikeTheLast(): void
+    {
+        $text = static fn(int $year, string $columns = "Plant,Town,Unit cost,Load {year}\n"): string => strtr(
+            $columns . "A,Ayle,-999,5\nB,Bask,7,6\nC,Cole,8,-9\n",
+            ['{year}' => (string) $year],
+        );
+        $first = $this->brought($text(2023), 'returns 2023.csv');
+        self::assertSame('', $first->like);
+        foreach (
+            [
+                ['roles' => [0 => 'about', 1 => 'entity']],
+                ['missing' => '-9', 'duplicates' => 'last'],
+                ['measures' => ['Unit cost' => ['unit' => '£', 'better' => 'lower']]],
+            ] as $change
+        ) {
+            $this->patch(route('uploads.update', $first), $change)->assertOk();
+        }
+        $plan = $first->refresh()->readPlan();
+        $this->post(route('imports.store', $first), ['name' => 'First'])->assertOk();
+        $next = $this->brought($text(2024), 'returns 2024.csv');
+        self::assertSame('returns 2023.csv', $next->like);
+        self::assertEquals(
+            [$plan->columns, $plan->stated->missing, $plan->duplicates, $plan->stated->measures],
+            [
+                $next->readPlan()->columns,
+                $next->readPlan()->stated->missing,
+                $next->readPlan()->duplicates,
+                $next->readPlan()->stated->measures,
+            ],
+        );
+        $this->get(route('uploads.show', $next))->assertSee('Read with the settings of “returns 2023.csv”');
+        // Columns in another place are known by their names; other columns are another kind.
+        $moved = $this->brought("Town,Plant,Load 2024,Unit cost\nAyle,A,5,1\nBask,B,6,2\n", 'moved.csv');
+        self::assertSame('', $moved->like);
+        // Without them it is read as guessed, and so is the next one then.
+        $this->patch(route('uploads.update', $next), ['anew' => '1'])
+            ->assertOk()
+            ->assertDontSee('Read with the settings of');
+        self::assertSame(0, $next->refresh()->readPlan()->columns->entity);
+        $this->post(route('imports.store', $next), ['name' => 'Second'])->assertOk();
+        self::assertSame('', $this->brought($text(2025), 'returns 2025.csv')->like);
+    }
+
     private const WIDE = "Company,2019,2020,2021\nAyle,31,32,33\nBask,41,42,43\nCole,51,52,53\n";
 
     /** The factor is told by the units, or by the values for the same periods, or by those that go before. */

@@ -8,11 +8,9 @@ use App\Data\UnitQuestion;
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
 use DuskRail\Data\Benchmark;
-use DuskRail\Reading\Arrangement;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\EventSummary;
-use DuskRail\Reading\FillDown;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Sample;
 use DuskRail\Reading\Table;
@@ -42,6 +40,11 @@ final class CorrectReadingRequest extends FormRequest
             return;
         }
         $this->setWay($upload);
+        if ($this->boolean('anew')) {
+            $upload->understand(false);
+
+            return;
+        }
         $plan = $upload->readPlan();
         if (!$this->startAnew($upload, $plan) && !$this->fills($upload, $plan)) {
             $upload->plan = $plan->with($this->changes($upload, $plan))->toArray();
@@ -67,11 +70,7 @@ final class CorrectReadingRequest extends FormRequest
             return false;
         }
         $sample = $this->sample($upload, $upload->readDialect());
-        $arrangement = new Arrangement(
-            $plan->arrangement->split,
-            $fills ? FillDown::possible($sample, $plan->heading) : null,
-            $plan->arrangement->indentation,
-        );
+        $arrangement = $plan->arrangement->filling($fills, $sample, $plan->heading);
         $upload->plan = Detection::of($sample, null, $plan->heading ?? -1, $arrangement)->plan->toArray();
 
         return true;

@@ -38,6 +38,9 @@
             @if ($benchmarks !== []) {{ implode(', ', array_slice(array_map(fn ($n) => "“{$n}”", $benchmarks), 0, 3)) }} {{ trans_choice('is a benchmark: shown, and neither a peer nor part of a sum.|are benchmarks: shown, and neither peers nor parts of a sum.', count($benchmarks)) }}@endif
             @if ($observations->metadata->notes !== []) {{ trans_choice(':count line without values is not read.|:count lines without values are not read.', count($observations->metadata->notes)) }}@endif
         </p>
+        @if ($upload->like !== '')
+            <p class="like">{{ __('Read with the settings of “:file”, which has the same headers.', ['file' => $upload->like]) }} <button type="button" class="plain small" hx-patch="{{ route('uploads.update', $upload) }}" hx-vals='{"anew": "1"}' hx-target="#understanding" hx-swap="outerMorph">{{ __('Read it without them') }}</button></p>
+        @endif
         @php([$account, $leftOut] = [$observations->metadata->account, $screen->leftOut()])
         @php($lost = $sample->notes()['not read'] ?? '')
         @if ($lost !== '')<div class="account" role="note"><p>{{ __('Not read from the tables: :what.', ['what' => $lost]) }}</p></div>@endif
