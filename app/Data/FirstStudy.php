@@ -31,7 +31,8 @@ final class FirstStudy
     /** Of one measure, in the finish of the house. */
     public static function of(Dataset $dataset, StoredData $data, string $measure): Study
     {
-        $study = StudyOfCore::first($data->measures()[$measure]->name, $measure, $data);
+        $name = RevisionWriter::unusedName($dataset, $data->measures()[$measure]->name);
+        $study = StudyOfCore::first($name, $measure, $data);
         $isOfOne = $data->table($measure)->axis->count === 1 && count($data->measures()) > 1;
 
         return RevisionWriter::begin($dataset, self::finished($study, $isOfOne));

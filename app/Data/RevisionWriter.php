@@ -44,6 +44,17 @@ final class RevisionWriter
         });
     }
 
+    /** The name, or with a number after it where another study of the data set has it. */
+    public static function unusedName(Dataset $dataset, string $name): string
+    {
+        $names = Study::of($dataset)->pluck('name')->all();
+        for ($n = 2, $free = $name; in_array($free, $names, true); $n++) {
+            $free = mb_strimwidth($name, 0, 115, '…') . " {$n}";
+        }
+
+        return $free;
+    }
+
     /**
      * @param string $summary what was changed, as a person would say it after “Undo:”
      * @param int|null $madeOn number of the revision that it was made on; null where it holds for whatever is in force

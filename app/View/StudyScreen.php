@@ -94,7 +94,8 @@ final readonly class StudyScreen
         $this->outcome = $outcome;
         $this->rows = $rows;
         $this->chart = $chart;
-        $this->height = $chart->height ?? (in_array(count($rows), [1, 2], true) ? $size->height : 0.0);
+        // The height that it was drawn for: larger words are drawn for less room and enlarged.
+        $this->height = $chart !== null || in_array(count($rows), [1, 2], true) ? $size->height : 0.0;
         $this->refusal = $refusal;
         $this->wording = $view->wording($comparison, $study->sourceLine());
         $this->track = $comparison->axis->count === 0 ? null : $this->track($measure, $size);

@@ -34,12 +34,14 @@ final readonly class Corrections
      * @param array<string, mixed> $parts of the plan, as far as they were changed, with `measures` and `benchmarks`
      * @param array<string, string> $roles by heading
      * @param array<string, string> $ways by heading
+     * @param array<string, string> $units that the file had itself, by measure
      */
     private function __construct(
         public array $layout = [],
         public array $parts = [],
         public array $roles = [],
         public array $ways = [],
+        public array $units = [],
     ) {}
 
     /** What a plan has other than the guess. */
@@ -71,7 +73,20 @@ final readonly class Corrections
             $parts,
             self::changed($sample, $plan, $base['roles'] ?? [], $found['roles'] ?? []),
             self::changed($sample, $plan, $base['ways'] ?? [], $found['ways'] ?? []),
+            isset($parts['measures']) ? self::unitsIn($sample, $plan) : [],
         );
+    }
+
+    /** @return array<string, string> units as the file says them, by measure */
+    private static function unitsIn(Sample $sample, Plan $plan): array
+    {
+        $read = Benchmarks::firstRows($sample, $plan->with(['measures' => []]));
+        $units = [];
+        foreach ($read->measures ?? [] as $measure) {
+            $units[$measure->name] = $measure->unit;
+        }
+
+        return $units;
     }
 
     /**
@@ -101,6 +116,7 @@ final readonly class Corrections
             self::listed($kept['parts'] ?? null),
             array_filter(self::listed($kept['roles'] ?? null), is_string(...)),
             array_filter(self::listed($kept['ways'] ?? null), is_string(...)),
+            array_filter(self::listed($kept['units'] ?? null), is_string(...)),
         );
     }
 
@@ -123,7 +139,7 @@ final readonly class Corrections
 
     public function isEmpty(): bool
     {
-        return array_filter((array) $this) === [];
+        return array_filter([$this->layout, $this->parts, $this->roles, $this->ways]) === [];
     }
 
     /**
@@ -150,11 +166,31 @@ final readonly class Corrections
 
         $ways = array_map(static fn(EventSummary $way): string => $way->value, $plan->events->aggregations);
 
-        return $plan->with([
-            ...$this->parts,
+        // A file that names its measure is of that one, in its unit.
+        $isNamed = $plan->stated->measureName !== $sample->title() || $plan->stated->unit !== '';
+        $plan = $plan->with([
+            ...array_diff_key($this->parts, $isNamed ? ['measureName' => true, 'unitName' => true] : []),
             'roles' => self::byColumn($this->roles, $columns),
             'ways' => self::byColumn($this->ways, $columns) + $ways,
         ]);
+
+        return $this->withOwnUnits($plan, $sample);
+    }
+
+    /** A file that says another unit than the last one keeps it: what was changed was of another. */
+    private function withOwnUnits(Plan $plan, Sample $sample): Plan
+    {
+        if ($this->units === []) {
+            return $plan;
+        }
+        $own = self::unitsIn($sample, $plan);
+        $other = array_keys(array_diff_assoc(array_intersect_key($own, $this->units), $this->units));
+        $measures = $plan->stated->measures;
+        foreach ($other as $name) {
+            unset($measures[$name]['unit']);
+        }
+
+        return $plan->with(['measures' => $measures]);
     }
 
     /**

@@ -7,7 +7,10 @@ namespace DuskRail\Reading;
 /** Names that begin with marks for their level, as `- North`, `-- Alder` or `..Alder`; the marks become spaces. */
 final readonly class Indentation
 {
-    private const MARKS = '/^\s*((?:(?:[-–—•·*>».…]|\+)\s?){1,6})(?=\p{L})/u';
+    private const MARKS = '/^\s*((?:[-–—•·*>».…]\s?){1,6})(?=\p{L})/u';
+
+    /** Marks that are of a level alone, as two of them or one before a space. */
+    private const PLAIN = '/^\s*(?:[-–—•·*>».…]\s|(?:[-–—•·*>».…]\s?){2})/u';
 
     /** Columns at the left that can be such. */
     private const MOST = 3;
@@ -19,7 +22,9 @@ final readonly class Indentation
 
     public static function of(Sample $sample, ?int $heading): ?self
     {
-        for ($column = 0; $column < min(self::MOST, $sample->width); $column++) {
+        // What this program has written has no such marks.
+        $most = isset($sample->notes()['periods']) ? 0 : min(self::MOST, $sample->width);
+        for ($column = 0; $column < $most; $column++) {
             $names = array_values(
                 array_filter(
                     array_slice($sample->column($column, $heading), 0, 500),
@@ -27,7 +32,9 @@ final readonly class Indentation
                 ),
             );
             $marked = preg_grep(self::MARKS, $names) ?: [];
-            if (count($marked) > 1 && count($marked) >= self::MARKED * count($names)) {
+            // The first is over all, and has none.
+            $isOver = $marked !== [] && !isset($marked[0]) && preg_grep(self::PLAIN, $marked) !== [];
+            if ($isOver && count($marked) > 1 && count($marked) >= self::MARKED * count($names)) {
                 return new self($column);
             }
         }

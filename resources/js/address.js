@@ -1,8 +1,11 @@
 // The address says which view is seen, how it is split, and which editor is open: back, forward and links work.
 import { always, change, workspace } from './server.js';
 
-/** How many addresses are being gone to, the last of them, and how many steps back are the page's own. */
-export const going = { under: 0, last: Promise.resolve(), own: 0 };
+/**
+ * How many addresses are being gone to, the last of them, how many steps back are the page's own, and whether a link is
+ * being followed: a step back would call that off.
+ */
+export const going = { under: 0, last: Promise.resolve(), own: 0, away: false };
 
 const EDITOR = '.editor.dock:not(.working)';
 
@@ -35,7 +38,7 @@ function write() {
     if (address === location.search) return;
     const step = stepTo(now, old);
     if (step === 'push') history.pushState({ opened: old.view === now.view }, '', address);
-    else if (step === 'back' && history.state?.opened) {
+    else if (step === 'back' && history.state?.opened && !going.away) {
         going.own += 1;
         history.back();
     } else history.replaceState(step === 'back' ? null : history.state, '', address);
@@ -82,6 +85,8 @@ addEventListener('popstate', () => {
         write();
     }
 });
+// A press on a link closes the editor that is open before the link is followed.
+document.addEventListener('pointerdown', (event) => (going.away = !!event.target.closest?.('a[href]')), true);
 document.addEventListener('toggle', (event) => event.target.matches?.(EDITOR) && setTimeout(write), true);
 always(() => setTimeout(write));
 if (document.readyState === 'loading') document.addEventListener('DOMContentLoaded', go);

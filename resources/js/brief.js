@@ -1,4 +1,5 @@
 // A brief that is read: a name lights its line up in all pictures at once; presenting goes by the arrow keys.
+import { raise } from './light.js';
 
 /** The name that was chosen: the key of its line, or null. */
 export const choice = {
@@ -15,9 +16,8 @@ function light(key) {
             found ||= lit;
         }
         chart.classList.toggle('has-lit', found);
-        const series = found && chart.querySelector('.series.lit:not(.panel *)');
-        if (series) [...chart.querySelectorAll('.series')].at(-1).after(series);
     }
+    raise(page().querySelectorAll('.series.lit:not(.panel *)'));
     for (const button of page().querySelectorAll('.brief-list button'))
         button.setAttribute('aria-pressed', String(button.dataset.line === choice.kept));
 }

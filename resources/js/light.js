@@ -18,9 +18,22 @@ export function show() {
     for (const part of document.querySelectorAll('[data-line]')) {
         part.classList.toggle('lit', shown.lit !== null && part.dataset.line === shown.lit);
     }
-    // What is lit is drawn last, over the others.
-    const series = shown.lit === null ? null : chart?.querySelector('.series.lit');
-    if (series?.nextElementSibling?.matches('.series, .median')) {
-        [...chart.querySelectorAll('.series')].at(-1).after(series);
+    raise(chart?.querySelectorAll('.series.lit') ?? []);
+}
+
+/** Lines that were drawn over the others of their frame, each with the one that was drawn after it. */
+const raised = [];
+
+/** Draws what is lit over the others of its own frame, and what was lit before in its old place. */
+export function raise(lit) {
+    for (const { series, next } of raised.splice(0).reverse()) {
+        if (next.isConnected && next.parentNode === series.parentNode) next.before(series);
+    }
+    for (const series of lit) {
+        const next = series.nextElementSibling;
+        const last = [...series.parentNode.children].filter((part) => part.matches('.series')).at(-1);
+        if (last === series || !next) continue;
+        raised.push({ series, next });
+        last.after(series);
     }
 }

@@ -14,7 +14,9 @@ function room() {
     const chart = document.getElementById('chart') ?? document.querySelector('.sparks');
     if (!sheet || !chart) return null;
     const style = getComputedStyle(sheet);
-    const width = Math.floor(sheet.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight));
+    const wide = Math.floor(sheet.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight));
+    // The server draws no wider and no narrower.
+    const width = Math.max(260, Math.min(wide, 2400));
     let others = parseFloat(style.paddingTop) + parseFloat(style.paddingBottom);
     for (const part of sheet.children) {
         if (part === chart) continue;

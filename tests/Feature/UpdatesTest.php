@@ -44,6 +44,14 @@ final class UpdatesTest extends ApplicationTestCase
             ],
         );
         $this->get(route('uploads.show', $next))->assertSee('Read with the settings of “returns 2023.csv”');
+        // A file that says another measure or unit is of those.
+        $wide = $this->brought("Plant,2021\nA,1\nB,2\n", 'first.csv');
+        $this->patch(route('uploads.update', $wide), ['measureName' => 'Cost', 'unitName' => '£'])->assertOk();
+        $this->post(route('imports.store', $wide), ['name' => 'Wide'])->assertOk();
+        $same = $this->brought("Plant,2022\nA,1\nB,2\n", 'next.csv')->readPlan()->stated;
+        self::assertSame(['Cost', '£'], [$same->measureName, $same->unit]);
+        $other = $this->brought("Leakage (Ml),\n,\nPlant,2023\nA,1\nB,2\n", 'other.csv')->readPlan()->stated;
+        self::assertSame(['Leakage', 'Ml'], [$other->measureName, $other->unit]);
         // Columns in another place are known by their names; other columns are another kind.
         $moved = $this->brought("Town,Plant,Load 2024,Unit cost\nAyle,A,5,1\nBask,B,6,2\n", 'moved.csv');
         self::assertSame('', $moved->like);

@@ -59,7 +59,9 @@ final class StudyController
         $document = $study->document();
         $copy = RevisionWriter::begin(
             $study->dataset,
-            $document->withName(mb_strimwidth($document->name, 0, 110, '…') . ' (copy)'),
+            $document->withName(
+                RevisionWriter::unusedName($study->dataset, mb_strimwidth($document->name, 0, 110, '…') . ' (copy)'),
+            ),
             $study->version,
             $study->described,
         );

@@ -6,6 +6,7 @@ namespace DuskRail\Document\Changes;
 
 use DuskRail\Data\DataSlice;
 use DuskRail\Data\DataSource;
+use DuskRail\Data\Measure;
 use DuskRail\Data\UnknownMeasure;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\BreakdownsPart;
@@ -42,7 +43,20 @@ final readonly class SetMeasure implements RailChange
             }
         }
 
-        return $study->withMeasure($this->measure);
+        return self::renamed($study, $study->slice($data)->measures(), $this->measure);
+    }
+
+    /**
+     * A name that is that of the measure, as a study begins with, follows it.
+     *
+     * @param array<array-key, Measure> $measures by key
+     */
+    private static function renamed(Study $study, array $measures, string $to): Study
+    {
+        $before = isset($measures[$study->measure]) ? preg_quote($measures[$study->measure]->name, '/') : '';
+        $isAutomatic = $before !== '' && preg_match("/^{$before}( \\d+)?$/u", $study->name, $m) === 1;
+
+        return ($isAutomatic ? $study->withName($measures[$to]->name . ($m[1] ?? '')) : $study)->withMeasure($to);
     }
 
     public function inWords(Study $before, Study $after, DataSource $data): string
