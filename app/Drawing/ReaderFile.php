@@ -69,9 +69,32 @@ final readonly class ReaderFile
             'now' => (string) array_key_first($variants),
             'choices' => array_map(array_values(...), $offered),
             'names' => $names,
+            'marks' => self::marksIn(array_column($variants, 'svg')),
             'styles' => self::styles(),
             'script' => (string) file_get_contents(resource_path('js/reader-file.js')),
         ])->render();
+    }
+
+    /**
+     * Marks of points that a reader can switch off.
+     *
+     * @param list<string> $pictures
+     * @return array<string, string> what they are of, by the kinds that go together
+     */
+    private static function marksIn(array $pictures): array
+    {
+        preg_match_all('/class="point-mark" data-kind="(\w+)"/', implode('', $pictures), $found);
+        $pairs = [
+            'first' => __('First value'),
+            'highest lowest' => __('Highest and lowest'),
+            'negative' => __('Below zero'),
+        ];
+
+        return array_filter(
+            $pairs,
+            static fn(string $kinds): bool => array_intersect(explode(' ', $kinds), $found[1]) !== [],
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 
     /**

@@ -68,7 +68,11 @@ final readonly class LinesInPanel implements PanelContent
     {
         return new Group(
             'series',
-            [...$painter->strokes($line, Ink::Sheet, 3.6), ...$painter->strokes($line, Ink::of($line, Ink::Text), 1.8)],
+            [
+                ...$painter->strokes($line, Ink::Sheet, 3.6),
+                ...$painter->strokes($line, Ink::of($line, Ink::Text), 1.8),
+                ...$painter->telling($line, Ink::of($line, Ink::Text)),
+            ],
             $painter->facts($line),
             points: $painter->points($line),
         );

@@ -9,6 +9,7 @@ use DuskRail\Data\Numerals;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\OwnLook;
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\LineRole;
 use DuskRail\Outcome\Lineup;
@@ -167,7 +168,26 @@ final readonly class LinesPainter
             ];
         }
 
+        $marks = [...$marks, ...$line->dashed ? [] : $this->telling($line, $ink)];
+
         return new Group('series', $marks, self::facts($line), points: $this->points($line));
+    }
+
+    /** @return list<Group> marks of the first, highest and lowest value, as far as they are wanted */
+    public function telling(Line $line, Ink $ink): array
+    {
+        $part = $this->lineup->comparison->study->part(PointsPart::class);
+        $open = $this->lineup->axis instanceof PeriodAxis ? $this->lineup->open : null;
+        $radius = 1.5 + 3.0 * $this->weight;
+
+        return (new PointMarks($part, $part->marked))->of(
+            $line->values,
+            $this->plot,
+            $this->scale,
+            $ink,
+            $radius,
+            $open,
+        );
     }
 
     /** @return list<Mark> shapes along the line, far enough apart to be told from each other */

@@ -8,6 +8,7 @@ use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Document\Parts\Placement;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Time\PeriodAxis;
 
 /**
  * Values written at points of the lines in focus: those asked for, then the most telling others, as long as there is
@@ -42,7 +43,7 @@ final class PointLabels
                     : null;
                 if (
                     $position !== null &&
-                    isset(self::chosen($line, $part, $this->plot)[$position]) &&
+                    isset(self::chosen($line, $part, $this->plot, $this->open())[$position]) &&
                     !is_nan($this->scale->at($line->values[$position]))
                 ) {
                     $groups[] = $this->moved($line, $position, $place, $part);
@@ -50,7 +51,7 @@ final class PointLabels
             }
         }
         foreach ($lines as $line) {
-            foreach (self::chosen($line, $part, $this->plot) as $position => $must) {
+            foreach (self::chosen($line, $part, $this->plot, $this->open()) as $position => $must) {
                 $label = isset($part->placed[$this->name($line, $position)])
                     ? null
                     : $this->label($line, $position, $part, $must);
@@ -67,9 +68,10 @@ final class PointLabels
      * Positions in the order in which they get their places: what was asked for first, then turning points by how far
      * the line turns there.
      *
+     * @param int|null $open first position of periods that are not finished
      * @return array<int, bool> whether it was asked for, by position
      */
-    public static function chosen(Line $line, LabelsPart $part, PlotArea $plot): array
+    public static function chosen(Line $line, LabelsPart $part, PlotArea $plot, ?int $open): array
     {
         $present = [];
         for ($i = $plot->from; $i <= $plot->to; $i++) {
@@ -80,11 +82,12 @@ final class PointLabels
         if ($present === []) {
             return [];
         }
+        $points = TellingPoints::of($line->values, $plot->from, $plot->to, $open);
         $asked = [
-            'last' => array_key_last($present),
-            'first' => array_key_first($present),
-            'highest' => array_search(max($present), $present, true),
-            'lowest' => array_search(min($present), $present, true),
+            'last' => $points->last,
+            'first' => $points->first,
+            'highest' => $points->highest[0] ?? null,
+            'lowest' => $points->lowest[0] ?? null,
         ];
         $chosen = [];
         foreach ($asked as $name => $position) {
@@ -200,6 +203,11 @@ final class PointLabels
     private function width(Line $line, int $position): float
     {
         return $this->measure->width($this->lineup->format($line->values[$position]), self::type());
+    }
+
+    private function open(): ?int
+    {
+        return $this->lineup->axis instanceof PeriodAxis ? $this->lineup->open : null;
     }
 
     private function positionOf(string $period): ?int

@@ -27,6 +27,13 @@ final class Shape
                     1.0,
                 ),
             ],
+            'wedge' => [
+                new Area(
+                    [[$x, $y + $wide, $x + 1.15 * $wide, $y - 0.66 * $wide, $x - 1.15 * $wide, $y - 0.66 * $wide]],
+                    $ink,
+                    1.0,
+                ),
+            ],
             'ring', 'rings' => [new Dot($x, $y, 1.1 * $radius, $ink), new Dot($x, $y, 0.6 * $radius, Ink::Sheet)],
             default => [],
         };

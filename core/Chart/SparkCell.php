@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Outcome\Line;
 
@@ -15,11 +16,20 @@ final readonly class SparkCell
     /** A course of a few pixels' height is as well drawn in quarters of them, in a third less room. */
     private const GRAIN = 0.25;
 
+    /** Radius of the mark of a telling point. */
+    private const TELLING = 2.4;
+
     /** More columns than this cannot be told apart at the size. */
     private const MOST_COLUMNS = 60;
 
     /** @param array{float, float}|null $common lowest and highest of all rows, when they share a scale */
-    public function __construct(private SparksPart $part, private int $from, private int $to, private ?array $common) {}
+    public function __construct(
+        private SparksPart $part,
+        private PointsPart $points,
+        private int $from,
+        private int $to,
+        private ?array $common,
+    ) {}
 
     /** @return list<Mark> within a box of a width and a height */
     public function marks(Line $line, float $width, float $height): array
@@ -69,15 +79,19 @@ final readonly class SparkCell
         return [$low, $high];
     }
 
-    /** @return list<Dot> */
+    /** @return list<Mark> */
     private function points(Line $line, PlotArea $plot, Scale $scale, Ink $ink): array
     {
         $dots = [];
+        $last = min($line->last ?? $this->to, $this->to);
         foreach ($this->marked($line) as $position => $radius) {
-            $dots[] = new Dot($plot->x($position), $scale->at($line->values[$position]), $radius, $ink);
+            if ($radius < self::TELLING || ($position === $last && in_array('last', $this->part->points, true))) {
+                $dots[] = new Dot($plot->x($position), $scale->at($line->values[$position]), $radius, $ink);
+            }
         }
+        $marks = new PointMarks($this->points, $this->part->points);
 
-        return $dots;
+        return [...$dots, ...$marks->of($line->values, $plot, $scale, $ink, self::TELLING)];
     }
 
     /** @return array<int, float> radius of the dot by position */
@@ -103,7 +117,7 @@ final readonly class SparkCell
             }
             $telling = $value < $bottom || in_array($value, $values, true) || in_array($i, $positions, true);
             if ($telling || $all) {
-                $marked[$i] = $telling ? 2.4 : 1.3;
+                $marked[$i] = $telling ? self::TELLING : 1.3;
             }
         }
 

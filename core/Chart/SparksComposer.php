@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Chart;
 
 use DuskRail\Data\Numerals;
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\SparkRow;
@@ -129,7 +130,8 @@ final readonly class SparksComposer
         $from = $table->comparison->from;
         // A part of a year would look like a fall.
         $to = max($from, $table->comparison->finished());
-        $own = new SparkCell($part, $from, $to, null);
+        $points = $table->comparison->study->part(PointsPart::class);
+        $own = new SparkCell($part, $points, $from, $to, null);
         if ($part->scale === 'own') {
             return $own;
         }
@@ -143,7 +145,7 @@ final readonly class SparksComposer
             }
         }
 
-        return new SparkCell($part, $from, $to, [$low, $high]);
+        return new SparkCell($part, $points, $from, $to, [$low, $high]);
     }
 
     /**

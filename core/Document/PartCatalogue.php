@@ -17,6 +17,7 @@ final class PartCatalogue
         Parts\ConventionsPart::class,
         Parts\AxisPart::class,
         Parts\LookPart::class,
+        Parts\PointsPart::class,
         Parts\OverlayPart::class,
         Parts\PanelsPart::class,
         Parts\StackPart::class,

@@ -9,6 +9,7 @@ use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\Mark;
 use DuskRail\Document\Parts\MarksPart;
 use DuskRail\Document\Parts\Part;
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\TextPart;
 use DuskRail\Document\Parts\TonePart;
 use DuskRail\Rail\Rail;
@@ -21,7 +22,14 @@ use DuskRail\Settings\InvalidSetting;
 final readonly class Style
 {
     /** @var list<class-string<Part>> */
-    private const PARTS = [LookPart::class, LabelsPart::class, TonePart::class, TextPart::class, MarksPart::class];
+    private const PARTS = [
+        LookPart::class,
+        PointsPart::class,
+        LabelsPart::class,
+        TonePart::class,
+        TextPart::class,
+        MarksPart::class,
+    ];
 
     private function __construct(private PartSet $parts) {}
 
@@ -92,6 +100,7 @@ final readonly class Style
 
         return $study
             ->withPart($this->parts->of(LookPart::class))
+            ->withPart($this->parts->of(PointsPart::class))
             ->withPart($this->parts->of(LabelsPart::class)->with(['placed' => $study->part(LabelsPart::class)->placed]))
             ->withPart($this->parts->of(TonePart::class)->with(['middle' => $study->part(TonePart::class)->middle]))
             ->withPart($this->parts->of(TextPart::class))

@@ -15,6 +15,7 @@ use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\MarksPart;
 use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\TonePart;
 use DuskRail\Document\Parts\VariationPart;
 use DuskRail\Outcome\Comparison;
@@ -54,6 +55,7 @@ final readonly class LinesView extends View
             MarksPart::class,
             VariationPart::class,
             LookPart::class,
+            PointsPart::class,
             TonePart::class,
         ];
     }

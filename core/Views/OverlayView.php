@@ -15,6 +15,7 @@ use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\MarksPart;
 use DuskRail\Document\Parts\OverlayPart;
 use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\TonePart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
@@ -51,6 +52,7 @@ final readonly class OverlayView extends View
             MarksPart::class,
             PanelsPart::class,
             LookPart::class,
+            PointsPart::class,
             TonePart::class,
         ];
     }

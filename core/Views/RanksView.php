@@ -11,6 +11,7 @@ use DuskRail\Chart\TextMeasure;
 use DuskRail\Data\Better;
 use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Document\Parts\LookPart;
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Ranks;
@@ -36,7 +37,7 @@ final readonly class RanksView extends View
 
     public function parts(): array
     {
-        return [LabelsPart::class, LookPart::class];
+        return [LabelsPart::class, LookPart::class, PointsPart::class];
     }
 
     public function tools(): array

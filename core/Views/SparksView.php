@@ -8,6 +8,7 @@ use DuskRail\Chart\MiniatureComposer;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\SparksComposer;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
@@ -40,7 +41,7 @@ final readonly class SparksView extends View
 
     public function parts(): array
     {
-        return [SparksPart::class];
+        return [SparksPart::class, PointsPart::class];
     }
 
     public function isPicture(): bool

@@ -24,7 +24,9 @@
             light(kept);
         }
     });
-    document.addEventListener('change', () => {
+    document.addEventListener('change', (event) => {
+        for (const kind of (event.target.dataset.marks ?? '').split(' ').filter(Boolean))
+            document.body.classList.toggle(`no-${kind}`, !event.target.checked);
         const chosen = [...document.querySelectorAll('.choices select')].map((select) => select.value).join(' · ');
         const articles = [...document.querySelectorAll('article')];
         const shown = articles.find((one) => one.dataset.variant === chosen);

@@ -428,6 +428,46 @@ final class ViewsTest extends BrowserTestCase
         );
     }
 
+    /** High and low with marks of their own, which move with the span, and which a reader switches off and on. */
+    public function testPointsAreMarkedOnALineAndAReaderSwitchesThem(): void
+    {
+        $browser = $this->open('/studies/2');
+        $browser->click('[popovertarget=set-style]');
+        foreach (['highest', 'lowest'] as $n => $kind) {
+            $browser->click("#set-style .at-{$kind} input")->until(
+                "the {$kind} to be marked",
+                fn(): bool => $this->many('.chart .point-mark') === $n + 1,
+            );
+        }
+        $place = 'document.querySelector(".point-mark[data-kind=highest] path").getBoundingClientRect().x';
+        $before = $browser->number($place);
+        $browser->press(WebDriverKeys::ESCAPE);
+        // From 2020 on another month is the highest.
+        $browser->run('document.querySelector("#track [role=slider]").focus()');
+        foreach (range(1, 4) as $_) {
+            $browser->press(WebDriverKeys::PAGE_UP);
+        }
+        $browser->until('the highest to be another', static fn(): bool => $browser->number($place) !== $before);
+        // A text size of its own is drawn once, and a link is followed while an editor is open.
+        $browser->click('[popovertarget=set-style]')->choose('#set-text-size', 'Large');
+        $this->settled();
+        $browser->run('performance.clearResourceTimings()');
+        usleep(2_500_000);
+        self::assertLessThan(3, $browser->number('performance.getEntriesByType("resource").length'));
+        $browser->click('a.mark')->see('.home', 'Import data');
+        $file = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents("{$file}.html", (string) file_get_contents($this->application->url('/studies/2/hand-over/html')));
+        $browser->web->get("file://{$file}.html");
+        $shown = static fn(): int => $browser->number(
+            '[...document.querySelectorAll("article:not([hidden]) .point-mark")]' .
+                '.filter((mark) => getComputedStyle(mark).display !== "none").length',
+        );
+        self::assertSame(2, $shown());
+        $browser->click('[data-marks="highest lowest"]')->until('no marks', static fn(): bool => $shown() === 0);
+        $browser->click('[data-marks="highest lowest"]')->until('both marks', static fn(): bool => $shown() === 2);
+        array_map(unlink(...), [$file, "{$file}.html"]);
+    }
+
     public function testABriefLightsOneUpInAllPicturesAndIsPresented(): void
     {
         $browser = $this->open('/briefs/1');

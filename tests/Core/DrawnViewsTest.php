@@ -14,6 +14,7 @@ use DuskRail\Chart\LinesInPanel;
 use DuskRail\Chart\Mark;
 use DuskRail\Chart\Placed;
 use DuskRail\Chart\PlotArea;
+use DuskRail\Chart\PointMarks;
 use DuskRail\Chart\Scale;
 use DuskRail\Chart\Scene;
 use DuskRail\Chart\SparkCell;
@@ -30,6 +31,7 @@ use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\OverlayPart;
 use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
@@ -56,6 +58,62 @@ use PHPUnit\Framework\TestCase;
 /** Where the marks of the views are, against values calculated by hand, and which settings are refused. */
 final class DrawnViewsTest extends TestCase
 {
+    /** On random lines with gaps, ties and values of a period that goes on: each mark is where a look would put it. */
+    public function testMarksAreAtTheFirstTheHighestAndTheLowestValue(): void
+    {
+        mt_srand(29);
+        for ($n = 0; $n < 400; $n++) {
+            $count = mt_rand(1, 12);
+            $values = array_map(static fn(): float => mt_rand(0, 4) === 0 ? NAN : mt_rand(-3, 6), range(1, $count));
+            $from = mt_rand(0, $count - 1);
+            $to = mt_rand($from, $count - 1);
+            $open = mt_rand(0, 2) === 0 ? mt_rand(0, $count) : null;
+            $shown = array_filter(
+                array_slice($values, $from, $to - $from + 1, true),
+                static fn(float $v): bool => !is_nan($v),
+            );
+            $finished = array_filter(
+                $shown,
+                static fn(int $i): bool => $open === null || $i < $open,
+                ARRAY_FILTER_USE_KEY,
+            );
+            $compared = $finished ?: $shown;
+            $isFlat = count(array_unique($compared)) < 2;
+            $expected = array_filter([
+                'negative' => array_keys(array_filter($shown, static fn(float $v): bool => $v < 0.0)),
+                'first' => array_slice(array_keys($shown), 0, 1),
+                'lowest' => $isFlat ? [] : array_keys($compared, min($compared), true),
+                'highest' => $isFlat ? [] : array_keys($compared, max($compared), true),
+            ]);
+            $plot = new PlotArea(0.0, 10.0 * max(1, $to - $from), 0.0, 100.0, $from, $to);
+            $groups = (new PointMarks(new PointsPart(colours: 'apart'), array_keys($expected)))->of(
+                $values,
+                $plot,
+                new Scale(-5.0, 8.0, 100.0, 0.0),
+                Ink::Focus1,
+                4.0,
+                $open,
+            );
+            $found = [];
+            foreach ($groups as $group) {
+                foreach ($group->marks as $mark) {
+                    $x = match (true) {
+                        $mark instanceof Dot => $mark->x,
+                        $mark instanceof Area => $mark->pieces[0][0],
+                        $mark instanceof Box => $mark->x + $mark->width / 2,
+                        default => NAN,
+                    };
+                    foreach (range($from, $to) as $i) {
+                        if (abs($plot->x($i) - $x) < 1e-6) {
+                            $found[$group->facts['kind']][$i] = $i;
+                        }
+                    }
+                }
+            }
+            self::assertEquals($expected, array_map(array_values(...), $found));
+        }
+    }
+
     public function testASplitByLineWaitsForAnotherViewWhileAScatterIsShown(): void
     {
         $data = Make::leakage();
@@ -186,15 +244,24 @@ final class DrawnViewsTest extends TestCase
     public function testASparkMarksWhatIsWishedAndColumnsRiseAndFallFromZero(): void
     {
         $line = new Line('a', 'A', 'Hill', LineState::Peer, 0, [2.0, -1.0, NAN, 3.0, 1.0], 4, 4);
-        $dots = static fn(array $points): array => array_map(
-            static fn(Dot $d): float => $d->x,
-            array_values(
-                array_filter(
-                    (new SparkCell(SparksPart::from(['points' => $points]), 0, 4, null))->marks($line, 48.0, 24.0),
-                    static fn(Mark $m): bool => $m instanceof Dot,
-                ),
-            ),
-        );
+        $dots = static function (array $points) use ($line): array {
+            $cell = new SparkCell(SparksPart::from(['points' => $points]), new PointsPart(), 0, 4, null);
+            $at = [];
+            foreach ($cell->marks($line, 48.0, 24.0) as $mark) {
+                foreach ($mark instanceof Group ? $mark->marks : [$mark] as $shape) {
+                    $at[] = match (true) {
+                        $shape instanceof Dot => $shape->x,
+                        $shape instanceof Area => $shape->pieces[0][0],
+                        $shape instanceof Box => $shape->x + $shape->width / 2,
+                        default => null,
+                    };
+                }
+            }
+            $at = array_unique(array_filter($at, is_float(...)));
+            sort($at);
+
+            return $at;
+        };
         // Ten pixels from one to the next, four at the edge.
         self::assertSame([14.0, 34.0], $dots(['highest', 'lowest']));
         self::assertSame([4.0, 44.0], $dots(['first', 'last']));
@@ -204,7 +271,7 @@ final class DrawnViewsTest extends TestCase
             static fn(Box $b): array => [$b->y, $b->height, $b->ink],
             array_values(
                 array_filter(
-                    (new SparkCell(SparksPart::from($part), 0, 4, null))->marks($line, 48.0, 24.0),
+                    (new SparkCell(SparksPart::from($part), new PointsPart(), 0, 4, null))->marks($line, 48.0, 24.0),
                     static fn(Mark $m): bool => $m instanceof Box,
                 ),
             ),

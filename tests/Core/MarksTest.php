@@ -137,7 +137,7 @@ final class MarksTest extends TestCase
         );
         $plot = new PlotArea(0, 100, 0, 100, 0, 8);
         $chosen = static fn(array $part): array => array_keys(
-            PointLabels::chosen($line, LabelsPart::from($part), $plot),
+            PointLabels::chosen($line, LabelsPart::from($part), $plot, null),
         );
         self::assertSame([8, 0], $chosen(['points' => 'last,first']));
         self::assertEqualsCanonicalizing([2, 5], $chosen(['points' => 'highest,lowest']));

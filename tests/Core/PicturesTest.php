@@ -181,6 +181,9 @@ final class PicturesTest extends TestCase
             [$view('stack'), $set('stack', ['form' => 'shares']), $set('panels', ['by' => 'group'])],
         ];
         yield 'layers-through-zero' => [[$view('stack'), $set('stack', ['form' => 'through', 'order' => 'name'])]];
+        yield 'marked-points' => [
+            [['state', ['entity' => 'b', 'state' => 'focus']], $set('points', ['marked' => 'first,highest,lowest', 'colours' => 'apart'])],
+        ];
         yield 'sparks' => [
             [
                 $view('sparks'),

@@ -1,11 +1,19 @@
 {{-- One thing about a stop or a part of a study that can be changed. --}}
 @props(['field', 'id'])
 @if ($field->kind === 'several')
-    <fieldset class="several">
+    {{-- Points of a line are chosen on a line. --}}
+    @php($isCourse = isset($field->options['highest'], $field->options['lowest']))
+    <fieldset @class(['several', 'course' => $isCourse])>
         <legend class="lead">{{ \App\View\Label::of($field->lead) }}</legend>
         <input type="hidden" name="settings[{{ $field->name }}]" value="">
+        @if ($isCourse)
+            <svg viewBox="0 0 240 84" width="240" height="84" aria-hidden="true">
+                @isset($field->options['negative'])<path class="zero" d="M0 58h240"/>@endisset
+                <path d="M14 46 42 34 78 18 112 40 146 70 164 52 184 66 226 30"/>
+            </svg>
+        @endif
         @foreach ($field->options as $value => $label)
-            <label><input type="checkbox" name="settings[{{ $field->name }}][]" value="{{ $value }}" @checked(in_array((string) $value, explode(',', $field->value), true))> {{ \App\View\Label::of($label) }}</label>
+            <label @class(["at-{$value}" => $isCourse])><input type="checkbox" name="settings[{{ $field->name }}][]" value="{{ $value }}" @checked(in_array((string) $value, explode(',', $field->value), true))> {{ \App\View\Label::of($label) }}</label>
         @endforeach
     </fieldset>
 @else

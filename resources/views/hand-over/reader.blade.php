@@ -7,6 +7,9 @@
 @endforeach
 </p>
 @endif
+@if ($marks !== [])
+<p class="choices">@foreach ($marks as $kinds => $label)<label><input type="checkbox" checked data-marks="{{ $kinds }}"> {{ $label }}</label> @endforeach</p>
+@endif
 @foreach ($variants as $choice => $variant)
 <article data-variant="{{ $choice }}" @if($choice !== $now) hidden @endif>
 @include('hand-over.picture', ['drawn' => $variant, 'level' => 'h1'])

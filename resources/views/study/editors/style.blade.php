@@ -1,5 +1,5 @@
 {{-- How the picture is drawn, and whom else it is to look like. --}}
-@foreach ([\DuskRail\Document\Parts\LookPart::class, \DuskRail\Document\Parts\TonePart::class] as $part)
+@foreach ([\DuskRail\Document\Parts\LookPart::class, \DuskRail\Document\Parts\PointsPart::class, \DuskRail\Document\Parts\TonePart::class] as $part)
     @if ($screen->view->uses($part))<x-settings-form :screen="$screen" :part="$part" />@endif
 @endforeach
 <x-settings-form :screen="$screen" :part="\DuskRail\Document\Parts\TextPart::class" />

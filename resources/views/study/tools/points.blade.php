@@ -1,0 +1,1 @@
+{{-- Stands under “Style”. --}}
