@@ -71,8 +71,17 @@ final readonly class ReaderFile
             'names' => $names,
             'marks' => self::marksIn(array_column($variants, 'svg')),
             'styles' => self::styles(),
-            'script' => (string) file_get_contents(resource_path('js/reader-file.js')),
+            'script' => self::script(),
         ])->render();
+    }
+
+    /** What the page does, with what it shares with the pages of the program. */
+    private static function script(): string
+    {
+        $shared = (string) file_get_contents(resource_path('js/lit-name.js'));
+
+        return str_replace('export function', 'function', $shared) .
+            file_get_contents(resource_path('js/reader-file.js'));
     }
 
     /**
@@ -167,7 +176,7 @@ final readonly class ReaderFile
             'blocks' => $blocks,
             'names' => $page->entities,
             'styles' => self::styles(),
-            'script' => (string) file_get_contents(resource_path('js/reader-file.js')),
+            'script' => self::script(),
         ])->render();
     }
 

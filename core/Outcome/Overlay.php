@@ -122,10 +122,16 @@ final class Overlay
         return $turns === [] ? '' : "Median {$axis->turnLabel(min($turns))} – {$axis->turnLabel(max($turns))}";
     }
 
-    /** Where the latest turn is: its last value, against the turn before and against all earlier ones. */
+    /**
+     * Where the latest turn is: its last value, against the turn before and against all earlier ones; of those that were
+     * chosen, the latest against all others.
+     */
     public static function distance(Lineup $lineup): string
     {
-        [$newest, $before] = [$lineup->lines[0] ?? null, $lineup->lines[1] ?? null];
+        $isLatest = $lineup->comparison->study->part(OverlayPart::class)->coloured === 'latest';
+        [$newest, $before] = $isLatest
+            ? [$lineup->lines[0] ?? null, $lineup->lines[1] ?? null]
+            : [$lineup->focus()[0] ?? null, null];
         if ($newest?->current === null) {
             return '';
         }
@@ -142,15 +148,16 @@ final class Overlay
             $words .= $value === $then ? ", the same as in {$before->name}" : ", {$gap} {$side} {$before->name}";
         }
 
-        return $words . self::amongEarlier($lineup, $at, $value);
+        return $words . self::amongOthers($lineup, $newest, $at, $isLatest ? 'earlier ones' : 'others');
     }
 
-    /** How a value of the latest turn compares with all earlier ones; nothing where there are few. */
-    private static function amongEarlier(Lineup $lineup, int $at, float $value): string
+    /** How a value of a turn compares with those of the others; nothing where there are few. */
+    private static function amongOthers(Lineup $lineup, Line $turn, int $at, string $others): string
     {
+        $value = $turn->values[$at];
         $earlier = [];
-        foreach (array_slice($lineup->lines, 1) as $line) {
-            if ($line->state !== LineState::Off && !is_nan($line->values[$at])) {
+        foreach ($lineup->lines as $line) {
+            if ($line !== $turn && $line->state !== LineState::Off && !is_nan($line->values[$at])) {
                 $earlier[] = $line->values[$at];
             }
         }
@@ -161,9 +168,9 @@ final class Overlay
         [$low, $high] = [min($earlier), max($earlier)];
 
         return match (true) {
-            $value > $high => " and above all {$count} earlier ones",
-            $value < $low => " and below all {$count} earlier ones",
-            default => " and within the range of the {$count} earlier ones, " .
+            $value > $high => " and above all {$count} {$others}",
+            $value < $low => " and below all {$count} {$others}",
+            default => " and within the range of the {$count} {$others}, " .
                 "{$lineup->format($low)} to {$lineup->format($high)}",
         };
     }
@@ -173,7 +180,8 @@ final class Overlay
     {
         $key = "y:{$turn}";
         $chosen = $study->focus[$key] ?? 0;
-        $near = $turn >= $newest - 1;
+        $isLatest = $study->part(OverlayPart::class)->coloured === 'latest';
+        $near = $isLatest && $turn >= $newest - 1;
         $state = match (true) {
             in_array($key, $study->off, true) => LineState::Off,
             $near, $chosen > 0 => LineState::Focus,
@@ -195,7 +203,7 @@ final class Overlay
             $values,
             Line::lastOf($values, 0, $axis->count - 1),
             null,
-            $turn === $newest - 1,
+            $isLatest && $turn === $newest - 1,
             $absent,
         );
     }

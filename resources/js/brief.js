@@ -1,5 +1,6 @@
 // A brief that is read: a name lights its line up in all pictures at once; presenting goes by the arrow keys.
 import { raise } from './light.js';
+import { nameLit } from './lit-name.js';
 
 /** The name that was chosen: the key of its line, or null. */
 export const choice = {
@@ -16,6 +17,7 @@ function light(key) {
             found ||= lit;
         }
         chart.classList.toggle('has-lit', found);
+        if (chart instanceof SVGSVGElement) nameLit(chart, key);
     }
     raise(page().querySelectorAll('.series.lit:not(.panel *)'));
     for (const button of page().querySelectorAll('.brief-list button'))

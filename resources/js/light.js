@@ -1,5 +1,7 @@
 // A line and its name in the roster are one: lit together.
 
+import { nameLit } from './lit-name.js';
+
 /** What is lit: the key of a line, or null. */
 export const shown = {
     lit: null,
@@ -19,6 +21,7 @@ export function show() {
         part.classList.toggle('lit', shown.lit !== null && part.dataset.line === shown.lit);
     }
     raise(chart?.querySelectorAll('.series.lit') ?? []);
+    if (chart instanceof SVGSVGElement) nameLit(chart, shown.lit);
 }
 
 /** Lines that were drawn over the others of their frame, each with the one that was drawn after it. */

@@ -9,3 +9,6 @@ interface Event {
 interface Document {
     fonts: any;
 }
+
+/** In the file that is handed over, from lit-name.js. */
+declare function nameLit(chart: SVGSVGElement, key: string | null): void;

@@ -1,3 +1,4 @@
+/* global nameLit */
 // In the file that is handed over: names light lines up, the pointer reads points, choices show what was calculated for
 // them.
 (() => {
@@ -12,6 +13,7 @@
                 found ||= lit;
             }
             chart.classList.toggle('has-lit', found);
+            if (chart instanceof SVGSVGElement) nameLit(chart, key);
         }
         for (const button of document.querySelectorAll('nav button'))
             button.setAttribute('aria-pressed', String(button.dataset.line === kept));

@@ -432,6 +432,9 @@ final class ViewsTest extends BrowserTestCase
     public function testPointsAreMarkedOnALineAndAReaderSwitchesThem(): void
     {
         $browser = $this->open('/studies/2');
+        // A line without a name at its end has one while it is lit.
+        $browser->actions()->moveToElement($browser->find('#row-marl-haven'))->perform();
+        $browser->see('.chart .lit-name', 'Marl Haven');
         $browser->click('[popovertarget=set-style]');
         foreach (['highest', 'lowest'] as $n => $kind) {
             $browser->click("#set-style .at-{$kind} input")->until(
@@ -458,14 +461,19 @@ final class ViewsTest extends BrowserTestCase
         $file = (string) tempnam(sys_get_temp_dir(), 'dusk');
         file_put_contents("{$file}.html", (string) file_get_contents($this->application->url('/studies/2/hand-over/html')));
         $browser->web->get("file://{$file}.html");
-        $shown = static fn(): int => $browser->number(
+        $browser->until('both marks', fn(): bool => $this->marksShown() === 2);
+        $browser->click('[data-marks="highest lowest"]')->until('no marks', fn(): bool => $this->marksShown() === 0);
+        $browser->click('[data-marks="highest lowest"]')->until('both marks', fn(): bool => $this->marksShown() === 2);
+        $browser->click('nav [data-line=marl-haven]')->see('article:not([hidden]) .lit-name', 'Marl Haven');
+        array_map(unlink(...), [$file, "{$file}.html"]);
+    }
+
+    private function marksShown(): int
+    {
+        return $this->browser->number(
             '[...document.querySelectorAll("article:not([hidden]) .point-mark")]' .
                 '.filter((mark) => getComputedStyle(mark).display !== "none").length',
         );
-        self::assertSame(2, $shown());
-        $browser->click('[data-marks="highest lowest"]')->until('no marks', static fn(): bool => $shown() === 0);
-        $browser->click('[data-marks="highest lowest"]')->until('both marks', static fn(): bool => $shown() === 2);
-        array_map(unlink(...), [$file, "{$file}.html"]);
     }
 
     public function testABriefLightsOneUpInAllPicturesAndIsPresented(): void

@@ -64,7 +64,7 @@ final class DrawnViewsTest extends TestCase
         mt_srand(29);
         for ($n = 0; $n < 400; $n++) {
             $count = mt_rand(1, 12);
-            $values = array_map(static fn(): float => mt_rand(0, 4) === 0 ? NAN : mt_rand(-3, 6), range(1, $count));
+            $values = array_map(static fn(): float => mt_rand(0, 4) === 0 ? NAN : (float) mt_rand(-3, 6), range(1, $count));
             $from = mt_rand(0, $count - 1);
             $to = mt_rand($from, $count - 1);
             $open = mt_rand(0, 2) === 0 ? mt_rand(0, $count) : null;
@@ -78,12 +78,12 @@ final class DrawnViewsTest extends TestCase
                 ARRAY_FILTER_USE_KEY,
             );
             $compared = $finished ?: $shown;
-            $isFlat = count(array_unique($compared)) < 2;
+            [$low, $high] = $compared === [] ? [0.0, 0.0] : [min($compared), max($compared)];
             $expected = array_filter([
                 'negative' => array_keys(array_filter($shown, static fn(float $v): bool => $v < 0.0)),
                 'first' => array_slice(array_keys($shown), 0, 1),
-                'lowest' => $isFlat ? [] : array_keys($compared, min($compared), true),
-                'highest' => $isFlat ? [] : array_keys($compared, max($compared), true),
+                'lowest' => $low === $high ? [] : array_keys($compared, $low, true),
+                'highest' => $low === $high ? [] : array_keys($compared, $high, true),
             ]);
             $plot = new PlotArea(0.0, 10.0 * max(1, $to - $from), 0.0, 100.0, $from, $to);
             $groups = (new PointMarks(new PointsPart(colours: 'apart'), array_keys($expected)))->of(
@@ -467,7 +467,7 @@ final class DrawnViewsTest extends TestCase
                 ],
                 'tone' => ['by' => 'change', 'scale' => 'about', 'middle' => 4.0],
                 'text' => ['size' => 'small'],
-                'overlay' => ['cycle' => 'week', 'start' => 7, 'band' => true],
+                'overlay' => ['cycle' => 'week', 'start' => 7, 'band' => true, 'coloured' => 'chosen'],
                 'stack' => [
                     'form' => 'shares',
                     'order' => 'hand',

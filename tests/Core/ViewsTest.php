@@ -135,6 +135,15 @@ final class ViewsTest extends TestCase
         );
         self::assertSame(141.0, $lineup->lines[0]->latest());
         self::assertSame('in June 2024: 141, 12 above 2023 and above all 3 earlier ones', Overlay::distance($lineup));
+        // The latest is taken out of the colour by a click: then those that were chosen have it, against all others.
+        $chosen = $study->withState('y:2022', LineState::Focus);
+        $chosen = Changes::read('state', ['entity' => 'y:2024', 'state' => 'peer'])->apply($chosen, $data);
+        $others = Make::lineup(Comparison::of($chosen, $data));
+        self::assertSame(
+            ['2022'],
+            array_map(static fn(Line $l): string => $l->name, $others->focus()),
+        );
+        self::assertSame('in December 2022: 123', Overlay::distance($others));
         // In fiscal years from April the same months belong to other years.
         $fiscal = Make::lineup(
             Comparison::of(

@@ -8,6 +8,7 @@ use DuskRail\Data\DataSource;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\LinesPart;
+use DuskRail\Document\Parts\OverlayPart;
 use DuskRail\Document\Parts\RulePart;
 use DuskRail\Document\Study;
 
@@ -48,13 +49,28 @@ final readonly class SetState implements Change
             );
         }
 
-        // Choosing by hand keeps what the rule had found, and ends the rule.
+        // A manual choice keeps the rule's result and ends the rule.
         $byHand =
             Study::dimension($this->entity) === 'e' && $this->state !== LineState::Off
                 ? $study->withPart(new RulePart())
                 : $study;
 
-        return $byHand->withState($this->entity, $this->state)->inOwnColours($data);
+        return $this->withYears($byHand)->withState($this->entity, $this->state)->inOwnColours($data);
+    }
+
+    /** One of the latest years that is taken out of the focus leaves in colour those that were chosen. */
+    private function withYears(Study $study): Study
+    {
+        $part = $study->part(OverlayPart::class);
+        $isColouredByItself =
+            Study::dimension($this->entity) === 'y' &&
+            $this->state === LineState::Peer &&
+            !isset($study->focus[$this->entity]) &&
+            !in_array($this->entity, $study->off, true);
+
+        return $isColouredByItself && $part->coloured === 'latest'
+            ? $study->withPart($part->with(['coloured' => 'chosen']))
+            : $study;
     }
 
     public function inWords(Study $before, Study $after, DataSource $data): string
