@@ -81,7 +81,7 @@ final readonly class Key
     {
         $study = $this->lineup->comparison->study;
         $tones = $this->lineup->comparison->tones;
-        $entries = $tones === null ? [] : [$this->scale($tones)];
+        $entries = $tones === null ? [] : $this->toneEntries($tones);
         if ($study->part(LabelsPart::class)->end !== 'none') {
             return $entries;
         }
@@ -109,6 +109,17 @@ final readonly class Key
         }
 
         return [...$entries, ...$this->levelEntries(), ...$this->openEntries()];
+    }
+
+    /** @return list<array{marks: callable(float, float): list<Mark>, text: string, ink: Ink, width: float}> */
+    private function toneEntries(ColourScale $tones): array
+    {
+        $entries = [];
+        foreach ($tones->groups as $group => $hue) {
+            $entries[] = $this->entry((string) $group, Ink::focus($hue), self::stroke(Ink::focus($hue), 2.4));
+        }
+
+        return $entries === [] ? [$this->scale($tones)] : $entries;
     }
 
     /** @return list<array{marks: callable(float, float): list<Mark>, text: string, ink: Ink, width: float}> */

@@ -18,6 +18,7 @@ final readonly class ColourScale
      * @param string $low what the first step stands for, as it is written
      * @param string $middle of two arms what they part at, else nothing
      * @param string $high what the last step stands for
+     * @param array<string, int> $groups hue by name of the group, where lines are coloured by groups
      */
     private function __construct(
         public string $name,
@@ -26,6 +27,7 @@ final readonly class ColourScale
         public string $low,
         public string $middle,
         public string $high,
+        public array $groups = [],
     ) {}
 
     /**
@@ -45,6 +47,9 @@ final readonly class ColourScale
         float $level,
     ): ?self {
         $part = $study->part(TonePart::class);
+        if ($part->by === 'group') {
+            return self::byGroup($lines);
+        }
         $target = $study->part(PeersPart::class)->target;
         $figures = [];
         foreach ($part->by === 'none' ? [] : $lines as $line) {
@@ -75,6 +80,32 @@ final readonly class ColourScale
         }
 
         return self::named($part, $tones, $low, $middle, $high);
+    }
+
+    /**
+     * Each of the largest groups has a hue; lines of others stay as they are.
+     *
+     * @param list<Line> $lines
+     */
+    private static function byGroup(array $lines): ?self
+    {
+        $of = static fn(Line $line): string => $line->isGroup() ? $line->name : $line->group;
+        $sizes = array_count_values(array_map($of, $lines));
+        unset($sizes['']);
+        // Of equal size the one that is named first.
+        arsort($sizes);
+        $names = array_map(strval(...), array_slice(array_keys($sizes), 0, Study::MOST_FOCUS));
+        sort($names, SORT_NATURAL | SORT_FLAG_CASE);
+        $hues = array_combine($names, $names === [] ? [] : range(1, count($names)));
+        $tones = [];
+        foreach ($lines as $line) {
+            $hue = $hues[$of($line)] ?? null;
+            if ($hue !== null) {
+                $tones[$line->key] = new Tone(false, $hue, true);
+            }
+        }
+
+        return $tones === [] ? null : new self('group', false, $tones, '', '', '', $hues);
     }
 
     /** @param array<string, Tone> $tones */

@@ -119,6 +119,42 @@ final class ViewsTest extends TestCase
         CycleAxis::of(Cycle::Year, Frequency::Quarter, 2);
     }
 
+    /** The largest six groups have a hue each, by name; the lines of a seventh stay as they are. */
+    public function testLinesAreColouredByTheirGroupAndGroupsThatBecomeLinesAreInFocus(): void
+    {
+        $measure = Make::measure('flow', 'Ml', MeasureKind::Flow, '2021-01');
+        $entities = $series = [];
+        foreach (['G' => 3, 'F' => 2, 'E' => 2, 'D' => 2, 'C' => 2, 'B' => 1, 'A' => 2] as $group => $size) {
+            for ($n = 1; $n <= $size; $n++) {
+                $key = strtolower("{$group}{$n}");
+                $entities[] = new Entity($key, "{$group} {$n}", $group, $key === 'g1');
+                $series[$key] = [1.0 * $n, 2.0, 3.0];
+            }
+        }
+        $data = new DataInMemory([$measure], $entities, ['flow' => Make::table($measure, '2021-01', $series)]);
+        $study = Make::study($data)->withPart(PartCatalogue::named('tone')::from(['by' => 'group']));
+        $comparison = Comparison::of($study, $data);
+        self::assertSame(['A' => 1, 'C' => 2, 'D' => 3, 'E' => 4, 'F' => 5, 'G' => 6], $comparison->tones?->groups);
+        $inks = [];
+        foreach ($comparison->lines as $line) {
+            $inks[$line->group][$line->ink()] = true;
+        }
+        self::assertSame(
+            'G focus-6, F focus-5, E focus-4, D focus-3, C focus-2, B , A focus-1',
+            implode(', ', array_map(
+                static fn(string $group, array $of): string => "{$group} " . implode(' ', array_keys($of)),
+                array_keys($inks),
+                $inks,
+            )),
+        );
+        $groups = Changes::read('set', ['part' => 'lines', 'settings' => ['groups' => 'A,B,C,D,E,F,G']]);
+        // Home is in focus before; there are hues for five more.
+        self::assertSame(
+            ['g1', 'g:A', 'g:B', 'g:C', 'g:D', 'g:E'],
+            array_keys($groups->apply(Make::study($data), $data)->focus),
+        );
+    }
+
     public function testYearsOverEachOtherNewestSolidTheOneBeforeDashedOlderQuiet(): void
     {
         $values = array_map(static fn(int $i): float => 100 + $i, range(0, 41));

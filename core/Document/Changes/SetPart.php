@@ -7,6 +7,7 @@ namespace DuskRail\Document\Changes;
 use DuskRail\Data\DataSource;
 use DuskRail\Document\DataOffer;
 use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\LineState;
 use DuskRail\Document\PartCatalogue;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\Part;
@@ -57,7 +58,23 @@ final readonly class SetPart implements Change
 
         return $turned && $chosen === []
             ? $changed->withFocus([...$changed->focus, "m:{$study->measure}" => 1])
-            : $changed;
+            : self::withGroups($changed, $study->part(LinesPart::class)->groups);
+    }
+
+    /**
+     * Groups that become lines are what is looked at: in focus, as many as there are hues for.
+     *
+     * @param list<string> $before groups that were lines
+     */
+    private static function withGroups(Study $study, array $before): Study
+    {
+        foreach (array_diff($study->part(LinesPart::class)->groups, $before) as $group) {
+            if (count($study->focus) < Study::MOST_FOCUS) {
+                $study = $study->withState("g:{$group}", LineState::Focus);
+            }
+        }
+
+        return $study;
     }
 
     public function inWords(Study $before, Study $after, DataSource $data): string

@@ -9,14 +9,14 @@ use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\Kinds\Number;
 use DuskRail\Settings\ReadsSettings;
 
-/** Whole lines coloured by one value of theirs. */
+/** Whole lines coloured by one value of theirs, or by their group. */
 final readonly class TonePart implements Part
 {
     use ReadsSettings;
 
     /**
-     * @param 'none'|'latest'|'change'|'place'|'target' $by its latest value, its change over what is shown, its place
-     *     among all, or its distance from the target
+     * @param 'none'|'latest'|'change'|'place'|'target'|'group' $by its latest value, its change over what is shown, its
+     *     place among all, its distance from the target, or its group
      * @param 'rising'|'about' $scale from pale to strong, or with two arms about a value
      * @param float|null $middle that the two arms part at; the target or the peers' line where none is given
      */
@@ -29,9 +29,10 @@ final readonly class TonePart implements Part
                 'change' => 'change over the time shown',
                 'place' => 'rank',
                 'target' => 'distance from target',
+                'group' => 'group',
             ],
             lead: 'line colour by',
-            offeredIf: ['target' => Condition::Target],
+            offeredIf: ['target' => Condition::Target, 'group' => Condition::Groups],
         )]
         public string $by = 'none',
         #[Choice(
