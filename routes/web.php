@@ -25,6 +25,7 @@ use App\Http\Controllers\PointsController;
 use App\Http\Controllers\ProposalsController;
 use App\Http\Controllers\ReadoutController;
 use App\Http\Controllers\RosterController;
+use App\Http\Controllers\SameStudyController;
 use App\Http\Controllers\SentencesController;
 use App\Http\Controllers\StudyChangeController;
 use App\Http\Controllers\StudyController;
@@ -90,6 +91,7 @@ Route::delete('/uploads/{upload}/import', [ImportController::class, 'destroy'])-
 Route::get('/studies/{study}', [StudyController::class, 'show'])->name('studies.show');
 Route::patch('/studies/{study}', [StudyController::class, 'update'])->name('studies.update');
 Route::post('/studies/{study}/copies', [StudyController::class, 'copy'])->name('studies.copy');
+Route::post('/studies/{study}/same', [SameStudyController::class, 'store'])->name('studies.same');
 Route::delete('/studies/{study}', [StudyController::class, 'destroy'])->name('studies.destroy');
 Route::post('/studies/{study}/changes', [StudyChangeController::class, 'store'])->name('changes.store');
 Route::patch('/studies/{study}/kind', [MeasureKindController::class, 'update'])->name('studies.kind');

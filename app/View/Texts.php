@@ -56,6 +56,7 @@ final class Texts
         'Show',
         'Tap again: focus',
         'Tap again: working',
+        'The image could not be copied. Save it as PNG instead.',
         'The server reported an error (:status). Nothing was changed. Try again.',
         'an earlier state',
         'from :value',

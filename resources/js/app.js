@@ -12,6 +12,7 @@ import './panels.js';
 import './sparks.js';
 import './track.js';
 import './figures.js';
+import './copy.js';
 import './keys.js';
 import './brief.js';
 import './sheet.js';

@@ -14,6 +14,7 @@ use DuskRail\Rail\StopCatalogue;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\Group;
+use ZipArchive;
 
 final class StudiesTest extends ApplicationTestCase
 {
@@ -65,6 +66,66 @@ final class StudiesTest extends ApplicationTestCase
     }
 
     /** A month that is provisional says nothing of the year that is in its place. */
+    /** A study for each of other measures and lines; one that cannot be is named with the reason. */
+    public function testTheSameStudyIsMadeForOtherMeasuresAndLines(): void
+    {
+        $study = $this->imported(
+            "Utility,Month,Leakage (Ml),Bursts,Staff\nVeldmere,2024-01,10,1,7\nVeldmere,2024-02,12,2,8\n" .
+                "Tarrow,2024-01,5,3,9\nTarrow,2024-02,5,4,9\n",
+        );
+        $this->change($study, 'measure', ['measure' => 'bursts']);
+        self::assertSame('Bursts', $study->refresh()->name);
+        $this->change($study, 'add-stop', ['stop' => 'running-total'])->assertOk();
+        $this->change($study, 'words', ['part' => 'headline', 'text' => 'Bursts of the two']);
+        $this->post(route('studies.same', $study), [
+            'measures' => ['leakage', 'staff', 'none'],
+            'entities' => ['tarrow'],
+        ])->assertRedirect(route('data.index'));
+        $message = session('message');
+        self::assertIsString($message);
+        self::assertStringContainsString('2 studies were created. Staff: ', $message);
+        $made = [];
+        foreach (Study::where('id', '>', $study->id)->orderBy('id')->get() as $same) {
+            $document = $same->document();
+            $made[] = [$same->name, $document->measure, array_keys($document->focus), $document->words->headline];
+        }
+        self::assertSame(
+            [
+                ['Leakage', 'leakage', array_keys($study->document()->focus), null],
+                ['Bursts: Tarrow', 'bursts', ['tarrow'], null],
+            ],
+            $made,
+        );
+        // The same again has a name of its own; nothing chosen is said.
+        $this->post(route('studies.same', $study), ['entities' => ['tarrow']]);
+        self::assertSame('Bursts: Tarrow 2', Study::latest('id')->firstOrFail()->name);
+        $this->post(route('studies.same', $study))->assertSessionHasErrors('measures');
+    }
+
+    public function testAPictureForEachLineIsInOneFile(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'words', ['part' => 'headline', 'text' => 'Of one alone']);
+        $answer = $this->get(route('hand-over', [$study, 'zip', 'size' => 'slide', 'times' => 1]))->assertOk();
+        $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+        file_put_contents($path, $answer->getContent());
+        $zip = new ZipArchive();
+        $zip->open($path);
+        $pictures = [];
+        for ($i = 0; $i < $zip->numFiles; $i++) {
+            $pictures[(string) $zip->getNameIndex($i)] = (string) $zip->getFromIndex($i);
+        }
+        unlink($path);
+        self::assertSame(
+            ['leakage-marl.png', 'leakage-tarrow.png', 'leakage-veldmere.png'],
+            array_values(collect(array_keys($pictures))->sort()->all()),
+        );
+        self::assertCount(3, array_unique(array_map(md5(...), $pictures)));
+        foreach ($pictures as $picture) {
+            self::assertStringStartsWith("\x89PNG", $picture);
+        }
+    }
+
     public function testAStatusIsSaidWhereItWasMeasured(): void
     {
         $study = $this->imported("Utility,Month,Leakage (Ml)\nA,2022-12,1\nA,2023-01,2 p\nA,2023-02,3\nB,2022-12,4\n");

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Drawing\EachLine;
 use App\Drawing\HandOver;
 use App\Drawing\HandOverChoice;
 use App\Drawing\Out\HandOverFormats;
@@ -15,7 +16,6 @@ use DuskRail\Document\Study as StudyOfCore;
 use DuskRail\Outcome\ReaderChoices;
 use DuskRail\Refusal;
 use Illuminate\Support\Facades\File;
-use Illuminate\Support\Str;
 use Symfony\Component\Console\Helper\ProgressBar;
 use Symfony\Component\Console\Output\NullOutput;
 
@@ -64,7 +64,7 @@ final class RenderStudy extends StudyCommand
         $bar = new ProgressBar($isLong ? $this->output : new NullOutput(), count($documents));
         $written = $taken = [];
         foreach ($documents as $name => $document) {
-            $path = "{$folder}/" . self::free(Str::slug($name) ?: 'study', $taken) . ".{$format}";
+            $path = "{$folder}/" . EachLine::fileName($name, $taken) . ".{$format}";
             try {
                 $content = $class::content(new HandOver($study, $document, $choice, $measure));
             } catch (Refusal $problem) {
@@ -113,28 +113,10 @@ final class RenderStudy extends StudyCommand
             return [$study->name => $document];
         }
         $documents = [];
-        foreach ($study->data()->entities() as $key => $entity) {
-            if (isset($study->data()->table($document->measure)->series[$key])) {
-                $documents["{$study->name} {$entity->name}"] = $document->about([(string) $key => 1]);
-            }
+        foreach (EachLine::of($study, $document) as $name => $one) {
+            $documents["{$study->name} {$name}"] = $one;
         }
 
         return $documents;
-    }
-
-    /**
-     * A name for a file that none before has, however much their names are alike.
-     *
-     * @param array<string, true> $taken
-     */
-    private static function free(string $slug, array &$taken): string
-    {
-        $free = $slug;
-        for ($n = 2; isset($taken[$free]); $n++) {
-            $free = "{$slug}-{$n}";
-        }
-        $taken[$free] = true;
-
-        return $free;
     }
 }

@@ -17,6 +17,7 @@ final class HandOverFormats
         Png::class,
         Svg::class,
         Pdf::class,
+        Zip::class,
         Html::class,
         Csv::class,
         Xlsx::class,

@@ -10,6 +10,7 @@
     <span class="select is-small"><select name="times" aria-label="{{ __('PNG resolution') }}">
         @foreach ([1, 2, 3, 4] as $times)<option value="{{ $times }}" @selected($times === 2)>{{ $times }} ×</option>@endforeach
     </select></span>
+    <button type="button" data-copy-image="{{ route('hand-over', [$study, 'png']) }}" title="{{ __('Copy the image to the clipboard') }}">{{ __('Copy') }}</button>
     @foreach ($in('Image') as $format)<button data-hand-over formaction="{{ route('hand-over', [$study, $format::name()]) }}" title="{{ \App\View\Label::of($format::about()) }}">{{ \App\View\Label::of($format::label()) }}</button>
     @endforeach
 </form>
@@ -23,3 +24,20 @@
 @endforeach
 @foreach ($in('File') as $format)<a href="{{ route('hand-over', [$study, $format::name()]) }}" title="{{ \App\View\Label::of($format::about()) }}">{{ \App\View\Label::of($format::label()) }}</a>
 @endforeach
+@php($others = array_diff_key($screen->comparison->data->measures(), [$screen->comparison->study->measure => true]))
+@php($lines = array_filter($screen->comparison->sorted(), fn ($l) => ! $l->isGroup() && ! $l->isBenchmark()))
+<details class="give same">
+    <summary>{{ __('Same study for other measures or lines') }}</summary>
+    <form method="post" action="{{ route('studies.same', $study) }}">
+        @csrf
+        @if ($others !== [])
+        <fieldset class="several"><legend>{{ __('Measures') }}</legend>
+            @foreach (array_slice($others, 0, 100) as $key => $measure)<label><input type="checkbox" name="measures[]" value="{{ $key }}"> {{ $measure->name }}</label>@endforeach
+        </fieldset>
+        @endif
+        <fieldset class="several"><legend>{{ __('In focus') }}</legend>
+            @foreach (array_slice($lines, 0, 200) as $line)<label><input type="checkbox" name="entities[]" value="{{ $line->key }}"> {{ $line->name }}</label>@endforeach
+        </fieldset>
+        <p><button class="button is-small">{{ __('Create a study for each') }}</button></p>
+    </form>
+</details>
