@@ -16,7 +16,6 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\ReaderChoices;
 use DuskRail\Refusal;
 use DuskRail\Views\Views;
-use DuskRail\Words\Readout;
 use DuskRail\Words\Wording;
 
 /**
@@ -192,8 +191,7 @@ final readonly class ReaderFile
         $scene = $view->picture($comparison, $this->measure, self::WIDTH, self::HEIGHT);
         $readouts = $periods = [];
         if (self::isRead($comparison)) {
-            $lineup = $view->lineup($comparison);
-            foreach (Readout::ofAll($lineup) as $key => $said) {
+            foreach ($view->readouts($comparison) as $key => $said) {
                 foreach ($said['points'] as $position => [$period]) {
                     $periods[$position] ??= $period;
                     $said['points'][$position][0] = $period === $periods[$position] ? '' : $period;

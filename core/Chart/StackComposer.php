@@ -60,6 +60,7 @@ final readonly class StackComposer
                     $axisType,
                 ),
                 ...(new StackPainter($lineup, $plot, $scale, $stacked))->marks(),
+                ...(new LayerValues($this->measure, $lineup, $stacked, $plot, $scale))->groups(),
                 ...$this->placed($labels, $plot, $scale, $height, $stacked->adds),
             ],
             $plot,
@@ -71,7 +72,8 @@ final readonly class StackComposer
 
     public static function scale(Stacked $stacked, Lineup $lineup, float $bottom, float $top): Scale
     {
-        if ($lineup->comparison->study->part(StackPart::class)->form === 'shares') {
+        $part = $lineup->comparison->study->part(StackPart::class);
+        if ($part->form === 'shares') {
             return new Scale(0.0, 100.0, $bottom, $top);
         }
         $low = 0.0;
@@ -87,7 +89,7 @@ final readonly class StackComposer
         // Areas tell by their size, so they start at zero.
         return $low < 0.0
             ? Scale::vertical([$low, $high], $bottom, $top)
-            : new Scale(0.0, $high > 0.0 ? $high * 1.02 : 1.0, $bottom, $top);
+            : new Scale(0.0, $high > 0.0 ? $high * ($stacked->adds && $part->total ? 1.06 : 1.02) : 1.0, $bottom, $top);
     }
 
     /**

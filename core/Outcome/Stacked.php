@@ -131,6 +131,21 @@ final readonly class Stacked
         return $this->totals[$position] > 0.0 ? ($sum->value() / $this->totals[$position]) * 100.0 : NAN;
     }
 
+    /** A layer with all that is below it, at a position; NAN where there is no total. */
+    public function subtotal(string $key, int $position): float
+    {
+        $sum = new Total();
+        foreach ($this->layers as $layer) {
+            $value = $layer->line->values[$position];
+            $sum->add(is_nan($value) ? 0.0 : $value);
+            if ($layer->line->key === $key) {
+                break;
+            }
+        }
+
+        return is_nan($this->totals[$position]) ? NAN : $sum->value();
+    }
+
     /** @param list<Line> $lines */
     private static function check(Lineup $lineup, array $lines, bool $adds): void
     {

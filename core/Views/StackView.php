@@ -11,11 +11,14 @@ use DuskRail\Chart\Scene;
 use DuskRail\Chart\StackComposer;
 use DuskRail\Chart\StackInPanel;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Data\Numerals;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\StackPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facets;
+use DuskRail\Outcome\Layer;
 use DuskRail\Outcome\Line;
+use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Stacked;
 use DuskRail\Outcome\ValueTable;
 use DuskRail\Words\AxisName;
@@ -69,14 +72,57 @@ final readonly class StackView extends View
     public function readout(Comparison $comparison, string $line): ?array
     {
         $lineup = $this->lineup($comparison);
+        $stacked = Stacked::of($lineup);
         $own = parent::readout($comparison, $line);
-        foreach ($own === null ? Stacked::of($lineup)->layers : [] as $layer) {
+        foreach ($own === null ? $stacked->layers : [] as $layer) {
             if ($layer->line->key === $line) {
-                return Readout::along($lineup, $layer->line);
+                $own = Readout::along($lineup, $layer->line);
             }
         }
 
-        return $own;
+        return $own === null ? null : self::within($stacked, $lineup, $line, $own);
+    }
+
+    public function readouts(Comparison $comparison): array
+    {
+        $lineup = $this->lineup($comparison);
+        $stacked = Stacked::of($lineup);
+        $all = parent::readouts($comparison);
+        foreach ($all as $key => $own) {
+            $all[$key] = self::within($stacked, $lineup, (string) $key, $own);
+        }
+
+        return $all;
+    }
+
+    /**
+     * With what a layer is drawn at: its sum with those below it, and its share of the total.
+     *
+     * @param array{name: string, points: array<int, array{string, string, string}>} $told
+     * @return array{name: string, points: array<int, array{string, string, string}>}
+     */
+    private static function within(Stacked $stacked, Lineup $lineup, string $key, array $told): array
+    {
+        $keys = array_map(static fn(Layer $layer): string => $layer->line->key, $stacked->layers);
+        $at = array_search($key, $keys, true);
+        if (!$stacked->adds || !is_int($at)) {
+            return $told;
+        }
+        foreach ($told['points'] as $position => [$when, $value, $rest]) {
+            $total = $stacked->totals[$position];
+            if (is_nan($total) || $total <= 0.0) {
+                continue;
+            }
+            $share = (100.0 * $stacked->layers[$at]->line->values[$position]) / $total;
+            $words = [
+                Numerals::text($share, 0) . " % of {$lineup->format($total)}",
+                $at === 0 ? '' : "{$lineup->format($stacked->subtotal($key, $position))} with those below",
+                $rest,
+            ];
+            $told['points'][$position] = [$when, $value, implode(' · ', array_filter($words))];
+        }
+
+        return $told;
     }
 
     public function facets(Comparison $comparison): array

@@ -209,6 +209,18 @@ abstract readonly class View implements ViewKind
     }
 
     /**
+     * The same of all lines that are shown, for a page that asks nobody.
+     *
+     * @return array<string, array{name: string, points: array<int, array{string, string, string}>}> by line
+     *
+     * @throws Refusal
+     */
+    public function readouts(Comparison $comparison): array
+    {
+        return Readout::ofAll($this->lineup($comparison));
+    }
+
+    /**
      * Where time runs along what is shown, so that the track lines up with it; null where it does not.
      *
      * @param Scene|null $picture that is shown

@@ -22,6 +22,8 @@ use DuskRail\Chart\StackComposer;
 use DuskRail\Chart\Stroke;
 use DuskRail\Chart\TimeTick;
 use DuskRail\Chart\TimeTicks;
+use DuskRail\Chart\Type;
+use DuskRail\Chart\Words;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\Changes\Changes;
@@ -33,6 +35,7 @@ use DuskRail\Document\Parts\OverlayPart;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\SparksPart;
+use DuskRail\Document\Parts\StackPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facet;
@@ -58,13 +61,67 @@ use PHPUnit\Framework\TestCase;
 /** Where the marks of the views are, against values calculated by hand, and which settings are refused. */
 final class DrawnViewsTest extends TestCase
 {
+    /** On random stacks: values are in their layers, totals on top, and a point says its share and what it is drawn at. */
+    public function testValuesOfAStackAreInTheirLayersAndAPointSaysWhatItIsDrawnAt(): void
+    {
+        mt_srand(31);
+        for ($n = 0; $n < 40; $n++) {
+            $series = [];
+            foreach (['home', 'a', 'b', 'c'] as $key) {
+                $series[$key] = array_map(static fn(): float => (float) mt_rand(5, 900), range(1, 9));
+            }
+            $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2023-01', $series]]);
+            $part = StackPart::from(['order' => 'name', 'values' => 'fit', 'total' => true]);
+            $comparison = Comparison::of(Make::study($data)->withView('stack')->withPart($part), $data);
+            $lineup = Make::lineup($comparison);
+            $scene = (new StackComposer(new SquareLetters()))->compose($lineup, 1000.0, 500.0);
+            $plot = $scene->plot;
+            self::assertNotNull($plot);
+            $written = 0;
+            foreach ($scene->marks as $group) {
+                if (!($group instanceof Group) || $group->role !== 'layer-value') {
+                    continue;
+                }
+                [$words] = $group->marks;
+                self::assertInstanceOf(Words::class, $words);
+                $text = implode('', array_column($words->runs, 'text'));
+                $middle = $words->x + (new SquareLetters())->width($text, Type::text(12, 700)) / 2;
+                $at = (int) round(($middle - $plot->x(0)) / $plot->step());
+                // The first and the last are moved into the plot.
+                $near = array_intersect([$at, $at - 1, $at + 1], array_keys($series['home']));
+                $values = [];
+                foreach ($near as $i) {
+                    $values[] = (string) array_sum(array_column($series, $i));
+                    array_push($values, ...array_map(strval(...), array_column($series, $i)));
+                }
+                self::assertContains(str_replace(',', '', $text), $values);
+                $written++;
+            }
+            self::assertGreaterThan(9, $written);
+            $order = ['a', 'b', 'c', 'home'];
+            $line = $order[mt_rand(0, 3)];
+            $told = Views::of($comparison->study)->readout($comparison, $line)['points'] ?? [];
+            foreach ($series[$line] as $i => $value) {
+                $total = array_sum(array_column($series, $i));
+                $below = 0.0;
+                foreach (array_slice($order, 0, 1 + (int) array_search($line, $order, true)) as $key) {
+                    $below += $series[$key][$i];
+                }
+                $expected = number_format((100.0 * $value) / $total, 0) . ' % of ' . number_format($total);
+                $expected .= $line === 'a' ? '' : ' · ' . number_format($below) . ' with those below';
+                self::assertStringStartsWith($expected, $told[$i][2]);
+            }
+        }
+    }
+
     /** On random lines with gaps, ties and values of a period that goes on: each mark is where a look would put it. */
     public function testMarksAreAtTheFirstTheHighestAndTheLowestValue(): void
     {
         mt_srand(29);
         for ($n = 0; $n < 400; $n++) {
             $count = mt_rand(1, 12);
-            $values = array_map(static fn(): float => mt_rand(0, 4) === 0 ? NAN : (float) mt_rand(-3, 6), range(1, $count));
+            $value = static fn(): float => mt_rand(0, 4) === 0 ? NAN : (float) mt_rand(-3, 6);
+            $values = array_map($value, range(1, $count));
             $from = mt_rand(0, $count - 1);
             $to = mt_rand($from, $count - 1);
             $open = mt_rand(0, 2) === 0 ? mt_rand(0, $count) : null;
@@ -474,6 +531,8 @@ final class DrawnViewsTest extends TestCase
                     'top' => 3,
                     'hand' => ['a', 'b'],
                     'incomplete' => 'same',
+                    'values' => 'fit',
+                    'total' => true,
                 ],
                 'rule' => ['by' => 'past', 'of' => 'slope', 'count' => 2, 'value' => 4.5, 'group' => 'Hill'],
                 'figures' => ['down' => 'years', 'shaded' => true, 'sort' => 'a', 'downward' => false],

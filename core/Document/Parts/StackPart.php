@@ -6,6 +6,7 @@ namespace DuskRail\Document\Parts;
 
 use DuskRail\Data\IncompleteSum;
 use DuskRail\Settings\Kinds\Choice;
+use DuskRail\Settings\Kinds\Flag;
 use DuskRail\Settings\Kinds\Several;
 use DuskRail\Settings\Kinds\Whole;
 use DuskRail\Settings\ReadsSettings;
@@ -33,6 +34,8 @@ final readonly class StackPart implements Part
      *     that can be seen through
      * @param 'size'|'name'|'roster'|'hand' $order from the bottom up
      * @param int $top how many stand by themselves, the others together as the rest; 0 for all
+     * @param 'none'|'last'|'fit' $values written within the layers
+     * @param bool $total whether it is written on top of them
      * @param list<string> $hand keys from the bottom up, as they were put by hand
      */
     public function __construct(
@@ -67,6 +70,15 @@ final readonly class StackPart implements Part
             about: 'what the total is where a part that goes on has no value',
         )]
         public IncompleteSum $incomplete = IncompleteSum::Blank,
+        #[Choice(
+            'values in the layers',
+            ['none' => 'none', 'last' => 'latest', 'fit' => 'as many as fit'],
+            lead: 'values in the layers',
+            when: ['form' => ['areas', 'lines', 'shares']],
+        )]
+        public string $values = 'none',
+        #[Flag('total', 'written on top', 'not written', lead: 'total', when: ['values' => ['last', 'fit']])]
+        public bool $total = false,
     ) {}
 
     public static function name(): string
