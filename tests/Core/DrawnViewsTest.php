@@ -61,7 +61,7 @@ use PHPUnit\Framework\TestCase;
 /** Where the marks of the views are, against values calculated by hand, and which settings are refused. */
 final class DrawnViewsTest extends TestCase
 {
-    /** On random stacks: values are in their layers, totals on top, and a point says its share and what it is drawn at. */
+    /** On random stacks: values are in their layers, and a point says its share and its sum with those below. */
     public function testValuesOfAStackAreInTheirLayersAndAPointSaysWhatItIsDrawnAt(): void
     {
         mt_srand(31);
