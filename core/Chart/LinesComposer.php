@@ -112,6 +112,7 @@ final readonly class LinesComposer
                 ),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->beyond()),
+                ...self::isLimited($lineup, $axis) ? [$painter->beyond($this->measure)] : [],
                 ...$targets,
                 ...$annotations,
                 ...(new PointLabels($this->measure, $lineup, $plot, $scale, $room))->groups(),
@@ -148,7 +149,12 @@ final readonly class LinesComposer
     /** Within limits that were set, a line may leave the plot; what is outside is not drawn. */
     private function clipped(Group $group, Lineup $lineup, AxisPart $axis): Group
     {
-        return $axis->hasLimits() && $axis->view === $lineup->comparison->study->view ? $group->inPlot() : $group;
+        return self::isLimited($lineup, $axis) ? $group->inPlot() : $group;
+    }
+
+    private static function isLimited(Lineup $lineup, AxisPart $axis): bool
+    {
+        return $axis->hasLimits() && $axis->view === $lineup->comparison->study->view;
     }
 
     /** Height under the lines: for one row of words, or for two where the year is said below the month. */

@@ -22,7 +22,7 @@ final readonly class TellingPoints
 
     /**
      * @param list<float> $values along the whole axis
-     * @param int|null $open first position of periods that are not finished: what is highest or lowest is not among them
+     * @param int|null $open first position of periods that are not finished; none of them is highest or lowest
      */
     public static function of(array $values, int $from, int $to, ?int $open = null): self
     {

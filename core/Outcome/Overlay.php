@@ -123,8 +123,8 @@ final class Overlay
     }
 
     /**
-     * Where the latest turn is: its last value, against the turn before and against all earlier ones; of those that were
-     * chosen, the latest against all others.
+     * Where the latest turn is: its last value, against the turn before and against all earlier ones; of those that
+     * were chosen, the latest against all others.
      */
     public static function distance(Lineup $lineup): string
     {

@@ -16,6 +16,7 @@ final class Signals
         ValuesOfAnotherUnit::class,
         OwnScales::class,
         BelowLogarithm::class,
+        FlatteningValues::class,
         AreaWithoutZero::class,
         LeftOutMeasures::class,
         LostPeerSet::class,

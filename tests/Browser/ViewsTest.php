@@ -459,7 +459,8 @@ final class ViewsTest extends BrowserTestCase
         self::assertLessThan(3, $browser->number('performance.getEntriesByType("resource").length'));
         $browser->click('a.mark')->see('.home', 'Import data');
         $file = (string) tempnam(sys_get_temp_dir(), 'dusk');
-        file_put_contents("{$file}.html", (string) file_get_contents($this->application->url('/studies/2/hand-over/html')));
+        $page = file_get_contents($this->application->url('/studies/2/hand-over/html'));
+        file_put_contents("{$file}.html", (string) $page);
         $browser->web->get("file://{$file}.html");
         $browser->until('both marks', fn(): bool => $this->marksShown() === 2);
         $browser->click('[data-marks="highest lowest"]')->until('no marks', fn(): bool => $this->marksShown() === 0);

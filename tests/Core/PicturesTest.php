@@ -182,7 +182,7 @@ final class PicturesTest extends TestCase
         ];
         yield 'layers-through-zero' => [[$view('stack'), $set('stack', ['form' => 'through', 'order' => 'name'])]];
         yield 'marked-points' => [
-            [['state', ['entity' => 'b', 'state' => 'focus']], $set('points', ['marked' => 'first,highest,lowest', 'colours' => 'apart'])],
+            [$focus('b'), $set('points', ['marked' => 'first,highest,lowest', 'colours' => 'apart'])],
         ];
         yield 'sparks' => [
             [

@@ -6,6 +6,7 @@ namespace Tests\Core;
 
 use App\Drawing\Svg;
 use Brick\Math\BigRational;
+use DuskRail\Chart\Area;
 use DuskRail\Chart\Curve;
 use DuskRail\Chart\Group;
 use DuskRail\Chart\LinesComposer;
@@ -26,6 +27,7 @@ use DuskRail\Document\Changes\Changes;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\LineState;
 use DuskRail\Document\PartCatalogue;
+use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\RulePart;
 use DuskRail\Document\Parts\StackPart;
@@ -44,6 +46,7 @@ use DuskRail\Outcome\Scattered;
 use DuskRail\Outcome\SparkTable;
 use DuskRail\Outcome\Stacked;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Signals\FlatteningValues;
 use DuskRail\Time\Calendar;
 use DuskRail\Time\Cycle;
 use DuskRail\Time\CycleAxis;
@@ -117,6 +120,62 @@ final class ViewsTest extends TestCase
         self::assertSame('2024/25', CycleAxis::of(Cycle::Year, Frequency::Month, 4)->turnLabel(2024));
         $this->expectExceptionMessage('starts within a quarter');
         CycleAxis::of(Cycle::Year, Frequency::Quarter, 2);
+    }
+
+    /** On random lines: a signal where few values are so far off that all others are within an eighth of the range. */
+    public function testAFewValuesThatFlattenThePictureAreASignalAndALimitMarksThem(): void
+    {
+        mt_srand(37);
+        $said = 0;
+        for ($n = 0; $n < 300; $n++) {
+            $series = [];
+            foreach (['home', 'a', 'b', 'c'] as $key) {
+                $series[$key] = array_map(static fn(): float => 100.0 + mt_rand(0, 400) / 10.0, range(1, 30));
+            }
+            $side = mt_rand(0, 1) === 0 ? 1.0 : -1.0;
+            for ($far = mt_rand(0, 4); $far > 0; $far--) {
+                $series[['home', 'a', 'b', 'c'][mt_rand(0, 3)]][mt_rand(0, 29)] = 100.0 + $side * mt_rand(100, 900);
+            }
+            $all = array_merge(...array_values($series));
+            sort($all);
+            $expected = 0;
+            foreach ([1, 2] as $count) {
+                foreach ([array_slice($all, 0, -$count), array_slice($all, $count)] as $rest) {
+                    $range = ($rest[count($rest) - 1] ?? 0.0) - ($rest[0] ?? 0.0);
+                    $isFlat = $all[count($all) - 1] - $all[0] > 8.0 * $range;
+                    $expected = $expected === 0 && $isFlat ? $count : $expected;
+                }
+            }
+            $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2021-01', $series]]);
+            $study = Make::study($data);
+            $notice = (new FlatteningValues())->notice(Comparison::of($study, $data));
+            self::assertSame($expected === 0 ? null : "flattening-{$expected}", $notice?->id);
+            if ($notice === null) {
+                continue;
+            }
+            $said++;
+            $limited = Changes::read('set', $notice->input)->apply($study, $data);
+            self::assertNull((new FlatteningValues())->notice(Comparison::of($limited, $data)));
+            $axis = $limited->part(AxisPart::class);
+            $beyond = array_filter(
+                $all,
+                static fn(float $v): bool => $v > ($axis->high ?? INF) || $v < ($axis->low ?? -INF),
+            );
+            self::assertCount($expected, $beyond);
+            $scene = (new LinesComposer(new SquareLetters()))->compose(
+                Make::lineup(Comparison::of($limited, $data)),
+                900.0,
+                400.0,
+            );
+            $marks = [];
+            foreach ($scene->marks as $group) {
+                if ($group instanceof Group && $group->role === 'beyond-limits') {
+                    $marks = array_filter($group->marks, static fn(Mark $m): bool => $m instanceof Area);
+                }
+            }
+            self::assertCount($expected, $marks);
+        }
+        self::assertGreaterThan(80, $said);
     }
 
     /** The largest six groups have a hue each, by name; the lines of a seventh stay as they are. */

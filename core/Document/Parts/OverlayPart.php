@@ -18,8 +18,8 @@ final readonly class OverlayPart implements Part
 
     /**
      * @param int $start month in which years start, 1 to 12
-     * @param 'latest'|'chosen' $coloured which of them are in colour: the latest and the one before, with those in focus;
-     *     or only those in focus
+     * @param 'latest'|'chosen' $coloured which of them are in colour: the latest and the one before, with those in
+     *     focus; or only those in focus
      * @param bool $band shade from the lowest to the highest of the earlier years, and draw their median
      */
     public function __construct(
