@@ -36,12 +36,68 @@ final readonly class EndLabels
      * @param float $room that a name and its value may take, in pixels
      * @param float $height of the picture
      */
-    public static function of(Lineup $lineup, TextMeasure $measure, Type $type, float $room, float $height): self
-    {
+    public static function of(
+        Lineup $lineup,
+        TextMeasure $measure,
+        Type $type,
+        float $room,
+        float $height,
+        Scale $scale,
+    ): self {
         $ends = self::ends($lineup, $measure, $type, $room, true);
         $fits = array_sum(array_column($ends, 'height')) <= $height / 2;
+        $ends = $fits ? $ends : self::ends($lineup, $measure, $type, $room, false);
+        $more = $lineup->comparison->study->part(LabelsPart::class)->named === 'fit';
 
-        return new self($lineup, $fits ? $ends : self::ends($lineup, $measure, $type, $room, false));
+        return new self(
+            $lineup,
+            $more ? [...$ends, ...self::more($lineup, $measure, $type, $room, $scale, $ends)] : $ends,
+        );
+    }
+
+    /**
+     * Ends of further lines that have room where they are: the highest and the lowest first, then those that are
+     * farthest from the middle.
+     *
+     * @param list<array{key: string, at: float, ...}> $ends that there are
+     * @return list<array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
+     *     width: float, height: float, below: bool}>
+     */
+    private static function more(
+        Lineup $lineup,
+        TextMeasure $measure,
+        Type $type,
+        float $room,
+        Scale $scale,
+        array $ends,
+    ): array {
+        $named = array_flip(array_column($ends, 'key'));
+        $labels = $lineup->comparison->study->part(LabelsPart::class);
+        $lines = array_values(array_filter(
+            $lineup->present(),
+            static fn(Line $line): bool => !isset($named[$line->key]) &&
+                $line->last === $lineup->to &&
+                $labels->endOf($line->key) !== 'none' &&
+                !is_nan($scale->at($line->end())),
+        ));
+        $heights = array_map(static fn(Line $line): float => $scale->at($line->end()), $lines);
+        $sorted = $heights;
+        sort($sorted);
+        $middle = $sorted[intdiv(count($sorted), 2)] ?? 0.0;
+        uksort($lines, static fn(int $a, int $b): int => abs($heights[$b] - $middle) <=> abs($heights[$a] - $middle));
+        $taken = array_map(static fn(array $end): float => $scale->at($end['at']), $ends);
+        $more = [];
+        foreach ($lines as $n => $line) {
+            $near = array_filter($taken, static fn(float $y): bool => abs($y - $heights[$n]) < self::HEIGHT);
+            if ($near === []) {
+                $taken[] = $heights[$n];
+                $ink = Ink::of($line, Ink::Quiet);
+                $end = new LineEnd($line->key, self::named($lineup, $line), $line->end(), $lineup->to, $ink);
+                $more[] = self::end($end, Type::text($type->size, 400), $lineup, $measure, [$room, false]);
+            }
+        }
+
+        return $more;
     }
 
     /**

@@ -66,6 +66,7 @@ final readonly class LinesComposer
             Type::text($narrow ? 14 : 15.5, 700),
             $width * ($narrow ? 0.3 : 0.34),
             $height,
+            $scale,
         );
         $left = $axes->room($ticks, $axisType);
         $right = $width - $ends->room();

@@ -56,12 +56,42 @@ final class LabelsTest extends TestCase
         self::assertLessThanOrEqual(0.01 * $points, $crossed, "{$crossed} of {$points} labels are crossed");
     }
 
+    /** As many ends as fit: whoever has no name at its end is within a label's height of one that has. */
+    public function testAsManyLinesAreNamedAsHaveRoom(): void
+    {
+        mt_srand(16);
+        $named = 0;
+        for ($n = 0; $n < 100; $n++) {
+            [$study, $data] = self::study();
+            $part = $study->part(LabelsPart::class)->with(['named' => 'fit', 'points' => [], 'more' => 0]);
+            $comparison = Comparison::of($study->withPart($part), $data);
+            $scene = Views::of($study)->picture($comparison, new SquareLetters(), 980.0, 420.0);
+            $scale = $scene->scale;
+            self::assertNotNull($scale);
+            $labelled = [];
+            foreach ($scene->marks as $mark) {
+                if ($mark instanceof Group && $mark->role === 'end-label') {
+                    $labelled[$mark->facts['line'] ?? ''] = (float) $mark->facts['at-y'];
+                }
+            }
+            foreach ($comparison->present() as $line) {
+                if ($line->last === $comparison->to && !isset($labelled[$line->key])) {
+                    $y = $scale->at($line->end());
+                    $near = array_filter($labelled, static fn(float $other): bool => abs($other - $y) < 20.1);
+                    self::assertNotSame([], $near, "Study {$n}: {$line->name} has room");
+                }
+            }
+            $named += count($labelled);
+        }
+        self::assertGreaterThan(500, $named);
+    }
+
     /** @return array{Study, DataInMemory} */
     private static function study(): array
     {
         $length = mt_rand(6, 60);
         $series = [];
-        for ($i = 0, $count = mt_rand(2, 12); $i < $count; $i++) {
+        for ($i = 0, $count = mt_rand(2, 18); $i < $count; $i++) {
             $value = mt_rand(20, 80);
             $key = $i === 0 ? 'home' : "entity{$i}";
             for ($j = 0; $j < $length; $j++) {
@@ -80,6 +110,7 @@ final class LabelsTest extends TestCase
                     ),
                     'more' => [0, 2, 5, 12, 200][mt_rand(0, 4)],
                     'side' => ['auto', 'auto', 'above', 'right'][mt_rand(0, 3)],
+                    'named' => ['auto', 'fit'][mt_rand(0, 1)],
                 ]),
             );
         if (mt_rand(0, 1) === 1) {

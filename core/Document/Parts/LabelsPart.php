@@ -25,6 +25,7 @@ final readonly class LabelsPart implements Part
 
     /**
      * @param 'both'|'name'|'value'|'none' $end what is at the end of a line
+     * @param 'auto'|'fit' $named which lines have it: those in focus and, of up to eight, all; or as many as have room
      * @param list<string> $points of the lines in focus whose values are written
      * @param int $more up to so many further points of each line, the most telling first: its turning points
      * @param 'auto'|'above'|'below'|'left'|'right' $side
@@ -40,6 +41,13 @@ final readonly class LabelsPart implements Part
             lead: 'label at the line end',
         )]
         public string $end = 'both',
+        #[Choice(
+            'named lines',
+            ['auto' => 'focus, or all of up to eight', 'fit' => 'as many as fit'],
+            lead: 'lines with a label',
+            when: ['end' => ['both', 'name', 'value']],
+        )]
+        public string $named = 'auto',
         #[Several(
             'labelled points',
             ['first' => 'first', 'last' => 'last', 'highest' => 'highest', 'lowest' => 'lowest'],
