@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use DuskRail\Document\Parts\PanelsPart;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
@@ -46,10 +47,13 @@ final class Brief extends Record
     public function add(?Study $study, ?string $text): void
     {
         DB::transaction(function () use ($study, $text): void {
+            $document = $study?->document();
             $this->blocks()->create([
                 'place' => 1 + ($this->blocks()->reorder('place', 'desc')->first()->place ?? 0),
                 'study_id' => $study?->id,
                 'text' => $text,
+                'view' => $document?->view,
+                'split' => $document?->part(PanelsPart::class)->by,
             ]);
             $this->touch();
         });

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use DuskRail\Document\Parts\PanelsPart;
+use DuskRail\Document\Study as StudyOfCore;
+use DuskRail\Document\ViewCatalogue;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
@@ -14,6 +17,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $place
  * @property int|null $study_id
  * @property string|null $text
+ * @property string|null $view that the study has in the brief; null where it goes with the study
+ * @property string|null $split what its panels are for; null likewise
  * @property Study|null $study
  */
 final class BriefBlock extends Record
@@ -28,5 +33,17 @@ final class BriefBlock extends Record
     public function study(): BelongsTo
     {
         return $this->belongsTo(Study::class);
+    }
+
+    /** The study as the brief shows it; null for a text. */
+    public function document(): ?StudyOfCore
+    {
+        $document = $this->study?->document();
+        if ($document === null || $this->view === null || !isset(ViewCatalogue::all()[$this->view])) {
+            return $document;
+        }
+        $panels = $document->part(PanelsPart::class);
+
+        return $document->withView($this->view)->withPart($panels->with(['by' => $this->split ?? $panels->by]));
     }
 }

@@ -51,7 +51,7 @@ final readonly class BriefPage
                 $parts = $block->study_id === null ? [...$parts, new BriefPart($block)] : $parts;
                 continue;
             }
-            $document = $study->document();
+            $document = $block->document() ?? $study->document();
             $comparison = Comparison::of($focus === null ? $document : $document->about($focus), $study->data());
             foreach (ReaderChoices::offered($comparison, $brief->controls ?? []) as $control => $labels) {
                 $offered[$control] = ['' => 'as drawn'] + ($offered[$control] ?? []) + $labels;

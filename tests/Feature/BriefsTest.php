@@ -89,8 +89,13 @@ final class BriefsTest extends ApplicationTestCase
             'april.csv',
         );
         $this->get(route('briefs.read', $brief->token))->assertSee(': 20.0')->assertSee('version 2');
+        // Looking at the study in another view is none of the brief's readers' business; the brief has its own.
         $this->change($study, 'view', ['view' => 'stack']);
         $this->change($study, 'add-stop', ['stop' => 'index']);
+        $this->get(route('briefs.read', $brief->token))->assertOk()->assertDontSee('cannot be summed');
+        $block = $brief->blocks()->firstOrFail();
+        $this->put(route('briefs.update', $brief), ['block' => $block->id, 'view' => 'none'])->assertSessionHasErrors();
+        $this->put(route('briefs.update', $brief), ['block' => $block->id, 'view' => 'stack'])->assertRedirect();
         $this->get(route('briefs.read', $brief->token))->assertOk()->assertSee('cannot be summed');
     }
 

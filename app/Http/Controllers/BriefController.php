@@ -11,6 +11,7 @@ use App\Models\Brief;
 use App\Models\Study;
 use App\View\BriefPage;
 use DuskRail\Chart\TextMeasure;
+use DuskRail\Document\ViewCatalogue;
 use DuskRail\Outcome\ReaderChoices;
 use DuskRail\Refusal;
 use Illuminate\Contracts\View\View;
@@ -44,12 +45,17 @@ final class BriefController
             'study' => ['sometimes', 'integer', 'exists:studies,id'],
             'block' => ['sometimes', 'integer'],
             'do' => ['sometimes', 'in:up,down,remove'],
+            'view' => ['sometimes', 'nullable', Rule::in(array_keys(ViewCatalogue::all()))],
             'controls' => ['sometimes', 'array'],
             'controls.*' => [Rule::in(['', ...array_keys(ReaderChoices::CONTROLS)])],
         ]);
         $block = $request->has('block') ? $brief->blocks()->findOrFail($request->integer('block')) : null;
         match (true) {
             $block !== null && $request->string('do')->value() === 'remove' => $block->delete(),
+            $block !== null && $request->has('view') => $block->update([
+                'view' => $request->input('view'),
+                'split' => null,
+            ]),
             $block !== null && $request->has('text') => $block->update([
                 'text' => $request->string('text')->trim()->value(),
             ]),

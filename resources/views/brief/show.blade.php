@@ -8,7 +8,13 @@
             @forelse ($brief->blocks as $block)
                 <li>
                     @if ($block->study !== null)
-                        <a href="{{ route('studies.show', $block->study) }}"><b>{{ $block->study->name }}</b></a> <span class="quiet">{{ \App\View\Label::of(\DuskRail\Document\ViewCatalogue::of($block->study->document())->title()) }}</span>
+                        <a href="{{ route('studies.show', $block->study) }}"><b>{{ $block->study->name }}</b></a> 
+                        <form method="post" action="{{ route('briefs.update', $brief) }}" class="view-of" data-at-once>@csrf @method('put')<input type="hidden" name="block" value="{{ $block->id }}">
+                            <span class="select is-small"><select name="view" aria-label="{{ __('View of :study', ['study' => $block->study->name]) }}">
+                                @foreach (\DuskRail\Views\Views::all() as $name => $view)<option value="{{ $name }}" @selected($name === ($block->view ?? $block->study->document()->view))>{{ \App\View\Label::of($view->title()) }}</option>@endforeach
+                            </select></span>
+                            <noscript><button class="button is-small">{{ __('Save') }}</button></noscript>
+                        </form>
                     @elseif ($block->study_id !== null)
                         <span class="quiet">{{ __('This study was deleted.') }} <a href="{{ route('bin.show') }}">{{ __('Bin') }}</a></span>
                     @else
