@@ -111,6 +111,19 @@ final class RevisionWriter
         });
     }
 
+    /**
+     * Takes up another of its revisions, whichever way leads there.
+     *
+     * @throws ChangedMeanwhile as undo() does
+     */
+    public static function goTo(Study $study, StudyRevision $revision, ?int $seen = null): void
+    {
+        DB::transaction(static function () use ($study, $revision, $seen): void {
+            self::mustBeInForce($study, $seen);
+            self::pointTo($study, $revision);
+        });
+    }
+
     private static function mustBeInForce(Study $study, ?int $revision): ?int
     {
         $inForce = self::inForce($study);

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Support\Carbon;
+
 /**
  * @property int $id
  * @property int|null $parent_id
  * @property string $summary what was changed, as a person would say it after “Undo:”
  * @property array<string, mixed> $document
+ * @property Carbon|null $created_at
  */
 final class StudyRevision extends Record
 {
@@ -34,6 +37,26 @@ final class StudyRevision extends Record
         }
 
         return $at?->id === $from ? $summaries : null;
+    }
+
+    /**
+     * The revisions that a study went through, the latest first: those that redo leads to, the one in force, and those
+     * before it.
+     *
+     * @return list<self> at most so many of each side
+     */
+    public static function around(?int $inForce, int $most): array
+    {
+        $steps = [];
+        for ($at = self::after($inForce); $at !== null && count($steps) < $most; $at = self::after($at->id)) {
+            array_unshift($steps, $at);
+        }
+        $before = 0;
+        for ($at = self::find($inForce); $at !== null && $before < $most; $at = self::find($at->parent_id), $before++) {
+            $steps[] = $at;
+        }
+
+        return $steps;
     }
 
     /** The latest revision that was made from another: where redo leads. */

@@ -59,6 +59,7 @@ final readonly class Editor
         return match (true) {
             $id === 'editor-origin' => new self($id, 'Measure', 'study.editors.origin'),
             $id === 'editor-add' => new self($id, 'Add a calculation', 'study.editors.add', isMenu: true),
+            $id === 'steps' => new self($id, 'History', 'study.editors.steps', isMenu: true),
             $id === 'hand-over' => new self($id, 'Hand over', 'study.editors.hand-over', isMenu: true),
             $kind === 'editor' => self::ofStop($screen, $id, $name),
             $kind === 'set' => self::ofPart($screen, $id, $name),

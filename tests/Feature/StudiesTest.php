@@ -41,6 +41,34 @@ final class StudiesTest extends ApplicationTestCase
         self::assertSame('Leakage', $study->name);
     }
 
+    /** Any state of a study is taken up again from its history, those that were undone too; none of another study. */
+    public function testAnyStateIsTakenUpAgainFromTheHistory(): void
+    {
+        $study = $this->imported();
+        $this->change($study, 'measure', ['measure' => 'leakage']);
+        $ids = [];
+        foreach (['tarrow', 'marl'] as $entity) {
+            $this->change($study, 'state', ['entity' => $entity, 'state' => 'focus'])->assertOk();
+            $ids[] = (int) $study->refresh()->revision_id;
+        }
+        $this->put(route('history.update', $study), ['step' => 'undo'])->assertOk();
+        self::assertSame($ids[0], $study->refresh()->revision_id);
+        $this->get(route('editors.show', [$study, 'steps']))
+            ->assertOk()
+            ->assertSeeInOrder(['Focus on Marl', 'aria-current="step"', 'Focus on Tarrow'], false);
+        $this->put(route('history.update', $study), ['to' => $ids[1]])->assertOk();
+        self::assertSame($ids[1], $study->refresh()->revision_id);
+        $before = StudyRevision::findOrFail($ids[0])->parent_id;
+        $this->put(route('history.update', $study), ['to' => $before], ['X-Revision' => (string) $ids[0]])
+            ->assertStatus(409)
+            ->assertSee('Focus on Marl');
+        $this->put(route('history.update', $study), ['to' => $before])->assertOk();
+        self::assertSame([$before, 1], [$study->refresh()->revision_id, count($study->document()->focus)]);
+        $other = $this->imported(str_replace('Leakage', 'Bursts', self::MONTHLY), 'other.csv');
+        $this->put(route('history.update', $study), ['to' => $other->revision_id])->assertNotFound();
+        self::assertSame($before, $study->refresh()->revision_id);
+    }
+
     public function testAnEditThatChangesNothingMakesNoRevision(): void
     {
         $study = $this->imported();

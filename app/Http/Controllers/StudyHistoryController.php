@@ -8,6 +8,7 @@ use App\Data\ChangedMeanwhile;
 use App\Data\RevisionWriter;
 use App\Http\SeenRevision;
 use App\Models\Study;
+use App\Models\StudyRevision;
 use App\View\OpenEditors;
 use App\View\SheetSize;
 use App\View\StudyScreen;
@@ -16,17 +17,24 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
-/** Undo and redo. */
+/** Undo and redo, and any state that the study was in. */
 final class StudyHistoryController
 {
     public function update(Request $request, Study $study, TextMeasure $measure): Response
     {
-        $request->validate(['step' => ['required', 'in:undo,redo']]);
-        $step = $request->string('step')->value();
+        $request->validate(['step' => ['required_without:to', 'in:undo,redo'], 'to' => ['sometimes', 'integer']]);
         $seen = SeenRevision::of($request, $study);
         [$status, $message] = [200, ''];
         try {
-            $step === 'undo' ? RevisionWriter::undo($study, $seen?->id) : RevisionWriter::redo($study, $seen?->id);
+            match (true) {
+                $request->has('to') => RevisionWriter::goTo(
+                    $study,
+                    StudyRevision::where('study_id', $study->id)->findOrFail($request->integer('to')),
+                    $seen?->id,
+                ),
+                $request->string('step')->value() === 'undo' => RevisionWriter::undo($study, $seen?->id),
+                default => RevisionWriter::redo($study, $seen?->id),
+            };
         } catch (ChangedMeanwhile) {
             $study->refresh();
             [$status, $message] = [

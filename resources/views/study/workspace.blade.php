@@ -17,6 +17,7 @@
         <div class="right">
             <button type="button" class="plain" data-history="undo" @disabled($undo === null) title="{{ $undo === null ? __('Nothing to undo') : __('Undo: :change', ['change' => $undo]) }}">{{ __('Undo') }}</button>
             <button type="button" class="plain" data-history="redo" @disabled($redo === null) title="{{ $redo === null ? __('Nothing to redo') : __('Redo: :change', ['change' => $redo->summary]) }}">{{ __('Redo') }}</button>
+            <button type="button" class="plain" popovertarget="steps" title="{{ __('All steps of this study, with their dates') }}">{{ __('History') }}</button>
             <x-theme-switch />
             <button type="button" class="plain" data-keys aria-label="? {{ __('Keyboard shortcuts') }}" title="{{ __('Keyboard shortcuts') }}">?</button>
             <button type="button" class="go" popovertarget="hand-over" title="{{ __('Download the chart, its values or the study') }}">{{ __('Hand over') }}</button>
@@ -28,6 +29,7 @@
             </form>
         </div>
         <x-editor :screen="$screen" id="hand-over" />
+        <x-editor :screen="$screen" id="steps" />
     </header>
     @region
     @include('study.rail')
