@@ -23,8 +23,9 @@ final readonly class LinesComposer
         }
         // Cut and whole beside each other; the pointer reads the larger one.
         $share = round($width * 0.62);
+        $from = new AxisPart('zero', grid: $axis->grid, dashed: $axis->dashed);
         $cut = $this->one($lineup, $share, $height - 20.0, $axis->starting('cut'));
-        $whole = $this->one($lineup, $width - $share - 16.0, $height - 20.0, new AxisPart('zero'));
+        $whole = $this->one($lineup, $width - $share - 16.0, $height - 20.0, $from);
         $type = Type::text(13, 600);
 
         return new Scene(
@@ -51,7 +52,7 @@ final readonly class LinesComposer
     {
         $narrow = $width < 560;
         $axisType = Type::text($narrow ? 12.5 : 13.5);
-        $axes = new Axes($this->measure);
+        $axes = new Axes($this->measure, $axis);
         $key = new Key($this->measure, $lineup, $width);
         $scale = self::scale(
             $lineup,
@@ -78,6 +79,13 @@ final readonly class LinesComposer
             $lineup->from,
             $lineup->to,
         );
+        $times = TimeTicks::along(
+            $lineup->axis,
+            $plot->from,
+            $plot->to,
+            $plot->step(),
+            fn(string $text): float => $this->measure->width($text, $axisType),
+        );
         $painter = new LinesPainter($lineup, $plot, $scale);
         $bands = new BandPainter($painter);
         $marks = new MarksPainter($this->measure, $lineup, $plot, $scale);
@@ -100,17 +108,8 @@ final readonly class LinesComposer
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->variation()),
                 $axes->values($ticks, $scale, $plot, $axisType),
                 $baseLabel,
-                $axes->places(
-                    TimeTicks::along(
-                        $lineup->axis,
-                        $plot->from,
-                        $plot->to,
-                        $plot->step(),
-                        fn(string $text): float => $this->measure->width($text, $axisType),
-                    ),
-                    $plot,
-                    $axisType,
-                ),
+                ...$axes->verticals($times, $plot),
+                $axes->places($times, $plot, $axisType),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->beyond()),
                 ...self::isLimited($lineup, $axis) ? [$painter->beyond($this->measure)] : [],

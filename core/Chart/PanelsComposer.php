@@ -180,7 +180,7 @@ final readonly class PanelsComposer
         $foot = ($part->heading === 'below' ? 20.0 : 0.0) + ($times ? 26.0 : 8.0);
         $bottom = $head + $grid->height;
         $marks = $shared = [];
-        $axes = new Axes($this->measure);
+        $axes = new Axes($this->measure, $comparison->study->part(AxisPart::class));
         $type = Type::text(12);
         foreach ($facets as $i => $facet) {
             $scale = $content
@@ -207,6 +207,7 @@ final readonly class PanelsComposer
                     [
                         $this->ground($part, $plot, $number + $i, $head),
                         $axes->values($ticks, $scale, $plot, $type, $worded),
+                        ...$axes->verticals($this->timeTicks($facet->lineup, $plot, $type), $plot),
                         ...$grid->othersBehind ? [new Reused(self::BEHIND)] : [],
                         ...$content->groups($facet, $plot, $scale),
                         ...$times ? [$axes->places($this->timeTicks($facet->lineup, $plot, $type), $plot, $type)] : [],

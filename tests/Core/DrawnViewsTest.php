@@ -61,6 +61,34 @@ use PHPUnit\Framework\TestCase;
 /** Where the marks of the views are, against values calculated by hand, and which settings are refused. */
 final class DrawnViewsTest extends TestCase
 {
+    /** Lines of the grid at values, at times, at both or at neither, dashed where that is wanted. */
+    #[TestWith(['across', true, false])]
+    #[TestWith(['along', false, true])]
+    #[TestWith(['both', true, true])]
+    #[TestWith(['none', false, false])]
+    public function testTheGridIsAsItIsWanted(string $grid, bool $across, bool $along): void
+    {
+        $series = ['home' => range(5, 40), 'a' => range(9, 44)];
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Flow, '2022-01', $series]]);
+        $study = Make::study($data)->withPart(AxisPart::from(['grid' => $grid, 'dashed' => true]));
+        $scene = (new LinesComposer(new SquareLetters()))->compose(
+            Lineup::of(Comparison::of($study, $data)),
+            900.0,
+            400.0,
+        );
+        $flat = $steep = 0;
+        foreach ($scene->marks as $group) {
+            foreach ($group instanceof Group ? $group->marks : [] as $mark) {
+                $isOfGrid = $mark instanceof Stroke && $mark->dash !== [] && $mark->ink === Ink::Hair;
+                foreach ($isOfGrid ? $mark->pieces : [] as [$left, $top, $right, $bottom]) {
+                    $flat += $top === $bottom && $right - $left > 500.0 ? 1 : 0;
+                    $steep += $left === $right && $bottom - $top > 300.0 ? 1 : 0;
+                }
+            }
+        }
+        self::assertSame([$across, $along], [$flat > 2, $steep > 2]);
+    }
+
     /** On random stacks: values are in their layers, and a point says its share and its sum with those below. */
     public function testValuesOfAStackAreInTheirLayersAndAPointSaysWhatItIsDrawnAt(): void
     {
@@ -500,7 +528,15 @@ final class DrawnViewsTest extends TestCase
     {
         foreach (
             [
-                'axis' => ['start' => 'both', 'log' => true, 'low' => 1.5, 'high' => 9.0, 'view' => 'lines'],
+                'axis' => [
+                    'start' => 'both',
+                    'log' => true,
+                    'low' => 1.5,
+                    'high' => 9.0,
+                    'view' => 'lines',
+                    'grid' => 'both',
+                    'dashed' => true,
+                ],
                 'look' => [
                     'course' => 'steps',
                     'area' => true,
@@ -514,6 +550,7 @@ final class DrawnViewsTest extends TestCase
                     'gaps' => 'hair',
                 ],
                 'labels' => [
+                    'named' => 'fit',
                     'end' => 'name',
                     'points' => ['last'],
                     'more' => 5,

@@ -20,6 +20,8 @@ final readonly class AxisPart implements Part
      * @param bool $log in equal steps for equal ratios
      * @param float|null $low limit that was set; null for as the values have it
      * @param string $view the view that the limits were set in; in another they are let go
+     * @param 'across'|'along'|'both'|'none' $grid lines at values, at times, at both, or at neither
+     * @param bool $dashed whether the lines of the grid are
      */
     public function __construct(
         #[Choice(
@@ -33,6 +35,14 @@ final readonly class AxisPart implements Part
         #[Number('upper limit', hint: 'automatic', lead: 'maximum')] public ?float $high = null,
         #[Written('view of the limits', allowed: 'name of the view that the limits were set in', shown: false)]
         public string $view = '',
+        #[Choice(
+            'grid',
+            ['across' => 'horizontal', 'along' => 'vertical', 'both' => 'both', 'none' => 'none'],
+            lead: 'grid lines',
+        )]
+        public string $grid = 'across',
+        #[Flag('grid', 'dashed', 'solid', lead: 'drawn', when: ['grid' => ['across', 'along', 'both']])]
+        public bool $dashed = false,
     ) {}
 
     public static function name(): string
@@ -58,13 +68,13 @@ final readonly class AxisPart implements Part
 
     public function normalised(): static
     {
-        return $this->hasLimits() || $this->view === '' ? $this : new self($this->start, $this->log);
+        return $this->hasLimits() || $this->view === '' ? $this : $this->with(['view' => '']);
     }
 
     /** @param 'cut'|'zero'|'both' $start */
     public function starting(string $start): self
     {
-        return new self($start, $this->log, $this->low, $this->high, $this->view);
+        return $this->with(['start' => $start]);
     }
 
     /** The lower limit that holds in a view; null where the values have it. */
