@@ -91,7 +91,12 @@ final class PointLabels
         ];
         $chosen = [];
         foreach ($asked as $name => $position) {
-            if (in_array($name, $part->pointsOf($line->key), true) && is_int($position)) {
+            // What is at the end of the line is said there once.
+            $isAtEnd =
+                $position === $line->last &&
+                in_array($part->endOf($line->key), ['both', 'value'], true) &&
+                !isset($part->placed["{$line->key}@end"]);
+            if (in_array($name, $part->pointsOf($line->key), true) && is_int($position) && !$isAtEnd) {
                 $chosen[$position] = true;
             }
         }

@@ -139,7 +139,9 @@ final class MarksTest extends TestCase
         $chosen = static fn(array $part): array => array_keys(
             PointLabels::chosen($line, LabelsPart::from($part), $plot, null),
         );
-        self::assertSame([8, 0], $chosen(['points' => 'last,first']));
+        self::assertSame([8, 0], $chosen(['points' => 'last,first', 'end' => 'name']));
+        // The value at the end of the line is said there once.
+        self::assertSame([0], $chosen(['points' => 'last,first']));
         self::assertEqualsCanonicalizing([2, 5], $chosen(['points' => 'highest,lowest']));
         // The peak of 50 and the trough of 3 turn furthest.
         self::assertSame([2, 5], $chosen(['more' => '2']));
