@@ -82,24 +82,7 @@ final class PointLabels
         if ($present === []) {
             return [];
         }
-        $points = TellingPoints::of($line->values, $plot->from, $plot->to, $open);
-        $asked = [
-            'last' => $points->last,
-            'first' => $points->first,
-            'highest' => $points->highest[0] ?? null,
-            'lowest' => $points->lowest[0] ?? null,
-        ];
-        $chosen = [];
-        foreach ($asked as $name => $position) {
-            // What is at the end of the line is said there once.
-            $isAtEnd =
-                $position === $line->last &&
-                in_array($part->endOf($line->key), ['both', 'value'], true) &&
-                !isset($part->placed["{$line->key}@end"]);
-            if (in_array($name, $part->pointsOf($line->key), true) && is_int($position) && !$isAtEnd) {
-                $chosen[$position] = true;
-            }
-        }
+        $chosen = self::asked($line, $part, TellingPoints::of($line->values, $plot->from, $plot->to, $open));
         $turns = [];
         $positions = array_keys($present);
         foreach ($part->more > 0 ? $positions : [] as $n => $i) {
@@ -117,6 +100,27 @@ final class PointLabels
         }
 
         return $chosen;
+    }
+
+    /** @return array<int, true> by position; what is said at the end of the line is not asked for again */
+    private static function asked(Line $line, LabelsPart $part, TellingPoints $points): array
+    {
+        $isSaidAtEnd =
+            in_array($part->endOf($line->key), ['both', 'value'], true) && !isset($part->placed["{$line->key}@end"]);
+        $positions = [
+            'last' => $points->last,
+            'first' => $points->first,
+            'highest' => $points->highest[0] ?? null,
+            'lowest' => $points->lowest[0] ?? null,
+        ];
+        $asked = [];
+        foreach (array_intersect_key($positions, array_flip($part->pointsOf($line->key))) as $position) {
+            if ($position !== null && !($isSaidAtEnd && $position === $line->last)) {
+                $asked[$position] = true;
+            }
+        }
+
+        return $asked;
     }
 
     /**

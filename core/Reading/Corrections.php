@@ -208,9 +208,15 @@ final readonly class Corrections
         return $found;
     }
 
-    /** What files of one kind have in common: their headings without periods and numbers; nothing without headings. */
+    /**
+     * What files of one kind have in common: their headings without periods and numbers. Nothing without headings, and
+     * of what this program has written, which says all of itself.
+     */
     public static function kindOf(Sample $sample): string
     {
+        if (isset($sample->notes()['periods'])) {
+            return '';
+        }
         $heading = Detection::of($sample)->plan->heading;
         $kind = [];
         for ($column = 0; $heading !== null && $column < min(self::HEADINGS, $sample->breadth($heading)); $column++) {

@@ -30,7 +30,7 @@ export function nameLit(chart, key) {
         if (at.x >= x) [x, y] = [at.x, at.y];
     }
     if (!Number.isFinite(x)) return;
-    const name = document.createElementNS('http://www.w3.org/2000/svg', 'text');
+    const name = document.createElementNS(chart.namespaceURI, 'text');
     name.setAttribute('class', 'lit-name');
     name.textContent = series.dataset.name;
     chart.append(name);

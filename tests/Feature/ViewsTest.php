@@ -166,7 +166,7 @@ final class ViewsTest extends ApplicationTestCase
         $this->getJson(route('readouts.show', [$study, 'veldmere']))->assertJsonPath('points.29', [
             'June 2024',
             '39.0 Ml per month',
-            '+12.0 on a year before · highest of 3',
+            '56 % of 70.0 · 50.0 with those below · +12.0 on a year before · highest of 3',
         ]);
         $this->change($study, 'add-stop', ['stop' => 'index'])->assertOk()->assertSee('cannot be summed');
         $this->change($study, 'set', ['part' => 'stack', 'settings' => ['form' => 'through']])
