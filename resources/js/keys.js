@@ -42,3 +42,27 @@ document.addEventListener('keydown', (event) => {
     } else if (key === 'v' && !event.altKey) turn(event.shiftKey ? -1 : 1);
     else if (key === '?') document.getElementById('keys').showModal();
 });
+
+/** Where the keyboard was before the page changed: the element, and where one goes on if it is no longer there. */
+const place = { was: null, next: '' };
+
+document.addEventListener('htmx:before:swap', () => {
+    const now = document.activeElement;
+    place.was = now === document.body ? null : now;
+    place.next = [
+        ['.rail, .editor', '#stop-add .name'],
+        ['#signals', '#signals button, #signals summary'],
+        ['#roster', '#rows .pick'],
+        ['*', '#chart .chart'],
+    ].find(([within]) => now?.closest(within))?.[1];
+});
+document.addEventListener('htmx:after:swap', () =>
+    setTimeout(() => {
+        const { was, next } = place;
+        place.was = null;
+        if (!was || was.isConnected || document.activeElement !== document.body || !next) return;
+        /** @type {HTMLElement | null} */ (
+            document.querySelector(next) ?? document.querySelector('#chart .chart')
+        )?.focus();
+    }),
+);

@@ -537,6 +537,18 @@ final class TasksTest extends BrowserTestCase
         $browser->press(WebDriverKeys::ENTER, '{rank Veldmere} in leakage', WebDriverKeys::ENTER);
         $browser->see('.words.headline .shown', '1st of 23 in leakage');
         $browser->see('.words.subtitle', 'average of 2019 = 100');
+        // What is removed takes the keyboard to what is next, and it is said.
+        $this->tabTo('#stop-s3 > .name');
+        $browser->press(WebDriverKeys::ENTER);
+        $remove = '.editor:popover-open [hx-vals*="remove-stop"]';
+        $browser->until('the button', fn(): bool => $this->many($remove) === 1);
+        $this->tabTo($remove);
+        $browser->press(WebDriverKeys::ENTER);
+        $browser->until('two stops', fn(): bool => $this->many('#stop-s3') === 0);
+        $browser->until('the keyboard to be somewhere', static fn(): bool => $browser->run(
+            'return document.activeElement.closest("#stop-add") !== null',
+        ) === true);
+        self::assertStringContainsString('Remove', $browser->property('#changed', 'textContent'));
     }
 
     /** Goes by the tab key until something has the keyboard. */

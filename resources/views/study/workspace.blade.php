@@ -31,6 +31,8 @@
         <x-editor :screen="$screen" id="hand-over" />
         <x-editor :screen="$screen" id="steps" />
     </header>
+    {{-- What an edit came to, for those who listen: the page says the rest by showing it. --}}
+    <p class="is-sr-only" id="changed" role="status">{{ $study->revision?->summary }}. {{ $screen->refusal ?: $screen->wording->headline }}</p>
     @region
     @include('study.rail')
     @endregion
