@@ -9,8 +9,11 @@ use DuskRail\Document\Parts\PointsPart;
 /** Draws the marks of telling points, each kind in a group that readers can switch off. */
 final readonly class PointMarks
 {
-    /** @param list<string> $marked `first`, `highest`, `lowest`, `negative` */
-    public function __construct(private PointsPart $part, private array $marked) {}
+    /**
+     * @param list<string> $marked `first`, `highest`, `lowest`, `negative`
+     * @param float $rim of the ground around a mark, in pixels, that parts it from the line
+     */
+    public function __construct(private PointsPart $part, private array $marked, private float $rim = 1.4) {}
 
     /**
      * @param list<float> $values of the line along the axis
@@ -27,11 +30,11 @@ final readonly class PointMarks
             foreach ($positions as $position) {
                 $y = $scale->at($values[$position] ?? NAN);
                 if (!is_nan($y) && $y >= $plot->top - 1.0 && $y <= $plot->bottom + 1.0) {
-                    // A rim of the ground parts it from the line and from the marker of the last point.
+                    $x = $plot->x($position);
                     array_push(
                         $marks,
-                        ...Shape::at($shape, $plot->x($position), $y, $radius + 1.4, Ink::Sheet),
-                        ...Shape::at($shape, $plot->x($position), $y, $radius, $own),
+                        ...$this->rim > 0.0 ? Shape::at($shape, $x, $y, $radius + $this->rim, Ink::Sheet) : [],
+                        ...Shape::at($shape, $x, $y, $radius, $own),
                     );
                 }
             }

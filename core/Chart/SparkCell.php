@@ -89,9 +89,13 @@ final readonly class SparkCell
                 $dots[] = new Dot($plot->x($position), $scale->at($line->values[$position]), $radius, $ink);
             }
         }
-        $marks = new PointMarks($this->points, $this->part->points);
+        // At this size a rim would be half of the mark.
+        $marks = new PointMarks($this->points, $this->part->points, 0.0);
+        foreach ($marks->of($line->values, $plot, $scale, $ink, self::TELLING) as $group) {
+            array_push($dots, ...$group->marks);
+        }
 
-        return [...$dots, ...$marks->of($line->values, $plot, $scale, $ink, self::TELLING)];
+        return $dots;
     }
 
     /** @return array<int, float> radius of the dot by position */
