@@ -168,10 +168,10 @@ final readonly class Svg
             $mark instanceof Group => $this->group($mark),
             $mark instanceof Box => $this->box($mark),
             $mark instanceof Area => sprintf(
-                '<path transform="scale(.1)" d="%s" fill="%s" opacity="%s"/>',
+                '<path transform="scale(.1)" d="%s" fill="%s"%s/>',
                 ltrim(str_replace('M', 'ZM', self::path($mark->pieces)), 'Z') . 'Z',
                 $this->ink($mark->ink),
-                $mark->opacity,
+                $mark->opacity < 1.0 ? " opacity=\"{$mark->opacity}\"" : '',
             ),
             $mark instanceof Dot => sprintf(
                 '<circle cx="%s" cy="%s" r="%s" fill="%s"%s/>',

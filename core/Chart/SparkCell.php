@@ -83,11 +83,8 @@ final readonly class SparkCell
     private function points(Line $line, PlotArea $plot, Scale $scale, Ink $ink): array
     {
         $dots = [];
-        $last = min($line->last ?? $this->to, $this->to);
-        foreach ($this->marked($line) as $position => $radius) {
-            if ($radius < self::TELLING || ($position === $last && in_array('last', $this->part->points, true))) {
-                $dots[] = new Dot($plot->x($position), $scale->at($line->values[$position]), $radius, $ink);
-            }
+        foreach ($this->dotted($line) as $position => $radius) {
+            $dots[] = new Dot($plot->x($position), $scale->at($line->values[$position]), $radius, $ink);
         }
         // At this size a rim would be half of the mark.
         $marks = new PointMarks($this->points, $this->part->points, 0.0);
@@ -98,7 +95,19 @@ final readonly class SparkCell
         return $dots;
     }
 
-    /** @return array<int, float> radius of the dot by position */
+    /** @return array<int, float> radius of the dot by position, where a line has dots */
+    private function dotted(Line $line): array
+    {
+        $last = min($line->last ?? $this->to, $this->to);
+        $end = in_array('last', $this->part->points, true) ? [$last => self::TELLING] : [];
+        if (!in_array('all', $this->part->points, true)) {
+            return is_nan($line->values[$last]) ? [] : $end;
+        }
+
+        return $end + array_filter($this->marked($line), static fn(float $radius): bool => $radius < self::TELLING);
+    }
+
+    /** @return array<int, float> radius of the mark by position */
     private function marked(Line $line): array
     {
         $wanted = array_fill_keys($this->part->points, true);

@@ -50,6 +50,7 @@ final readonly class SparksComposer
         $name = $width - self::CELL - 5 * self::COLUMN;
         $pages = [];
         $marks = $this->heads($table, $name, $facts);
+        $rules = [];
         $y = self::HEADS;
         foreach ($table->groups as $group => $rows) {
             $lines = array_map(static fn(SparkRow $row): array => [$row, $row->line->name], $rows);
@@ -60,15 +61,15 @@ final readonly class SparksComposer
                 $heads = $group !== '' && $i === 0;
                 // The name of a group is not alone at the foot of a page.
                 if ($y + self::ROW * ($heads ? 2 : 1) + self::FOOT > $height && $y > self::HEADS) {
-                    $pages[] = $this->page($table, $width, $y, $marks);
-                    [$marks, $y] = [$this->heads($table, $name, $facts), self::HEADS];
+                    $pages[] = $this->page($table, $width, $y, $marks, $rules);
+                    [$marks, $rules, $y] = [$this->heads($table, $name, $facts), [], self::HEADS];
                 }
                 $bold = $heads || ($row !== null && $row->line->hue > 0);
                 $type = Type::text(13.5, $bold ? 700 : 400);
                 $from = $name - self::FACT * count($facts);
                 $drawn = $this->row($table, $row, $words, [$y, $from, $name], $type);
                 if (!$heads) {
-                    $marks[] = new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0);
+                    $rules[] = [0.0, $y, $width, $y];
                     $drawn = [...$drawn, ...$row === null ? [] : $this->known($table, $row, $facts, $y, $name)];
                 }
                 array_push($marks, ...$drawn);
@@ -76,7 +77,7 @@ final readonly class SparksComposer
             }
             $y += 6.0;
         }
-        $pages[] = $this->page($table, $width, $y, $marks);
+        $pages[] = $this->page($table, $width, $y, $marks, $rules);
 
         return $pages;
     }
@@ -107,9 +108,13 @@ final readonly class SparksComposer
         return $marks;
     }
 
-    /** @param list<Mark> $marks */
-    private function page(SparkTable $table, float $width, float $y, array $marks): Scene
+    /**
+     * @param list<Mark> $marks
+     * @param list<list<float>> $rules above the rows, drawn in one stroke
+     */
+    private function page(SparkTable $table, float $width, float $y, array $marks, array $rules): Scene
     {
+        array_unshift($marks, ...$rules === [] ? [] : [new Stroke($rules, Ink::Hair, 1.0)]);
         $about = TrendWords::underTable($table->comparison);
         $marks[] = Words::plain(0.0, $y + 14.0, $about, Type::text(12.5), Ink::Quiet);
 
