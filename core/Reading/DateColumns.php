@@ -96,16 +96,22 @@ final readonly class DateColumns
         return [$rows - count($days), count($times) > 1 && $rows >= 0.8 * count($days) * count($times)];
     }
 
-    public function monthsColumn(): ?int
+    /** The column that names only parts of a year, beside their sums and means. */
+    public function partColumn(YearPart $part): ?int
     {
         foreach ($this->table->columns as $column) {
+            $heading = $this->table->words($column);
             // The sum of the months is none of them.
-            $cells = array_filter(
+            $cells = array_values(array_filter(
                 Table::some($this->table->different($column), 60),
-                static fn(string $c): bool => Vocabulary::benchmark($c) === null,
-            );
+                static fn(string $c): bool => Vocabulary::benchmark($c) === null && !Vocabulary::isWholeYear($c),
+            ));
             $months = array_filter($cells, static fn(string $c): bool => PeriodNotation::monthOfYear($c) !== null);
-            if (count($months) >= 2 && count($months) >= 0.8 * count($cells)) {
+            $areMonths = count($months) >= 2 && count($months) >= 0.8 * count($cells);
+            // `S1` and `W1` are sites and wells unless the heading says more.
+            $saysSo = $heading === '' || preg_match($part->heading(), $heading) === 1;
+            $is = $areMonths ? YearPart::Month : ($saysSo ? YearPart::in($heading, $cells) : null);
+            if ($is === $part && count($cells) >= 2) {
                 return $column;
             }
         }

@@ -37,6 +37,11 @@ final readonly class Figure
     /** In the place of a letter: a number with one letter is a duration, as others of the column are. */
     private const DURATIONS = 'h:m';
 
+    /** In the place of a letter: minutes and seconds, with hours before them once an hour is over, all in minutes. */
+    private const STOPWATCH = 'm:s';
+
+    private const WITH_HOURS = '/^[-−]?\d{1,4}:[0-5]\d:[0-5]\d(?:\.\d+)?$/u';
+
     private function __construct(public float $value, public Status $status, public string $unit) {}
 
     /**
@@ -59,12 +64,12 @@ final readonly class Figure
             return new self(NAN, $hidden, '');
         }
 
-        return self::duration($text) ??
+        return self::duration($text, $letter) ??
             (self::partOfDuration($notation, $text, $letter) ?? self::amount($notation, $text, $letter));
     }
 
     /** `01:35:00` and `1h 35m` in hours, `6:42` and `6 min 42 s` in minutes; null where it is none. */
-    private static function duration(string $text): ?self
+    private static function duration(string $text, string $letter): ?self
     {
         $m = [];
         $unit = match (true) {
@@ -79,6 +84,9 @@ final readonly class Figure
             return null;
         }
         $value = (float) $m[2] + (float) $m[3] / 60.0 + (float) ($m[4] ?? '0') / 3600.0;
+        if ($letter === self::STOPWATCH && $unit === 'h') {
+            [$value, $unit] = [60.0 * $value, 'min'];
+        }
 
         return new self($m[1] === '' ? $value : -$value, Status::Measured, $unit);
     }
@@ -176,7 +184,8 @@ final readonly class Figure
 
     /**
      * The letter that is after nearly all values and is then their unit: `8.25 s` in every cell is seconds; `×` where
-     * values have letters that multiply, `h:m` where some are in hours and minutes.
+     * values have letters that multiply, `h:m` where some are in hours and minutes, `m:s` where some have hours before
+     * minutes and seconds and others do not.
      *
      * @param list<string> $texts
      */
@@ -186,6 +195,9 @@ final readonly class Figure
         $figures = 0;
         if (preg_grep(self::HOURS, $texts) !== []) {
             return self::DURATIONS;
+        }
+        if (preg_grep(self::WITH_HOURS, $texts) !== [] && preg_grep('/^[-−]?\d{1,4}:[0-5]\d$/u', $texts) !== []) {
+            return self::STOPWATCH;
         }
         foreach ($texts as $text) {
             $figures += preg_match('/\d/', $text);

@@ -24,6 +24,10 @@ final class MarkedPeriod
 
     private const NOTE = '[*†‡§#¹²³⁰⁴-⁹]+\)?|[\[(]\d{1,2}[\])]|\s\d{1,2}\)';
 
+    /** A code of the same period in brackets, as `2018 [YR2018]` and `Jan 2018 (2018M01)`. */
+    private const REPEATED =
+        '/^(?<period>.*?(?<!\d)(?<year>[12]\d{3})(?!\d).*?)\s*[\[(]\p{L}{0,4}\k<year>(?:-?\p{L}?\d{1,3})?[\])]$/u';
+
     private const STATUS = [
         'prel' => Status::Provisional,
         'unaudited' => Status::Provisional,
@@ -53,6 +57,7 @@ final class MarkedPeriod
         $status = Status::Measured;
         for ($marks = 0; $marks < 3; $marks++) {
             $isMarked =
+                preg_match(self::REPEATED, $period, $m) === 1 ||
                 preg_match('/^(?<period>.*\d.*?)\s*(?:' . self::NOTE . ')$/u', $period, $m) === 1 ||
                 preg_match('/^(?<period>.*\d)(?<mark>' . self::LETTERS . ')$/iu', $period, $m) === 1 ||
                 preg_match(

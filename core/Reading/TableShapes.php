@@ -7,14 +7,17 @@ namespace DuskRail\Reading;
 use DuskRail\Reading\Shapes\Attributes;
 use DuskRail\Reading\Shapes\EntitiesAcross;
 use DuskRail\Reading\Shapes\Events;
+use DuskRail\Reading\Shapes\HalvesDown;
 use DuskRail\Reading\Shapes\Long;
 use DuskRail\Reading\Shapes\Moment;
 use DuskRail\Reading\Shapes\MonthsAcross;
+use DuskRail\Reading\Shapes\MonthsDown;
 use DuskRail\Reading\Shapes\PeriodsAcross;
 use DuskRail\Reading\Shapes\QuartersAcross;
+use DuskRail\Reading\Shapes\QuartersDown;
 use DuskRail\Reading\Shapes\Shape;
 use DuskRail\Reading\Shapes\WeekdaysAcross;
-use DuskRail\Reading\Shapes\YearsAcross;
+use DuskRail\Reading\Shapes\WeeksDown;
 
 /** Every way that a table can be; a new one is named here. Of two that fit as surely the first is proposed. */
 final class TableShapes
@@ -24,7 +27,10 @@ final class TableShapes
         Long::class,
         PeriodsAcross::class,
         EntitiesAcross::class,
-        YearsAcross::class,
+        MonthsDown::class,
+        QuartersDown::class,
+        HalvesDown::class,
+        WeeksDown::class,
         MonthsAcross::class,
         QuartersAcross::class,
         WeekdaysAcross::class,

@@ -102,10 +102,21 @@ final class Vocabulary
 
     private const BENCHMARK = '/^(([\p{L}\d][\p{L}\d.&-]* ){0,3}benchmark|(the )?(whole )?world)$/iu';
 
+    private const WHOLE_YEAR =
+        '/^((full|whole|calendar|fiscal|financial|total) )?(year|jahr|année|annee|año|anno|jaar|år)' .
+        '( (total|average|mean|sum))?$|^(annual|annually|yearly)( (total|average|mean|sum))?$|' .
+        '^(gesamtjahr|jahressumme|jahresmittel|jahr gesamt|M13|Q05|S03)$/iu';
+
     /** A heading as words: `REF_AREA` is `REF AREA`. */
     public static function words(string $heading): string
     {
         return trim((string) preg_replace('/[_\s]+/', ' ', $heading));
+    }
+
+    /** Whether a label beside parts of a year is of all of them together. */
+    public static function isWholeYear(string $label): bool
+    {
+        return preg_match(self::WHOLE_YEAR, trim($label, " \t:*")) === 1;
     }
 
     /** What an entity or category of that name stands for, where the name alone says so. */

@@ -121,6 +121,11 @@ enum YearPart
         };
     }
 
+    public function singular(): string
+    {
+        return substr($this->plural(), 0, -1);
+    }
+
     public function plural(): string
     {
         return match ($this) {

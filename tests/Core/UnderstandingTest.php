@@ -332,6 +332,39 @@ final class UnderstandingTest extends TestCase
     /** @return iterable<string, array{string, string}> rows that say something of those below them */
     public static function arrangements(): iterable
     {
+        yield 'quarters down with their sum, years across' => [
+            "Quarter,2022,2023\nQ1,1,5\nQ2,2,6\nQ3,3,7\nQ4,4,8\nYear,10,26\n",
+            'years-across-quarters; Table; Table [] stock; 2022-Q1: 1, 2022-Q2: 2, 2022-Q3: 3, 2022-Q4: 4, ' .
+            '2023-Q1: 5, 2023-Q2: 6, 2023-Q3: 7, 2023-Q4: 8',
+        ];
+        yield 'regions and months as numbers down, years across' => [
+            "Region,Month,2022,2023\nNorth,1,1,5\nNorth,2,2,6\nSouth,1,3,7\nSouth,2,4,8\n",
+            'years-across; North, South; Table [] stock; 2022-01: 1, 2022-02: 2, 2022-03: -, 2022-04: -, ' .
+            '2022-05: -, 2022-06: -, 2022-07: -, 2022-08: -, 2022-09: -, 2022-10: -, 2022-11: -, 2022-12: -, ' .
+            '2023-01: 5, 2023-02: 6',
+        ];
+        yield 'weeks down, a year of 53 and one of 52 across' => [
+            "Week,2020,2021\n52,5,7\n53,6,\n",
+            'years-across-weeks; Table; Table [] stock; 2020-W52: 5, 2020-W53: 6' .
+            implode('', array_map(static fn(int $w): string => sprintf(', 2021-W%02d: -', $w), range(1, 51))) .
+            ', 2021-W52: 7',
+        ];
+        yield 'sites that are called as half-years are' => [
+            "Site,2022,2023\nS1,1,5\nS2,2,6\n",
+            'periods-across; S1, S2; Table [] stock; 2022: 1, 2023: 5',
+        ];
+        yield 'years with their code in brackets' => [
+            "Country Name,Series Name,2018 [YR2018],2019 [YR2019]\nAlderland,Use,1,2\nBrookland,Use,3,4\n",
+            'periods-across; Alderland, Brookland; Use [] flow; 2018: 1, 2019: 2',
+        ];
+        yield 'times with hours before minutes once there are any' => [
+            "Runner,2022,2023\nAda,44:30,1:07:30\nBen,45:00,59:15\n",
+            'periods-across; Ada, Ben; Table [min] stock; 2022: 44.5, 2023: 67.5',
+        ];
+        yield 'times that all have hours' => [
+            "Runner,2022,2023\nAda,1:30:00,1:15:00\nBen,1:45:00,2:00:00\n",
+            'periods-across; Ada, Ben; Table [h] stock; 2022: 1.5, 2023: 1.25',
+        ];
         yield 'a pivot table: regions with values of their own, members below them, and a grand total' => [
             "Region,Utility,2019,2020,2021\nNorth,,30,50,70\n,A,10,20,30\n,B,20,30,40\nSouth,,11,13,15\n,C,5,6,7\n" .
             ",D,6,7,8\nGrand Total,,41,63,85\n",
@@ -482,6 +515,7 @@ final class UnderstandingTest extends TestCase
                 $cell = is_nan($value) ? '' : $sample->cell($row, $series->places[$i] % Observations::COLUMNS);
                 if (
                     $cell !== '' &&
+                    !str_contains($cell, ':') &&
                     (float) $plan->numbers->read((string) preg_replace('/[^\d.,-]/', '', $cell)) !== $value
                 ) {
                     $astray .= "{$value} is in row {$row} as “{$cell}”; ";

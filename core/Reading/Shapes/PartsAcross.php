@@ -35,6 +35,11 @@ abstract class PartsAcross extends PeriodsAcross
         return $this->part()->notation()->frequency();
     }
 
+    public function hasPartsOfYears(): bool
+    {
+        return true;
+    }
+
     public function roles(): array
     {
         return [Role::Period, ...parent::roles()];

@@ -77,6 +77,12 @@ abstract class Shape
         return false;
     }
 
+    /** Whether a period is a year in one place and its part in another. */
+    public function hasPartsOfYears(): bool
+    {
+        return false;
+    }
+
     /** Whether a row without a value is no row of it. */
     public function isOfFigures(): bool
     {

@@ -200,7 +200,7 @@
             <label class="guess"><span>{{ __('Date of the data') }}</span><input class="input is-small" name="moment" value="{{ $plan->stated->moment }}" placeholder="{{ __('2024 or 2024-03, may be empty') }}"></label>
         @endif
         @unless ($attributes)
-            @if (! in_array($plan->shape, ['years-across', 'months-across', 'quarters-across', 'weekdays-across', 'moment'], true))
+            @if (! $screen->shape()->hasPartsOfYears() && $plan->shape !== 'moment')
                 <x-guess name="notation" :lead="__('Period format')" :value="$plan->periods->notation->value" :options="collect(\DuskRail\Time\PeriodNotation::cases())->mapWithKeys(fn ($n) => [$n->value => $n->example()])->all()" />
                 @if ($plan->periods->notation->isInYear())<label class="guess"><span>{{ __('Of which year?') }}</span><input class="input is-small" name="year" value="{{ $plan->periods->year }}" inputmode="numeric" placeholder="{{ __('none') }}"></label>@endif
                 @if (! $plan->periods->notation->isUndated() && $plan->periods->notation->frequency() === \DuskRail\Time\Frequency::Day)
@@ -217,7 +217,7 @@
         @if ($plan->columns->measure === null && ! $attributes && ($observations->measures === [] || $observations->measures[0]->name === \DuskRail\Reading\Heading::read($plan->stated->measureName)->name))
             <label class="guess"><span>{{ __('Measure name') }}</span><input class="input is-small" name="measureName" value="{{ $plan->stated->measureName }}"></label>
         @endif
-        @if (($plan->columns->entity === null && $plan->shape === 'long') || ($plan->columns->entity === null && in_array($plan->shape, ['years-across', 'months-across', 'quarters-across', 'weekdays-across'], true)))
+        @if ($plan->columns->entity === null && ($plan->shape === 'long' || $screen->shape()->hasPartsOfYears()))
             <label class="guess"><span>{{ __('Entity name') }}</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
         @endif
         @if ($plan->shape === 'periods-across')<x-guess name="above" :lead="__('Second header row')" :value="(string) ($plan->above ?? '')" :options="['' => __('None')] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
