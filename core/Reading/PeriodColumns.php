@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading;
 
+use DuskRail\Time\NumberedDates;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 
@@ -170,6 +171,9 @@ final class PeriodColumns
             return null;
         }
         $cells = $this->table->different($column);
+        if ($saysSo && NumberedDates::areWeeks($this->table->words($column), $cells)) {
+            return PeriodReading::of(PeriodNotation::WeekNumber);
+        }
 
         return PeriodReading::detect($cells, $saysSo ? 0.5 : 0.9) ??
             ($saysSo ? PeriodReading::byHeading($this->table->words($column), $cells) : null);

@@ -26,7 +26,8 @@ final class Vocabulary
 
     public const PERIOD =
         '/\b(period|date|month|year|quarter|week|day|time|opened|closed|jahr|monat|quartal|' .
-        'woche|datum|tag|zeit|periode|année|mois|trimestre|semaine|jour|fecha|mes|año|data|' .
+        'woche|datum|tag|zeit|periode|kalenderwoche|yearweek|isoweek|epiweek|' .
+        'année|mois|trimestre|semaine|jour|fecha|mes|año|data|' .
         'mese|anno|jaar|maand|rok|år|måned)\b/iu';
 
     public const MEASURE =

@@ -41,6 +41,30 @@ final class NumberedDates
         return null;
     }
 
+    /**
+     * Whether nearly all texts under a heading of weeks are a year with the number of a week, which would be a month
+     * under another.
+     *
+     * @param list<string> $texts that are different
+     */
+    public static function areWeeks(string $words, array $texts): bool
+    {
+        $isOfWeeks = preg_match('/week|woche|semaine|\b(wk|kw|semana|settimana|uge|uke|vecka)\b/iu', $words) === 1;
+        $read = $isOfWeeks ? array_filter(array_map(PeriodNotation::WeekNumber->read(...), $texts), is_int(...)) : [];
+
+        return $read !== [] && count($read) >= 0.9 * count($texts);
+    }
+
+    /** `2024-05`, `2024/5`, `202405` and `05/2024` for the fifth week. */
+    public static function week(string $text): ?Period
+    {
+        if (preg_match('~^(?<year>\d{4})[-/. ]?(?<week>\d{1,2})$~', $text, $m) !== 1) {
+            preg_match('~^(?<week>\d{1,2})[-/.](?<year>\d{4})$~', $text, $m);
+        }
+
+        return isset($m['year'], $m['week']) ? Period::week((int) $m['year'], (int) $m['week']) : null;
+    }
+
     public static function year(string $text): ?Period
     {
         return preg_match("/^'?(\d{2})(?:\.0)?$/", $text, $m) === 1

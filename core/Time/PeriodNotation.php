@@ -16,11 +16,15 @@ enum PeriodNotation: string
     case MonthNumber = 'month-number';
     case MonthName = 'month-name';
     case Week = 'week';
+    case WeekNumber = 'week-number';
     case YearFirst = 'year-month-day';
     case DayFirst = 'day-month-year';
     case MonthFirst = 'month-day-year';
     case DayName = 'day-month-name';
     case FiscalYear = 'fiscal-year';
+    case FiscalQuarter = 'fiscal-quarter';
+    case QuarterFromJuly = 'fiscal-quarter-july';
+    case QuarterFromOctober = 'fiscal-quarter-october';
     case YearSpan = 'year-span';
     case YearToDate = 'year-to-date';
     case DecimalYear = 'decimal-year';
@@ -45,6 +49,9 @@ enum PeriodNotation: string
     private const BY_HEADING = [
         self::Code,
         self::Number,
+        self::WeekNumber,
+        self::QuarterFromJuly,
+        self::QuarterFromOctober,
         self::DecimalYear,
         self::Step,
         self::ShortYear,
@@ -59,11 +66,15 @@ enum PeriodNotation: string
         'month-number' => '2024-03',
         'month-name' => 'Mar 2024',
         'week' => '2024-W09',
+        'week-number' => '2024-09 (year and week)',
         'year-month-day' => '2024-03-31',
         'day-month-year' => '31/03/2024',
         'month-day-year' => '03/31/2024',
         'day-month-name' => '31 Mar 2024',
         'fiscal-year' => '2024/25',
+        'fiscal-quarter' => 'Q1 2024/25 (from April)',
+        'fiscal-quarter-july' => 'Q1 2024/25 (from July)',
+        'fiscal-quarter-october' => 'Q1 2024/25 (from October)',
         'year-span' => '2022–24 (by its last year)',
         'year-to-date' => '9M 2024 (since January)',
         'decimal-year' => '2024.25 (parts of a year)',
@@ -115,9 +126,14 @@ enum PeriodNotation: string
             self::FiscalYear => Frequency::FiscalYear,
             self::Number, self::Step => Frequency::Number,
             self::HalfYear => Frequency::HalfYear,
-            self::Quarter, self::YearToDate => Frequency::Quarter,
+            self::Quarter,
+            self::FiscalQuarter,
+            self::QuarterFromJuly,
+            self::QuarterFromOctober,
+            self::YearToDate
+                => Frequency::Quarter,
             self::MonthNumber, self::MonthName => Frequency::Month,
-            self::Week => Frequency::Week,
+            self::Week, self::WeekNumber => Frequency::Week,
             default => $this->part()?->frequency() ?? Frequency::Day,
         };
     }
@@ -133,6 +149,7 @@ enum PeriodNotation: string
     {
         return match ($this) {
             self::YearSpan => 'each period is several years, and is named by the last of them',
+            self::FiscalQuarter => 'Q1 is read as April to June; other period formats begin in July or October',
             self::YearToDate => 'each period begins with the year; flows are read as the amount of each quarter alone',
             default => '',
         };
@@ -222,8 +239,10 @@ enum PeriodNotation: string
                 ? Period::at(Frequency::Number, (int) str_replace('−', '-', $text))
                 : null,
             self::Year => self::year($text),
-            self::FiscalYear => self::fiscalYear($text),
-            self::YearSpan, self::YearToDate => $this->ofYears($text),
+            self::FiscalYear, self::FiscalQuarter, self::QuarterFromJuly, self::QuarterFromOctober, self::YearSpan,
+            self::YearToDate
+                => $this->ofYears($text),
+            self::WeekNumber => NumberedDates::week($text),
             self::DecimalYear => NumberedDates::decimalYear($text),
             self::Step => self::step($text),
             self::ShortYear => NumberedDates::year($text),
@@ -235,7 +254,14 @@ enum PeriodNotation: string
 
     private function ofYears(string $text): ?Period
     {
-        return $this === self::YearSpan ? self::span($text)[1] ?? null : YearToDate::read($text);
+        return match ($this) {
+            self::FiscalYear => self::fiscalYear($text),
+            self::FiscalQuarter => self::fiscalQuarter($text, 4),
+            self::QuarterFromJuly => self::fiscalQuarter($text, 7),
+            self::QuarterFromOctober => self::fiscalQuarter($text, 10),
+            self::YearSpan => self::span($text)[1] ?? null,
+            default => YearToDate::read($text),
+        };
     }
 
     /** `Stage 3`, `3rd round`, `05:00` for the fifth hour. */
@@ -265,6 +291,23 @@ enum PeriodNotation: string
         $over = preg_match('/^(?:fy ?)?(\d{4}) ?[-\/–] ?(\d{2}|\d{4})$/u', $text, $m) === 1;
 
         return $over && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100 ? Period::fiscalYear((int) $m[1]) : null;
+    }
+
+    /**
+     * `Q1 2021/22` and `2021-22 Q1` as the quarter of the calendar that it is.
+     *
+     * @param int $begins first month of the year
+     */
+    private static function fiscalQuarter(string $text, int $begins): ?Period
+    {
+        $quarter = '(?:q|quarter |qtr )([1-4])';
+        $isRead =
+            preg_match("~^{$quarter}[-,:/ ]*(?:fy ?)?(\\d{4} ?[-/–] ?\\d{2,4})$~u", $text, $m) === 1 ||
+            preg_match("~^(?:fy ?)?(?<year>\\d{4} ?[-/–] ?\\d{2,4})[-,:/ ]*{$quarter}$~u", $text, $n) === 1;
+        $year = $isRead ? self::fiscalYear($m[2] ?? $n['year'] ?? '') : null;
+        $part = (int) ($m[1] ?? $n[2] ?? 0);
+
+        return $year === null ? null : YearPart::Quarter->ofFiscalYear($year->ordinal, $part, $begins);
     }
 
     /**
@@ -380,7 +423,7 @@ enum PeriodNotation: string
     }
 
     /**
-     * Quarters by their first and last month: `Jan-Mar 2021`, `October to December 2021`.
+     * Quarters by their first and last month: `Jan-Mar 2021`, `October to December 2021`, `Apr-23 to Jun-23`.
      *
      * @return list<string>
      */
@@ -388,7 +431,9 @@ enum PeriodNotation: string
     {
         $patterns = [];
         foreach ([['jan', 'mar'], ['apr', 'jun'], ['jul', 'sep'], ['oct', 'dec']] as [$first, $last]) {
-            $patterns[] = "~^(?<from>{$first})[a-z]*\\.?(?: ?[-–/] ?| to ){$last}[a-z]*\\.?,? {$year}$~u";
+            $to = "(?: ?[-–/] ?| to ){$last}[a-z]*\\.?";
+            $patterns[] = "~^(?<from>{$first})[a-z]*\\.?{$to},? {$year}$~u";
+            $patterns[] = "~^(?<from>{$first})[a-z]*\\.?[- ](?:'?\\d{2}|\\d{4}){$to}[- ](?<year>'?\\d{2}|\\d{4})$~u";
         }
 
         return $patterns;

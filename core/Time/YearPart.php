@@ -60,6 +60,8 @@ enum YearPart
     public function number(string $text): ?int
     {
         $text = mb_strtolower(trim($text));
+        // `Q1 (Apr-Jun)` says of which months it is.
+        $text = $this === self::Quarter ? (string) preg_replace('/ ?\([\p{L} .–-]+\)$/u', '', $text) : $text;
         $roman = array_search($text, ['', 'i', 'ii', 'iii', 'iv'], true);
         [$before, $after, $most] = $this->around();
         $pattern = "/^(?:{$before})?[ .]?0?(\d{1,2})(?:\.|st|nd|rd|th)?[ ]?(?:{$after})?$/u";
@@ -135,6 +137,23 @@ enum YearPart
             self::Week => 'weeks',
             self::Weekday => 'weekdays',
         };
+    }
+
+    /**
+     * The month or quarter of the calendar that one of a fiscal year is.
+     *
+     * @param int $year in which the fiscal year begins
+     * @param int $number of a month its place in the calendar, of a quarter that in the fiscal year
+     * @param int $begins first month of the fiscal year
+     */
+    public function ofFiscalYear(int $year, int $number, int $begins): Period
+    {
+        if ($this !== self::Quarter) {
+            return Period::month($number < $begins ? $year + 1 : $year, $number);
+        }
+        $month = $begins + 3 * ($number - 1);
+
+        return Period::quarter($year + intdiv($month - 1, 12), intdiv(($month - 1) % 12, 3) + 1);
     }
 
     /** What it looks like where no year is with it. */

@@ -361,6 +361,35 @@ final class UnderstandingTest extends TestCase
             "Runner,2022,2023\nAda,44:30,1:07:30\nBen,45:00,59:15\n",
             'periods-across; Ada, Ben; Table [min] stock; 2022: 44.5, 2023: 67.5',
         ];
+        yield 'months of years that begin in April' => [
+            'Year,Apr,May,Jun,Jul,Aug,Sep,Oct,Nov,Dec,Jan,Feb,Mar,Total' .
+            "\n2021-22,1,2,3,4,5,6,7,8,9,10,11,12,78\n2022-23,2,3,4,5,6,7,8,9,10,11,12,14,91\n",
+            'months-across; Table; Table [] stock; 2021-04: 1, 2021-05: 2, 2021-06: 3, 2021-07: 4, 2021-08: 5, ' .
+            '2021-09: 6, 2021-10: 7, 2021-11: 8, 2021-12: 9, 2022-01: 10, 2022-02: 11, 2022-03: 12, 2022-04: 2, ' .
+            '2022-05: 3, 2022-06: 4, 2022-07: 5, 2022-08: 6, 2022-09: 7, 2022-10: 8, 2022-11: 9, 2022-12: 10, ' .
+            '2023-01: 11, 2023-02: 12, 2023-03: 14',
+        ];
+        yield 'quarters of years that begin in October, by their months' => [
+            "Year,Q1 (Oct-Dec),Q2 (Jan-Mar),Q3 (Apr-Jun),Q4 (Jul-Sep)\n2021/22,1,2,3,4\n2022/23,5,6,7,8\n",
+            'quarters-across; Table; Table [] stock; 2021-Q4: 1, 2022-Q1: 2, 2022-Q2: 3, 2022-Q3: 4, 2022-Q4: 5, ' .
+            '2023-Q1: 6, 2023-Q2: 7, 2023-Q3: 8',
+        ];
+        yield 'quarters of fiscal years' => [
+            "Town,Quarter,Index\nA,Q3 2021/22,1\nA,Q4 2021/22,2\nB,Q3 2021/22,3\nB,Q4 2021/22,4\n",
+            'long; A, B; Index [] rate; 2021-Q4: 1, 2022-Q1: 2',
+        ];
+        yield 'quarters by months with a year each' => [
+            "Town,Period,Index\nA,Apr-23 to Jun-23,1\nA,Jul-23 to Sep-23,2\nB,Apr-23 to Jun-23,3\n",
+            'long; A, B; Index [] rate; 2023-Q2: 1, 2023-Q3: 2',
+        ];
+        yield 'a year and the number of a week, under weeks' => [
+            "Store,Week,Index\nA,2020-53,1\nA,2021-01,2\nB,2020-53,3\nB,2021-01,4\n",
+            'long; A, B; Index [] rate; 2020-W53: 1, 2021-W01: 2',
+        ];
+        yield 'the same under months' => [
+            "Store,Month,Index\nA,2020-12,1\nA,2021-01,2\nB,2020-12,3\nB,2021-01,4\n",
+            'long; A, B; Index [] rate; 2020-12: 1, 2021-01: 2',
+        ];
         yield 'times that all have hours' => [
             "Runner,2022,2023\nAda,1:30:00,1:15:00\nBen,1:45:00,2:00:00\n",
             'periods-across; Ada, Ben; Table [h] stock; 2022: 1.5, 2023: 1.25',

@@ -84,6 +84,11 @@ abstract class PartsAcross extends PeriodsAcross
             count($columns) . " column headers are {$this->part()->plural()}, {$first} to {$last}",
             "“{$table->name($plan->columns->period ?? 0)}” contains what they are of",
             ...self::explainKeys($plan, $table),
+            ...$plan->periods->notation === PeriodNotation::FiscalYear &&
+            $this->part() === YearPart::Quarter &&
+            !str_contains($first, '(')
+                ? ['Q1 is read as April to June; headers such as “Q1 (Jul-Sep)” say otherwise']
+                : [],
         ];
     }
 
@@ -98,7 +103,7 @@ abstract class PartsAcross extends PeriodsAcross
             return;
         }
         foreach ($columns->values as $column) {
-            $ordinal = $this->ordinal($builder->plan, $year, $builder->headings->text($column));
+            $ordinal = $this->ordinal($builder, $year, $builder->headings->text($column));
             if (!isset($row[$column])) {
                 $builder->short($number, $column);
             } elseif ($ordinal !== null) {
@@ -115,10 +120,16 @@ abstract class PartsAcross extends PeriodsAcross
      *
      * @param int $whole ordinal of the year, or the week, that a row is of
      */
-    protected function ordinal(Plan $plan, int $whole, string $heading): ?int
+    protected function ordinal(ObservationBuilder $builder, int $whole, string $heading): ?int
     {
         $part = $this->part()->number($heading);
         try {
+            if ($part !== null && $builder->plan->periods->notation === PeriodNotation::FiscalYear) {
+                $first = $builder->headings->text($builder->plan->columns->values[0] ?? 0);
+
+                return $this->part()->ofFiscalYear($whole, $part, $this->begins($first))->ordinal;
+            }
+
             return $part === null ? null : Period::parse("{$whole}-{$this->part()->code($part)}")->ordinal;
         } catch (UnknownPeriod) {
             return null;
@@ -147,6 +158,26 @@ abstract class PartsAcross extends PeriodsAcross
     {
         $found = $table->periods()->periodColumn();
 
-        return $found !== null && $found[1]->notation === PeriodNotation::Year ? $found : null;
+        return match ($found[1]->notation ?? null) {
+            PeriodNotation::Year => $found,
+            // Months and quarters of a year that begins within another are known by the first of them.
+            PeriodNotation::FiscalYear => in_array($this->part(), [YearPart::Month, YearPart::Quarter], true) &&
+                $this->begins($table->name($this->partColumns($table)[0] ?? 0)) > 1
+                ? $found
+                : null,
+            default => null,
+        };
+    }
+
+    /** The month in which a fiscal year begins, by the heading of its first part: of quarters without months April. */
+    private function begins(string $first): int
+    {
+        $named = preg_match('/\((\p{L}+)/u', $first, $m) === 1 ? PeriodNotation::monthOfYear($m[1]) : null;
+
+        return match (true) {
+            $this->part() !== YearPart::Quarter => $this->part()->number($first) ?? 1,
+            $this->part()->number($first) !== 1 => 1,
+            default => $named ?? 4,
+        };
     }
 }

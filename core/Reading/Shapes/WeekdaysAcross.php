@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Reading\Shapes;
 
+use DuskRail\Reading\ObservationBuilder;
 use DuskRail\Reading\Plan;
 use DuskRail\Reading\Table;
 use DuskRail\Time\Frequency;
@@ -55,13 +56,13 @@ final class WeekdaysAcross extends PartsAcross
         return null;
     }
 
-    protected function ordinal(Plan $plan, int $whole, string $heading): ?int
+    protected function ordinal(ObservationBuilder $builder, int $whole, string $heading): ?int
     {
         $weekday = YearPart::Weekday->number($heading);
         if ($weekday === null) {
             return null;
         }
-        $week = $plan->periods->notation === PeriodNotation::Number
+        $week = $builder->plan->periods->notation === PeriodNotation::Number
             ? Undated::week($whole)
             : Period::at(Frequency::Week, $whole);
 
