@@ -297,7 +297,7 @@ final readonly class UploadScreen
 
     private function preamble(): Preamble
     {
-        return Preamble::of($this->sample, $this->plan->heading);
+        return Preamble::of($this->sample, $this->plan->above ?? $this->plan->heading);
     }
 
     /** The entity that is proposed as home: the first that is no benchmark. */

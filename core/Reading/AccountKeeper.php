@@ -65,7 +65,9 @@ final class AccountKeeper
         $this->rowCount++;
         $texts = array_values(array_filter(array_map(trim(...), $row), static fn(string $t): bool => $t !== ''));
         if (count($this->rows) < self::ROWS_KEPT) {
-            $this->rows[] = mb_strimwidth(mb_scrub($texts[0] ?? ''), 0, 60, '…');
+            $isName = static fn(string $text): bool => preg_match('/\p{L}/u', $text) === 1;
+            $names = array_slice($texts, 0, isset($texts[1]) && $isName($texts[0]) && $isName($texts[1]) ? 2 : 1);
+            $this->rows[] = mb_strimwidth(mb_scrub(implode(', ', $names)), 0, 60, '…');
         }
     }
 

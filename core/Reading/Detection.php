@@ -86,7 +86,7 @@ final class Detection
     public static function explain(Sample $sample, Plan $plan): array
     {
         $table = new Table($plan->arrangement->sample($sample, $plan->heading), $plan->heading);
-        $unit = Preamble::of($sample, $plan->heading)->unit;
+        $unit = Preamble::of($sample, $plan->above ?? $plan->heading)->unit;
 
         return [
             ...TableShapes::named($plan->shape)->explain($plan, $table),

@@ -89,7 +89,7 @@ final readonly class PairedHeadings
     }
 
     /** @return array{list<string>, list<string>} texts of the two rows, the upper one filled to the right */
-    private static function rows(Sample $sample, int $above, int $below): array
+    public static function rows(Sample $sample, int $above, int $below): array
     {
         // A cell over several columns is over the first of them.
         $upper = $lower = [];

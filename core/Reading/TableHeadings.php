@@ -98,6 +98,12 @@ final class TableHeadings
         return $text === '' ? 'column ' . ($column + 1) : $text;
     }
 
+    /** What the row over the headings says of a column. */
+    public function over(int $column): string
+    {
+        return $this->upper[$column] ?? '';
+    }
+
     /** @param list<string> $row */
     public function areRepeatedIn(array $row): bool
     {

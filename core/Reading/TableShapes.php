@@ -6,9 +6,11 @@ namespace DuskRail\Reading;
 
 use DuskRail\Reading\Shapes\Attributes;
 use DuskRail\Reading\Shapes\EntitiesAcross;
+use DuskRail\Reading\Shapes\EntitiesOfMeasures;
 use DuskRail\Reading\Shapes\Events;
 use DuskRail\Reading\Shapes\HalvesDown;
 use DuskRail\Reading\Shapes\Long;
+use DuskRail\Reading\Shapes\MeasuresOfEntities;
 use DuskRail\Reading\Shapes\Moment;
 use DuskRail\Reading\Shapes\MonthsAcross;
 use DuskRail\Reading\Shapes\MonthsDown;
@@ -27,6 +29,8 @@ final class TableShapes
         Long::class,
         PeriodsAcross::class,
         EntitiesAcross::class,
+        MeasuresOfEntities::class,
+        EntitiesOfMeasures::class,
         MonthsDown::class,
         QuartersDown::class,
         HalvesDown::class,

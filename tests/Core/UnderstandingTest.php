@@ -361,6 +361,23 @@ final class UnderstandingTest extends TestCase
             "Runner,2022,2023\nAda,44:30,1:07:30\nBen,45:00,59:15\n",
             'periods-across; Ada, Ben; Table [min] stock; 2022: 44.5, 2023: 67.5',
         ];
+        yield 'entities over their measures' => [
+            ",Alder,,Birch,\nYear,Revenue (EUR m),Staff,Revenue (EUR m),Staff\n2021,1,2,3,4\n2022,5,6,7,8\n",
+            'measures-of-entities; Alder, Birch; Revenue [EUR m] flow, Staff [] stock; 2021: 1, 2022: 5',
+        ];
+        yield 'measures over their entities, each named' => [
+            ",Revenue,Revenue,Staff,Staff\nYear,Alder,Birch,Alder,Birch\n2021,1,2,3,4\n2022,5,6,7,8\n",
+            'entities-of-measures; Alder, Birch; Revenue [] flow, Staff [] stock; 2021: 1, 2022: 5',
+        ];
+        yield 'names over measures of which one says so itself' => [
+            ",Water,,Waste,\nYear,Cost,Volume,Cost,Volume\n2012,5,6,7,8\n2013,9,10,11,12\n",
+            'measures-of-entities; Water, Waste; Cost [] flow, Volume [] stock; 2012: 5, 2013: 9',
+        ];
+        yield 'two rows of names that are no measures' => [
+            ",Alder,,Birch,\nYear,Upper,Lower,Upper,Lower\n2021,1,2,3,4\n2022,5,6,7,8\n",
+            'entities-across; Alder, Upper, Alder, Lower, Birch, Upper, Birch, Lower; Alder Birch [] stock; ' .
+            '2021: 1, 2022: 5',
+        ];
         yield 'months of years that begin in April' => [
             'Year,Apr,May,Jun,Jul,Aug,Sep,Oct,Nov,Dec,Jan,Feb,Mar,Total' .
             "\n2021-22,1,2,3,4,5,6,7,8,9,10,11,12,78\n2022-23,2,3,4,5,6,7,8,9,10,11,12,14,91\n",
@@ -461,8 +478,8 @@ final class UnderstandingTest extends TestCase
             '2012: 51, 2013: 50, 2014: 48',
         ];
         yield 'two columns of one name are told apart by what is over them' => [
-            ",Water,,Waste,\nYear,Cost,Volume,Cost,Volume\n2012,5,6,7,8\n2013,9,10,11,12\n2014,1,2,3,4\n",
-            'long; Table; Water, Cost [] flow, Water, Volume [] stock, Waste, Cost [] flow, Waste, Volume [] flow; ' .
+            ",Water,,Waste,\nYear,Cost,Volume,Cost,Weight\n2012,5,6,7,8\n2013,9,10,11,12\n2014,1,2,3,4\n",
+            'long; Table; Water, Cost [] flow, Volume [] stock, Waste, Cost [] flow, Weight [] stock; ' .
             '2012: 5, 2013: 9, 2014: 1',
         ];
         yield 'months under years' => [

@@ -220,7 +220,7 @@
         @if ($plan->columns->entity === null && ($plan->shape === 'long' || $screen->shape()->hasPartsOfYears()))
             <label class="guess"><span>{{ __('Entity name') }}</span><input class="input is-small" name="entityName" value="{{ $plan->stated->entityName }}"></label>
         @endif
-        @if ($plan->shape === 'periods-across')<x-guess name="above" :lead="__('Second header row')" :value="(string) ($plan->above ?? '')" :options="['' => __('None')] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
+        @if ($plan->shape === 'periods-across' || $plan->above !== null)<x-guess name="above" :lead="__('Second header row')" :value="(string) ($plan->above ?? '')" :options="['' => __('None')] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />@endif
         <x-guess name="row" :lead="__('Header row')" :value="(string) ($plan->heading ?? -1)" :options="['-1' => __('None')] + collect(range(0, min(29, count($sample->rows) - 1)))->mapWithKeys(fn ($r) => [$r => (string) ($r + 1)])->all()" />
         <x-guess name="delimiter" :lead="__('Separator')" :value="\DuskRail\Reading\Dialect::DELIMITERS[$dialect->delimiter]" :options="collect(\DuskRail\Reading\Dialect::DELIMITERS)->mapWithKeys(fn ($d) => [$d => \DuskRail\Settings\Setting::capital($d)])->all()" />
         <x-guess name="encoding" :lead="__('Encoding')" :value="$dialect->encoding" :options="collect(\DuskRail\Reading\Dialect::ENCODINGS)->mapWithKeys(fn ($e) => [$e => $e])->all()" />
