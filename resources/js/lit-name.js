@@ -8,14 +8,9 @@
  */
 export function nameLit(chart, key) {
     for (const old of chart.querySelectorAll('.lit-name')) old.remove();
-    const line = key === null ? null : '[data-line="' + CSS.escape(key) + '"]';
-    const series = line && [...chart.querySelectorAll('.series' + line)].at(-1);
-    if (
-        !series?.dataset.name ||
-        series.closest('.panel') ||
-        chart.querySelector('.end-label' + line + ', .name' + line)
-    )
-        return;
+    const ofLine = (what) => [...chart.querySelectorAll(what)].filter((part) => part.dataset.line === key);
+    const series = key === null ? undefined : ofLine('.series').at(-1);
+    if (!series?.dataset.name || series.closest('.panel') || ofLine('.end-label, .name').length > 0) return;
     const drawn = [...series.querySelectorAll('path, circle')].filter((part) => !part.closest('.point-mark'));
     let [x, y] = [-Infinity, 0];
     for (const part of drawn) {
