@@ -14,6 +14,9 @@ final class JsonDocument
     /** Up to so many bytes the whole of it is looked at; of a larger one its beginning and its end. */
     private const WHOLE = 5_000_000;
 
+    /** Bytes of JSON that can be held whole. */
+    private const LARGEST = 40_000_000;
+
     private const EDGE = 65_536;
 
     /** Objects and lists; each takes some hundred bytes. */
@@ -64,7 +67,32 @@ final class JsonDocument
     }
 
     /**
-     * All of a file or text that may be large.
+     * What a file holds.
+     *
+     * @return array<array-key, mixed> nothing where it is JSON of another kind
+     *
+     * @throws NotATable when it is too large, or no JSON
+     */
+    public static function whole(string $path): array
+    {
+        $text = self::text($path);
+        try {
+            return self::decoded($text);
+        } catch (JsonException $problem) {
+            throw self::broken($problem);
+        }
+    }
+
+    public static function broken(JsonException $problem): NotATable
+    {
+        return NotATable::because(
+            "The file is not valid JSON: {$problem->getMessage()}.",
+            'The upload may be incomplete. Upload it again.',
+        );
+    }
+
+    /**
+     * All of a text, with or without a byte order mark.
      *
      * @return array<array-key, mixed> nothing where it is JSON of another kind
      *
@@ -80,6 +108,7 @@ final class JsonDocument
                 'Download a smaller part from its source, or as CSV.',
             );
         }
+        $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
         $read = json_decode($text, true, 64, JSON_THROW_ON_ERROR);
 
         return is_array($read) ? $read : [];
@@ -90,10 +119,19 @@ final class JsonDocument
         return preg_match('/^[\s\x{FEFF}]*[{\[]/u', (string) file_get_contents($path, false, null, 0, 256)) === 1;
     }
 
-    private static function text(string $path): string
+    /**
+     * The text of a file.
+     *
+     * @throws NotATable when it is too large
+     */
+    public static function text(string $path): string
     {
-        $text = (string) file_get_contents($path);
-
-        return str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
+        if (filesize($path) > self::LARGEST) {
+            throw NotATable::because(
+                'The file is ' . Numerals::count(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
+                'Download a smaller part from its source, or as CSV.',
+            );
+        }
+        return (string) file_get_contents($path);
     }
 }

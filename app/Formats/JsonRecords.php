@@ -12,9 +12,6 @@ use JsonException;
 /** Rows as JSON (RFC 8259): a list of objects, such a list under one key, or an object a line. */
 final readonly class JsonRecords implements TableSource
 {
-    /** Bytes that can be held whole. */
-    private const LARGEST = 40_000_000;
-
     private const COLUMNS = 500;
 
     /** Keys of formats that hold lists of objects as well. */
@@ -49,23 +46,14 @@ final readonly class JsonRecords implements TableSource
 
     public static function open(string $path): self
     {
-        if (filesize($path) > self::LARGEST) {
-            throw NotATable::because(
-                'The file is ' . Numerals::count(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
-                'Download a smaller part from its source, or as CSV.',
-            );
-        }
-        $text = (string) file_get_contents($path);
+        $text = JsonDocument::text($path);
         try {
             $tables = self::found(JsonDocument::decoded($text));
         } catch (JsonException $problem) {
             $lines = self::lines($text);
             $tables = $lines === [] ? [] : ['rows' => $lines];
             if ($tables === []) {
-                throw NotATable::because(
-                    "The file is not valid JSON: {$problem->getMessage()}.",
-                    'The upload may be incomplete. Upload it again.',
-                );
+                throw JsonDocument::broken($problem);
             }
         }
 

@@ -9,7 +9,6 @@ use DuskRail\Reading\FormulaGuard;
 use DuskRail\Reading\NotATable;
 use DuskRail\Reading\Preamble;
 use DuskRail\Reading\Vocabulary;
-use JsonException;
 
 /**
  * JSON-stat 2.0 (json-stat.org/full): a dataset, or a collection of them. Time, metric and geo are told by their roles;
@@ -18,9 +17,6 @@ use JsonException;
 final readonly class JsonStatFile implements TableSource
 {
     public const MOST_CELLS = 4_000_000;
-
-    /** Bytes of JSON that can be held whole. */
-    private const LARGEST = 40_000_000;
 
     /** @param array<string, array<array-key, mixed>> $datasets by label */
     private function __construct(private array $datasets) {}
@@ -59,20 +55,7 @@ final readonly class JsonStatFile implements TableSource
 
     public static function open(string $path): self
     {
-        if (filesize($path) > self::LARGEST) {
-            throw NotATable::because(
-                'The file is ' . Numerals::count(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
-                'Download a smaller part from its source, or as CSV.',
-            );
-        }
-        try {
-            $read = JsonDocument::decoded((string) file_get_contents($path));
-        } catch (JsonException $problem) {
-            throw NotATable::because(
-                "The file is not valid JSON: {$problem->getMessage()}.",
-                'The upload may be incomplete. Upload it again.',
-            );
-        }
+        $read = JsonDocument::whole($path);
         $items = match (true) {
             self::isDataset($read) => [$read],
             is_array(data_get($read, 'link.item')) => data_get($read, 'link.item'),

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
-use DuskRail\Data\Numerals;
 use DuskRail\Reading\FormulaGuard;
 use DuskRail\Reading\NotATable;
-use JsonException;
 
 /**
  * SDMX-JSON data messages, versions 1.0 and 2.0 (github.com/sdmx-twg/sdmx-json, data-message) and the drafts before
@@ -16,9 +14,6 @@ use JsonException;
  */
 final readonly class SdmxJson implements TableSource
 {
-    /** Bytes of JSON that can be held whole. */
-    private const LARGEST = 40_000_000;
-
     /** Dimensions and attributes whose code is what counts, known by their id wherever they are. */
     private const BY_CODE = ['FREQ', 'TIME_PERIOD', 'UNIT_MULT', 'OBS_STATUS', 'DECIMALS', 'CONF_STATUS'];
 
@@ -52,20 +47,7 @@ final readonly class SdmxJson implements TableSource
 
     public static function open(string $path): self
     {
-        if (filesize($path) > self::LARGEST) {
-            throw NotATable::because(
-                'The file is ' . Numerals::count(filesize($path) / 1e6) . ' MB of JSON, which is too large.',
-                'Download a smaller part from its source, or as CSV.',
-            );
-        }
-        try {
-            $read = JsonDocument::decoded((string) file_get_contents($path));
-        } catch (JsonException $problem) {
-            throw NotATable::because(
-                "The file is not valid JSON: {$problem->getMessage()}.",
-                'The upload may be incomplete. Upload it again.',
-            );
-        }
+        $read = JsonDocument::whole($path);
         $data = is_array($read['data'] ?? null) ? $read['data'] : $read;
         $structure = data_get($data, 'structures.0') ?? ($data['structure'] ?? null);
         $dataSets = array_values(array_filter(self::listed($data['dataSets'] ?? null), is_array(...)));

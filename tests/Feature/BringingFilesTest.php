@@ -334,6 +334,34 @@ final class BringingFilesTest extends ApplicationTestCase
         unlink($path);
     }
 
+    /** Programs of one vendor write a byte order mark before JSON, which RFC 8259 lets a reader pass over. */
+    #[TestWith(['[{"town": "Alder", "year": 2021, "value": 3}, {"town": "Alder", "year": 2022, "value": 4}]'])]
+    #[TestWith(['{"resources": [{"name": "a", "data": [["Town", "2021"], ["Alder", 3]]}]}'])]
+    #[TestWith([
+        '{"class": "dataset", "label": "Use", "id": ["time"], "size": [2], "value": [1, 2], ' .
+        '"dimension": {"time": {"category": {"index": ["2021", "2022"]}}}}',
+    ])]
+    #[TestWith([
+        '{"data": {"structure": {"dimensions": {"observation": [{"id": "TIME_PERIOD", "values": [{"id": "2021"}]}]}},' .
+        '"dataSets": [{"observations": {"0": [7]}}]}}',
+    ])]
+    public function testJsonIsReadAfterAByteOrderMark(string $json): void
+    {
+        $written = [];
+        foreach (['', "\u{FEFF}"] as $mark) {
+            $path = (string) tempnam(sys_get_temp_dir(), 'dusk');
+            file_put_contents($path, $mark . $json);
+            $format = TableSources::of($path);
+            self::assertNotNull($format);
+            $source = $format::open($path);
+            $source->write($source->tables()[0], "{$path}.csv");
+            $written[] = [$format, file_get_contents("{$path}.csv")];
+            array_map(unlink(...), [$path, "{$path}.csv"]);
+        }
+        self::assertSame($written[0], $written[1]);
+        self::assertNotSame('', $written[0][1]);
+    }
+
     public function testWhatCanBeBroughtIsListedAndOtherJsonIsRefusedInWords(): void
     {
         $this->get('/')
