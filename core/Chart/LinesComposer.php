@@ -112,7 +112,9 @@ final readonly class LinesComposer
                 $axes->places($times, $plot, $axisType),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->beyond()),
-                ...self::isLimited($lineup, $axis) ? [$painter->beyond($this->measure)] : [],
+                ...self::isLimited($lineup, $axis)
+                    ? [(new BeyondLimits($lineup, $plot, $scale, $this->measure))->marks()]
+                    : [],
                 ...$targets,
                 ...$annotations,
                 ...(new PointLabels($this->measure, $lineup, $plot, $scale, $room))->groups(),

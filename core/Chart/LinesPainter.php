@@ -23,9 +23,6 @@ final readonly class LinesPainter
     /** In a thicket of more points than this, nobody can tell half a pixel, and a tenth costs twice the bytes. */
     private const MANY_POINTS = 100_000;
 
-    /** Marks of values beyond the limits of the axis. */
-    private const MOST_BEYOND = 120;
-
     private LookPart $look;
 
     /** @var list<float> of all positions shown, along the plot */
@@ -191,35 +188,6 @@ final readonly class LinesPainter
             $radius,
             $open,
         );
-    }
-
-    /**
-     * Values beyond the limits of the axis, as wedges at its edge; those of the focus with the value.
-     */
-    public function beyond(TextMeasure $measure): Group
-    {
-        $marks = [];
-        $type = Type::text(12, 600);
-        foreach ($this->lineup->present() as $line) {
-            $ink = $line->hue > 0 ? Ink::of($line, Ink::Text) : Ink::Median;
-            for ($i = $this->plot->from; $i <= $this->plot->to && count($marks) < self::MOST_BEYOND; $i++) {
-                $y = $this->scale->at($line->values[$i]);
-                $isAbove = $y < $this->plot->top - 1.0;
-                if (is_nan($y) || (!$isAbove && $y <= $this->plot->bottom + 1.0)) {
-                    continue;
-                }
-                $x = $this->plot->x($i);
-                $at = $isAbove ? $this->plot->top + 5.0 : $this->plot->bottom - 5.0;
-                array_push($marks, ...Shape::at($isAbove ? 'triangle' : 'wedge', $x, $at, 3.2, $ink));
-                $text = $line->hue > 0 ? $this->lineup->format($line->values[$i]) : '';
-                $room = $this->plot->right - $x - 9.0;
-                if ($text !== '' && $measure->width($text, $type) <= $room) {
-                    $marks[] = Words::plain($x + 8.0, $at + 4.5, $text, $type, $ink)->haloed();
-                }
-            }
-        }
-
-        return new Group('beyond-limits', $marks);
     }
 
     /** @return list<Mark> shapes along the line, far enough apart to be told from each other */

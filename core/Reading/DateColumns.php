@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Reading;
 
 use DuskRail\Time\Frequency;
+use DuskRail\Time\MonthNames;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
 use DuskRail\Time\YearPart;
@@ -106,7 +107,7 @@ final readonly class DateColumns
                 Table::some($this->table->different($column), 60),
                 static fn(string $c): bool => Vocabulary::benchmark($c) === null && !Vocabulary::isWholeYear($c),
             ));
-            $months = array_filter($cells, static fn(string $c): bool => PeriodNotation::monthOfYear($c) !== null);
+            $months = array_filter($cells, static fn(string $c): bool => MonthNames::number($c) !== null);
             $areMonths = count($months) >= 2 && count($months) >= 0.8 * count($cells);
             // `S1` and `W1` are sites and wells unless the heading says more.
             $saysSo = $heading === '' || preg_match($part->heading(), $heading) === 1;

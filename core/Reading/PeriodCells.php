@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace DuskRail\Reading;
 
 use DuskRail\Data\Status;
-use DuskRail\Time\PeriodNotation;
+use DuskRail\Time\MonthNames;
 use DuskRail\Time\YearPart;
 
 /** What the texts of a table's periods mean, each read once. Rows and columns count from 0. */
@@ -112,6 +112,6 @@ final class PeriodCells
         $text = $column === null ? '' : trim($row[$column] ?? '');
 
         return $text !== '' &&
-            (MarkedPeriod::read($this->plan->periods, $text)[0] ?? PeriodNotation::monthOfYear($text)) !== null;
+            (MarkedPeriod::read($this->plan->periods, $text)[0] ?? MonthNames::number($text)) !== null;
     }
 }

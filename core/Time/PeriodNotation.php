@@ -86,26 +86,6 @@ enum PeriodNotation: string
         'spreadsheet-day' => '45382 (days of a spreadsheet)',
     ];
 
-    private const MONTHS = 'jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec';
-
-    private const MONTH_WORD = '(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?';
-
-    /** Years of the longest span that is read as one. */
-    private const LONGEST_SPAN = 10;
-
-    /** Beside ICU's names: usual short forms, and names without their accents; common practice, no source. */
-    private const MONTH_NAMES = [
-        'mrz' => 3,
-        'maerz' => 3,
-        'jaenner' => 1,
-        'feber' => 2,
-        'fevr' => 2,
-        'fevrier' => 2,
-        'aout' => 8,
-        'aou' => 8,
-        'decembre' => 12,
-    ];
-
     private const ROMAN = [1 => 'i', 2 => 'ii', 3 => 'iii', 4 => 'iv'];
 
     /** A time of day is passed over: what happened at ten happened on that day. */
@@ -217,20 +197,6 @@ enum PeriodNotation: string
         }
     }
 
-    /** Month of the year, 1–12, when the text is a month's name and nothing else. */
-    public static function monthOfYear(string $text): ?int
-    {
-        $text = self::inEnglish(mb_strtolower(trim($text)));
-        if (preg_match('/^' . self::MONTH_WORD . '$/', $text, $m) !== 1) {
-            return null;
-        }
-        $full = strtolower(Period::month(2000, self::monthNumber($m[1]))->label());
-
-        return str_starts_with($full, rtrim($text, '.')) || $text === 'sept' || $text === 'sept.'
-            ? self::monthNumber($m[1])
-            : null;
-    }
-
     private function period(string $text): ?Period
     {
         return match ($this) {
@@ -255,11 +221,11 @@ enum PeriodNotation: string
     private function ofYears(string $text): ?Period
     {
         return match ($this) {
-            self::FiscalYear => self::fiscalYear($text),
-            self::FiscalQuarter => self::fiscalQuarter($text, 4),
-            self::QuarterFromJuly => self::fiscalQuarter($text, 7),
-            self::QuarterFromOctober => self::fiscalQuarter($text, 10),
-            self::YearSpan => self::span($text)[1] ?? null,
+            self::FiscalYear => SeveralYears::fiscalYear($text),
+            self::FiscalQuarter => SeveralYears::quarter($text, 4),
+            self::QuarterFromJuly => SeveralYears::quarter($text, 7),
+            self::QuarterFromOctober => SeveralYears::quarter($text, 10),
+            self::YearSpan => SeveralYears::span($text)[1] ?? null,
             default => YearToDate::read($text),
         };
     }
@@ -286,59 +252,17 @@ enum PeriodNotation: string
             : null;
     }
 
-    private static function fiscalYear(string $text): ?Period
-    {
-        $over = preg_match('/^(?:fy ?)?(\d{4}) ?[-\/–] ?(\d{2}|\d{4})$/u', $text, $m) === 1;
-
-        return $over && ((int) $m[1] + 1) % 100 === (int) $m[2] % 100 ? Period::fiscalYear((int) $m[1]) : null;
-    }
-
-    /**
-     * `Q1 2021/22` and `2021-22 Q1` as the quarter of the calendar that it is.
-     *
-     * @param int $begins first month of the year
-     */
-    private static function fiscalQuarter(string $text, int $begins): ?Period
-    {
-        $quarter = '(?:q|quarter |qtr )([1-4])';
-        $isRead =
-            preg_match("~^{$quarter}[-,:/ ]*(?:fy ?)?(\\d{4} ?[-/–] ?\\d{2,4})$~u", $text, $m) === 1 ||
-            preg_match("~^(?:fy ?)?(?<year>\\d{4} ?[-/–] ?\\d{2,4})[-,:/ ]*{$quarter}$~u", $text, $n) === 1;
-        $year = $isRead ? self::fiscalYear($m[2] ?? $n['year'] ?? '') : null;
-        $part = (int) ($m[1] ?? $n[2] ?? 0);
-
-        return $year === null ? null : YearPart::Quarter->ofFiscalYear($year->ordinal, $part, $begins);
-    }
-
-    /**
-     * Several years together, as `2015-17` or `2015 to 2019`: of two it is a fiscal year.
-     *
-     * @return array{int, Period}|null how many, and the last
-     */
-    public static function span(string $text): ?array
-    {
-        $pattern = '/^([12]\d{3}) ?(?:[-–\/]|to|bis|à) ?(\d{2}|[12]\d{3})$/iu';
-        if (preg_match($pattern, trim($text), $m) !== 1) {
-            return null;
-        }
-        $last = strlen($m[2]) === 4 ? (int) $m[2] : intdiv((int) $m[1], 100) * 100 + (int) $m[2];
-        $last += $last < (int) $m[1] ? 100 : 0;
-        $years = $last - (int) $m[1] + 1;
-
-        return $years > 2 && $years <= self::LONGEST_SPAN ? [$years, Period::year($last)] : null;
-    }
-
     private function partOfYear(string $text): ?Period
     {
         if ($this === self::MonthName || $this === self::DayName) {
-            $text = self::inEnglish($text);
+            $text = MonthNames::inEnglish($text);
         }
         foreach ($this->patterns() as $pattern) {
             if (preg_match($pattern, $text, $m) === 1) {
                 return $this->periodOf(
                     self::fullYear($m['year']),
                     isset($m['from'])
-                        ? intdiv(self::monthNumber($m['from']) + 2, 3)
+                        ? intdiv(MonthNames::place($m['from']) + 2, 3)
                         : self::partNumber($m['part'] ?? ''),
                     (int) ($m['day'] ?? 0),
                 );
@@ -365,7 +289,7 @@ enum PeriodNotation: string
         $year = '(?<year>\d{4})';
         $two = '(?<part>\d{1,2})';
         $day = '(?<day>\d{1,2})';
-        $name = '(?<part>' . self::MONTH_WORD . ')';
+        $name = '(?<part>' . MonthNames::WORD . ')';
         $time = self::TIME . '?';
         // Of two digits the year comes last.
         $any = '(?<year>\d{4}|\d{2})';
@@ -446,46 +370,8 @@ enum PeriodNotation: string
             ctype_digit($text) => (int) $text,
             $text === 'first', $text === 'second' => $text === 'first' ? 1 : 2,
             in_array($text, self::ROMAN, true) => (int) array_search($text, self::ROMAN, true),
-            default => self::monthNumber(substr($text, 0, 3)),
+            default => MonthNames::place(substr($text, 0, 3)),
         };
-    }
-
-    /** A text with the name of a month in any language of ICU put into English: `31 mars 2024`, `März 24`. */
-    private static function inEnglish(string $text): string
-    {
-        if (preg_match('/[^\x00-\x7f]|\p{L}{3}/u', $text) !== 1 || mb_strlen($text) > 40) {
-            return $text;
-        }
-        $names = self::monthNames();
-        $text = preg_replace('/ de (?=\p{L}|\d)/u', ' ', $text) ?? $text;
-
-        return preg_replace_callback(
-            '/\p{L}[\p{L}\p{M}’\'.-]*\p{L}\.?/u',
-            static fn(array $m): string => isset($names[rtrim($m[0], '.')])
-                ? explode('|', self::MONTHS)[$names[rtrim($m[0], '.')] - 1]
-                : $m[0],
-            $text,
-            1,
-        ) ?? $text;
-    }
-
-    /** @return array<string, int> number by name, full or short, without its full stop */
-    private static function monthNames(): array
-    {
-        /** @var array<string, int>|null $names */
-        static $names = null;
-        if ($names === null) {
-            /** @var array<string, int> $names */
-            $names = require __DIR__ . '/month-names.php';
-            $names += self::MONTH_NAMES;
-        }
-
-        return $names;
-    }
-
-    private static function monthNumber(string $start): int
-    {
-        return intdiv((int) strpos(self::MONTHS, $start), 4) + 1;
     }
 
     /**

@@ -151,7 +151,7 @@ final readonly class PeriodReading
      */
     private static function areSpans(array $texts): bool
     {
-        $lengths = array_map(static fn(string $text): int => PeriodNotation::span($text)[0] ?? 0, $texts);
+        $lengths = array_map(static fn(string $text): int => SeveralYears::span($text)[0] ?? 0, $texts);
 
         return count($texts) > 1 && $lengths[0] > 0 && count(array_unique($lengths)) === 1;
     }

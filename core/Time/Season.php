@@ -37,7 +37,7 @@ final readonly class Season
         $months = array_map(
             static fn(string $end): int => preg_match('/^\d{1,2}$/', $end) === 1
                 ? (int) $end
-                : PeriodNotation::monthOfYear($end) ?? 0,
+                : MonthNames::number($end) ?? 0,
             $ends,
         );
         foreach ([[$weeks, 53, true], [$months, 12, false]] as [$numbers, $highest, $isOfWeeks]) {

@@ -67,7 +67,7 @@ enum YearPart
         $pattern = "/^(?:{$before})?[ .]?0?(\d{1,2})(?:\.|st|nd|rd|th)?[ ]?(?:{$after})?$/u";
         $number = match (true) {
             preg_match($pattern, $text, $m) === 1 => (int) $m[1],
-            $this === self::Month => PeriodNotation::monthOfYear($text),
+            $this === self::Month => MonthNames::number($text),
             $this === self::Weekday => self::weekdays()[rtrim($text, '.')] ?? null,
             is_int($roman) && $roman > 0 => $roman,
             $text === 'first', $text === 'second' => $text === 'first' ? 1 : 2,
@@ -137,6 +137,16 @@ enum YearPart
             self::Week => 'weeks',
             self::Weekday => 'weekdays',
         };
+    }
+
+    /** The ordinal of the period with that number; null where a year has none, as a 53rd week of most years. */
+    public function inYear(int $year, int $number): ?int
+    {
+        try {
+            return Period::parse("{$year}-{$this->code($number)}")->ordinal;
+        } catch (UnknownPeriod) {
+            return null;
+        }
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DuskRail\Time\Frequency;
+use DuskRail\Time\MonthNames;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
@@ -145,9 +146,9 @@ final class PeriodNotationTest extends TestCase
     {
         self::assertSame(
             [1, 5, 9, 12],
-            array_map(PeriodNotation::monthOfYear(...), ['January', 'may', 'Sept', 'Dec.']),
+            array_map(MonthNames::number(...), ['January', 'may', 'Sept', 'Dec.']),
         );
-        self::assertNull(PeriodNotation::monthOfYear('Marl Haven'));
-        self::assertNull(PeriodNotation::monthOfYear('Decathlon'));
+        self::assertNull(MonthNames::number('Marl Haven'));
+        self::assertNull(MonthNames::number('Decathlon'));
     }
 }

@@ -334,7 +334,7 @@ final class BringingFilesTest extends ApplicationTestCase
         unlink($path);
     }
 
-    /** Programs of one vendor write a byte order mark before JSON, which RFC 8259 lets a reader pass over. */
+    /** Some programs write a byte order mark before JSON; RFC 8259, 8.1, lets a reader pass over it. */
     #[TestWith(['[{"town": "Alder", "year": 2021, "value": 3}, {"town": "Alder", "year": 2022, "value": 4}]'])]
     #[TestWith(['{"resources": [{"name": "a", "data": [["Town", "2021"], ["Alder", 3]]}]}'])]
     #[TestWith([

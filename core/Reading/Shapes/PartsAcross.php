@@ -9,10 +9,10 @@ use DuskRail\Reading\Plan;
 use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
 use DuskRail\Time\Frequency;
+use DuskRail\Time\MonthNames;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
-use DuskRail\Time\UnknownPeriod;
 use DuskRail\Time\YearPart;
 
 /** Parts of a year, or of a week, across and those down: January to December in the headings, a year in each row. */
@@ -104,14 +104,7 @@ abstract class PartsAcross extends PeriodsAcross
         }
         foreach ($columns->values as $column) {
             $ordinal = $this->ordinal($builder, $year, $builder->headings->text($column));
-            if (!isset($row[$column])) {
-                $builder->short($number, $column);
-            } elseif ($ordinal !== null) {
-                $place = self::place($number, $column);
-                $builder->cells->put($place, $row[$column], $measure, $subject, $ordinal);
-            } elseif (trim($row[$column]) !== '') {
-                $builder->problems->cell($number, $builder->headings->text($column), $row[$column], 'an empty cell');
-            }
+            $this->putPart($builder, [$number, $column], $row, [$measure, $subject, $ordinal]);
         }
     }
 
@@ -123,17 +116,13 @@ abstract class PartsAcross extends PeriodsAcross
     protected function ordinal(ObservationBuilder $builder, int $whole, string $heading): ?int
     {
         $part = $this->part()->number($heading);
-        try {
-            if ($part !== null && $builder->plan->periods->notation === PeriodNotation::FiscalYear) {
-                $first = $builder->headings->text($builder->plan->columns->values[0] ?? 0);
+        if ($part !== null && $builder->plan->periods->notation === PeriodNotation::FiscalYear) {
+            $first = $builder->headings->text($builder->plan->columns->values[0] ?? 0);
 
-                return $this->part()->ofFiscalYear($whole, $part, $this->begins($first))->ordinal;
-            }
-
-            return $part === null ? null : Period::parse("{$whole}-{$this->part()->code($part)}")->ordinal;
-        } catch (UnknownPeriod) {
-            return null;
+            return $this->part()->ofFiscalYear($whole, $part, $this->begins($first))->ordinal;
         }
+
+        return $part === null ? null : $this->part()->inYear($whole, $part);
     }
 
     /** @return list<int> */
@@ -172,7 +161,7 @@ abstract class PartsAcross extends PeriodsAcross
     /** The month in which a fiscal year begins, by the heading of its first part: of quarters without months April. */
     private function begins(string $first): int
     {
-        $named = preg_match('/\((\p{L}+)/u', $first, $m) === 1 ? PeriodNotation::monthOfYear($m[1]) : null;
+        $named = preg_match('/\((\p{L}+)/u', $first, $m) === 1 ? MonthNames::number($m[1]) : null;
 
         return match (true) {
             $this->part() !== YearPart::Quarter => $this->part()->number($first) ?? 1,

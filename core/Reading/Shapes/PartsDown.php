@@ -12,10 +12,8 @@ use DuskRail\Reading\Role;
 use DuskRail\Reading\Table;
 use DuskRail\Reading\Vocabulary;
 use DuskRail\Time\Frequency;
-use DuskRail\Time\Period;
 use DuskRail\Time\PeriodNotation;
 use DuskRail\Time\PeriodReading;
-use DuskRail\Time\UnknownPeriod;
 use DuskRail\Time\YearPart;
 
 /** Parts of the year down and years across: a period is in the header of its column and the label of its row. */
@@ -119,38 +117,11 @@ abstract class PartsDown extends PeriodsAcross
             return;
         }
         foreach ($columns->values as $column) {
-            if (isset($row[$column])) {
-                $this->put($builder, [$number, $column], $row[$column], [$measure, $subject, $part]);
-            } else {
-                $builder->short($number, $column);
+            $year = $builder->periods->ofHeading($column);
+            if ($year !== null) {
+                $ordinal = $this->part()->inYear($year, $part);
+                $this->putPart($builder, [$number, $column], $row, [$measure, $subject, $ordinal]);
             }
-        }
-    }
-
-    /**
-     * @param array{int, int} $at row and column
-     * @param array{int, int, int} $of measure, subject and part of the year
-     */
-    private function put(ObservationBuilder $builder, array $at, string $text, array $of): void
-    {
-        [$number, $column] = $at;
-        [$measure, $subject, $part] = $of;
-        $year = $builder->periods->ofHeading($column);
-        $ordinal = $year === null ? null : $this->ordinal($year, $part);
-        if ($ordinal !== null) {
-            $builder->cells->put(self::place($number, $column), $text, $measure, $subject, $ordinal);
-        } elseif ($year !== null && trim($text) !== '') {
-            $builder->problems->cell($number, $builder->headings->text($column), $text, 'an empty cell');
-        }
-    }
-
-    /** Null where a year has no such part, as a 53rd week of most years. */
-    private function ordinal(int $year, int $part): ?int
-    {
-        try {
-            return Period::parse("{$year}-{$this->part()->code($part)}")->ordinal;
-        } catch (UnknownPeriod) {
-            return null;
         }
     }
 }

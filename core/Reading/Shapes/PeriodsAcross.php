@@ -196,4 +196,24 @@ class PeriodsAcross extends Shape
             }
         }
     }
+
+    /**
+     * Puts a cell in a part of a year; one that a year does not have must be blank.
+     *
+     * @param array{int, int} $at row and column
+     * @param list<string> $row
+     * @param array{int, int, int|null} $of measure, subject, and the ordinal of the period
+     */
+    protected function putPart(ObservationBuilder $builder, array $at, array $row, array $of): void
+    {
+        [$number, $column] = $at;
+        [$measure, $subject, $ordinal] = $of;
+        if (!isset($row[$column])) {
+            $builder->short($number, $column);
+        } elseif ($ordinal !== null) {
+            $builder->cells->put(self::place($number, $column), $row[$column], $measure, $subject, $ordinal);
+        } elseif (trim($row[$column]) !== '') {
+            $builder->problems->cell($number, $builder->headings->text($column), $row[$column], 'an empty cell');
+        }
+    }
 }
