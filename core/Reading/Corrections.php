@@ -13,7 +13,7 @@ use DuskRail\Time\PeriodReading;
 final readonly class Corrections
 {
     /** Parts of a plan that hold for other files of the same kind; those of rows and of one year do not. */
-    private const PARTS = [
+    public const PARTS = [
         'notation',
         'frequency',
         'numbers',

@@ -12,19 +12,22 @@ final readonly class CrossedHeadings
 {
     private const FEWEST_COLUMNS = 4;
 
-    /** @param list<int> $columns that both are over */
+    /**
+     * @param list<int> $columns that both are over
+     * @param bool|null $hasMeasuresAbove null where no name says that it is of a measure: they may be entities and what
+     *     their values are split by
+     */
     private function __construct(
         public int $heading,
         public int $above,
         public array $columns,
-        public bool $hasMeasuresAbove,
+        public ?bool $hasMeasuresAbove,
     ) {}
 
     /** @param int $heading row that was taken for the headings; the other may be over it or under it */
     public static function in(Sample $sample, int $heading): ?self
     {
-        foreach ([[$heading - 1, $heading], [$heading, $heading + 1]] as $rows) {
-            [$above, $below] = $rows;
+        foreach ([[$heading - 1, $heading], [$heading, $heading + 1]] as [$above, $below]) {
             if ($above < 0 || !isset($sample->rows[$below + 1]) || $sample->isNote($above)) {
                 continue;
             }
@@ -35,10 +38,10 @@ final readonly class CrossedHeadings
             $table = new Table($sample, $below);
             $areNumbers = array_filter($columns, static fn(int $column): bool => !$table->isNumeric($column)) === [];
             if ($areNumbers && self::areCrossed($upper, $lower)) {
-                [$above, $below] = [self::signs($upper), self::signs($lower)];
+                [$ofUpper, $ofLower] = [self::signs($upper), self::signs($lower)];
+                $isSaid = max($ofUpper, $ofLower) > 0.0;
 
-                // Names that say nothing of measures may be entities and what their values are split by.
-                return max($above, $below) > 0.0 ? new self($rows[1], $rows[0], $columns, $above > $below) : null;
+                return new self($below, $above, $columns, $isSaid ? $ofUpper > $ofLower : null);
             }
         }
 

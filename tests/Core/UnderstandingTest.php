@@ -378,6 +378,10 @@ final class UnderstandingTest extends TestCase
             'entities-across; Alder, Upper, Alder, Lower, Birch, Upper, Birch, Lower; Alder Birch [] stock; ' .
             '2021: 1, 2022: 5',
         ];
+        yield 'the same, each named' => [
+            ",Alder,Alder,Birch,Birch\nYear,Upper,Lower,Upper,Lower\n2021,1,2,3,4\n2022,5,6,7,8\n",
+            'measures-of-entities; Alder, Birch; Upper [] stock, Lower [] stock; 2021: 1, 2022: 5',
+        ];
         yield 'months of years that begin in April' => [
             'Year,Apr,May,Jun,Jul,Aug,Sep,Oct,Nov,Dec,Jan,Feb,Mar,Total' .
             "\n2021-22,1,2,3,4,5,6,7,8,9,10,11,12,78\n2022-23,2,3,4,5,6,7,8,9,10,11,12,14,91\n",

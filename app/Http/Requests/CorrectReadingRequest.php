@@ -8,6 +8,7 @@ use App\Data\UnitQuestion;
 use App\Formats\DelimitedFile;
 use App\Models\Upload;
 use DuskRail\Data\Benchmark;
+use DuskRail\Reading\Corrections;
 use DuskRail\Reading\Detection;
 use DuskRail\Reading\Dialect;
 use DuskRail\Reading\EventSummary;
@@ -130,21 +131,7 @@ final class CorrectReadingRequest extends FormRequest
     private function changes(Upload $upload, Plan $plan): array
     {
         /** @var array<string, mixed> $changes */
-        $changes = $this->only([
-            'notation',
-            'frequency',
-            'year',
-            'numbers',
-            'duplicates',
-            'measureName',
-            'entityName',
-            'unitName',
-            'missing',
-            'above',
-            'counted',
-            'moment',
-            'joined',
-        ]);
+        $changes = $this->only([...Corrections::PARTS, 'year', 'above', 'moment']);
         $roles = $this->listed('roles');
         $aggregations = $this->listed('ways');
         // Of things that happen, what is counted goes with the column.

@@ -32,7 +32,12 @@ abstract class PairsAcross extends Long
     public function fits(Table $table): int
     {
         $crossed = $table->heading === null ? null : CrossedHeadings::in($table->sample, $table->heading);
-        if ($crossed === null || $crossed->hasMeasuresAbove !== $this->hasMeasuresAbove()) {
+        if ($crossed === null) {
+            return 0;
+        }
+        // Under the upper row alone the lower one would be taken for values.
+        $isAbove = $crossed->hasMeasuresAbove ?? ($crossed->heading === $table->heading ? null : false);
+        if ($isAbove !== $this->hasMeasuresAbove()) {
             return 0;
         }
         $table = $table->under($crossed->heading);
