@@ -51,17 +51,20 @@ final class Zip implements HandOverFormat
         }
         set_time_limit(300);
         $path = (string) tempnam(sys_get_temp_dir(), 'dusk-rail-');
-        $zip = new ZipArchive();
-        $zip->open($path, ZipArchive::OVERWRITE);
-        $taken = [];
-        foreach ($documents as $name => $document) {
-            $one = new HandOver($of->study, $document, $of->choice, $of->measure);
-            $zip->addFromString(EachLine::fileName("{$of->study->name} {$name}", $taken) . '.png', Png::content($one));
-        }
-        $zip->close();
-        $content = (string) file_get_contents($path);
-        unlink($path);
+        try {
+            $zip = new ZipArchive();
+            $zip->open($path, ZipArchive::OVERWRITE);
+            $taken = [];
+            foreach ($documents as $name => $document) {
+                $one = new HandOver($of->study, $document, $of->choice, $of->measure);
+                $file = EachLine::fileName("{$of->study->name} {$name}", $taken);
+                $zip->addFromString("{$file}.png", Png::content($one));
+            }
+            $zip->close();
 
-        return $content;
+            return (string) file_get_contents($path);
+        } finally {
+            unlink($path);
+        }
     }
 }
