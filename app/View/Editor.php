@@ -22,6 +22,7 @@ final readonly class Editor
         'marks' => 'Annotations',
         'overlay' => 'Overlay options',
         'stack' => 'Stack options',
+        'contributions' => 'Contribution options',
         'sparks' => 'Table options',
         'figures' => 'Table options',
         'scatter' => 'Scatter options',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Chart;
 
+use DuskRail\Outcome\Contributed;
 use DuskRail\Outcome\Facet;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\LineRole;
@@ -31,6 +32,8 @@ final readonly class MiniatureComposer
     private const MOST_PANELS = 12;
 
     private const MOST_ROWS = 6;
+
+    private const MOST_BARS = 14;
 
     public function __construct(private TextMeasure $measure) {}
 
@@ -147,6 +150,25 @@ final readonly class MiniatureComposer
         }
 
         return self::scene(Lineup::of($scatter->vertical), $width, $height, $marks);
+    }
+
+    /** Its bars without words, from one value to the other. */
+    public function contributions(Contributed $contributed, float $width, float $height): Scene
+    {
+        $lanes = ContributionLanes::of($contributed);
+        $along = ContributionsComposer::scale($lanes->path($contributed), self::EDGE, $width - self::EDGE);
+        $rows = array_slice($contributed->rows, 0, self::MOST_BARS);
+        $each = ($height - 16.0) / max(1, count($rows));
+        $value = $contributed->result->before;
+        $marks = [];
+        foreach ($rows as $n => $row) {
+            [$a, $b] = [$along->at($value), $along->at($value + $row->change)];
+            $ink = ContributionsPainter::ink($contributed, $row);
+            $marks[] = new Box(min($a, $b), 8.0 + $n * $each, max(1.0, abs($b - $a)), $each * 0.7, $ink);
+            $value += $row->change;
+        }
+
+        return self::scene(Lineup::of($contributed->comparison), $width, $height, $marks);
     }
 
     /** Its first rows, those in focus before all others. */

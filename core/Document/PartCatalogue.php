@@ -21,6 +21,7 @@ final class PartCatalogue
         Parts\OverlayPart::class,
         Parts\PanelsPart::class,
         Parts\StackPart::class,
+        Parts\ContributionsPart::class,
         Parts\SparksPart::class,
         Parts\ScatterPart::class,
         Parts\RulePart::class,

@@ -83,6 +83,7 @@ final readonly class ComparisonOffer implements Offer
         return match ($condition) {
             Condition::Days => Cycle::Week->divides($this->comparison->axis->frequency),
             Condition::Groups => $this->data->names(Names::Groups) !== [],
+            Condition::Categories => $this->comparison->brokenDown() !== null,
             Condition::PeerSet => $study->part(PeersPart::class)->set !== '',
             Condition::Target => !$study->part(PeersPart::class)->target->isNone() ||
                 $study->part(TonePart::class)->by === 'target',

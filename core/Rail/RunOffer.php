@@ -67,7 +67,12 @@ final readonly class RunOffer implements Offer
             Condition::Levels => Spacing::of($this->arriving)->isIrregular ||
                 ($this->arriving->kind === MeasureKind::Stock && $this->arriving->nature !== Nature::Daily),
             Condition::CoarserMeasure => $this->hasCoarserMeasure(),
-            Condition::Days, Condition::Groups, Condition::PeerSet, Condition::Target => false,
+            Condition::Days,
+            Condition::Groups,
+            Condition::Categories,
+            Condition::PeerSet,
+            Condition::Target
+                => false,
         };
     }
 

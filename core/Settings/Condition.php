@@ -19,6 +19,9 @@ enum Condition
     /** Entities have groups. */
     case Groups;
 
+    /** Lines are categories of a breakdown. */
+    case Categories;
+
     /** A peer set is chosen. */
     case PeerSet;
 

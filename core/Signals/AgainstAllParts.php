@@ -52,7 +52,7 @@ final class AgainstAllParts implements Signal
         );
 
         return $parts->breakdown === '' || $comparison->brokenDown() !== null
-            ? $notice
+            ? $notice->withRemedy('Show rate and mix', 'view', ['view' => 'contributions'])
             : $notice->withRemedy('Show the categories', 'breakdown', [
                 'breakdown' => $parts->breakdown,
                 'choice' => 'lines',

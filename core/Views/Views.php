@@ -17,6 +17,7 @@ final class Views
         OverlayView::class,
         RanksView::class,
         StackView::class,
+        ContributionsView::class,
         SparksView::class,
         ScatterView::class,
         FiguresView::class,

@@ -95,6 +95,24 @@ export function nearest(lines, x, y, within) {
 }
 
 /**
+ * The point of the row that a place is in, where each line has one row of its own.
+ *
+ * @param {Map<string, Line>} lines
+ * @param {number} within pixels above and below
+ * @returns {Point | null}
+ */
+export function inRow(lines, y, within) {
+    let best = null;
+    let least = within;
+    for (const line of lines.values()) {
+        const point = pointsOf(line).at(-1);
+        const far = point ? Math.abs(point.y - y) : Infinity;
+        if (far <= least) [best, least] = [point, far];
+    }
+    return best;
+}
+
+/**
  * The points of all lines at one position, the uppermost first.
  *
  * @param {Map<string, Line>} lines

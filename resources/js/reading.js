@@ -3,7 +3,7 @@ import { always, change } from './server.js';
 import { onAxis } from './axis.js';
 import { labelAt, pushed } from './labels.js';
 import { light, shown } from './light.js';
-import { nearest, placed, pointAt, raised, stepped } from './points.js';
+import { inRow, nearest, placed, pointAt, raised, stepped } from './points.js';
 import { translated } from './language.js';
 
 const NEAR = 42;
@@ -74,6 +74,11 @@ function inside(event) {
     return [(event.clientX - box.left) * scale, (event.clientY - box.top) * scale];
 }
 
+/** The point that a place is at: of bars, that of the row it is in. */
+function found(x, y, within) {
+    return has('bars') ? inRow(reading.lines, y, ON_LINE) : nearest(reading.lines, x, y, within);
+}
+
 function readout(key) {
     if (!reading.readouts.has(key)) {
         const url = chart().dataset.readouts.replace('LINE', encodeURIComponent(key));
@@ -94,7 +99,7 @@ async function rests(point) {
 
 /** What can be done with a point that is being read. */
 function next(point) {
-    if (has('points')) return '';
+    if (has('points') || point.key.startsWith('~')) return '';
     if (!reading.byTouch) return translated('Enter: working');
     return Number(series(point.key)?.dataset.hue) > 0
         ? translated('Tap again: working')
@@ -153,7 +158,7 @@ function mark(point) {
         [
             'path',
             {
-                d: has('points') ? 'M0 0' : `M${point.x} ${top}V${bottom}`,
+                d: has('points') || has('bars') ? 'M0 0' : `M${point.x} ${top}V${bottom}`,
                 stroke: 'var(--quiet)',
                 'stroke-dasharray': '2 3',
             },
@@ -193,7 +198,7 @@ document.addEventListener('pointermove', (event) => {
             reading.waiting = null;
             if (!chart() || !last) return;
             const [x, y] = inside(last);
-            const point = nearest(reading.lines, x, y, NEAR);
+            const point = found(x, y, NEAR);
             const { key, position } = reading.current ?? {};
             if (point?.key !== key || point?.position !== position) show(point, false);
         });
@@ -211,8 +216,11 @@ document.addEventListener('click', async (event) => {
     const label = event.target.closest('.end-label')?.dataset.line;
     const [x, y] = inside(event);
     if (label) toggle(label);
-    else if (event.pointerType === 'touch') tapped(nearest(await lines(), x, y, NEAR));
-    else clicked(nearest(await lines(), x, y, ON_LINE));
+    else {
+        await lines();
+        if (event.pointerType === 'touch') tapped(found(x, y, NEAR));
+        else clicked(found(x, y, ON_LINE));
+    }
 });
 
 /** A first click keeps a line; on one that is kept, it opens the working of the point. */
@@ -231,7 +239,7 @@ function tapped(point) {
 
 /** The working of a point: every stop with the numbers put in. */
 async function open(point) {
-    if (has('points')) return;
+    if (has('points') || point.key.startsWith('~')) return;
     await openWorking(chart().dataset.working, point.key, point.position);
 }
 
@@ -269,6 +277,8 @@ function raise(key, by) {
 }
 
 function toggle(key) {
+    // Several together are no line.
+    if (key.startsWith('~')) return;
     change({ change: 'state', entity: key, state: Number(series(key)?.dataset.hue) > 0 ? 'peer' : 'focus' });
 }
 

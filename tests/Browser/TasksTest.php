@@ -97,6 +97,36 @@ final class TasksTest extends BrowserTestCase
         self::assertSame($higher + 1 . " of {$of}", $place);
     }
 
+    /**
+     * Each county's own rate fell, and the rate of all rose since people moved to the county with the high one: who has
+     * the file reads that in seven actions, and takes the same apart by counties of known shares.
+     */
+    public function testWhoAccountsForAChangeIsReadFromAFile(): void
+    {
+        $rows = "County,Year,Accidents,People\n";
+        foreach (
+            ['Nearby' => [900, 90_000, 450, 50_000], 'Farther' => [500, 10_000, 2400, 50_000], 'Tiny' => [1, 50, 1, 60]]
+            as $name => [$first, $people, $last, $after]
+        ) {
+            $rows .= "{$name},2014,{$first},{$people}\n{$name},2024,{$last},{$after}\n";
+        }
+        $path = Browser::downloads() . '/counties.csv';
+        file_put_contents($path, $rows);
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.drop.new input[type=file]', $path);
+        unlink($path);
+        $browser->see('h1', 'counties')->click('.confirm .go')->see('.words.subtitle', 'Accidents');
+        $browser->click('[data-view=contributions], [hx-vals*="contributions"]');
+        // Accidents rose by 1,450: 1,900 more in Farther, 450 fewer in Nearby.
+        $browser->see('.words.headline', 'Farther accounts for more than all of the rise');
+        $browser->see('#chart', '+1,900')->see('#chart', '−450')->see('#chart', '(+1,450)');
+        $this->add('Divide by measure');
+        $browser->press(WebDriverKeys::ESCAPE);
+        $browser->see('.words.headline', 'All of the rise is mix: no rate of its own rose');
+        $browser->see('.words.subtitle', 'ratio of sums of 3, from 2014 to 2024');
+    }
+
     /** Someone who has never seen the program, with a file of her own, follows what it proposes. */
     public function testANewcomerComesFromHerFileToAnImageInTwelveActions(): void
     {

@@ -180,6 +180,9 @@ final class PicturesTest extends TestCase
         yield 'shares-in-panels' => [
             [$view('stack'), $set('stack', ['form' => 'shares']), $set('panels', ['by' => 'group'])],
         ];
+        yield 'contributions' => [
+            [$focus('b'), $view('contributions'), $set('contributions', ['ends' => 'periods', 'top' => '3'])],
+        ];
         yield 'layers-through-zero' => [[$view('stack'), $set('stack', ['form' => 'through', 'order' => 'name'])]];
         yield 'marked-points' => [
             [$focus('b'), $set('points', ['marked' => 'first,highest,lowest', 'colours' => 'apart'])],

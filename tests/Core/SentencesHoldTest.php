@@ -232,6 +232,10 @@ final class SentencesHoldTest extends TestCase
     private function check(string $text): void
     {
         self::assertDoesNotMatchRegularExpression('/[{}]|nan|inf\b/i', $text);
+        if (preg_match('/^\w+: .* (accounts? for|is mix)/', $text) === 1) {
+            // ContributionsTest restates them.
+            return;
+        }
         $found = 0;
         foreach (
             [

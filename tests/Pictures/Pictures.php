@@ -36,6 +36,7 @@ final class Pictures
     /** What the picture of a view is drawn by, beside what all of them are: files, patterns of them and folders. */
     private const SOURCES = [
         'brief' => ['resources/views/brief', 'app/View/BriefPage.php'],
+        'contributions' => ['core/Chart/Contribution*.php', 'core/Outcome/Contribut*.php'],
         'dataset' => ['resources/views/data/dataset.blade.php'],
         'first-page' => ['resources/views/home', 'core/Chart/MiniatureComposer.php'],
         'figures' => ['core/Outcome/Grid.php', 'resources/views/study/views'],
@@ -158,6 +159,7 @@ final class Pictures
             'panels' => static fn(self $on) => $on->study(self::PANELS),
             'ranks' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'ranks']]]),
             'stack' => static fn(self $on) => $on->study(self::TANGLE, [['view', ['view' => 'stack']]]),
+            'contributions' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'contributions']]]),
             'sparks' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'sparks']]]),
             'figures' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'figures']]]),
             'scatter' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'scatter']]]),

@@ -1,7 +1,7 @@
 // @vitest-environment node
 // What the pointer and the arrow keys find among the points that the server gives.
 import { describe, expect, it } from 'vitest';
-import { column, nearest, placed, pointAt, pointsOf, raised, stepped } from '../../resources/js/points.js';
+import { column, inRow, nearest, placed, pointAt, pointsOf, raised, stepped } from '../../resources/js/points.js';
 
 // Two lines over the periods 5 to 8, ten pixels apart, in tenths; the second has a gap in period 6.
 const given = { x: [[0, 100, 200, 300]], y: { tarrow: [0, [500, 400, 300, 200]], marl: [0, [100, null, 120, 600]] } };
@@ -29,6 +29,14 @@ describe('points of lines', () => {
     it('finds the nearest point of a path that goes to and fro', () => {
         const path = placed({ x: [[300, 50, 200]], y: { a: [0, [10, 20, 30]] } }, 0);
         expect(nearest(path, 6, 2, 10)).toMatchObject({ key: 'a', position: 1, far: 1 });
+    });
+
+    it('finds the row that a place is in, and none between rows', () => {
+        const rows = placed({ x: [[0, 900]], y: { a: [0, [null, 200]], b: [0, [null, 600]] } }, 7);
+        expect(inRow(rows, 34, 14)).toMatchObject({ key: 'a', position: 8, x: 90 });
+        expect(inRow(rows, 35, 14)).toBeNull();
+        expect(inRow(rows, 46, 14)).toMatchObject({ key: 'b' });
+        expect(inRow(new Map(), 46, 14)).toBeNull();
     });
 
     it('finds the nearest point in both directions, and none beyond the reach', () => {

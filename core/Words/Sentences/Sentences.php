@@ -18,6 +18,7 @@ final class Sentences
         RecordAtEnd::class,
         BeyondOrdinary::class,
         BeyondChance::class,
+        WhoAccounts::class,
     ];
 
     /** @return list<Claim> */

@@ -27,6 +27,7 @@
         'peer-comparison' => __('Value, rank and gap of each line in focus among the peers'),
         'overlay' => __('Which years are shown, and how'),
         'stack' => __('What is summed, and how the parts are ordered'),
+        'contributions' => __('What contributes, how it is taken apart, and how many bars'),
         'sparks' => __('Columns and order of the table'),
         'scatter' => __('Measures on both axes, size and fits'),
         'figures' => __('What the table shows'),

@@ -1,0 +1,473 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DuskRail\Data\DataInMemory;
+use DuskRail\Data\MeasureKind;
+use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Parts\ContributionsPart;
+use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Contributed;
+use DuskRail\Outcome\ContributionRow;
+use DuskRail\Outcome\Whole;
+use DuskRail\Rail\StopCatalogue;
+use DuskRail\Statistics\Contributions;
+use DuskRail\Statistics\ContributionTerm as Term;
+use DuskRail\Statistics\Total;
+use DuskRail\Words\ContributionWords;
+use DuskRail\Words\Sentences\Claim;
+use DuskRail\Words\Sentences\WhoAccounts;
+use PHPUnit\Framework\TestCase;
+
+/** Who accounts for a change, against formulas and sums worked out here a second time. */
+final class ContributionsTest extends TestCase
+{
+    /** All parts of 4,000 random wholes with entries and exits add up, and each is what its formula says. */
+    public function testPartsAddUpToTheChangeAndAreWhatTheFormulasSay(): void
+    {
+        mt_srand(1955);
+        for ($n = 0; $n < 1000; $n++) {
+            [$first, $last] = [self::random(), []];
+            $keys = array_keys($first);
+            foreach ($keys as $i => $key) {
+                [$amount, $weight] = $first[$key];
+                $last[$key] = [$amount * (0.7 + mt_rand(0, 600) / 1000), $weight * (0.9 + mt_rand(0, 200) / 1000)];
+                // The first two stay; of the others some come and some go.
+                match ($i < 2 ? 9 : mt_rand(0, 9)) {
+                    0 => ($first[$key] = [NAN, NAN]),
+                    1 => ($last[$key] = [NAN, NAN]),
+                    default => null,
+                };
+            }
+            self::assertAddUp(Contributions::toSum(self::amounts($first), self::amounts($last)));
+            foreach ([true, false] as $midpoint) {
+                $result = Contributions::toRatio($first, $last, $midpoint);
+                self::assertAddUp($result);
+                self::assertRatio($result, $first, $last, $midpoint);
+            }
+            [$factors, $factorsAfter] = [self::chain($first), self::chain($last)];
+            $products = Contributions::toProducts(self::amounts($first), self::amounts($last), $factors, $factorsAfter);
+            self::assertAddUp($products);
+            foreach ($products->parts as $part) {
+                if (!is_nan($part->before[0]) && !is_nan($part->after[0])) {
+                    self::assertOrders($part->terms, $factors[$part->key], $factorsAfter[$part->key]);
+                }
+            }
+        }
+    }
+
+    /**
+     * Das Gupta (1993), tables 2.1 and 2.2, values from memory: mean earnings and share of earners of two populations,
+     * whose product they are; and three factors of a birth rate. Expected are the means over all orders of change.
+     */
+    public function testFactorsAreThoseOfAllOrdersOfChange(): void
+    {
+        $two = Contributions::toProducts(
+            ['a' => 10_930 * 0.717892],
+            ['a' => 16_591 * 0.825974],
+            ['a' => [10_930.0, 0.717892]],
+            ['a' => [16_591.0, 0.825974]],
+        );
+        self::assertEqualsWithDelta(4369.9, $two->term(Term::First), 0.1);
+        self::assertEqualsWithDelta(1487.3, $two->term(Term::Second), 0.1);
+        [$first, $last] = [[51.78746, 0.45919, 0.52638], [84.90502, 0.75756, 0.51065]];
+        $three = Contributions::toProducts(
+            ['a' => array_product($first)],
+            ['a' => array_product($last)],
+            ['a' => $first],
+            ['a' => $last],
+        );
+        self::assertOrders($three->parts[0]->terms, $first, $last);
+        self::assertEqualsWithDelta(20.33, $three->change(), 0.01);
+    }
+
+    /** Each rate fell, and the whole rose: worked by hand with weights of 10 and 90 that became 50 and 50. */
+    public function testAllOfAChangeCanBeMix(): void
+    {
+        $result = Contributions::toRatio(
+            ['low' => [900.0, 90.0], 'high' => [500.0, 10.0]],
+            ['low' => [450.0, 50.0], 'high' => [2400.0, 50.0]],
+        );
+        // From 14 to 28.5: rates −0.7 and −0.6; shares −0.4 and +0.4, about the middle of 21.25.
+        self::assertEqualsWithDelta(14.5, $result->change(), 1e-12);
+        self::assertEqualsWithDelta(-0.7 - 0.6, $result->term(Term::Rate), 1e-12);
+        self::assertEqualsWithDelta(-0.4 * (9.5 - 21.25) + 0.4 * (49.0 - 21.25), $result->term(Term::Mix), 1e-12);
+    }
+
+    public function testAWholeIsASumARatioOrAMeanByWhatItsValuesAre(): void
+    {
+        $data = self::trade();
+        $sum = Contributed::of(Comparison::of(Make::study($data), $data));
+        self::assertSame([Whole::Sum, 100.0 + 60 + 40 + 20 + 10], [$sum->whole, $sum->result->before]);
+        self::assertSame(['2020', '2022'], $sum->ends);
+
+        $ratio = Contributed::of(self::perPerson());
+        self::assertSame(Whole::Ratio, $ratio->whole);
+        self::assertEqualsWithDelta(230 / 1000, $ratio->result->before, 1e-12);
+        self::assertEqualsWithDelta(180 / 1100, $ratio->result->after, 1e-12);
+
+        $values = ['a' => [4, 6], 'b' => [2, 3], 'c' => [9, 9]];
+        $rates = Make::data(['rate' => ['%', MeasureKind::Rate, '2020', $values]]);
+        $mean = Contributed::of(Comparison::of(Make::study($rates), $rates));
+        self::assertSame([Whole::Mean, 5.0, 6.0], [$mean->whole, $mean->result->before, $mean->result->after]);
+        self::assertSame(['a', 'b', 'c'], array_column($mean->members, 'key'));
+        self::assertStringContainsString('each counts the same', implode(ContributionWords::notes($mean)));
+    }
+
+    /** Who goes on and lacks a value is at neither end; who came or went is said so. */
+    public function testWhoLacksAValueIsExcludedAndWhoCameOrWentIsSaid(): void
+    {
+        $data = Make::data([
+            'cases' => [
+                'cases',
+                MeasureKind::Flow,
+                '2018',
+                [
+                    'stays' => [10, 10, 10, 10, 30],
+                    'gone' => [8, 8, NAN, NAN, NAN],
+                    'new' => [NAN, NAN, NAN, 5, 7],
+                    'gap' => [6, 6, 6, 6, NAN],
+                    'other' => [3, 3, 3, 3, 4],
+                ],
+            ],
+        ]);
+        $contributed = Contributed::of(Comparison::of(Make::study($data), $data));
+        $names = array_map(
+            static fn(ContributionRow $row): string => ContributionWords::name($contributed, $row),
+            $contributed->members,
+        );
+        self::assertSame(['Stays', 'New (came in)', 'Other', 'Gone (left)'], $names);
+        self::assertSame(['Gap'], $contributed->leftOut);
+        self::assertSame([21.0, 41.0], [$contributed->result->before, $contributed->result->after]);
+        self::assertSame(
+            [20.0, 7.0, 1.0, -8.0],
+            array_map(static fn(ContributionRow $row): float => $row->change, $contributed->members),
+        );
+    }
+
+    /** Whole years are compared where months have seasons: two years and a month of them, and one month fewer. */
+    public function testMonthsWithSeasonsAreComparedByWholeYears(): void
+    {
+        $ends = static function (int $months, array $settings = []): array {
+            $values = array_map(static fn(int $i): float => 50 + ($i % 12), range(0, $months - 1));
+            $data = Make::data(['calls' => ['calls', MeasureKind::Flow, '2020-01', ['a' => $values, 'b' => $values]]]);
+            $study = Make::study($data)->withPart(ContributionsPart::from($settings));
+
+            return Contributed::of(Comparison::of($study, $data))->ends;
+        };
+        self::assertSame(['2020', '2021'], $ends(24));
+        self::assertSame(['November 2020', 'November 2021'], $ends(23));
+        self::assertSame(['January 2020', 'December 2021'], $ends(24, ['ends' => 'periods']));
+    }
+
+    public function testFewAreShownByThemselvesAndTheOthersTogetherBySide(): void
+    {
+        $series = [];
+        foreach ([-50, -20, -9, -8, -7, 5, 6, 30] as $i => $change) {
+            $series["m{$i}"] = [100, 100 + $change];
+        }
+        $data = Make::data(['cases' => ['cases', MeasureKind::Flow, '2020', $series]]);
+        $study = Make::study($data)->withPart(new ContributionsPart(top: 3));
+        $contributed = Contributed::of(Comparison::of($study, $data));
+        $rows = array_map(
+            static fn(ContributionRow $row): string => "{$row->name} {$row->change}",
+            $contributed->rows,
+        );
+        self::assertSame(['M0 -50', 'M1 -20', '3 others fell -24', '2 others rose 11', 'M7 30'], $rows);
+        // Half of the fall of 53 is more than made by the first alone, of 8.
+        self::assertSame('M0 accounts for 94 % of the fall', ContributionWords::claim($contributed));
+    }
+
+    /** Ups and downs that leave a tenth of themselves are a change; those that leave less are none to account for. */
+    public function testSharesAreGivenWhereAChangeIsLeft(): void
+    {
+        $shares = static function (float $up): bool {
+            $data = Make::data(
+                ['cases' => ['cases', MeasureKind::Flow, '2020', ['a' => [100, 55], 'b' => [100, 100 + $up]]]],
+            );
+
+            return Contributed::of(Comparison::of(Make::study($data), $data))->hasShares();
+        };
+        self::assertTrue($shares(55));
+        self::assertFalse($shares(54));
+    }
+
+    public function testWhatMakesNoWholeIsRefusedWithTheRemedy(): void
+    {
+        $data = self::trade();
+        foreach (['rank' => 'Turn off the last stop', 'share' => 'Turn off “Share of total”'] as $stop => $remedy) {
+            $study = Make::study($data, StopCatalogue::make($stop, []));
+            try {
+                Contributed::of(Comparison::of($study, $data));
+                self::fail($stop);
+            } catch (InvalidStudy $refusal) {
+                self::assertStringContainsString($remedy, $refusal->getMessage());
+            }
+        }
+        $one = Make::data(['cases' => ['cases', MeasureKind::Flow, '2020', ['a' => [4], 'b' => [5]]]]);
+        $this->expectExceptionMessage('A change needs two periods');
+        Contributed::of(Comparison::of(Make::study($one), $one));
+    }
+
+    /** What is said is held against the figures on 3,000 random tables. */
+    public function testWhatIsSaidIsTrueOfTheFigures(): void
+    {
+        mt_srand(1993);
+        $kinds = [];
+        for ($n = 0; $n < 3000; $n++) {
+            $series = [];
+            for ($i = 0, $count = mt_rand(2, 14); $i < $count; $i++) {
+                $value = (float) mt_rand(1, 40);
+                $series["m{$i}"] = [$value, max(0.0, $value + mt_rand(-9, 9) * mt_rand(0, 3))];
+            }
+            $data = Make::data(['cases' => ['cases', MeasureKind::Flow, '2020', $series]]);
+            $study = Make::study($data);
+            $text = ContributionWords::headline(Contributed::of(Comparison::of($study, $data)));
+            $kinds[self::held($text, $series)] = true;
+        }
+        ksort($kinds);
+        self::assertSame(['cancel', 'few', 'named', 'none', 'spread'], array_keys($kinds));
+    }
+
+    /** @param array<string, array{float, float}> $series */
+    private static function held(string $text, array $series): string
+    {
+        $changes = [];
+        foreach ($series as $key => [$first, $last]) {
+            $changes[ucfirst($key)] = $last - $first;
+        }
+        $change = array_sum($changes);
+        if (str_contains($text, 'no change together')) {
+            self::assertEqualsWithDelta(0.0, $change, 1e-9, $text);
+
+            return 'none';
+        }
+        if (preg_match('/(\d+) up and (\d+) down nearly cancel/', $text, $m) === 1) {
+            self::assertCount((int) $m[1], array_filter($changes, static fn(float $c): bool => $c > 0), $text);
+            self::assertCount((int) $m[2], array_filter($changes, static fn(float $c): bool => $c < 0), $text);
+            self::assertLessThan(0.1 * array_sum(array_map(abs(...), $changes)), abs($change), $text);
+
+            return 'cancel';
+        }
+        self::assertStringContainsString($change < 0 ? 'the fall' : 'the rise', lcfirst($text));
+        $shares = array_map(static fn(float $c): float => (100 * $c) / $change, $changes);
+        arsort($shares);
+        $spread = '/^The (fall|rise) is spread out: half of it takes (\d+) of (\d+); (.+) accounts for (\S+) %/';
+        if (preg_match($spread, $text, $m) === 1) {
+            $some = array_slice($shares, 0, (int) $m[2]);
+            self::assertGreaterThanOrEqual(50.0 - 1e-9, array_sum($some), $text);
+            self::assertLessThan(50.0, array_sum(array_slice($some, 0, -1)), $text);
+            $most = (float) reset($shares);
+            self::assertEqualsWithDelta((float) $m[5], $most, 0.5 + 1e-9, $text);
+            self::assertEqualsWithDelta($most, $shares[$m[4]], 1e-9, $text);
+
+            return 'spread';
+        }
+        $few = '/^(Three|Four|Five|Six) of (\d+)(?:, .*,)? account for (?:([\d.,]+) %|more than all)/';
+        if (preg_match($few, $text, $m) === 1) {
+            $count = ['Three' => 3, 'Four' => 4, 'Five' => 5, 'Six' => 6][$m[1]];
+            self::assertCount((int) $m[2], $series, $text);
+            $sum = array_sum(array_slice($shares, 0, $count));
+            $said = isset($m[3]) ? (float) strtr($m[3], [',' => '']) : max(100.0, $sum);
+            self::assertEqualsWithDelta($said, $sum, 0.5 + 1e-9, $text);
+            self::assertLessThan(50.0, array_sum(array_slice($shares, 0, $count - 1)), $text);
+
+            return 'few';
+        }
+        if (preg_match('/^(.+?) accounts? for more than all of/', $text, $m) === 1) {
+            $sum = array_sum(array_intersect_key($shares, array_flip(explode(' and ', $m[1]))));
+            self::assertGreaterThan(100.0, $sum, $text);
+
+            return 'named';
+        }
+        if (preg_match('/^(.+?) accounts? for ([\d.,]+) % of/', $text, $m) !== 1) {
+            self::fail($text);
+        }
+        $sum = array_sum(array_intersect_key($shares, array_flip(explode(' and ', $m[1]))));
+        self::assertEqualsWithDelta((float) strtr($m[2], [',' => '']), $sum, 0.5 + 1e-9, $text);
+        self::assertGreaterThanOrEqual(50.0 - 1e-9, $sum, $text);
+
+        return 'named';
+    }
+
+    /** Of five it is worth saying who accounts for a change, of four it is not. */
+    public function testItIsProposedWhereThereAreEnoughMembers(): void
+    {
+        $claims = static function (int $count): array {
+            $series = [];
+            for ($i = 0; $i < $count; $i++) {
+                $series["m{$i}"] = [100, $i === 0 ? 50 : 98];
+            }
+            $data = Make::data(['cases' => ['cases', MeasureKind::Flow, '2020', $series]]);
+
+            return array_map(
+                static fn(Claim $claim): string => $claim->sentence,
+                (new WhoAccounts())->claims(Comparison::of(Make::study($data), $data)),
+            );
+        };
+        self::assertSame([], $claims(4));
+        self::assertSame(['Cases: M0 accounts for 86 % of the fall, from 2020 to 2021'], $claims(5));
+    }
+
+    /** What is nearly all is never written as all. */
+    public function testASharesDigitsTellItFromAllOfIt(): void
+    {
+        $shares = [100.0, 99.6, 99.96, 100.3, 99.4, 0.5, 0.49, 0.0, -12.0];
+        self::assertSame(
+            ['100 %', '99.6 %', 'about 100 %', '100.3 %', '99 %', '1 %', 'under 1 %', '0 %', '−12 %'],
+            array_map(ContributionWords::percent(...), $shares),
+        );
+    }
+
+    private static function perPerson(): Comparison
+    {
+        $data = self::trade();
+
+        return Comparison::of(
+            Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'people', 'times' => 1])),
+            $data,
+        );
+    }
+
+    private static function trade(): DataInMemory
+    {
+        return Make::data([
+            'cases' => [
+                'cases',
+                MeasureKind::Flow,
+                '2020',
+                [
+                    'a' => [100, 80, 60],
+                    'b' => [60, 60, 50],
+                    'c' => [40, 40, 40],
+                    'd' => [20, 20, 19],
+                    'e' => [10, 10, 11],
+                ],
+            ],
+            'people' => [
+                'people',
+                MeasureKind::Stock,
+                '2020',
+                [
+                    'a' => [400, 400, 440],
+                    'b' => [300, 300, 330],
+                    'c' => [150, 150, 165],
+                    'd' => [100, 100, 110],
+                    'e' => [50, 50, 55],
+                ],
+            ],
+        ]);
+    }
+
+    /** @return array<string, array{float, float}> amount and denominator of 2 to 30 members */
+    private static function random(): array
+    {
+        $ends = [];
+        for ($i = 0, $count = mt_rand(2, 30); $i < $count; $i++) {
+            $weight = exp(mt_rand(-300, 900) / 100);
+            $ends["m{$i}"] = [$weight * exp(mt_rand(-300, 600) / 100), $weight];
+        }
+
+        return $ends;
+    }
+
+    /**
+     * @param array<string, array{float, float}> $end
+     * @return array<string, float>
+     */
+    private static function amounts(array $end): array
+    {
+        return array_map(static fn(array $one): float => $one[0], $end);
+    }
+
+    /**
+     * @param array<string, array{float, float}> $end
+     * @return array<string, list<float>>
+     */
+    private static function chain(array $end): array
+    {
+        return array_map(static fn(array $one): array => [$one[0] / $one[1], $one[1] / 7.0, 7.0], $end);
+    }
+
+    private static function assertAddUp(Contributions $result): void
+    {
+        $sum = new Total();
+        $largest = 0.0;
+        foreach ($result->parts as $part) {
+            $sum->add($part->change);
+            $own = new Total();
+            foreach ($part->terms as $term) {
+                $own->add($term);
+                $largest = max($largest, abs($term));
+            }
+            self::assertSame($part->change, $own->value());
+        }
+        // Where every term is larger than the change, none can hold its last bit.
+        self::assertEqualsWithDelta($result->change(), $sum->value(), PHP_FLOAT_EPSILON * $largest);
+        if ($largest <= abs($result->change())) {
+            self::assertSame($result->change(), $sum->value());
+        }
+    }
+
+    /**
+     * @param array<string, array{float, float}> $first
+     * @param array<string, array{float, float}> $last
+     */
+    private static function assertRatio(Contributions $result, array $first, array $last, bool $midpoint): void
+    {
+        $sum = static function (array $ends, int $at): float {
+            $all = 0.0;
+            foreach ($ends as $end) {
+                $all += is_array($end) && is_float($end[$at]) && !is_nan($end[$at]) ? $end[$at] : 0.0;
+            }
+
+            return $all;
+        };
+        [$w0, $w1] = [$sum($first, 1), $sum($last, 1)];
+        [$whole0, $whole1] = [$sum($first, 0) / $w0, $sum($last, 0) / $w1];
+        self::assertEqualsWithDelta($whole1 - $whole0, $result->change(), 1e-12 * abs($whole1));
+        $about = $midpoint ? 0.5 * ($whole0 + $whole1) : $whole0;
+        foreach ($result->parts as $part) {
+            // Without a member at one end, its weight there is none, and its rate is of no matter.
+            [[$a0, $b0], [$a1, $b1]] = [$first[$part->key], $last[$part->key]];
+            $put = is_nan($a1) ? 0.0 : ($a1 - $about * $b1) / $w1;
+            $put -= is_nan($a0) ? 0.0 : ($a0 - $about * $b0) / $w0;
+            self::assertEqualsWithDelta($put, $part->change, 1e-9 * (abs($whole0) + abs($whole1)));
+            if (!is_nan($a0) && !is_nan($a1)) {
+                $weight = $midpoint ? 0.5 * ($b0 / $w0 + $b1 / $w1) : $b0 / $w0;
+                $rate = $weight * ($a1 / $b1 - $a0 / $b0);
+                self::assertEqualsWithDelta($rate, $part->term(Term::Rate), 1e-9 * abs($whole1));
+            }
+        }
+    }
+
+    /**
+     * The mean over all orders in which factors can change, each by what it then moves.
+     *
+     * @param array<string, float> $terms
+     * @param list<float> $first
+     * @param list<float> $last
+     */
+    private static function assertOrders(array $terms, array $first, array $last): void
+    {
+        $orders =
+            count($first) === 2
+                ? [[0, 1], [1, 0]]
+                : [[0, 1, 2], [0, 2, 1], [1, 0, 2], [1, 2, 0], [2, 0, 1], [2, 1, 0]];
+        $expected = array_fill(0, count($first), 0.0);
+        foreach ($orders as $order) {
+            $now = $first;
+            foreach ($order as $at) {
+                $before = array_product($now);
+                $now[$at] = $last[$at];
+                $expected[$at] += (array_product($now) - $before) / count($orders);
+            }
+        }
+        $scale = abs(array_product($first)) + abs(array_product($last));
+        foreach ([Term::First, Term::Second, Term::Third] as $at => $term) {
+            self::assertEqualsWithDelta($expected[$at] ?? 0.0, $terms[$term->value] ?? 0.0, 1e-9 * $scale);
+        }
+    }
+}
