@@ -189,11 +189,12 @@ final readonly class Contributed
     private static function ordered(Comparison $comparison, Contributions $result, array $names): array
     {
         $way = $result->change() < 0.0 ? -1.0 : 1.0;
+        $lines = array_column($comparison->lines, null, 'key');
         $rows = array_map(
             static fn(Contribution $one): ContributionRow => ContributionRow::of(
                 $one,
                 $names[$one->key],
-                $comparison->line($one->key),
+                $lines[$one->key] ?? null,
             ),
             $result->parts,
         );

@@ -171,17 +171,18 @@ final readonly class Contributions
      */
     private static function settled(array $terms, float $change): array
     {
+        $changes = array_map(self::sum(...), $terms);
+        uasort($changes, static fn(float $a, float $b): int => abs($b) <=> abs($a));
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            $changes = array_map(self::sum(...), $terms);
             $lost = $change - self::sum($changes);
             if ($lost === 0.0 || !is_finite($lost)) {
                 break;
             }
-            uasort($changes, static fn(float $a, float $b): int => abs($b) <=> abs($a));
             foreach (array_keys($changes) as $key) {
                 $held = self::holding($terms[$key], $lost);
                 if ($held !== null) {
                     $terms[$key][$held] += $lost;
+                    $changes[$key] = self::sum($terms[$key]);
                     break;
                 }
             }

@@ -4,18 +4,25 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use DuskRail\Data\Breakdown;
 use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\InvalidStudy;
+use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\ContributionsPart;
+use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Contributed;
 use DuskRail\Outcome\ContributionRow;
 use DuskRail\Outcome\Whole;
+use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Statistics\Contributions;
 use DuskRail\Statistics\ContributionTerm as Term;
 use DuskRail\Statistics\Total;
+use DuskRail\Time\Frequency;
 use DuskRail\Words\ContributionWords;
 use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\WhoAccounts;
@@ -309,6 +316,49 @@ final class ContributionsTest extends TestCase
         };
         self::assertSame([], $claims(4));
         self::assertSame(['Cases: M0 accounts for 86 % of the fall, from 2020 to 2021'], $claims(5));
+    }
+
+    /** Kitagawa (1955): the difference of two crude rates is one of rates and one of composition. */
+    public function testTwoEntitiesAreComparedAcrossABreakdown(): void
+    {
+        $deaths = Measure::of('deaths', 'Deaths', 'deaths', MeasureKind::Flow, Frequency::Year);
+        $people = Measure::of('people', 'People', 'people', MeasureKind::Stock, Frequency::Year);
+        $known = [
+            'young' => ['a' => [40.0, 40_000.0], 'b' => [150.0, 100_000.0]],
+            'old' => ['a' => [600.0, 10_000.0], 'b' => [1500.0, 20_000.0]],
+        ];
+        $tables = [];
+        foreach ($known as $age => $ends) {
+            foreach ([$deaths, $people] as $at => $measure) {
+                $tables["{$measure->key}/age={$age}"] = Make::table(
+                    $measure,
+                    '2023',
+                    array_map(static fn(array $end): array => [2.0 * $end[$at], $end[$at]], $ends),
+                );
+            }
+        }
+        $breakdown = new Breakdown('age', 'Age', ['young' => 'Young', 'old' => 'Old']);
+        $entities = [new Entity('a', 'Ashen'), new Entity('b', 'Birchen')];
+        $data = new DataInMemory([$deaths, $people], $entities, $tables, breakdowns: ['age' => $breakdown]);
+        $stop = StopCatalogue::make('per-denominator', ['measure' => 'people', 'times' => 1000]);
+        $study = Study::first('Deaths', 'deaths', $data)
+            ->withRail(Rail::of()->with($stop))
+            ->withFocus(['a' => 1])
+            ->withPart(BreakdownsPart::from(['by' => ['age' => ['show' => 'lines']]]))
+            ->withPart(new ContributionsPart(beside: 'b'));
+        $contributed = Contributed::of(Comparison::of($study, $data));
+        self::assertSame(['Birchen', 'Ashen'], $contributed->ends);
+        self::assertEqualsWithDelta(1000 * (1650 / 120_000), $contributed->result->before, 1e-9);
+        self::assertEqualsWithDelta(1000 * (640 / 50_000), $contributed->result->after, 1e-9);
+        // Rates of 1 and 60 beside 1.5 and 75; shares of 4/5 and 1/5 beside 5/6 and 1/6.
+        $rate = 0.5 * (4 / 5 + 5 / 6) * (1 - 1.5) + 0.5 * (1 / 5 + 1 / 6) * (60 - 75);
+        $mix = 0.5 * (1 + 1.5) * (4 / 5 - 5 / 6) + 0.5 * (60 + 75) * (1 / 5 - 1 / 6);
+        self::assertEqualsWithDelta($rate, $contributed->result->term(Term::Rate), 1e-9);
+        self::assertEqualsWithDelta($mix, $contributed->result->term(Term::Mix), 1e-9);
+        self::assertStringContainsString('between Birchen and Ashen in 2024', ContributionWords::span($contributed));
+        $self = $study->withPart(new ContributionsPart(beside: 'a'));
+        $this->expectExceptionMessage('Ashen is compared with itself');
+        Contributed::of(Comparison::of($self, $data));
     }
 
     /** What is nearly all is never written as all. */
