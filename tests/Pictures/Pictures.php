@@ -33,6 +33,8 @@ final class Pictures
 
     private const FUNNEL = 8;
 
+    private const WHO = 9;
+
     /** What the picture of a view is drawn by, beside what all of them are: files, patterns of them and folders. */
     private const SOURCES = [
         'brief' => ['resources/views/brief', 'app/View/BriefPage.php'],
@@ -159,7 +161,7 @@ final class Pictures
             'panels' => static fn(self $on) => $on->study(self::PANELS),
             'ranks' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'ranks']]]),
             'stack' => static fn(self $on) => $on->study(self::TANGLE, [['view', ['view' => 'stack']]]),
-            'contributions' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'contributions']]]),
+            'contributions' => static fn(self $on) => $on->study(self::WHO),
             'sparks' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'sparks']]]),
             'figures' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'figures']]]),
             'scatter' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'scatter']]]),

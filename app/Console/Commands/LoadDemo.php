@@ -24,6 +24,7 @@ use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
 use DuskRail\Reading\Detection;
+use DuskRail\Time\PeriodRange;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -161,6 +162,17 @@ final class LoadDemo extends Command
                 ['veldmere-water' => 1],
                 view: 'scatter',
             ))->withPart(ScatterPart::from(['measure' => 'mains-length', 'line' => 'none', 'funnel' => true])),
+        );
+        RevisionWriter::begin(
+            $forum,
+            (new StudyOfCore(
+                'Who accounts for the fall',
+                'leakage',
+                Rail::of($perConnection),
+                ['veldmere-water' => 1],
+                view: 'contributions',
+                sort: RosterSort::Lowest,
+            ))->withRange(PeriodRange::parse('2019..2024')),
         );
     }
 
