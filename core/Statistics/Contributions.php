@@ -28,8 +28,14 @@ final readonly class Contributions
      * @param float $before the whole at the beginning
      * @param float $after the whole at the end
      * @param list<Contribution> $parts in the order of the members
+     * @param array{float, float} $below what is below the line of both, 1 in a sum
      */
-    private function __construct(public float $before, public float $after, public array $parts) {}
+    private function __construct(
+        public float $before,
+        public float $after,
+        public array $parts,
+        public array $below = [1.0, 1.0],
+    ) {}
 
     /**
      * @param array<array-key, float> $before amounts by key, NAN for one that is not there
@@ -78,7 +84,7 @@ final readonly class Contributions
             };
         }
 
-        return self::whole($before, $after, $terms, $first, $last);
+        return self::whole($before, $after, $terms, $first, $last, [$below, $belowAfter]);
     }
 
     /**
@@ -151,16 +157,23 @@ final readonly class Contributions
      * @param array<array-key, array{float, float}> $before
      * @param array<array-key, array{float, float}> $after
      * @param array<array-key, array<value-of<Term>, float>> $terms by key
+     * @param array{float, float} $below
      */
-    private static function whole(array $before, array $after, array $terms, float $first, float $last): self
-    {
+    private static function whole(
+        array $before,
+        array $after,
+        array $terms,
+        float $first,
+        float $last,
+        array $below = [1.0, 1.0],
+    ): self {
         $terms = self::settled($terms, $last - $first);
         $parts = [];
         foreach ($terms as $key => $own) {
             $parts[] = new Contribution((string) $key, $before[$key], $after[$key], self::sum($own), $own);
         }
 
-        return new self($first, $last, $parts);
+        return new self($first, $last, $parts, $below);
     }
 
     /**

@@ -114,6 +114,14 @@ final readonly class ContributionsView extends View
             ];
     }
 
+    public function working(Comparison $comparison, string $line): array
+    {
+        $contributed = Contributed::of($comparison);
+        $row = $contributed->row($line);
+
+        return $row === null ? [] : ContributionWords::working($contributed, $row);
+    }
+
     public function readouts(Comparison $comparison): array
     {
         $contributed = Contributed::of($comparison);

@@ -209,7 +209,19 @@ abstract readonly class View implements ViewKind
     }
 
     /**
-     * The same of all lines that are shown, for a page that asks nobody.
+     * How what it makes of a line was calculated, beside the working of the line's own value.
+     *
+     * @return list<string>
+     *
+     * @throws Refusal
+     */
+    public function working(Comparison $comparison, string $line): array
+    {
+        return [];
+    }
+
+    /**
+     * What the points of all lines say, for a page that asks nobody.
      *
      * @return array<string, array{name: string, points: array<int, array{string, string, string}>}> by line
      *

@@ -361,6 +361,42 @@ final class ContributionsTest extends TestCase
         Contributed::of(Comparison::of($self, $data));
     }
 
+    /** The working of each term, carried out again from what is written, comes to what it says. */
+    public function testTheWorkingOfABarComesToItsContribution(): void
+    {
+        mt_srand(4);
+        $seen = [];
+        foreach (['midpoint', 'base'] as $weights) {
+            for ($n = 0; $n < 20; $n++) {
+                $cases = $people = [];
+                foreach (range('a', 'f') as $i => $key) {
+                    $cases[$key] = [mt_rand(20, 90), $i === 5 ? NAN : 50, $i === 5 ? NAN : mt_rand(20, 90)];
+                    $people[$key] = [mt_rand(100, 900), 500, mt_rand(100, 900)];
+                    $cases[$key] = $i === 4 ? [NAN, 50, 60] : $cases[$key];
+                }
+                $data = Make::data([
+                    'cases' => ['cases', MeasureKind::Flow, '2020', $cases],
+                    'people' => ['people', MeasureKind::Stock, '2020', $people],
+                ]);
+                $study = Make::study($data, StopCatalogue::make('per-denominator', ['measure' => 'people']));
+                $study = $study->withPart(new ContributionsPart(weights: $weights));
+                $contributed = Contributed::of(Comparison::of($study, $data));
+                foreach ($contributed->members as $row) {
+                    foreach (ContributionWords::working($contributed, $row) as $line) {
+                        $seen[explode(':', $line)[0]] = true;
+                        [$left, $right] = explode(' = ', $line);
+                        $sum = (string) preg_replace(['/^[^:]*: /', '/([\d.]+) %/'], ['', '($1 / 100)'], $left);
+                        $value = eval('return ' . strtr($sum, ['−' => '-', '×' => '*', '÷' => '/']) . ';');
+                        self::assertEqualsWithDelta((float) strtr($right, ['−' => '-']), $value, 2e-4, $line);
+                    }
+                }
+            }
+        }
+        ksort($seen);
+        $all = ['Came in', 'Left', 'Mix', 'Own rate', 'Rate and mix together', 'Together'];
+        self::assertSame($all, array_keys($seen));
+    }
+
     /** What is nearly all is never written as all. */
     public function testASharesDigitsTellItFromAllOfIt(): void
     {

@@ -19,8 +19,9 @@ final class WorkingController
     public function show(Study $study, string $line, int $position): View
     {
         $comparison = Comparison::of($study->document(), $study->data());
+        $view = Views::of($comparison->study);
         try {
-            $lineup = Views::of($comparison->study)->lineup($comparison);
+            [$lineup, $more] = [$view->lineup($comparison), $view->working($comparison, $line)];
         } catch (Refusal $problem) {
             abort(404, $problem->getMessage());
         }
@@ -38,6 +39,8 @@ final class WorkingController
         $cell = $comparison->cellInWords();
 
         return view('study.working', [
+            'more' => $more,
+            'title' => $view->title(),
             'working' => Working::of($run, $comparison->data, $measure, $entity, $at, $cell),
         ]);
     }
