@@ -46,11 +46,17 @@ final readonly class ComparisonBuilder
             // Whom a rule finds depends on the data, and some values on who is in focus: those of the rule before.
             $before = self::of($study->withPart(new RulePart()), $data);
             $rule = ValuesByHand::holding($study, $before->unitOfValues())->part(RulePart::class);
+            $others = array_diff_key($study->focus, $data->entities());
+            $groups = array_filter(
+                $others,
+                static fn(string $line): bool => Study::dimension($line) === 'e',
+                ARRAY_FILTER_USE_KEY,
+            );
             $found = (new FocusRule($rule, $before->better(), $before->from, $before->season()))->found(
                 $before->lines,
                 $study->focus,
+                array_values($groups),
             );
-            $others = array_diff_key($study->focus, $data->entities());
             $study = $study->withFocus([...$found, ...$others])->inOwnColours($data);
         }
         $scope = $study->scope($data);

@@ -160,7 +160,7 @@ final readonly class Contributed
                     ? "The result of the rail ({$table->nature->plural()}) says where a line is among others, so no " .
                         'line contributes to it. Turn off the last stop of the rail.'
                     : 'Shares of a total always come to 100 % together, so there is no change to account for. Turn ' .
-                        'off “Share of total”: contributions are given as shares of the change.',
+                        'off “Share”: contributions are given as shares of the change.',
             );
     }
 

@@ -26,9 +26,10 @@ final readonly class FocusRule
     /**
      * @param list<Line> $lines
      * @param array<string, int> $before hue by line of those that it found before, who keep theirs
+     * @param list<int> $taken hues of whole groups in focus, which no rule chooses
      * @return array<string, int> hue by line
      */
-    public function found(array $lines, array $before): array
+    public function found(array $lines, array $before, array $taken): array
     {
         $figures = [];
         foreach ($lines as $line) {
@@ -42,9 +43,10 @@ final readonly class FocusRule
         $lowestFirst = $this->part->by === 'bottom' || ($this->part->by !== 'top' && $this->better === Better::Lower);
         $lowestFirst ? asort($figures) : arsort($figures);
         $most = $this->part->takesAnEnd() ? $this->part->count : Study::MOST_FOCUS;
+        $most = min($most, Study::MOST_FOCUS - count($taken));
         $keys = array_map(strval(...), array_keys(array_slice($figures, 0, $most, true)));
         $kept = array_intersect_key($before, array_flip($keys));
-        $free = array_values(array_diff(range(1, Study::MOST_FOCUS), $kept));
+        $free = array_values(array_diff(range(1, Study::MOST_FOCUS), $kept, $taken));
         $focus = [];
         foreach ($keys as $key) {
             $focus[$key] = $kept[$key] ?? (array_shift($free) ?? 1);

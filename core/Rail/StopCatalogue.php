@@ -24,6 +24,7 @@ final class StopCatalogue
         Stops\Change::class,
         Stops\RunningTotal::class,
         Stops\Share::class,
+        Stops\ContributionToChange::class,
         Stops\AllowFor::class,
         Stops\Against::class,
         Stops\Rank::class,

@@ -204,7 +204,7 @@ final class ContributionsTest extends TestCase
     public function testWhatMakesNoWholeIsRefusedWithTheRemedy(): void
     {
         $data = self::trade();
-        foreach (['rank' => 'Turn off the last stop', 'share' => 'Turn off “Share of total”'] as $stop => $remedy) {
+        foreach (['rank' => 'Turn off the last stop', 'share' => 'Turn off “Share”'] as $stop => $remedy) {
             $study = Make::study($data, StopCatalogue::make($stop, []));
             try {
                 Contributed::of(Comparison::of($study, $data));
@@ -395,6 +395,60 @@ final class ContributionsTest extends TestCase
         ksort($seen);
         $all = ['Came in', 'Left', 'Mix', 'Own rate', 'Rate and mix together', 'Together'];
         self::assertSame($all, array_keys($seen));
+    }
+
+    /** What lines add to growth comes to the growth of their sum, whoever comes, goes or is late. */
+    public function testContributionsToGrowthAddUpToTheGrowthOfTheWhole(): void
+    {
+        mt_srand(77);
+        $held = $blank = 0;
+        for ($n = 0; $n < 200; $n++) {
+            $series = [];
+            for ($i = 0; $i < 6; $i++) {
+                $series["m{$i}"] = array_map(static fn(): float => (float) mt_rand(5, 90), range(0, 7));
+            }
+            $series['m0'] = array_replace($series['m0'], [0 => NAN]);
+            $series['m1'] = array_replace($series['m1'], [mt_rand(0, 7) => mt_rand(0, 2) === 0 ? 4.0 : NAN]);
+            $series['m2'] = array_replace($series['m2'], array_fill(4, 4, NAN));
+            $data = Make::data(['cases' => ['cases', MeasureKind::Flow, '2015', $series]]);
+            foreach (['points', 'difference'] as $as) {
+                $values = Make::run($data, 'contribution', ['on' => 'previous', 'as' => $as])->table()->series;
+                for ($t = 1; $t < 8; $t++) {
+                    $sum = static fn(int $at): float => array_sum(
+                        array_filter(array_column($series, $at), static fn(float $v): bool => !is_nan($v)),
+                    );
+                    // Of m1 alone a value may be missing between others, or late.
+                    [$before, $now] = array_slice($series['m1'], $t - 1, 2);
+                    $isWhole = !is_nan($before + $now) || self::isOutside($series['m1'], $t);
+                    $own = [];
+                    foreach ($values as $key => $one) {
+                        $own[$key] = $one->values[$t];
+                    }
+                    $there = array_filter($own, static fn(float $v): bool => !is_nan($v));
+                    if ($isWhole) {
+                        $change = $sum($t) - $sum($t - 1);
+                        $expected = $as === 'points' ? (100 * $change) / $sum($t - 1) : $change;
+                        self::assertEqualsWithDelta($expected, array_sum($there), 1e-9);
+                        $held++;
+                    } else {
+                        self::assertSame([], $there);
+                        $blank++;
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(500, $held);
+        self::assertGreaterThan(100, $blank);
+    }
+
+    /**
+     * Whether a series has not begun at the position before, and begins at it.
+     *
+     * @param array<int, float> $values
+     */
+    private static function isOutside(array $values, int $at): bool
+    {
+        return is_nan($values[0]) && $at === 1;
     }
 
     /** What is nearly all is never written as all. */

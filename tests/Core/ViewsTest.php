@@ -692,6 +692,22 @@ final class ViewsTest extends TestCase
         self::assertSame(['a', 'y:2023'], array_keys($study->focus));
     }
 
+    /** A whole group in focus keeps its hue, and takes one of the six. */
+    public function testARuleLeavesTheHuesOfGroupsInFocus(): void
+    {
+        $series = [];
+        for ($i = 1; $i <= 8; $i++) {
+            $series["m{$i}"] = [10 * $i, 10 * $i];
+        }
+        $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2020', $series]]);
+        $five = ['m8' => 1, 'm7' => 3, 'm6' => 4, 'm5' => 5, 'm4' => 6];
+        foreach ([2 => ['m8' => 1, 'm7' => 3], 6 => $five] as $n => $own) {
+            $rule = PartCatalogue::named('rule')::from(['by' => 'top', 'count' => $n]);
+            $study = Make::study($data)->withFocus(['g:North' => 2])->withPart($rule);
+            self::assertSame([...$own, 'g:North' => 2], Comparison::of($study, $data)->study->focus);
+        }
+    }
+
     public function testARuleFindsWhoIsInFocusAnewWithNewFiguresUntilItIsFrozen(): void
     {
         $series = ['home' => [5, 5, 5], 'a' => [1, 2, 9], 'b' => [9, 9, 3], 'c' => [4, 6, 8]];
