@@ -167,9 +167,6 @@ final class Pictures
             'scatter' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'scatter']]]),
             'peers' => static fn(self $on) => $on->study(self::SIZE),
             'funnel' => static fn(self $on) => $on->study(self::FUNNEL),
-            'tones' => static fn(self $on) => $on->study(self::PEERS, [
-                ['set', ['part' => 'tone', 'settings[by]' => 'change']],
-            ]),
             'sentences' => static fn(self $on) => $on->study(self::MESSAGE)->click('[popovertarget=sentences]'),
             'peer-comparison' => static fn(self $on) => $on
                 ->study(self::MESSAGE)

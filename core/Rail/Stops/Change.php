@@ -20,7 +20,6 @@ use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\ReadsSettings;
 use DuskRail\Statistics\Equality;
 use DuskRail\Time\Frequency;
-use DuskRail\Time\Lag;
 
 /**
  * The change on the period before, or on the same period a year before.
@@ -70,21 +69,17 @@ final readonly class Change implements Stop
 
     public static function default(SeriesTable $arriving, Scope $scope): self
     {
-        $yearly = $arriving->axis->frequency === Frequency::Number || $arriving->axis->frequency->isYearly();
-
-        return new self($yearly ? 'previous' : 'year', $arriving->allowsPercent() ? 'percent' : 'difference');
+        return new self(
+            EarlierPeriod::usual($arriving),
+            $arriving->allowsPercent() ? 'percent' : 'difference',
+        );
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        $noun = $arriving->axis->frequency === Frequency::Number ? 'period' : $arriving->axis->frequency->noun();
-        $step = Spacing::of($arriving)->step;
+        $change = $this->as === 'annualised' ? 'annualised change' : 'change';
 
-        return ($this->as === 'annualised' ? 'annualised change' : 'change') . match (true) {
-            $this->on === 'year' => ' on a year earlier',
-            $step > 1 && $noun !== 'period' => " on {$step} {$noun}s earlier",
-            default => " on the previous {$noun}",
-        };
+        return "{$change} {$this->earlier($arriving)->inWords()}";
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -94,12 +89,7 @@ final readonly class Change implements Stop
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return match (true) {
-            $this->on === 'previous' && Spacing::of($arriving)->isIrregular
-                => 'The dates do not follow one another, so there is no previous period. Add “Aggregate” before ' .
-                'this stop, for example by year.',
-            $this->on === 'year' && $arriving->axis->frequency === Frequency::Number
-                => 'These periods are numbers, not dates. Use the change on the previous period.',
+        return $this->earlier($arriving)->refusal() ?? match (true) {
             $this->as !== 'difference' && !$arriving->allowsPercent()
                 => "The input contains {$arriving->inWords()}; a change in % of these is misleading. Use the " .
                 'difference.',
@@ -111,7 +101,7 @@ final readonly class Change implements Stop
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $earlier = $this->earlier($arriving);
+        $earlier = $this->earlier($arriving)->positions();
         $power = $this->as === 'annualised' ? $this->power($arriving) : 1.0;
         $unfit = [];
         $table = $arriving->map(
@@ -192,7 +182,7 @@ final readonly class Change implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $from = $this->earlier($arriving)[$position];
+        $from = $this->earlier($arriving)->positions()[$position];
         $values = $arriving->series[$key]->values;
         $then = $from < 0 ? NAN : $values[$from];
         $now = Explanation::number($values[$position], $then);
@@ -217,13 +207,8 @@ final readonly class Change implements Stop
         return $this->on === 'year' ? 1.0 : $arriving->axis->frequency->meanPerYear() / Spacing::of($arriving)->step;
     }
 
-    /** @return list<int> position of what each value is compared with; below 0 for none */
-    private function earlier(SeriesTable $arriving): array
+    private function earlier(SeriesTable $arriving): EarlierPeriod
     {
-        $step = $this->on === 'year' ? 1 : Spacing::of($arriving)->step;
-
-        return $step === 1
-            ? Lag::positions($arriving->axis, $this->on === 'year')
-            : range(-$step, $arriving->axis->count - $step - 1);
+        return new EarlierPeriod($this->on, $arriving);
     }
 }

@@ -9,7 +9,6 @@ use DuskRail\Data\Members;
 use DuskRail\Data\Nature;
 use DuskRail\Data\Presence;
 use DuskRail\Data\SeriesTable;
-use DuskRail\Data\Spacing;
 use DuskRail\Data\Unit;
 use DuskRail\Data\ValueType;
 use DuskRail\Rail\Explanation;
@@ -20,8 +19,6 @@ use DuskRail\Rail\Stop;
 use DuskRail\Rail\StopCategory;
 use DuskRail\Settings\Kinds\Choice;
 use DuskRail\Settings\ReadsSettings;
-use DuskRail\Time\Frequency;
-use DuskRail\Time\Lag;
 
 /**
  * What each line adds to the change of all lines together, period by period: its own change, or that as a share of the
@@ -72,18 +69,14 @@ final readonly class ContributionToChange implements Stop
 
     public static function default(SeriesTable $arriving, Scope $scope): self
     {
-        $yearly = $arriving->axis->frequency === Frequency::Number || $arriving->axis->frequency->isYearly();
-
-        return new self($yearly ? 'previous' : 'year');
+        return new self(EarlierPeriod::usual($arriving));
     }
 
     public function label(SeriesTable $arriving, Scope $scope): string
     {
-        $noun = $arriving->axis->frequency === Frequency::Number ? 'period' : $arriving->axis->frequency->noun();
-        $on = $this->on === 'year' ? 'a year earlier' : "the previous {$noun}";
+        $to = $this->as === 'points' ? 'growth' : 'the change';
 
-        return ($this->as === 'points' ? 'contribution to growth' : 'contribution to the change') .
-            "{$scope->among()} on {$on}";
+        return "contribution to {$to}{$scope->among()} {$this->earlier($arriving)->inWords()}";
     }
 
     public function phrase(SeriesTable $arriving, Scope $scope): string
@@ -93,22 +86,15 @@ final readonly class ContributionToChange implements Stop
 
     public function refusal(SeriesTable $arriving, Scope $scope): ?string
     {
-        return match (true) {
-            !$arriving->nature->isDivisible()
-                => "The input contains {$arriving->inWords()}, which cannot be summed, so no line contributes to a " .
-                'total. Move this stop directly after the measure, or use the view Contributions for ratios.',
-            $this->on === 'previous' && Spacing::of($arriving)->isIrregular
-                => 'The dates do not follow one another, so there is no previous period. Add “Aggregate” before ' .
-                'this stop, for example by year.',
-            $this->on === 'year' && $arriving->axis->frequency === Frequency::Number
-                => 'These periods are numbers, not dates. Use the change on the previous period.',
-            default => null,
-        };
+        return $arriving->nature->isDivisible()
+            ? $this->earlier($arriving)->refusal()
+            : "The input contains {$arriving->inWords()}, which cannot be summed, so no line contributes to a total. " .
+                    'Move this stop directly after the measure, or use the view Contributions for ratios.';
     }
 
     public function apply(SeriesTable $arriving, Scope $scope): Outcome
     {
-        $earlier = $this->earlier($arriving);
+        $earlier = $this->earlier($arriving)->positions();
         $parts = $scope->compared($arriving);
         $members = Members::of($parts, $arriving->axis->frequency);
         $lacking = $members->lacking();
@@ -203,7 +189,7 @@ final readonly class ContributionToChange implements Stop
         string $key,
         int $position,
     ): Explanation {
-        $from = $this->earlier($arriving)[$position];
+        $from = $this->earlier($arriving)->positions()[$position];
         $values = $arriving->series[$key]->values;
         $then = $from < 0 ? NAN : $values[$from];
         $number = static fn(float $value, float $beside): string => is_nan($value)
@@ -225,13 +211,8 @@ final readonly class ContributionToChange implements Stop
         );
     }
 
-    /** @return list<int> position of what each value is compared with; below 0 for none */
-    private function earlier(SeriesTable $arriving): array
+    private function earlier(SeriesTable $arriving): EarlierPeriod
     {
-        $step = $this->on === 'year' ? 1 : Spacing::of($arriving)->step;
-
-        return $step === 1
-            ? Lag::positions($arriving->axis, $this->on === 'year')
-            : range(-$step, $arriving->axis->count - $step - 1);
+        return new EarlierPeriod($this->on, $arriving);
     }
 }
