@@ -24,10 +24,9 @@ final readonly class ContributionLanes
         $composition = array_values(array_filter(Term::cases(), static fn(Term $t): bool => $t->isComposition()));
         $lanes = [];
         if ($contributed->whole === Whole::Ratio) {
-            $lanes = [
-                'change of its ' . $name(Term::Rate) => [Term::Rate],
-                'change of how much it counts' => $composition,
-            ];
+            $lanes = ContributionWords::isBetweenEntities($contributed)
+                ? ['difference of the rates' => [Term::Rate], 'difference of the weights' => $composition]
+                : ['change of its own rate' => [Term::Rate], 'change of its weight' => $composition];
         }
         foreach ([Term::First, Term::Second, Term::Third] as $term) {
             if ($name($term) !== '') {

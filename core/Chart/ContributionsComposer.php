@@ -30,7 +30,8 @@ final readonly class ContributionsComposer
         $bold = Type::text($type->size, 700);
         $lanes = ContributionLanes::of($contributed);
         $keys = $width < self::WIDE ? count($lanes->names()) : min(1, count($lanes->names()));
-        $foot = 10.0 + ContributionsPainter::KEY_LINE * $keys;
+        $notes = count(ContributionWords::notes($contributed));
+        $foot = 10.0 + ContributionsPainter::KEY_LINE * ($keys + $notes);
         $count = count($contributed->rows) + 2;
         $each = max(self::LEAST_ROW, min(self::LARGEST_ROW, ($height - $foot) / $count));
         $rooms = $width < self::WIDE ? [] : $this->columns($contributed, $type);
@@ -78,6 +79,10 @@ final readonly class ContributionsComposer
             $marks[] = $painter->key($y + $each / 2.0 + 16.0);
         }
 
+        if ($notes > 0) {
+            $marks[] = $painter->notes($y + $each / 2.0 + 16.0 + ContributionsPainter::KEY_LINE * $keys, $width);
+        }
+
         return new Scene(
             $width,
             max($height, $y + $each / 2.0 + $foot),
@@ -115,7 +120,7 @@ final readonly class ContributionsComposer
     /** Room for the numbers beside bars. */
     private function numbers(Contributed $contributed, Type $type): float
     {
-        $precision = $contributed->precision();
+        $precision = $contributed->precision;
         $widths = array_map(
             fn(float $change): float => $this->measure->width($precision->signed($change), $type),
             array_column($contributed->rows, 'change'),
@@ -135,6 +140,6 @@ final readonly class ContributionsComposer
             ));
         }
 
-        return [$widest + 24.0, ...$contributed->hasShares() ? [self::SHARE] : []];
+        return [$widest + 24.0, ...$contributed->hasShares ? [self::SHARE] : []];
     }
 }

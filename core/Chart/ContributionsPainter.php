@@ -100,7 +100,7 @@ final readonly class ContributionsPainter
         $name = Type::text($this->type->size, 700);
         $text = $this->contributed->comparison->format($value);
         if ($isLast) {
-            $text .= '  (' . $this->contributed->precision()->signed($result->change()) . ')';
+            $text .= '  (' . $this->contributed->precision->signed($result->change()) . ')';
         }
         $isLeft = $x + 10.0 + $this->measure->width($text, $bold) > $this->right;
         $words = Words::fitting($this->measure, $this->contributed->ends[(int) $isLast], $name, $this->names);
@@ -124,7 +124,7 @@ final readonly class ContributionsPainter
         $end = $this->along->at($value + $row->change);
         $foot = $y + $this->high() / 2.0;
         $isDown = $row->change < 0.0;
-        $text = $this->contributed->precision()->signed($row->change);
+        $text = $this->contributed->precision->signed($row->change);
         $called = ContributionWords::name($this->contributed, $row);
         $words = Words::fitting($this->measure, $called, $name, $this->names);
         $comparison = $this->contributed->comparison;
@@ -212,5 +212,19 @@ final readonly class ContributionsPainter
         }
 
         return new Group('key', $marks);
+    }
+
+    /** Who is not in it, and what is not taken apart, below all the rest. */
+    public function notes(float $y, float $width): Group
+    {
+        $type = Type::text(12.5);
+        $marks = [];
+        foreach (ContributionWords::notes($this->contributed) as $note) {
+            $words = Words::fitting($this->measure, $note, $type, $width);
+            $marks[] = Words::plain(0.0, $y, $words, $type, Ink::Quiet);
+            $y += self::KEY_LINE;
+        }
+
+        return new Group('notes', $marks);
     }
 }

@@ -19,6 +19,12 @@ use DuskRail\Time\PeriodRange;
  */
 final readonly class Contributed
 {
+    /** Whether a share of the change means something: ups and downs do not nearly cancel out. */
+    public bool $hasShares;
+
+    /** How contributions are written: the largest has two significant digits at least. */
+    public Precision $precision;
+
     /** Below this share of all ups and downs together, what is left of them is no change that one could account for. */
     private const CANCELLED = 0.1;
 
@@ -29,7 +35,7 @@ final readonly class Contributed
      * @param list<ContributionRow> $rows what is shown of them: some by themselves, the others together
      * @param array{PeriodRange, PeriodRange} $times
      * @param array{string, string} $ends what the two are called: `2019` and `2024`, or two entities
-     * @param list<string> $leftOut names of lines that lack a value at one of the two times while they go on
+     * @param list<string> $leftOut names of lines that go on, and lack a value or a denominator at one of the two times
      * @param list<string> $unparted names of members whose factors are not known
      * @param list<string> $factors names of the factors, if the change is taken apart by them
      */
@@ -44,7 +50,16 @@ final readonly class Contributed
         public array $leftOut,
         public array $unparted,
         public array $factors,
-    ) {}
+    ) {
+        $sizes = array_map(static fn(ContributionRow $row): float => abs($row->change), $members);
+        $this->hasShares =
+            !Equality::holds($result->before, $result->after) &&
+            abs($result->change()) >= self::CANCELLED * array_sum($sizes);
+        $own = $comparison->precision;
+        $largest = max([0.0, ...$sizes]) / 10.0 ** $own->power;
+        $telling = $largest > 0.0 && is_finite($largest) ? 1 - (int) floor(log10($largest)) : 0;
+        $this->precision = new Precision(max($own->decimals, min(8, $telling)), PHP_INT_MAX, $own->power);
+    }
 
     /** @throws InvalidStudy where the lines make no whole, or there are not two times */
     public static function of(Comparison $comparison): self
@@ -219,28 +234,22 @@ final readonly class Contributed
         $sizes = array_map(static fn(ContributionRow $row): float => abs($row->change), $members);
         arsort($sizes);
         $apart = array_slice($sizes, 0, $top, true);
-        $shown = [];
-        foreach (['with', 'against'] as $side) {
-            $own = array_filter(
-                $members,
-                static fn(ContributionRow $row): bool => self::isWith($row, $members) === ($side === 'with'),
-            );
-            $alone = array_filter(
-                $own,
-                static fn(ContributionRow $row, int $i): bool => isset($apart[$i]) || $row->hue() > 0,
-                ARRAY_FILTER_USE_BOTH,
-            );
-            $others = array_values(array_diff_key($own, $alone));
-            $together = match (count($others)) {
-                0 => [],
-                1 => $others,
-                default => [ContributionRow::together($others)],
-            };
-            $shown =
-                $side === 'with' ? [...array_values($alone), ...$together] : [...$shown, ...$together, ...$alone];
+        $alone = $others = ['with' => [], 'against' => []];
+        foreach ($members as $i => $row) {
+            $side = self::isWith($row, $members) ? 'with' : 'against';
+            if (isset($apart[$i]) || $row->hue() > 0) {
+                $alone[$side][] = $row;
+            } else {
+                $others[$side][] = $row;
+            }
         }
+        $together = array_map(
+            /** @param list<ContributionRow> $rows */
+            static fn(array $rows): array => count($rows) < 2 ? $rows : [ContributionRow::together($rows)],
+            $others,
+        );
 
-        return array_values($shown);
+        return [...$alone['with'], ...$together['with'], ...$together['against'], ...$alone['against']];
     }
 
     /**
@@ -258,19 +267,10 @@ final readonly class Contributed
         return $this->result->change();
     }
 
-    /** Whether a share of the change means something: ups and downs do not nearly cancel out. */
-    public function hasShares(): bool
-    {
-        $gross = array_sum(array_map(static fn(ContributionRow $row): float => abs($row->change), $this->members));
-
-        return !Equality::holds($this->result->before, $this->result->after) &&
-            abs($this->change()) >= self::CANCELLED * $gross;
-    }
-
     /** What a contribution is of the change, in per cent; NAN where that means nothing. */
     public function share(float $change): float
     {
-        return $this->hasShares() ? (100.0 * $change) / $this->change() : NAN;
+        return $this->hasShares ? (100.0 * $change) / $this->change() : NAN;
     }
 
     /**
@@ -294,8 +294,8 @@ final readonly class Contributed
         return $few;
     }
 
-    /** Whether one of those was not there at one of the two times. */
-    public function isOfOthers(float $least): bool
+    /** Whether one of those came in or left. */
+    public function hasComeOrGone(float $least): bool
     {
         foreach ($this->fewest($least) as $row) {
             if (is_nan($row->of[0]->first()) || is_nan($row->of[0]->last())) {
@@ -316,19 +316,5 @@ final readonly class Contributed
         }
 
         return null;
-    }
-
-    /** How contributions are written: the largest has two significant digits at least. */
-    public function precision(): Precision
-    {
-        $own = $this->comparison->precision;
-        $largest = max([
-            0.0,
-            ...array_map(static fn(ContributionRow $row): float => abs($row->change), $this->members),
-        ]);
-        $scaled = $largest / 10.0 ** $own->power;
-        $telling = $scaled > 0.0 && is_finite($scaled) ? 1 - (int) floor(log10($scaled)) : 0;
-
-        return new Precision(max($own->decimals, min(8, $telling)), PHP_INT_MAX, $own->power);
     }
 }

@@ -27,6 +27,12 @@ final class FactorsOfAmounts
         $names = [$comparison->measure->name];
         $units = [''];
         foreach (self::keys($part) as $key) {
+            if ($key === $comparison->measure->key) {
+                throw InvalidStudy::because(
+                    "{$comparison->measure->name} cannot be taken apart by itself. Choose another measure under " .
+                        '“Take apart the change of”.',
+                );
+            }
             $refusal = (new PerDenominator($key))->refusal($comparison->run->table(), $comparison->data);
             if ($refusal !== null) {
                 throw InvalidStudy::because("The change of this measure cannot be taken apart. {$refusal}");

@@ -11,12 +11,13 @@ use DuskRail\Chart\TextMeasure;
 use DuskRail\Document\Parts\ContributionsPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Contributed;
-use DuskRail\Outcome\ContributionRow;
 use DuskRail\Outcome\ValueTable;
 use DuskRail\Outcome\Whole;
 use DuskRail\Statistics\ContributionTerm;
 use DuskRail\Words\AxisName;
+use DuskRail\Words\ContributionClaims;
 use DuskRail\Words\ContributionWords;
+use DuskRail\Words\ContributionWorking;
 
 /** Who accounts for the change between two times: from one value to the other, a bar for each. */
 final readonly class ContributionsView extends View
@@ -52,22 +53,15 @@ final readonly class ContributionsView extends View
         [$first, $last] = $contributed->ends;
         $terms = ContributionWords::terms($contributed);
         $isWeighed = $contributed->whole === Whole::Ratio;
-        $share = static fn(float $part, array $all): float => 100.0 * fdiv($part, array_sum(array_filter(
-            $all,
-            static fn(mixed $v): bool => is_float($v) && !is_nan($v),
-        )));
-        $weights = [
-            array_map(static fn(ContributionRow $row): float => $row->own()->before[1] ?? NAN, $contributed->members),
-            array_map(static fn(ContributionRow $row): float => $row->own()->after[1] ?? NAN, $contributed->members),
-        ];
+        $below = $contributed->result->below;
         $rows = [];
-        foreach ($contributed->members as $i => $row) {
+        foreach ($contributed->members as $row) {
             $own = $row->of[0];
             $rows[] = [
                 $row->name,
                 $own->first(),
                 $own->last(),
-                ...$isWeighed ? [$share($weights[0][$i], $weights[0]), $share($weights[1][$i], $weights[1])] : [],
+                ...$isWeighed ? [(100.0 * $own->before[1]) / $below[0], (100.0 * $own->after[1]) / $below[1]] : [],
                 ...array_map($row->term(...), $terms),
                 $row->change,
                 $contributed->share($row->change),
@@ -88,7 +82,7 @@ final readonly class ContributionsView extends View
             $last,
             ...$isWeighed ? ["Weight {$first}, %", "Weight {$last}, %"] : [],
             ...array_map(
-                static fn(ContributionTerm $term): string => 'By ' . ContributionWords::term($contributed, $term),
+                static fn(ContributionTerm $term): string => ucfirst(ContributionWords::term($contributed, $term)),
                 $terms,
             ),
             'Contribution',
@@ -103,15 +97,7 @@ final readonly class ContributionsView extends View
 
     public function readout(Comparison $comparison, string $line): ?array
     {
-        $contributed = Contributed::of($comparison);
-        $row = $contributed->row($line);
-
-        return $row === null
-            ? null
-            : [
-                'name' => $row->name,
-                'points' => [$comparison->reference => ContributionWords::bar($contributed, $row)],
-            ];
+        return $this->readouts($comparison)[$line] ?? null;
     }
 
     public function working(Comparison $comparison, string $line): array
@@ -119,7 +105,7 @@ final readonly class ContributionsView extends View
         $contributed = Contributed::of($comparison);
         $row = $contributed->row($line);
 
-        return $row === null ? [] : ContributionWords::working($contributed, $row);
+        return $row === null ? [] : ContributionWorking::of($contributed, $row);
     }
 
     public function readouts(Comparison $comparison): array
@@ -148,7 +134,7 @@ final readonly class ContributionsView extends View
 
     protected function headline(Comparison $comparison): string
     {
-        return ContributionWords::headline(Contributed::of($comparison));
+        return ContributionClaims::headline(Contributed::of($comparison));
     }
 
     protected function subtitle(Comparison $comparison): string

@@ -9,44 +9,12 @@ use DuskRail\Document\Parts\ContributionsPart;
 use DuskRail\Outcome\Contributed;
 use DuskRail\Outcome\ContributionRow;
 use DuskRail\Outcome\Whole;
-use DuskRail\Rail\Explanation;
 use DuskRail\Statistics\Contribution;
 use DuskRail\Statistics\ContributionTerm as Term;
-use DuskRail\Statistics\Equality;
 
-/** What is said of who accounts for a change. */
+/** What contributions, their terms and their times are called, and what a bar says. */
 final class ContributionWords
 {
-    /** In per cent of the change: what the few that are named have to add up to. */
-    public const HALF = 50.0;
-
-    /** Per cent of the change from which on others must have gone against it. */
-    private const MORE_THAN_ALL = 100.5;
-
-    /** Up to so many are few enough to name their number, if they are at most this share of all. */
-    private const FEW = 6;
-
-    private const FEW_OF = 0.4;
-
-    /** Up to so many are named themselves. */
-    private const NAMED = 2;
-
-    private const NUMBERS = [3 => 'Three', 4 => 'Four', 5 => 'Five', 6 => 'Six'];
-
-    public static function headline(Contributed $contributed): string
-    {
-        if (Equality::holds($contributed->result->before, $contributed->result->after)) {
-            return "{$contributed->comparison->measure->name}: no change together " . self::span($contributed);
-        }
-        if (!$contributed->hasShares()) {
-            return self::cancelling($contributed);
-        }
-
-        $said = self::claim($contributed) ?? self::spread($contributed);
-
-        return $said . self::focus($contributed, $said);
-    }
-
     /** `rise` or `fall`, between two entities `difference`. */
     public static function change(Contributed $contributed): string
     {
@@ -73,112 +41,6 @@ final class ContributionWords
         return "{$contributed->whole->value} of " . count($contributed->members);
     }
 
-    /** Ups and downs that leave next to nothing. */
-    private static function cancelling(Contributed $contributed): string
-    {
-        [$up, $down] = [0, 0];
-        foreach ($contributed->members as $row) {
-            $up += $row->change > 0.0 ? 1 : 0;
-            $down += $row->change < 0.0 ? 1 : 0;
-        }
-
-        return "{$contributed->comparison->measure->name}: {$up} up and {$down} down nearly cancel out " .
-            self::span($contributed);
-    }
-
-    /** Said where the whole moved though no member's own rate moved that way. */
-    private static function allMix(Contributed $contributed): ?string
-    {
-        $isUp = $contributed->change() > 0.0;
-        if ($contributed->whole !== Whole::Ratio || count($contributed->members) < 2) {
-            return null;
-        }
-        foreach ($contributed->members as $row) {
-            [$first, $last] = [$row->of[0]->first(), $row->of[0]->last()];
-            $isThatWay = $isUp ? $last > $first : $last < $first;
-            if ($isThatWay && !Equality::holds($first, $last)) {
-                return null;
-            }
-        }
-        $did = $isUp ? 'rose' : 'fell';
-
-        return self::isBetweenEntities($contributed)
-            ? 'All of the difference is mix: in no category is the rate ' .
-                    ($isUp ? 'higher' : 'lower') .
-                    " in {$contributed->ends[1]}"
-            : 'All of the ' . self::change($contributed) . ' is mix: no rate of its own ' . $did;
-    }
-
-    /** What can be claimed: that few account for half, or that all is mix; null where neither is so. */
-    public static function claim(Contributed $contributed): ?string
-    {
-        return self::allMix($contributed) ?? self::few($contributed);
-    }
-
-    /** Who the fewest are that account for half; null where they are not few. */
-    private static function few(Contributed $contributed): ?string
-    {
-        [$names, $share] = self::half($contributed);
-        $all = count($contributed->members);
-        $count = count($names);
-        $of = self::of($contributed, $share);
-        if ($count <= self::NAMED && $count < $all) {
-            $verb = $count === 1 ? 'accounts' : 'account';
-
-            return implode(' and ', $names) . " {$verb} for {$of}";
-        }
-        if ($count > self::FEW || $count > self::FEW_OF * $all) {
-            return null;
-        }
-        $focus = $contributed->comparison->focus()[0]->name ?? '';
-        $among = in_array($focus, $names, true) ? ", {$focus} among them," : '';
-
-        return self::NUMBERS[$count] . " of {$all}{$among} account for {$of}";
-    }
-
-    private static function spread(Contributed $contributed): string
-    {
-        [$names] = self::half($contributed);
-        $all = count($contributed->members);
-        $largest = $contributed->members[0];
-        $change = self::change($contributed);
-
-        return $all === 1
-            ? "{$largest->name} alone makes the {$change}"
-            : "The {$change} is spread out: half of it takes " .
-                    count($names) .
-                    " of {$all}; {$largest->name} accounts for " .
-                    self::percent($contributed->share($largest->change));
-    }
-
-    /** @return array{list<string>, float} names of the fewest that make at least half, and what they make in per cent */
-    private static function half(Contributed $contributed): array
-    {
-        $rows = $contributed->fewest(self::HALF);
-        $sum = array_sum(array_map(static fn(ContributionRow $row): float => $row->change, $rows));
-
-        return [
-            array_map(static fn(ContributionRow $row): string => self::name($contributed, $row), $rows),
-            $contributed->share($sum),
-        ];
-    }
-
-    /** What the first line in focus has to do with it. */
-    private static function focus(Contributed $contributed, string $said): string
-    {
-        $line = $contributed->comparison->focus()[0] ?? null;
-        $row = $line === null ? null : $contributed->row($line->key);
-        if ($row === null || str_contains($said, $row->name)) {
-            return '';
-        }
-        $share = $contributed->share($row->change);
-        $text = self::percent(abs($share));
-
-        return $share < 0.0
-            ? "; {$row->name} went against it by {$text}"
-            : "; {$row->name} for {$text}";
-    }
-
     /** A share in whole per cent; one that is not all of it is never written as 100. */
     public static function percent(float $share): string
     {
@@ -191,14 +53,6 @@ final class ContributionWords
             $isNearAll && round($size, 1) === 100.0 => 'about ' . Numerals::text($share, 0) . ' %',
             default => Numerals::text($share, $isNearAll ? 1 : 0) . ' %',
         };
-    }
-
-    /** A share in a sentence: `62 % of the fall`, `more than all of the fall`. */
-    private static function of(Contributed $contributed, float $share): string
-    {
-        $text = $share >= self::MORE_THAN_ALL ? 'more than all' : self::percent($share);
-
-        return "{$text} of the " . self::change($contributed);
     }
 
     public static function isBetweenEntities(Contributed $contributed): bool
@@ -264,7 +118,7 @@ final class ContributionWords
      */
     public static function bar(Contributed $contributed, ContributionRow $row): array
     {
-        $precision = $contributed->precision();
+        $precision = $contributed->precision;
         $unit = $contributed->comparison->unit();
         $own = $row->own();
         $terms = [];
@@ -302,7 +156,7 @@ final class ContributionWords
     public static function summary(Contributed $contributed): string
     {
         $comparison = $contributed->comparison;
-        $precision = $contributed->precision();
+        $precision = $contributed->precision;
         $parts = array_map(
             static fn(ContributionRow $row): string => "{$row->name} {$precision->signed($row->change)}",
             $contributed->rows,
@@ -320,7 +174,7 @@ final class ContributionWords
     {
         $notes = [];
         if ($contributed->leftOut !== []) {
-            $notes[] = 'Excluded at both ends, since a value is missing at one: ' .
+            $notes[] = 'Excluded at both ends, without a value or a denominator above zero at one: ' .
                 implode(', ', $contributed->leftOut) .
                 '.';
         }
@@ -329,80 +183,14 @@ final class ContributionWords
                 implode(', ', $contributed->unparted) .
                 '.';
         }
+        $part = $contributed->comparison->study->part(ContributionsPart::class);
+        if ($contributed->whole !== Whole::Sum && $part->factor . $part->second !== '') {
+            $notes[] = 'Factors are taken apart of amounts alone; the rail ends in ratios.';
+        }
         if ($contributed->whole === Whole::Mean) {
             $notes[] = 'Nothing says how much each counts, so each counts the same in the mean.';
         }
 
         return $notes;
-    }
-
-    /**
-     * How a contribution was calculated, a line for each term.
-     *
-     * @return list<string>
-     */
-    public static function working(Contributed $contributed, ContributionRow $row): array
-    {
-        $own = $row->own();
-        if ($own === null) {
-            return [];
-        }
-        $lines = $contributed->whole === Whole::Sum
-            ? self::workingOfAmount($contributed, $own)
-            : self::workingOfRate($contributed, $own);
-        $terms = array_map(Explanation::number(...), array_values($own->terms));
-
-        return count($terms) < 2
-            ? $lines
-            : [...$lines, 'Together: ' . implode(' + ', $terms) . ' = ' . Explanation::number($own->change)];
-    }
-
-    /** @return list<string> */
-    private static function workingOfAmount(Contributed $contributed, Contribution $own): array
-    {
-        $number = static fn(float $value): string => is_nan($value) ? '0' : Explanation::number($value);
-        $lines = [];
-        foreach ($own->terms as $name => $value) {
-            $term = Term::from($name);
-            $lines[] =
-                in_array($term, [Term::Amount, Term::Entry, Term::Exit], true)
-                    ? "{$number($own->last())} − {$number($own->first())} = {$number($value)}"
-                    : self::term($contributed, $term) .
-                        ': its change × the mean of ' .
-                        (count($own->terms) > 2 ? 'the others' : 'the other') .
-                        " = {$number($value)}";
-        }
-
-        return $lines;
-    }
-
-    /** @return list<string> */
-    private static function workingOfRate(Contributed $contributed, Contribution $own): array
-    {
-        $number = Explanation::number(...);
-        $result = $contributed->result;
-        $share = static fn(float $weight, float $all): string => $number((100.0 * $weight) / $all) . ' %';
-        [$w0, $w1] = [$share($own->before[1], $result->below[0]), $share($own->after[1], $result->below[1])];
-        [$r0, $r1] = [$number($own->first()), $number($own->last())];
-        [$all0, $all1] = [$number($result->before), $number($result->after)];
-        $isMidpoint = $contributed->comparison->study->part(ContributionsPart::class)->weights === 'midpoint';
-        $about = $isMidpoint ? "({$all0} + {$all1}) ÷ 2" : $all0;
-        $lines = [];
-        foreach ($own->terms as $name => $value) {
-            $term = Term::from($name);
-            $lines[] =
-                ucfirst(self::term($contributed, $term)) .
-                ': ' .
-                match ($term) {
-                    Term::Entry => "{$w1} × ({$r1} − {$about})",
-                    Term::Exit => "−{$w0} × ({$r0} − {$about})",
-                    Term::Rate => ($isMidpoint ? "({$w0} + {$w1}) ÷ 2" : $w0) . " × ({$r1} − {$r0})",
-                    Term::Mix => "({$w1} − {$w0}) × (" . ($isMidpoint ? "({$r0} + {$r1}) ÷ 2" : $r0) . " − {$about})",
-                    default => "({$w1} − {$w0}) × ({$r1} − {$r0})",
-                } .
-                " = {$number($value)}";
-        }
-
-        return $lines;
     }
 }

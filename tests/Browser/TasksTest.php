@@ -123,7 +123,7 @@ final class TasksTest extends BrowserTestCase
         $browser->see('#chart', '+1,900')->see('#chart', '−450')->see('#chart', '(+1,450)');
         $this->add('Divide by measure');
         $browser->press(WebDriverKeys::ESCAPE);
-        $browser->see('.words.headline', 'All of the rise is mix: no rate of its own rose');
+        $browser->see('.words.headline', 'All of the rise is mix: the rate rose in none of the 3');
         $browser->see('.words.subtitle', 'ratio of sums of 3, from 2014 to 2024');
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use App\Drawing\Svg;
+use DuskRail\Chart\Palette;
 use DuskRail\Data\Breakdown;
 use DuskRail\Data\DataInMemory;
 use DuskRail\Data\Entity;
@@ -23,7 +25,9 @@ use DuskRail\Statistics\Contributions;
 use DuskRail\Statistics\ContributionTerm as Term;
 use DuskRail\Statistics\Total;
 use DuskRail\Time\Frequency;
+use DuskRail\Words\ContributionClaims;
 use DuskRail\Words\ContributionWords;
+use DuskRail\Words\ContributionWorking;
 use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\WhoAccounts;
 use PHPUnit\Framework\TestCase;
@@ -154,6 +158,31 @@ final class ContributionsTest extends TestCase
         );
     }
 
+    /** The picture says who is not in it, and which factors are not taken apart; none is taken apart by itself. */
+    public function testThePictureSaysWhatIsNotInIt(): void
+    {
+        $data = self::trade();
+        $picture = static fn(Study $study, DataInMemory $of): string => Svg::standalone(
+            Make::picture(Comparison::of($study->withView('contributions'), $of)),
+            Palette::day(),
+            '',
+        );
+        $study = Make::study($data)->withPart(new ContributionsPart(factor: 'people'));
+        self::assertStringContainsString('change of cases per person', $picture($study, $data));
+        self::assertStringNotContainsString('the rail ends in ratios', $picture($study, $data));
+        $divided = $study->withRail(
+            Rail::of()->with(StopCatalogue::make('per-denominator', ['measure' => 'people'])),
+        );
+        self::assertStringContainsString('the rail ends in ratios', $picture($divided, $data));
+        $series = ['a' => [1, 2, 3], 'b' => [4, 4, 5], 'gap' => [2, 2, NAN]];
+        $gaps = Make::data(['cases' => ['cases', MeasureKind::Flow, '2020', $series]]);
+        self::assertStringContainsString('one: Gap.', $picture(Make::study($gaps), $gaps));
+        $this->expectExceptionMessage('Cases cannot be taken apart by itself');
+        Contributed::of(
+            Comparison::of(Make::study($data)->withPart(new ContributionsPart(factor: 'cases')), $data),
+        );
+    }
+
     /** Whole years are compared where months have seasons: two years and a month of them, and one month fewer. */
     public function testMonthsWithSeasonsAreComparedByWholeYears(): void
     {
@@ -184,7 +213,7 @@ final class ContributionsTest extends TestCase
         );
         self::assertSame(['M0 -50', 'M1 -20', '3 others fell -24', '2 others rose 11', 'M7 30'], $rows);
         // Half of the fall of 53 is more than made by the first alone, of 8.
-        self::assertSame('M0 accounts for 94 % of the fall', ContributionWords::claim($contributed));
+        self::assertSame('M0 accounts for 94 % of the fall', ContributionClaims::claim($contributed));
     }
 
     /** Ups and downs that leave a tenth of themselves are a change; those that leave less are none to account for. */
@@ -195,7 +224,7 @@ final class ContributionsTest extends TestCase
                 ['cases' => ['cases', MeasureKind::Flow, '2020', ['a' => [100, 55], 'b' => [100, 100 + $up]]]],
             );
 
-            return Contributed::of(Comparison::of(Make::study($data), $data))->hasShares();
+            return Contributed::of(Comparison::of(Make::study($data), $data))->hasShares;
         };
         self::assertTrue($shares(55));
         self::assertFalse($shares(54));
@@ -231,7 +260,7 @@ final class ContributionsTest extends TestCase
             }
             $data = Make::data(['cases' => ['cases', MeasureKind::Flow, '2020', $series]]);
             $study = Make::study($data);
-            $text = ContributionWords::headline(Contributed::of(Comparison::of($study, $data)));
+            $text = ContributionClaims::headline(Contributed::of(Comparison::of($study, $data)));
             $kinds[self::held($text, $series)] = true;
         }
         ksort($kinds);
@@ -382,7 +411,7 @@ final class ContributionsTest extends TestCase
                 $study = $study->withPart(new ContributionsPart(weights: $weights));
                 $contributed = Contributed::of(Comparison::of($study, $data));
                 foreach ($contributed->members as $row) {
-                    foreach (ContributionWords::working($contributed, $row) as $line) {
+                    foreach (ContributionWorking::of($contributed, $row) as $line) {
                         $seen[explode(':', $line)[0]] = true;
                         [$left, $right] = explode(' = ', $line);
                         $sum = (string) preg_replace(['/^[^:]*: /', '/([\d.]+) %/'], ['', '($1 / 100)'], $left);

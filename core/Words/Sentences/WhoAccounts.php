@@ -8,6 +8,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Contributed;
 use DuskRail\Outcome\Whole;
 use DuskRail\Refusal;
+use DuskRail\Words\ContributionClaims;
 use DuskRail\Words\ContributionWords;
 
 /** Who accounts for most of a change: said where a few do, or where all of it is mix. */
@@ -28,9 +29,9 @@ final class WhoAccounts implements ClaimFinder
         $isSaid =
             $contributed->whole !== Whole::Mean &&
             count($contributed->members) >= self::FEWEST &&
-            $contributed->hasShares() &&
-            !$contributed->isOfOthers(ContributionWords::HALF);
-        $sentence = $isSaid ? ContributionWords::claim($contributed) : null;
+            $contributed->hasShares &&
+            !$contributed->hasComeOrGone(ContributionClaims::HALF);
+        $sentence = $isSaid ? ContributionClaims::claim($contributed) : null;
 
         return $sentence === null
             ? []
