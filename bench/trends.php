@@ -21,7 +21,6 @@ use DuskRail\Data\Series;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
-use DuskRail\Outcome\TrendSummaries;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Time\Frequency;
@@ -65,7 +64,7 @@ $verdict = static function (array $values, Frequency $frequency, bool $smoothed)
     $study = $smoothed ? $study->withRail(Rail::of()->with(new Rolling(window: 12))) : $study;
     $comparison = Comparison::of($study, $data);
 
-    return TrendSummaries::of($comparison)->course($comparison->lines[0])->trend->verdict;
+    return $comparison->courses->course($comparison->lines[0])->trend->verdict;
 };
 
 echo "| figures | likeness of neighbours | called a trend, without one | found, with one | no verdict |\n";

@@ -88,13 +88,15 @@ final readonly class LinesComposer
         );
         $painter = new LinesPainter($lineup, $plot, $scale);
         $bands = new BandPainter($painter);
+        $turns = new TurnsPainter($this->measure, $lineup, $plot, $scale);
         $marks = new MarksPainter($this->measure, $lineup, $plot, $scale);
         $endLabels = $ends->groups($plot, $scale, $width, $height);
         [$targets, $annotations] = [$marks->targets(), $marks->before()];
         // In the order in which they get their room: ends, what the user wrote, the base, points.
         $focus = array_values(array_filter($lineup->focus(), static fn(Line $line): bool => !$line->dashed));
         $room = new LabelRoom($this->measure, $plot, $scale, $focus);
-        $room->takeWordsOf([...$endLabels, ...$targets, ...$annotations]);
+        $dates = $turns->dates();
+        $room->takeWordsOf([...$endLabels, ...$targets, ...$annotations, ...$dates]);
         $baseLabel = $this->baseLabel($lineup, $plot, $room);
         $room->takeWordsOf([$baseLabel]);
 
@@ -104,6 +106,7 @@ final readonly class LinesComposer
             [
                 $this->base($lineup, $plot),
                 ...$marks->behind(),
+                ...$turns->behind(),
                 $this->clipped($bands->band(), $lineup, $axis),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->variation()),
                 $axes->values($ticks, $scale, $plot, $axisType),
@@ -112,11 +115,13 @@ final readonly class LinesComposer
                 $axes->places($times, $plot, $axisType),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->beyond()),
+                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $turns->courses()),
                 ...self::isLimited($lineup, $axis)
                     ? [(new BeyondLimits($lineup, $plot, $scale, $this->measure))->marks()]
                     : [],
                 ...$targets,
                 ...$annotations,
+                ...$dates,
                 ...(new PointLabels($this->measure, $lineup, $plot, $scale, $room))->groups(),
                 ...$endLabels,
                 $key->group($plot),

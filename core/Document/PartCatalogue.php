@@ -29,6 +29,7 @@ final class PartCatalogue
         Parts\MarksPart::class,
         Parts\LabelsPart::class,
         Parts\VariationPart::class,
+        Parts\TurnsPart::class,
         Parts\TonePart::class,
         Parts\TextPart::class,
     ];

@@ -44,6 +44,9 @@ final readonly class Comparison
 
     public Measure $measure;
 
+    /** How each line went, calculated when it is asked for. */
+    public TrendSummaries $courses;
+
     /** As it is asked for; values typed in another unit are in the document, and in nothing that is drawn or said. */
     public Study $study;
 
@@ -76,6 +79,7 @@ final readonly class Comparison
         $this->axis = $run->table()->axis;
         $this->measure = $data->measures()[$document->measure];
         $this->study = ValuesByHand::holding($document, $this->unitOfValues());
+        $this->courses = new TrendSummaries($this);
     }
 
     /** @throws UnknownMeasure */
@@ -259,9 +263,12 @@ final readonly class Comparison
     /** A trend in one word; of places the way that is good is down. */
     public function verdict(Trend $trend): string
     {
-        return $this->run->table()->nature !== Nature::Place
-            ? $trend->verdict
-            : strtr($trend->verdict, ['rising' => 'losing ranks', 'falling' => 'gaining ranks']);
+        $verdict =
+            $this->run->table()->nature !== Nature::Place
+                ? $trend->verdict
+                : strtr($trend->verdict, ['rising' => 'losing ranks', 'falling' => 'gaining ranks']);
+
+        return $verdict . $trend->when;
     }
 
     /** Whether neighbouring values share what they are made of. */

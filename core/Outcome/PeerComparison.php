@@ -36,7 +36,7 @@ final readonly class PeerComparison
     public static function of(Comparison $comparison): array
     {
         $all = [];
-        $trends = TrendSummaries::of($comparison);
+        $trends = $comparison->courses;
         $benchmark = self::benchmark($comparison);
         $target = $comparison->study->part(PeersPart::class)->target;
         foreach ($comparison->focus() as $line) {

@@ -51,14 +51,14 @@ final readonly class SparkTable
                 $study->withPart($study->part(LinesPart::class)->with(['across' => 'entities', 'groups' => $names])),
                 $comparison->data->source(),
             );
-            $courses = TrendSummaries::of($comparison);
+            $courses = $comparison->courses;
             foreach ($comparison->lines as $line) {
                 if ($line->isGroup()) {
                     $totals[$line->name] = new SparkRow($line, null, $courses->course($line));
                 }
             }
         }
-        $courses = TrendSummaries::of($comparison);
+        $courses = $comparison->courses;
         $rows = [];
         foreach ($comparison->present() as $line) {
             if (!$line->isGroup()) {

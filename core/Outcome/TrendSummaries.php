@@ -10,9 +10,11 @@ use DuskRail\Rail\Rail;
 use DuskRail\Rail\Run;
 use DuskRail\Rail\Stops\Rolling;
 use DuskRail\Statistics\Ends;
+use DuskRail\Statistics\SharedCourse;
 use DuskRail\Statistics\StraightLine;
 use DuskRail\Statistics\TheilSen;
 use DuskRail\Statistics\Trend;
+use DuskRail\Statistics\Turns;
 use DuskRail\Time\Frequency;
 
 /**
@@ -21,7 +23,7 @@ use DuskRail\Time\Frequency;
  */
 final class TrendSummaries
 {
-    /** Of more lines than this courses are told from quarters, or they would take seconds. */
+    /** Of more lines courses are told from quarters, and turns not looked for by twos, or they would take seconds. */
     private const MANY = 200;
 
     /** @var array<string, SeriesTable|null> by measure: the rail without its rolling windows */
@@ -30,14 +32,29 @@ final class TrendSummaries
     /** @var array<string, array<int, int>> period that each position is in, by its frequency */
     private array $places = [];
 
-    private function __construct(private readonly Comparison $comparison) {}
+    /** Of fewer lines each has what the others have in common; of more it is hardly another without one of them. */
+    private const FEW = 12;
 
-    public static function of(Comparison $comparison): self
-    {
-        return new self($comparison);
-    }
+    /** From so many lines what they have in common is told. */
+    private const ENOUGH = 100;
+
+    /** @var array<string, TrendSummary> by line */
+    private array $known = [];
+
+    /** @var array<string, LineTurns|null> by line */
+    private array $turns = [];
+
+    /** @var array<string, SharedCourse> by line that is apart, all of them under no name */
+    private array $shared = [];
+
+    public function __construct(private readonly Comparison $comparison) {}
 
     public function course(Line $line): TrendSummary
+    {
+        return $this->known[$line->key] ??= $this->summed($line);
+    }
+
+    private function summed(Line $line): TrendSummary
     {
         $comparison = $this->comparison;
         $season = $comparison->season();
@@ -57,13 +74,111 @@ final class TrendSummaries
         // On the values themselves the test has worked it out.
         $slope = $this->comparison->isSmoothed() || $this->coarser() !== null || is_nan($trend->slope);
 
+        $turns = $this->turns($line);
+        $medianSlope = $slope ? $this->slope($values, $season) : $trend->slope;
+
         return new TrendSummary(
             $ends->change(),
             $ends->growth($comparison->grows() ? $comparison->perYear() : NAN),
-            $slope ? $this->slope($values, $season) : $trend->slope,
-            $trend,
+            $medianSlope,
+            $turns === null || !$turns->has() ? $trend : $turns->verdict($trend),
             StraightLine::through(array_map(floatval(...), array_keys($values)), $values),
+            $turns,
         );
+    }
+
+    /** Where a line turns; null where it is not looked for: a running total, or a line that has ended. */
+    public function turns(Line $line): ?LineTurns
+    {
+        if (!array_key_exists($line->key, $this->turns)) {
+            $this->turns[$line->key] = $this->turned($line);
+        }
+
+        return $this->turns[$line->key];
+    }
+
+    private function turned(Line $line): ?LineTurns
+    {
+        $comparison = $this->comparison;
+        $isTotal = $comparison->run->table()->nature === Nature::Total;
+        $values = $line->current === null || $isTotal ? [] : $this->tested($line);
+        if ($values === []) {
+            return null;
+        }
+        $coarser = $this->coarser();
+        $season = $coarser?->inAYear() ?? $comparison->season();
+        $first = $comparison->axis->period($comparison->from);
+
+        return new LineTurns(
+            $comparison,
+            $line,
+            Turns::in($values, $season, $this->shared($line, $season), count($comparison->lines) <= self::MANY),
+            $coarser === null ? $first : $first->in($coarser),
+            $this->windows(),
+        );
+    }
+
+    /**
+     * What a verdict is given on: the values without windows, of months or quarters where they are many.
+     *
+     * @return list<float>
+     */
+    public function tested(Line $line): array
+    {
+        $coarser = $this->coarser();
+        $values = $this->plain($line);
+
+        return $coarser === null ? $values : $this->gathered($values, $coarser);
+    }
+
+    /** What lines have in common, as far as it can be told. */
+    private function shared(Line $line, int $season): SharedCourse
+    {
+        $comparison = $this->comparison;
+        $isPlace = $comparison->run->table()->nature === Nature::Place;
+        if ($comparison->measures->runs !== [] || $isPlace || $line->isGroup()) {
+            return SharedCourse::none();
+        }
+        $others = array_values(
+            array_filter(
+                $comparison->present(),
+                static fn(Line $one): bool => $one->role === LineRole::Compared &&
+                    !$one->isGroup() &&
+                    $one->current !== null,
+            ),
+        );
+        $isFew = count($others) < self::FEW;
+        $key = $isFew ? $line->key : '';
+        if (!isset($this->shared[$key])) {
+            $others = $isFew
+                ? array_values(array_filter($others, static fn(Line $one): bool => $one->key !== $line->key))
+                : $others;
+            $step = max(1, intdiv(count($others), self::ENOUGH));
+            $series = [];
+            for ($i = 0; $i < count($others); $i += $step) {
+                $series[] = $this->tested($others[$i]);
+            }
+            $this->shared[$key] = SharedCourse::of(array_values(array_filter($series)), $season);
+        }
+
+        return $this->shared[$key];
+    }
+
+    /** How many values go into each that is shown; NAN where stops after the windows make something else of them. */
+    private function windows(): float
+    {
+        $times = 1.0;
+        foreach ($this->comparison->run->inUse() as $step) {
+            $stop = $step->placed->stop;
+            $times = match (true) {
+                !($stop instanceof Rolling) => $times === 1.0 ? 1.0 : NAN,
+                $stop->statistic === 'mean' => $times,
+                $stop->statistic === 'sum' => $times * $stop->window,
+                default => NAN,
+            };
+        }
+
+        return $times;
     }
 
     private function trend(Line $line, int $season): Trend

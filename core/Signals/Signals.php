@@ -31,6 +31,7 @@ final class Signals
         UnsettledEnd::class,
         UnfitChance::class,
         UnfitVariation::class,
+        UnfitTurns::class,
         StepInFocus::class,
         EndedLines::class,
         PartsOfATotal::class,

@@ -7,13 +7,12 @@ namespace DuskRail\Signals;
 use DuskRail\Data\Numerals;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
-use DuskRail\Outcome\TrendSummaries;
-use DuskRail\Statistics\LevelShift;
 use DuskRail\Statistics\Quantile;
+use DuskRail\Statistics\Turn;
 
 /**
  * A sudden change of level in a focus line that the peers did not share: more often a new way of counting than a new
- * state of things. It is looked for in the data that are drawn, rolling windows apart, which would hide it.
+ * state of things. It is a turn of the line's level, looked for in what went into rolling windows.
  */
 final class StepInFocus implements Signal
 {
@@ -28,26 +27,30 @@ final class StepInFocus implements Signal
         if ($comparison->run->table()->nature->isRelative()) {
             return null;
         }
-        $courses = TrendSummaries::of($comparison);
         foreach ($comparison->focus() as $line) {
-            $values = $courses->plain($line);
-            $shift = LevelShift::in($values, $comparison->season());
-            if ($shift === null || abs($shift->share()) < self::SEEN) {
+            $turns = $comparison->courses->turns($line);
+            $step = $turns === null ? null : self::largest($turns->all());
+            if ($turns === null || $step === null) {
                 continue;
             }
-            [$moved, $known] = $this->others($comparison, $line, $shift);
+            $before = $turns->turns->course[$step->position - 1];
+            $share = $before > 0.0 ? $step->step / $before : NAN;
+            if (abs($share) < self::SEEN) {
+                continue;
+            }
+            [$moved, $known] = $this->others($comparison, $line, $step, $share);
             if ($known > 0 && $moved >= self::SHARED * $known) {
                 continue;
             }
-            $period = $comparison->axis->period($comparison->from + $shift->position);
+            $period = $turns->period($step);
 
             return Notice::saying(
                 "step-{$line->key}-{$period->code()}",
                 sprintf(
                     '%s steps %s by %s in %s%s. Did the counting method change?',
                     $line->name,
-                    $shift->size > 0.0 ? 'up' : 'down',
-                    $this->size($comparison, $shift),
+                    $step->step > 0.0 ? 'up' : 'down',
+                    $this->size($comparison, $step, $share),
                     $period->label(),
                     match (true) {
                         $known === 0 => '',
@@ -62,14 +65,25 @@ final class StepInFocus implements Signal
         return null;
     }
 
-    private function size(Comparison $comparison, LevelShift $shift): string
+    /** @param list<Turn> $turns */
+    private static function largest(array $turns): ?Turn
     {
-        if ($comparison->grows() && $shift->before > 0.0) {
-            return sprintf('%.0f %%', abs($shift->share()) * 100);
+        $largest = null;
+        foreach ($turns as $turn) {
+            $largest = abs($turn->step) > abs($largest->step ?? 0.0) ? $turn : $largest;
+        }
+
+        return $largest;
+    }
+
+    private function size(Comparison $comparison, Turn $step, float $share): string
+    {
+        if ($comparison->grows() && !is_nan($share)) {
+            return sprintf('%.0f %%', abs($share) * 100);
         }
         $unit = $comparison->run->table()->unit->difference()->text();
 
-        return trim(Numerals::text(abs($shift->size), Numerals::decimals([$shift->size])) . " {$unit}");
+        return trim(Numerals::text(abs($step->step), Numerals::decimals([$step->step])) . " {$unit}");
     }
 
     /**
@@ -77,22 +91,20 @@ final class StepInFocus implements Signal
      *
      * @return array{int, int}
      */
-    private function others(Comparison $comparison, Line $line, LevelShift $shift): array
+    private function others(Comparison $comparison, Line $line, Turn $step, float $share): array
     {
-        $courses = TrendSummaries::of($comparison);
         $length = max(3, $comparison->season());
-        $own = is_nan($shift->share()) ? $shift->size : $shift->share();
+        $own = is_nan($share) ? $step->step : $share;
         $moved = $known = 0;
         foreach ($comparison->present() as $other) {
             if ($other->key === $line->key || $other->isGroup() !== $line->isGroup()) {
                 continue;
             }
-            $values = $courses->plain($other);
-            // As many values as there are before and after, be there a gap between.
-            $before = Quantile::of(array_slice(self::there(array_slice($values, 0, $shift->position)), -$length), 0.5);
-            $after = Quantile::of(array_slice(self::there(array_slice($values, $shift->position)), 0, $length), 0.5);
+            $values = $comparison->courses->tested($other);
+            $before = self::level(array_slice($values, 0, $step->position), -$length);
+            $after = self::level(array_slice($values, $step->position), $length);
             // In shares of the level where there is one, since the others may be of another size.
-            $move = is_nan($shift->share()) || $before <= 0.0 ? $after - $before : $after / $before - 1.0;
+            $move = is_nan($share) || $before <= 0.0 ? $after - $before : $after / $before - 1.0;
             if (!is_nan($move)) {
                 $known++;
                 $moved += $move / $own >= self::SHARED ? 1 : 0;
@@ -103,11 +115,15 @@ final class StepInFocus implements Signal
     }
 
     /**
+     * The median of the first or the last values that are there, be there a gap between; NAN without any.
+     *
      * @param list<float> $values
-     * @return list<float>
+     * @param int $length how many, below zero of the last
      */
-    private static function there(array $values): array
+    private static function level(array $values, int $length): float
     {
-        return array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
+        $there = array_values(array_filter($values, static fn(float $v): bool => !is_nan($v)));
+
+        return Quantile::of($length < 0 ? array_slice($there, $length) : array_slice($there, 0, $length), 0.5);
     }
 }

@@ -41,13 +41,37 @@ final readonly class Trend
     /**
      * @param string $verdict rising, falling, no clear trend, no verdict, or when it ended
      * @param float $slope median slope of all pairs of values (of the same season), for each value; NAN without any
+     * @param string $when what is said behind the verdict: since when, or of a step; nothing where it is of the whole
      */
     private function __construct(
         public string $verdict,
         public string $reason,
         public float $slope,
         public ?MannKendall $test,
+        public string $when = '',
     ) {}
+
+    /**
+     * The same of the part since the last turn, with the whole beside it.
+     *
+     * @param string $date of the turn: `Mar 2019`
+     * @param float $step how much higher the level is from there on, where only that changes; 0 for a bend
+     * @param string $reason what the verdict on the part rests on
+     */
+    public function since(Turns $turns, string $date, float $step, string $reason): self
+    {
+        $way = $turns->direction();
+        $stepped = $step > 0.0 ? 'stepped up' : 'stepped down';
+        $slope = $way > 0 ? 'rising' : 'falling';
+        [$verdict, $when] = match (true) {
+            $step === 0.0 => [$way === 0 ? 'no clear trend' : $slope, " since {$date}"],
+            $way === 0 => [$stepped, " in {$date}"],
+            default => [$slope, ", {$stepped} in {$date}"],
+        };
+        $beside = "{$reason}; over the whole: {$this->verdict}, {$this->reason}";
+
+        return new self($verdict, $beside, $turns->slope, $this->test, $when);
+    }
 
     /**
      * @param list<float> $values one a period, none that shares what it is made of with its neighbours

@@ -17,11 +17,13 @@ use DuskRail\Document\Parts\MarksPart;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PointsPart;
 use DuskRail\Document\Parts\TonePart;
+use DuskRail\Document\Parts\TurnsPart;
 use DuskRail\Document\Parts\VariationPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facets;
 use DuskRail\Outcome\Variation;
 use DuskRail\Words\AxisName;
+use DuskRail\Words\TurnWords;
 
 /** Lines along time, named and valued at their ends. */
 final readonly class LinesView extends View
@@ -54,6 +56,7 @@ final readonly class LinesView extends View
             LabelsPart::class,
             MarksPart::class,
             VariationPart::class,
+            TurnsPart::class,
             LookPart::class,
             PointsPart::class,
             TonePart::class,
@@ -88,7 +91,8 @@ final readonly class LinesView extends View
         return AxisName::of($comparison) .
             ($variation === null
                 ? ''
-                : '; shaded: ordinary variation' . ($baseline === '' ? '' : ", baseline {$baseline}"));
+                : '; shaded: ordinary variation' . ($baseline === '' ? '' : ", baseline {$baseline}")) .
+            ($this->isSplit($comparison->study) ? '' : TurnWords::underHeadline($comparison));
     }
 
     public function facets(Comparison $comparison): array

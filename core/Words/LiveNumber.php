@@ -15,11 +15,12 @@ use DuskRail\Time\PeriodRange;
 
 /**
  * A number within words that is calculated from the data, so that it stays right when they change: `{value
- * Veldmere}`, `{value Veldmere in 2020}`, `{change Veldmere since 2019}`, `{place Veldmere}`, `{period}`.
+ * Veldmere}`, `{value Veldmere in 2020}`, `{change Veldmere since 2019}`, `{pace Veldmere}` and
+ * `{since Veldmere}` (its last turn), `{rank Veldmere}`, `{period}`.
  */
 final readonly class LiveNumber
 {
-    private const PATTERN = '/\{(value|change|rank|place|period)\b([^{}]*)\}/u';
+    private const PATTERN = '/\{(value|change|pace|since|rank|place|period)\b([^{}]*)\}/u';
 
     /** Words before a change that say which way it went; the number then is without its sign. */
     private const DOWN = [
@@ -57,7 +58,7 @@ final readonly class LiveNumber
             }
             $number = self::read($placeholder, $comparison);
             // Words such as "fell by" already say which way a change went; any other number keeps its sign.
-            $signless = $placeholder[0] === 'change' && self::way($filled) !== 0;
+            $signless = in_array($placeholder[0], ['change', 'pace'], true) && self::way($filled) !== 0;
             $filled .= $number === null ? $text : ($signless ? $number->unsigned() : $number->text);
         }
 
@@ -76,8 +77,8 @@ final readonly class LiveNumber
         foreach (preg_match_all('/\{[^{}]*\}/u', $words, $found) > 0 ? $found[0] : [] as $braces) {
             if (preg_match(self::PATTERN, $braces) !== 1) {
                 $faults[] =
-                    "“{$braces}” in the text is unknown. Use value, change, rank or period, for example {value " .
-                    'Veldmere}.';
+                    "“{$braces}” in the text is unknown. Use value, change, pace, since, rank or period, for example " .
+                    '{value Veldmere}.';
             }
         }
         $before = '';
@@ -86,7 +87,8 @@ final readonly class LiveNumber
             if ($placeholder !== null && $number === null) {
                 $faults[] = self::fault($text, $placeholder, $comparison);
             }
-            if ($placeholder !== null && $number !== null && $placeholder[0] === 'change') {
+            $isMove = in_array($placeholder[0] ?? '', ['change', 'pace'], true);
+            if ($number !== null && $isMove) {
                 $way = self::way($before);
                 // Who goes from the 8th place to the 1st has gained places, though the number fell.
                 $places = $comparison->run->table()->nature === Nature::Place;
@@ -128,6 +130,10 @@ final readonly class LiveNumber
         $line = self::line($words[0], $comparison);
         if ($line === null || isset($words[1]) || $comparison->reference < $comparison->from) {
             return "“{$text}” in the text does not match a line or period of this study. Correct it.";
+        }
+
+        if (in_array($placeholder[0], ['pace', 'since'], true)) {
+            return "“{$text}” in the text: {$line->name} has no turn that the data carry. Say since when yourself.";
         }
 
         return "“{$text}” in the text: {$line->name} has no value in " .
@@ -280,6 +286,8 @@ final readonly class LiveNumber
         return match ($what) {
             'change' => self::change($comparison, $line, $words[1] ?? ''),
             'rank' => self::place($comparison, $line),
+            'pace' => self::pace($comparison, $line),
+            'since' => self::since($comparison, $line),
             default => self::value($comparison, $line, $words[1] ?? null),
         };
     }
@@ -301,6 +309,38 @@ final readonly class LiveNumber
         $position = $comparison->peers->rankOf($line, $line->current);
 
         return $position === null ? null : new self($position->rank, PlaceWords::ordinal($position), false, '');
+    }
+
+    /** How fast it has gone since its last turn; null where it has none, or nothing can be said of its pace. */
+    private static function pace(Comparison $comparison, Line $line): ?self
+    {
+        $turns = $comparison->courses->turns($line);
+        if ($turns === null || !$turns->has() || is_nan($turns->pace())) {
+            return null;
+        }
+        $text = TurnWords::pace($comparison, $turns, $turns->pace());
+
+        return new self(
+            $turns->pace(),
+            match ($turns->pace() <=> 0.0) {
+                1 => "+{$text}",
+                -1 => "−{$text}",
+                default => $text,
+            },
+            false,
+            TurnWords::working($comparison, $turns),
+        );
+    }
+
+    /** When its last turn was; null where it has none. */
+    private static function since(Comparison $comparison, Line $line): ?self
+    {
+        $turns = $comparison->courses->turns($line);
+        $last = $turns?->last();
+
+        return $turns === null || $last === null
+            ? null
+            : new self(NAN, TurnWords::since($turns, $last), false, TurnWords::working($comparison, $turns));
     }
 
     /** By its whole name, or by its first word where no other line begins with it. */

@@ -47,6 +47,7 @@
             <p>{!! __('A study compares with one peer set: all entities, a group (click its heading in the roster), or a set of the data set. <em>Like …</em> under <em>Peers</em> takes the entities nearest to one in size. Medians, bands, ranks, shares, scores and sentences go by the set; the line above the roster names it and says how many have a value. Focus changes no value.') !!}</p>
             <dl>
                 <div><dt>{{ __('Allow for') }}</dt><dd>{{ __('a stop: what is expected of an entity, given what it cannot help, by a fit across its peers.') }}</dd></div>
+                <div><dt>{{ __('Turns') }}</dt><dd>{{ __('when the slope or the level of a line changed, with a 95 % interval, and how fast it has gone since. Most noise has none.') }}</dd></div>
                 <div><dt>{{ __('Variation') }}</dt><dd>{{ __('limits of what a line does by itself. A value outside is more than ordinary variation.') }}</dd></div>
                 <div><dt>{{ __('Chance limits') }}</dt><dd>{{ __('how far counts divided by a measure can lie from the peers by chance; wide for small entities. A band in Lines, a funnel in Scatter.') }}</dd></div>
                 <div><dt>{{ __('Weighted by') }}</dt><dd>{{ __('on the page of the data set: what a rate is per, so that its years and groups are ratios of sums.') }}</dd></div>

@@ -127,6 +127,43 @@ final class TasksTest extends BrowserTestCase
         $browser->see('.words.subtitle', 'ratio of sums of 3, from 2014 to 2024');
     }
 
+    /**
+     * All seven depots jumped in June 2019, and Home has fallen by 0.5 a month since January 2021: who has the file
+     * reads the latter in five actions.
+     */
+    public function testSinceWhenIsReadFromAFile(): void
+    {
+        mt_srand(5);
+        $rows = "Depot,Month,Cost per stop\n";
+        foreach (['Home', 'Ash', 'Birch', 'Cedar', 'Elm', 'Fir', 'Oak'] as $name) {
+            for ($i = 0; $i < 96; $i++) {
+                $noise = (mt_rand(0, 1000) + mt_rand(0, 1000) + mt_rand(0, 1000) - 1500) / 500;
+                $own = $name === 'Home' ? -0.5 * max(0, $i - 48) : 0.0;
+                $value = 80 + 4 * sin((2 * M_PI * $i) / 12) + ($i >= 29 ? 12 : 0) + $own + $noise;
+                $rows .= sprintf("%s,%d-%02d,%.2f\n", $name, 2017 + intdiv($i, 12), 1 + ($i % 12), $value);
+            }
+        }
+        $path = Browser::downloads() . '/depots.csv';
+        file_put_contents($path, $rows);
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.drop.new input[type=file]', $path);
+        unlink($path);
+        $browser->see('h1', 'depots')->click('.confirm .go')->see('.words.subtitle', 'Cost per stop');
+        $browser->see('.words.headline', 'Home');
+        $browser->click('[popovertarget=sentences]');
+        $browser->see('#sentences', 'Home has been falling by');
+        $said = $browser->text('#sentences');
+        self::assertMatchesRegularExpression(
+            '/falling by 0\.[45]\d a month since (Nov|Dec|Jan|Feb|Mar)\w+ 202[01] \(/u',
+            $said,
+        );
+        $browser->press(WebDriverKeys::ESCAPE);
+        $browser->click('[popovertarget=set-turns]')->choose('#set-turns-turns', 'shown');
+        $browser->see('.words.subtitle', 'turns, shaded: 95 % interval')->see('#chart', 'turns in');
+        self::assertStringNotContainsString('June 2019', $browser->text('#chart'));
+    }
+
     /** Someone who has never seen the program, with a file of her own, follows what it proposes. */
     public function testANewcomerComesFromHerFileToAnImageInTwelveActions(): void
     {

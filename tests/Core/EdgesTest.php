@@ -10,7 +10,6 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Line;
-use DuskRail\Outcome\TrendSummaries;
 use DuskRail\Outcome\TrendSummary;
 use DuskRail\Rail\Explanation;
 use DuskRail\Rail\StopCatalogue;
@@ -189,7 +188,7 @@ final class EdgesTest extends TestCase
                 ]);
                 $stops = $smoothed ? [StopCatalogue::make('rolling', ['window' => '12'])] : [];
                 $comparison = Comparison::of(Make::study($data, ...$stops), $data);
-                $verdicts[] = TrendSummaries::of($comparison)->course($comparison->lines[0])->trend->verdict;
+                $verdicts[] = $comparison->courses->course($comparison->lines[0])->trend->verdict;
             }
             $wrong += in_array($verdicts[0], ['rising', 'falling'], true) ? 1 : 0;
             $right += $verdicts[1] === 'rising' ? 1 : 0;
@@ -301,10 +300,11 @@ final class EdgesTest extends TestCase
             $placed = array_map(static fn(string $stop) => StopCatalogue::make($stop, []), $stops);
             $comparison = Comparison::of(Make::study($data, ...$placed), $data);
 
-            return TrendSummaries::of($comparison)->course($comparison->lines[0]);
+            return $comparison->courses->course($comparison->lines[0]);
         };
         $mountain = [...range(10, 40), 30, 20, 8];
-        self::assertSame(['no clear trend', -2.0], [$course($mountain)->trend->verdict, $course($mountain)->change]);
+        self::assertSame([' since 2030', -2.0], [$course($mountain)->trend->when, $course($mountain)->change]);
+        self::assertStringContainsString('over the whole: no clear trend', $course($mountain)->trend->reason);
         self::assertSame('rising', $course(range(10, 40))->trend->verdict);
         self::assertSame('not tested', $course(range(10, 40), 'running-total')->trend->verdict);
         // What was averaged over windows is looked at itself.

@@ -12,7 +12,6 @@ use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\AxisPart;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ScatterPart;
-use DuskRail\Document\Parts\VariationPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Edit;
@@ -32,22 +31,6 @@ use PHPUnit\Framework\TestCase;
 /** Data whose truth is known by construction, and what is said of them. */
 final class KnownTruthsTest extends TestCase
 {
-    /** Eight values on one side of the mean since 2013, all of them within the limits of 7.2 to 12.8. */
-    public function testARunWithinTheLimitsIsNotBeyondThem(): void
-    {
-        $values = [12, 11, 12, 11, 12, 11, 12, 11, 9, 8, 9, 8, 9, 8, 9, 8];
-        self::assertContains(
-            'Home has been below the mean of its baseline since 2013, for 8 values in a row',
-            self::claims(self::varied($values)),
-        );
-        // The last three are below the limit of the baseline up to 2017; the one before them is not.
-        $fallen = array_map(static fn(int $i): int => 100 + ($i % 2), range(0, 12));
-        self::assertContains(
-            'Home has been below its ordinary variation since 2019',
-            self::claims(self::varied([...$fallen, 100, 90, 89, 88], '2005..2017')),
-        );
-    }
-
     public function testAStepIsHeldAgainstThoseWhoHaveValuesBeforeAndAfter(): void
     {
         /** @return list<float> */
@@ -278,15 +261,6 @@ final class KnownTruthsTest extends TestCase
         }
         Sentences::of($comparison);
         Proposals::of($comparison);
-    }
-
-    /** @param list<int> $values from 2005 on, with their ordinary variation */
-    private static function varied(array $values, string $baseline = ''): Comparison
-    {
-        $data = Make::data(['flow' => ['Ml', MeasureKind::Stock, '2005', ['home' => $values]]]);
-        $part = VariationPart::from(['limits' => 'shown', 'baseline' => $baseline]);
-
-        return Comparison::of(Make::study($data)->withPart($part), $data);
     }
 
     /** @return list<string> */

@@ -183,6 +183,7 @@ final class PicturesTest extends TestCase
         yield 'contributions' => [
             [$focus('b'), $view('contributions'), $set('contributions', ['ends' => 'periods', 'top' => '3'])],
         ];
+        yield 'turns' => [[$focus('b'), $set('turns', ['turns' => 'shown'])]];
         yield 'layers-through-zero' => [[$view('stack'), $set('stack', ['form' => 'through', 'order' => 'name'])]];
         yield 'marked-points' => [
             [$focus('b'), $set('points', ['marked' => 'first,highest,lowest', 'colours' => 'apart'])],

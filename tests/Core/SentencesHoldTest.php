@@ -254,6 +254,11 @@ final class SentencesHoldTest extends TestCase
                     'since$/u',
                 'run' => '/^(\w+) has (fallen|risen) for (\d+) (\w+)s in a row$/u',
                 'onYear' => '/^(\w+) has been (above|below) the same (\w+) a year before for (\d+) (\w+)s in a row$/u',
+                'since' =>
+                    '/^(\w+) has been (falling|rising) by (\S+) Ml a (month|year) since ([^(,]+?)' .
+                    '(?: \(([^()]+) to ([^()]+)\))?(, apart from .+)?$/u',
+                'since-flat' => '/^(\w+) has shown no clear trend since (.+), after (falling|rising) by .+$/u',
+                'step' => '/^(\w+): a step (up|down) by (\S+) Ml in ([^(,]+?)(?: \((.+)\))?$/u',
                 'record' => '/^(\\w+) is at its (lowest|highest) since (.+?)(, the start of the data)?$/u',
             ] as $kind => $pattern
         ) {
@@ -264,7 +269,7 @@ final class SentencesHoldTest extends TestCase
                         self::assertNotNull($values[$this->now], $text);
                     }
                 }
-                $this->{'check' . ucfirst($kind)}($m, $text);
+                $this->{'check' . str_replace('-', '', ucfirst($kind))}($m, $text);
                 $this->tell($kind);
                 $found++;
             }
@@ -286,6 +291,74 @@ final class SentencesHoldTest extends TestCase
             self::assertGreaterThan(0.0, $before, $text);
             self::assertSame(self::number((string) $number) === 100.0 && $way === 'fallen', $now === 0.0, $text);
         }
+    }
+
+    /**
+     * Since the date the values go the way that is said, by a straight line through them alone; the date is within its
+     * interval.
+     *
+     * @param array<int, string|null> $m
+     */
+    private function checkSince(array $m, string $text): void
+    {
+        [, $name, $way, $pace, $per, $since, $low, $high, $apart] = [...$m, null, null, null];
+        $at = $this->at((string) $since);
+        if ($low !== null && $high !== null) {
+            $year = preg_match('/ (\d{4})$/', (string) $since, $found) === 1 ? " {$found[1]}" : '';
+            $last = preg_match('/\d{4}$/', $high) === 1 ? $high : $high . $year;
+            $first = preg_match('/\d{4}$/', $low) === 1 ? $low : $low . ' ' . substr($last, -4);
+            self::assertTrue($this->at($first) <= $at && $at <= $this->at($last), $text);
+        }
+        // Of less than a year the seasons, which are apart, are most of a line through the bare values.
+        $isMonths = $this->first->frequency === Frequency::Month;
+        if ($apart === null && (!$isMonths || $this->now - $at >= 12)) {
+            $slope = $this->slope((string) $name, $at) * ($isMonths && $per === 'year' ? 12 : 1);
+            self::assertSame($way === 'rising', $slope > 0, $text);
+            self::assertEqualsWithDelta(self::number((string) $pace), abs($slope), 0.5 * abs($slope) + 0.3, $text);
+        }
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkSinceflat(array $m, string $text): void
+    {
+        $at = $this->at((string) preg_replace('/ \(.+\)$/', '', (string) $m[2]));
+        self::assertTrue($at > $this->from && $at < $this->now, $text);
+    }
+
+    /** @param array<int, string|null> $m */
+    private function checkStep(array $m, string $text): void
+    {
+        [, $name, $way, $size, $in] = $m;
+        $at = $this->at((string) $in);
+        $values = array_slice($this->series[strtolower((string) $name)], 0, $this->now + 1);
+        $mean = static fn(array $part): float => array_sum($part) / max(1, count($part));
+        $there = static fn(?float $v): bool => $v !== null;
+        // Of a year where there are months, whose seasons are apart.
+        $length = $this->first->frequency === Frequency::Month ? 12 : 3;
+        $earlier = array_filter(array_slice($values, $this->from, $at - $this->from), $there);
+        $before = $mean(array_slice($earlier, -$length));
+        $after = $mean(array_slice(array_filter(array_slice($values, $at), $there), 0, $length));
+        self::assertSame($way === 'up', $after > $before, $text);
+        $change = abs($after - $before);
+        self::assertEqualsWithDelta(self::number((string) $size), $change, 0.6 * $change + 6, $text);
+    }
+
+    /** Of a straight line through the values of an entity from a position up to now, for a period. */
+    private function slope(string $name, int $from): float
+    {
+        $points = array_filter(
+            array_slice($this->series[strtolower($name)], $from, $this->now - $from + 1),
+            static fn(?float $v): bool => $v !== null,
+        );
+        $middle = array_sum(array_keys($points)) / count($points);
+        $mean = array_sum($points) / count($points);
+        $along = $across = 0.0;
+        foreach ($points as $i => $value) {
+            $along += ($i - $middle) * ($value - $mean);
+            $across += ($i - $middle) ** 2;
+        }
+
+        return $along / $across;
     }
 
     /** @param array<int, string|null> $m */

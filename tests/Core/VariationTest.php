@@ -14,8 +14,6 @@ use DuskRail\Settings\InvalidSetting;
 use DuskRail\Signals\Notice;
 use DuskRail\Signals\Signals;
 use DuskRail\Statistics\IndividualsChart;
-use DuskRail\Words\Sentences\Claim;
-use DuskRail\Words\Sentences\Sentences;
 use PHPUnit\Framework\TestCase;
 
 /** What a line does by itself, and what is more than that. */
@@ -65,8 +63,6 @@ final class VariationTest extends TestCase
         $shown = $study->withPart(VariationPart::from(['limits' => 'shown', 'baseline' => '2020-01 – 2020-10']));
         $comparison = Comparison::of($shown, $data);
         self::assertSame([12, 13, 14, 15], Variation::of($comparison)?->beyond);
-        $sentences = array_map(static fn(Claim $c): string => $c->sentence, Sentences::of($comparison));
-        self::assertContains('Home has been above its ordinary variation since January 2021', $sentences);
         $groups = array_map(
             static fn(object $mark): string => $mark instanceof Group ? $mark->role : '',
             Make::picture($comparison)->marks,

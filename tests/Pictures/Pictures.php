@@ -29,11 +29,11 @@ final class Pictures
 
     private const MESSAGE = 6;
 
-    private const SIZE = 7;
-
     private const FUNNEL = 8;
 
     private const WHO = 9;
+
+    private const WHEN = 10;
 
     /** What the picture of a view is drawn by, beside what all of them are: files, patterns of them and folders. */
     private const SOURCES = [
@@ -49,6 +49,7 @@ final class Pictures
         'scatter' => ['core/Chart/Scatter*.php'],
         'sparks' => ['core/Chart/Spark*.php', 'core/Outcome/Spark*.php'],
         'stack' => ['core/Chart/Stack*.php'],
+        'turns' => ['core/Chart/Turns*.php', 'core/Statistics/Turn*.php'],
         'peer-comparison' => ['resources/views/study/peer-comparison.blade.php', 'core/Words/PeerStatistics'],
     ];
 
@@ -165,7 +166,7 @@ final class Pictures
             'sparks' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'sparks']]]),
             'figures' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'figures']]]),
             'scatter' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'scatter']]]),
-            'peers' => static fn(self $on) => $on->study(self::SIZE),
+            'turns' => static fn(self $on) => $on->study(self::WHEN),
             'funnel' => static fn(self $on) => $on->study(self::FUNNEL),
             'sentences' => static fn(self $on) => $on->study(self::MESSAGE)->click('[popovertarget=sentences]'),
             'peer-comparison' => static fn(self $on) => $on

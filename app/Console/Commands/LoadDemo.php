@@ -17,6 +17,7 @@ use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ScatterPart;
+use DuskRail\Document\Parts\TurnsPart;
 use DuskRail\Document\RosterSort;
 use DuskRail\Document\Study as StudyOfCore;
 use DuskRail\Peers\NearestPeers;
@@ -173,6 +174,19 @@ final class LoadDemo extends Command
                 view: 'contributions',
                 sort: RosterSort::Lowest,
             ))->withRange(PeriodRange::parse('2019..2024')),
+        );
+        RevisionWriter::begin(
+            $forum,
+            (new StudyOfCore(
+                'Since when Dunmarsh is level',
+                'leakage',
+                Rail::of($perConnection, self::stop('s2', 'seasonal', [])),
+                ['dunmarsh' => 1],
+                sort: RosterSort::Lowest,
+                words: new OwnWords(
+                    'Dunmarsh has been level since {since Dunmarsh}',
+                ),
+            ))->withPart(new TurnsPart('shown')),
         );
     }
 

@@ -16,7 +16,7 @@ final class Sentences
         WidestGap::class,
         LongestRun::class,
         RecordAtEnd::class,
-        BeyondOrdinary::class,
+        SinceTurn::class,
         BeyondChance::class,
         WhoAccounts::class,
     ];
