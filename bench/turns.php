@@ -61,6 +61,8 @@ $worlds = [
     [120, 1, 0.0, 0.0, 'nothing', 0.0],
     [120, 12, 0.5, 0.0, 'nothing', 0.0],
     [120, 12, 0.8, 0.0, 'nothing', 0.0],
+    [60, 12, 0.0, 0.0, 'good and bad years', 1.0],
+    [120, 12, 0.0, 0.0, 'good and bad years', 1.0],
     [120, 12, 0.3, 0.0, 'a shock that all shared', 15.0],
     [30, 1, 0.0, 0.0, 'a bend', 0.5],
     [120, 12, 0.0, 0.0, 'a bend', 0.5],
@@ -95,6 +97,7 @@ foreach ($worlds as [$count, $season, $likeness, $gaps, $what, $size]) {
         'up a step and down again' => static fn(int $i): float => $i >= $from && $i < $to ? $size : 0.0,
         default => $none,
     };
+    $ofYears = $what === 'good and bad years' ? $size : 0.0;
     $any = $right = $within = $asked = 0;
     $widths = [];
     for ($run = 0; $run < $runs; $run++) {
@@ -103,6 +106,12 @@ foreach ($worlds as [$count, $season, $likeness, $gaps, $what, $size]) {
             $others[] = $world($count, $season, $likeness, $gaps, $shared);
         }
         $values = $world($count, $season, $likeness, $gaps, static fn(int $i): float => $shared($i) + $course($i));
+        $year = 0.0;
+        foreach ($values as $i => $value) {
+            // What all months of a year share, as large as what each has of its own.
+            $year = $ofYears > 0.0 && $i % 12 === 0 ? $ofYears * $normal() : $year;
+            $values[$i] = $value + $year;
+        }
         $turns = Turns::in($values, $season, $others === [] ? null : SharedCourse::of($others, $season));
         $any += $turns->turns === [] ? 0 : 1;
         if (count($turns->turns) !== count($at)) {
@@ -117,7 +126,7 @@ foreach ($worlds as [$count, $season, $likeness, $gaps, $what, $size]) {
         }
     }
     sort($widths);
-    $sized = !in_array($what, ['nothing', 'a shock that all shared'], true);
+    $sized = !in_array($what, ['nothing', 'good and bad years', 'a shock that all shared'], true);
     printf(
         "| %s%s | %.1f | %s%s | %.1f %% | %s | %s | %s |\n",
         $season > 1 ? "{$count} months" : "{$count} years",

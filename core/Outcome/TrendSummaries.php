@@ -87,6 +87,19 @@ final class TrendSummaries
         );
     }
 
+    /**
+     * Whether the level of a line changes at all, by itself: what all lines share, and two turns at once, take ten
+     * times as long to find.
+     */
+    public function mayStep(Line $line): bool
+    {
+        $isTotal = $this->comparison->run->table()->nature === Nature::Total;
+        $values = $line->current === null || $isTotal ? [] : $this->tested($line);
+        $season = $this->coarser()?->inAYear() ?? $this->comparison->season();
+
+        return array_filter(array_column(Turns::in($values, $season, null, false)->turns, 'step')) !== [];
+    }
+
     /** Where a line turns; null where it is not looked for: a running total, or a line that has ended. */
     public function turns(Line $line): ?LineTurns
     {

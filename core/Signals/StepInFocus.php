@@ -28,7 +28,7 @@ final class StepInFocus implements Signal
             return null;
         }
         foreach ($comparison->focus() as $line) {
-            $turns = $comparison->courses->turns($line);
+            $turns = $comparison->courses->mayStep($line) ? $comparison->courses->turns($line) : null;
             $step = $turns === null ? null : self::largest($turns->all());
             if ($turns === null || $step === null) {
                 continue;

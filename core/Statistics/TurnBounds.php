@@ -18,12 +18,12 @@ final class TurnBounds
         15 => [18.5, 35.0],
         20 => [19.5, 100.0],
         25 => [16.5, 130.0],
-        30 => [11.8, 150.0],
+        30 => [11.2, 165.0],
         40 => [11.8, 60.0],
-        60 => [10.6, 30.0],
-        90 => [10.0, 18.0],
-        120 => [10.0, 18.0],
-        240 => [10.5, 5.0],
+        60 => [10.2, 30.0],
+        90 => [9.6, 22.0],
+        120 => [9.4, 22.0],
+        240 => [10.0, 8.0],
     ];
 
     /** Seasons are estimated as well, which takes so many values for each. */
@@ -65,6 +65,12 @@ final class TurnBounds
             $share * (self::BOUNDS[$counts[$above]][$k] - self::BOUNDS[$counts[$below]][$k]);
 
         return $of(0) + $of(1) * $likeness ** 2;
+    }
+
+    /** Times the bound where there are no more values than years: the more, the fewer these are. */
+    public static function ofYears(int $years): float
+    {
+        return max(1.1, 2.6 - 0.08 * $years);
     }
 
     /** How many times as much it must be beside so many others, since there are so many more parts to look in. */

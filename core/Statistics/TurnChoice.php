@@ -155,8 +155,22 @@ final readonly class TurnChoice
         $variance = max($with->squares() / max(1, $with->freedom()), $this->floor);
         $extra = self::seconds($more) - self::seconds($fewer);
 
-        return ($this->search->fit($likeness, $fewer)->squares() - $with->squares()) / $variance -
-            $extra * log($this->count);
+        $gain = ($this->search->fit($likeness, $fewer)->squares() - $with->squares()) / $variance;
+
+        return $gain / $this->years($likeness, $more) - $extra * log($this->count);
+    }
+
+    /**
+     * How many times as much a turn must explain because years are good or bad as a whole: then there are no more
+     * values than years, and their variance is that of years. 1 where the means of years vary no more than by chance.
+     *
+     * @param list<TurnTerm> $terms
+     */
+    private function years(float $likeness, array $terms): float
+    {
+        $times = $this->search->yearly($likeness, $terms, $this->season);
+
+        return $times === 1.0 ? 1.0 : TurnBounds::ofYears(intdiv($this->count, $this->season)) * $times;
     }
 
     /** @param list<TurnTerm> $terms */

@@ -106,19 +106,19 @@ final class TurnSearch
      */
     public function grownByTwo(array $terms): ?array
     {
-        $one = $this->grown(0.0, $terms);
-        $starts = [$one === null ? null : $this->grown(0.0, $one)];
+        $one = $this->next($this->fit(0.0, $terms), $terms);
+        $other = $one === null ? null : $this->next($this->fit(0.0, [...$terms, $one]), [...$terms, $one]);
+        $starts = $one === null || $other === null ? [] : [[...$terms, $one, $other]];
         if ($terms === []) {
             $count = count($this->x);
             $cuts = Segments::of($this->x, $this->y, 2, $this->shortest, max(1, intdiv($count, self::CUTS)))->starts;
             foreach (isset($cuts[2]) ? [true, false] : [] as $bends) {
-                $term = static fn(int $at): TurnTerm => new TurnTerm($at, $bends, !$bends);
-                $starts[] = $this->placed(0.0, array_map($term, $cuts[2]));
+                $starts[] = array_map(static fn(int $at): TurnTerm => new TurnTerm($at, $bends, !$bends), $cuts[2]);
             }
         }
         $best = null;
         $least = INF;
-        foreach (array_filter($starts) as $found) {
+        foreach ($starts as $found) {
             $sizes = TurnTerm::sizesOf($found);
             // Schwarz (1978): a size more must explain more than its share of the logarithm of the number of values.
             $squares = $this->fit(0.0, $found)->squares() * count($this->x) ** ($sizes / count($this->x));
@@ -127,7 +127,7 @@ final class TurnSearch
             }
         }
 
-        return $best;
+        return $best === null ? null : $this->placed(0.0, $best);
     }
 
     /**
@@ -240,6 +240,19 @@ final class TurnSearch
         $found = $product / $pairs / ($square / $count);
 
         return max(0.0, min(self::MOST_ALIKE, ($found + $fitted / $count) / max(0.2, 1.0 - (2.0 * $fitted) / $count)));
+    }
+
+    /**
+     * How many times as large the variance of years is as what is left of single values would make it; 1 where that may
+     * be chance.
+     *
+     * @param list<TurnTerm> $terms
+     */
+    public function yearly(float $likeness, array $terms, int $season): float
+    {
+        return $season === 1
+            ? 1.0
+            : GoodYears::times($this->fit($likeness, $terms), $this->fit($likeness, []), $this->x, $season);
     }
 
     /**
