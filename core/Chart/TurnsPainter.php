@@ -60,7 +60,6 @@ final readonly class TurnsPainter
             if (!$of->isOfShown()) {
                 continue;
             }
-            $from = $this->plot->from;
             $course = [...array_fill(0, $of->position($of->start()), NAN), ...$of->turns->course];
             $pieces = Pieces::of(array_pad($course, $this->plot->to + 1, NAN), $this->plot, $this->scale);
             // A hair on the line that it runs along, with an edge in the colour of the ground to tell it apart.

@@ -266,7 +266,10 @@ final readonly class Comparison
         $verdict =
             $this->run->table()->nature !== Nature::Place
                 ? $trend->verdict
-                : strtr($trend->verdict, ['rising' => 'losing ranks', 'falling' => 'gaining ranks']);
+                : strtr($trend->verdict, [
+                    ...['rising' => 'losing ranks', 'falling' => 'gaining ranks'],
+                    ...['stepped up' => 'lost ranks', 'stepped down' => 'gained ranks'],
+                ]);
 
         return $verdict . $trend->when;
     }

@@ -83,7 +83,6 @@ final class TrendSummaries
             $medianSlope,
             $turns === null || !$turns->has() ? $trend : $turns->verdict($trend),
             StraightLine::through(array_map(floatval(...), array_keys($values)), $values),
-            $turns,
         );
     }
 

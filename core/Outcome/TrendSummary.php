@@ -14,7 +14,6 @@ final readonly class TrendSummary
      * @param float $change from one end to the other, like compared with like; NAN where there are not two
      * @param float $growth compound growth a year in per cent, NAN where it means nothing
      * @param float $slope median slope, for a period of the line
-     * @param LineTurns|null $turns null where none were looked for
      */
     public function __construct(
         public float $change,
@@ -22,6 +21,5 @@ final readonly class TrendSummary
         public float $slope,
         public Trend $trend,
         public ?StraightLine $line,
-        public ?LineTurns $turns = null,
     ) {}
 }

@@ -200,7 +200,7 @@ final readonly class TurnChoice
     }
 
     /**
-     * The turns up to the last one that values left out bear out.
+     * The turns up to the last one that values which a fit has not seen confirm.
      *
      * @param list<TurnTerm> $terms
      * @return list<TurnTerm>

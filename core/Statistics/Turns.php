@@ -16,6 +16,9 @@ final class Turns
 {
     private const LEVEL = 0.05;
 
+    /** What rounding leaves of a slope, as a share of the largest value. */
+    private const ROUNDING = 1e-12;
+
     private const FEWEST = 10;
 
     /** Years of seasons without which seasons cannot be told from a turn. */
@@ -80,6 +83,8 @@ final class Turns
         $terms = $choice->confirmed($found, $likeness);
         $fit = $search->fit($likeness, $terms);
         [$slope, $error] = $fit->slope($x[count($x) - 1]);
+        // A series without scatter has no error but that of rounding.
+        $error = max($error, self::ROUNDING * max(array_map(abs(...), $y)));
         $none = $found === [] ? 'no turn that the data carry' : 'values that the fit did not see do not confirm a turn';
 
         return new self(

@@ -51,9 +51,9 @@ final class TurnWords
     public static function underHeadline(Comparison $comparison): string
     {
         $part = $comparison->study->part(TurnsPart::class);
-        $isShown = $part->turns === 'shown' && LineTurns::shown($comparison) !== [];
-
-        return $isShown ? '; turns' . ($part->interval ? ', shaded: 95 % interval' : '') : '';
+        return LineTurns::shown($comparison) === []
+            ? ''
+            : '; turns' . ($part->interval ? ', shaded: 95 % interval' : '');
     }
 
     /** `falling`; of places, where the first is the best, `gaining places`. */

@@ -156,6 +156,10 @@ final class TurnsTest extends TestCase
         self::assertSame([9], array_column($turns->turns, 'position'));
         self::assertEqualsWithDelta([1.0, 3.0], [$turns->turns[0]->before, $turns->turns[0]->after], 1e-9);
         self::assertEqualsWithDelta($bent, $turns->course, 1e-9);
+        // What rounding leaves of a slope is no slope: it rises, and then is level.
+        $level = Turns::in(array_map(floatval(...), [...range(10, 20), ...array_fill(0, 12, 20)]));
+        self::assertSame([1, 0], [$turns->direction(), $level->direction()]);
+        self::assertSame([10], array_column($level->turns, 'position'));
         $none = self::none(...);
         $carried = [[], 'no turn that the data carry'];
         self::assertSame($carried, $none(array_fill(0, 20, 0.0)));

@@ -69,6 +69,12 @@ final class SinceTurn implements ClaimFinder
         $size = $turns->step($step);
         $by = is_nan($size) ? '' : ' by ' . TurnWords::size($comparison, abs($size));
 
-        return 'step ' . ($step->step > 0.0 ? 'up' : 'down') . "{$by} in " . TurnWords::since($turns, $step);
+        $way = $step->step > 0.0 ? 'up' : 'down';
+        if ($comparison->run->table()->unit->isRank()) {
+            // The first place is on top: a lower number is a step up.
+            $way = $step->step > 0.0 ? 'down' : 'up';
+        }
+
+        return "step {$way}{$by} in " . TurnWords::since($turns, $step);
     }
 }
