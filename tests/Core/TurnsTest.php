@@ -174,6 +174,20 @@ final class TurnsTest extends TestCase
         self::assertSame('no turn that the data carry', Turns::in(self::noise(36), 12)->reason);
     }
 
+    /** One wild value near the end bends the line; the others since then, hidden from the fit, do not confirm it. */
+    #[TestWith([24, 19, 24.0])]
+    #[TestWith([30, 26, 24.0])]
+    #[TestWith([40, 36, 20.0])]
+    public function testOneWildValueNearTheEndIsNoTurn(int $count, int $at, float $off): void
+    {
+        mt_srand(3);
+        $values = array_map(static fn(): float => 100.0 + mt_rand(-100, 100) / 100, range(1, $count));
+        $values[$at] += $off;
+        $turns = Turns::in($values);
+        self::assertSame([], $turns->turns);
+        self::assertSame('values that the fit did not see do not confirm a turn', $turns->reason);
+    }
+
     /** What is said, drawn and filled in is of the same turn: falling by half a unit a month from January 2018 on. */
     public function testTheLastTurnIsSaidEverywhere(): void
     {
