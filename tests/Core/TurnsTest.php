@@ -183,7 +183,7 @@ final class TurnsTest extends TestCase
         mt_srand(3);
         $values = array_map(static fn(): float => 100.0 + mt_rand(-100, 100) / 100, range(1, $count));
         $values[$at] += $off;
-        $turns = Turns::in($values);
+        $turns = Turns::in(array_values($values));
         self::assertSame([], $turns->turns);
         self::assertSame('values that the fit did not see do not confirm a turn', $turns->reason);
     }
