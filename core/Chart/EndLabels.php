@@ -8,6 +8,7 @@ use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\LabelsPart;
 use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Lineup;
+use DuskRail\Outcome\Outlook;
 use DuskRail\Time\PeriodAxis;
 
 /** Name and value at the ends of lines, none over another; each can be moved by hand, and a leader follows it. */
@@ -108,6 +109,7 @@ final readonly class EndLabels
     {
         $labels = $lineup->comparison->study->part(LabelsPart::class);
         $all = count($lineup->present()) <= self::NAME_ALL;
+        $ahead = ProjectionPainter::drawn($lineup);
         $ends = [];
         foreach ($lineup->present() as $line) {
             $focus = $line->state === LineState::Focus;
@@ -118,6 +120,10 @@ final readonly class EndLabels
             ) {
                 $weight = $focus && !$line->dashed ? $type : Type::text($type->size, 400);
                 $name = self::named($lineup, $line);
+                if (isset($ahead[$line->key])) {
+                    $ends[] = self::projected($ahead[$line->key], $name, $weight, $lineup, $measure);
+                    continue;
+                }
                 $ends[] = self::end(
                     new LineEnd($line->key, $name, $line->end(), $line->last, Ink::of($line, Ink::Quiet)),
                     $weight,
@@ -147,6 +153,41 @@ final readonly class EndLabels
         }
 
         return $ends;
+    }
+
+    /**
+     * At the end of a projection: name and latest value, and below them where it leads and by when.
+     *
+     * @return array{key: string, name: string, value: string, at: float, last: int, ink: Ink, type: Type,
+     *     width: float, height: float, below: bool}
+     */
+    private static function projected(
+        Outlook $outlook,
+        string $name,
+        Type $type,
+        Lineup $lineup,
+        TextMeasure $measure,
+    ): array {
+        $labels = $lineup->comparison->study->part(LabelsPart::class);
+        $wanted = $labels->endOf($outlook->line->key);
+        $end = $outlook->path?->end() ?? $lineup->to;
+        $latest = $wanted === 'name' ? '' : " {$lineup->format($outlook->line->latest())}";
+        $name = $wanted === 'value' ? trim($latest) : $name . $latest;
+        $value = ' ' . ProjectionPainter::inWords($lineup, $outlook);
+        $width = max($measure->width($name, $type), $measure->width($value, Type::text($type->size, 600)));
+
+        return [
+            'key' => $outlook->line->key,
+            'name' => $name,
+            'value' => $value,
+            'at' => $outlook->leads(),
+            'last' => $end,
+            'ink' => Ink::of($outlook->line, Ink::Quiet),
+            'type' => $type,
+            'width' => $width,
+            'height' => self::HEIGHT_OF_TWO,
+            'below' => true,
+        ];
     }
 
     /** A value of before the period that is spoken of says when it was, or it would be read beside those of now. */
@@ -203,12 +244,13 @@ final readonly class EndLabels
         foreach ($this->ends as $i => $end) {
             $point = [$plot->x($end['last']), $points[$i]];
             $hand = $placed["{$end['key']}@end"] ?? null;
+            $isShort = $end['last'] < $plot->to + $plot->after;
             if ($hand === null) {
                 [$x, $y] = [$plot->right + 20.0, $places[$i] + ($end['below'] ? -3.0 : 5.0)];
                 $leader = [
                     $point[0] + 6.0,
                     $point[1],
-                    ...$end['last'] < $plot->to ? [$plot->right + 4.0, $point[1]] : [],
+                    ...$isShort ? [$plot->right + 4.0, $point[1]] : [],
                     $x - 4.0,
                     $places[$i],
                 ];
@@ -228,7 +270,7 @@ final readonly class EndLabels
                                 [$leader],
                                 Ink::Median,
                                 1.0,
-                                $hand === null && $end['last'] < $plot->to ? [2.0, 3.0] : [],
+                                $hand === null && $isShort ? [2.0, 3.0] : [],
                             ),
                         ],
                     // Among the lines it needs a ground of its own.

@@ -52,6 +52,7 @@ final readonly class LinesComposer
     {
         $narrow = $width < 560;
         $axisType = Type::text($narrow ? 12.5 : 13.5);
+        $after = ProjectionPainter::room($lineup);
         $axes = new Axes($this->measure, $axis);
         $key = new Key($this->measure, $lineup, $width);
         $scale = self::scale(
@@ -78,17 +79,20 @@ final readonly class LinesComposer
             $scale->atLow,
             $lineup->from,
             $lineup->to,
+            0,
+            $after,
         );
         $times = TimeTicks::along(
             $lineup->axis,
             $plot->from,
-            $plot->to,
+            $plot->to + $after,
             $plot->step(),
             fn(string $text): float => $this->measure->width($text, $axisType),
         );
         $painter = new LinesPainter($lineup, $plot, $scale);
         $bands = new BandPainter($painter);
         $turns = new TurnsPainter($this->measure, $lineup, $plot, $scale);
+        $ahead = new ProjectionPainter($this->measure, $lineup, $plot, $scale);
         $marks = new MarksPainter($this->measure, $lineup, $plot, $scale);
         $endLabels = $ends->groups($plot, $scale, $width, $height);
         [$targets, $annotations] = [$marks->targets(), $marks->before()];
@@ -107,12 +111,15 @@ final readonly class LinesComposer
                 $this->base($lineup, $plot),
                 ...$marks->behind(),
                 ...$turns->behind(),
+                ...$ahead->behind(),
+                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $ahead->intervals()),
                 $this->clipped($bands->band(), $lineup, $axis),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->variation()),
                 $axes->values($ticks, $scale, $plot, $axisType),
                 $baseLabel,
                 ...$axes->verticals($times, $plot),
                 $axes->places($times, $plot, $axisType),
+                ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $ahead->lines()),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $painter->lines()),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $bands->beyond()),
                 ...array_map(fn(Group $group): Mark => $this->clipped($group, $lineup, $axis), $turns->courses()),
@@ -139,7 +146,8 @@ final readonly class LinesComposer
         [$low, $high] = $lineup->extremes();
         $variation = $lineup->axis instanceof PeriodAxis ? Variation::of($lineup->comparison) : null;
         $limits = $variation === null ? [] : [[$variation->chart->lower, $variation->chart->upper]];
-        foreach ($low <= $high ? [...MarksPainter::levels($lineup), ...$limits] : [] as $levels) {
+        $further = [...MarksPainter::levels($lineup), ...$limits, ...ProjectionPainter::levels($lineup)];
+        foreach ($low <= $high ? $further : [] as $levels) {
             $levels = array_filter($levels, static fn(float $v): bool => !is_nan($v));
             [$low, $high] = [min([$low, ...$levels]), max([$high, ...$levels])];
         }
@@ -167,11 +175,12 @@ final readonly class LinesComposer
     /** Height under the lines: for one row of words, or for two where the year is said below the month. */
     private function timeRoom(Lineup $lineup, float $width, Type $type): float
     {
-        $step = (0.8 * $width) / max(1, $lineup->to - $lineup->from);
+        $to = $lineup->to + ProjectionPainter::room($lineup);
+        $step = (0.8 * $width) / max(1, $to - $lineup->from);
         $ticks = TimeTicks::along(
             $lineup->axis,
             $lineup->from,
-            $lineup->to,
+            $to,
             $step,
             fn(string $text): float => $this->measure->width($text, $type),
         );

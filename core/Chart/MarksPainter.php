@@ -69,8 +69,8 @@ final readonly class MarksPainter
     }
 
     /**
-     * What is to be reached, along the whole axis: first by everybody, then by those in focus who are to reach
-     * something else.
+     * What is to be reached, along the whole axis and to the last date beyond it: first by everybody, then by those in
+     * focus who are to reach something else.
      *
      * @return array<string, array<int, float>> by line, everybody under no name; NAN where nothing is set
      */
@@ -80,8 +80,9 @@ final readonly class MarksPainter
         if ($target->isNone()) {
             return [];
         }
+        $room = ProjectionPainter::room($lineup);
         $along = static fn(string $name): array => $lineup->axis instanceof PeriodAxis
-            ? $target->along($name, $lineup->axis, $lineup->from, $lineup->to)
+            ? $target->along($name, $lineup->axis, $lineup->from, $lineup->to + $room)
             : array_fill(
                 $lineup->from,
                 $lineup->to - $lineup->from + 1,
@@ -108,44 +109,79 @@ final readonly class MarksPainter
         foreach (self::levels($this->lineup) as $key => $levels) {
             $line = $this->lineup->line((string) $key);
             $ink = $line === null ? Ink::Rail : Ink::of($line, Ink::Rail);
-            $pieces = [];
-            $from = $this->plot->from;
-            foreach ($levels as $i => $level) {
-                // One level until the middle between this period and the next.
-                if ($i === $this->plot->to || $levels[$i + 1] !== $level) {
-                    $y = is_nan($level) ? NAN : $this->scale->at($level);
-                    if (!is_nan($y)) {
-                        $left =
-                            $from === $this->plot->from
-                                ? $this->plot->left
-                                : $this->plot->x($from) - $this->plot->step() / 2;
-                        $right =
-                            $i === $this->plot->to ? $this->plot->right : $this->plot->x($i) + $this->plot->step() / 2;
-                        $pieces[] = [$left, round($y) + 0.5, $right, round($y) + 0.5];
-                        $named = [$left, $y, $level];
-                    }
-                    $from = $i + 1;
-                }
-            }
-            if (!isset($named)) {
+            [$end, $by] = $this->until($line->name ?? '');
+            $pieces = $this->stretches($levels, $end, $by !== '');
+            if ($pieces === []) {
                 continue;
             }
-            [$left, $y, $level] = $named;
+            [$left, , $x] = $pieces[count($pieces) - 1];
+            $y = $this->scale->at($levels[$end]);
             $text = trim(
                 ($line === null ? 'target' : explode(' ', $line->name)[0] . ', target') .
-                    " {$this->lineup->format($level)}",
+                    " {$this->lineup->format($levels[$end])}{$by}",
             );
             $room = $this->measure->width($text, $type) + 6.0;
             $left = min($left, $this->plot->right - $room - 2.0);
             $groups[] = new Group('target', [
                 new Stroke($pieces, $ink, 1.5, [7.0, 4.0]),
+                // The date is an end, at which the line is to be there.
+                ...$by === '' ? [] : [new Stroke([[$x, $y - 7.0, $x, $y + 7.0]], $ink, 2.5)],
                 new Box($left + 2.0, $y - 19.0, $room, 17.0, Ink::Sheet, 0, 0.8),
                 Words::plain($left + 5.0, $y - 6.0, $text, $type, $ink),
             ]);
-            unset($named);
         }
 
         return $groups;
+    }
+
+    /**
+     * Where a target is one level, as far as the scale has it.
+     *
+     * @param array<int, float> $levels by position
+     * @param int $end last position that it is drawn to
+     * @param bool $isEnd whether that is its date, at which it ends, or it goes on to the edge
+     * @return list<array{float, float, float, float}> left, y, right, y
+     */
+    private function stretches(array $levels, int $end, bool $isEnd): array
+    {
+        $pieces = [];
+        $from = $this->plot->from;
+        for ($i = $from; $i <= $end; $i++) {
+            // One level until the middle between this period and the next.
+            if ($i < $end && $levels[$i + 1] === $levels[$i]) {
+                continue;
+            }
+            $y = is_nan($levels[$i]) ? NAN : $this->scale->at($levels[$i]);
+            $left = $from === $this->plot->from ? $this->plot->left : $this->plot->x($from) - $this->plot->step() / 2;
+            $right = match (true) {
+                $i < $end => $this->plot->x($i) + $this->plot->step() / 2,
+                $isEnd => $this->plot->x($i),
+                default => $this->plot->right,
+            };
+            if (!is_nan($y)) {
+                $pieces[] = [$left, round($y) + 0.5, $right, round($y) + 0.5];
+            }
+            $from = $i + 1;
+        }
+
+        return $pieces;
+    }
+
+    /**
+     * Position that a target is drawn to, and its date in words where that is beyond the data.
+     *
+     * @return array{int, string}
+     */
+    private function until(string $name): array
+    {
+        $end = $this->plot->to + $this->plot->after;
+        $axis = $this->lineup->axis;
+        $dated = $axis instanceof PeriodAxis ? $this->lineup->summary->part->target->dated($name, $axis) : [];
+        $last = $dated === [] ? null : $dated[count($dated) - 1];
+
+        return $last === null || $last->position <= $this->plot->to
+            ? [$end, '']
+            : [min($end, $last->position), " by {$last->by->label()}"];
     }
 
     /** @return list<Mark> */

@@ -47,7 +47,7 @@ final readonly class SparksComposer
     public function pages(SparkTable $table, float $width, float $height): array
     {
         $facts = $width < self::WIDE ? [] : $table->facts();
-        $name = $width - self::CELL - 5 * self::COLUMN;
+        $name = $width - self::CELL - count(self::columns($table)) * self::COLUMN;
         $pages = [];
         $marks = $this->heads($table, $name, $facts);
         $rules = [];
@@ -98,14 +98,22 @@ final readonly class SparksComposer
             $words = Words::fitting($this->measure, $fact, $type, self::FACT - 10.0);
             $marks[] = Words::plain($x, 18.0, $words, $type, Ink::Quiet);
         }
-        $in = $table->comparison->precision->unit();
-        $of = $in === '' ? '' : ", {$in}";
-        foreach (["Latest{$of}", "Change{$of}", 'Per year', 'Rank', 'Trend'] as $i => $head) {
+        foreach (self::columns($table) as $i => $head) {
             $x = $name + self::CELL + ($i + 1) * self::COLUMN - 8.0;
             $marks[] = Words::plain($x, 18.0, $head, $type, Ink::Quiet, 'end');
         }
 
         return $marks;
+    }
+
+    /** @return list<string> heads of the columns of numbers and verdicts */
+    private static function columns(SparkTable $table): array
+    {
+        $in = $table->comparison->precision->unit();
+        $of = $in === '' ? '' : ", {$in}";
+        $heads = ["Latest{$of}", "Change{$of}", 'Per year', 'Rank', 'Trend'];
+
+        return $table->hasProspects() ? [...$heads, 'Target'] : $heads;
     }
 
     /**
@@ -194,6 +202,7 @@ final readonly class SparksComposer
                 is_nan($row->course->growth) ? '–' : Numerals::signed($row->course->growth, 1) . ' %',
                 $row->rank === null ? '' : (string) $row->rank,
                 $table->comparison->verdict($row->course->trend),
+                ...$table->hasProspects() ? [$table->prospect($row)] : [],
             ] as $i => $text
         ) {
             $marks[] = Words::plain(

@@ -27,8 +27,9 @@ final readonly class TurnsPainter
         private Scale $scale,
     ) {
         $this->part = $lineup->comparison->study->part(TurnsPart::class);
-        // Along years merged into each other, a line has other positions than in the data.
-        $this->turns = $lineup->axis instanceof PeriodAxis ? LineTurns::shown($lineup->comparison) : [];
+        // Along years merged into each other, a line has other positions than in the data; ranks have no turns of values.
+        $isOfRail = $lineup->axis instanceof PeriodAxis && $lineup->unit === $lineup->comparison->run->table()->unit;
+        $this->turns = $isOfRail ? LineTurns::shown($lineup->comparison) : [];
     }
 
     /** @return list<Group> what is behind the lines */

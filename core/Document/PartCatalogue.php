@@ -30,6 +30,7 @@ final class PartCatalogue
         Parts\LabelsPart::class,
         Parts\VariationPart::class,
         Parts\TurnsPart::class,
+        Parts\ProjectionPart::class,
         Parts\TonePart::class,
         Parts\TextPart::class,
     ];

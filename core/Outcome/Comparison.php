@@ -47,6 +47,9 @@ final readonly class Comparison
     /** How each line went, calculated when it is asked for. */
     public TrendSummaries $courses;
 
+    /** How each line goes on, and whether it gets to its target, likewise. */
+    public Outlooks $outlooks;
+
     /** As it is asked for; values typed in another unit are in the document, and in nothing that is drawn or said. */
     public Study $study;
 
@@ -80,6 +83,7 @@ final readonly class Comparison
         $this->measure = $data->measures()[$document->measure];
         $this->study = ValuesByHand::holding($document, $this->unitOfValues());
         $this->courses = new TrendSummaries($this);
+        $this->outlooks = new Outlooks($this);
     }
 
     /** @throws UnknownMeasure */

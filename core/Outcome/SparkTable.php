@@ -34,6 +34,20 @@ final readonly class SparkTable
         );
     }
 
+    /** Whether the rows say if lines get to a target by a date. */
+    public function hasProspects(): bool
+    {
+        return $this->comparison->outlooks->hasDates();
+    }
+
+    /** Whether the line of a row gets to its target, in words. */
+    public function prospect(SparkRow $row): string
+    {
+        $outlook = $this->comparison->outlooks->of($row->line);
+
+        return $outlook === null || !$outlook->hasTarget() ? '' : $outlook->prospect->value;
+    }
+
     public static function of(Study $study, Comparison $comparison): self
     {
         $part = $study->part(SparksPart::class);

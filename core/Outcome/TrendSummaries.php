@@ -8,7 +8,9 @@ use DuskRail\Data\Nature;
 use DuskRail\Data\SeriesTable;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\Run;
+use DuskRail\Rail\Stops\IndexToBase;
 use DuskRail\Rail\Stops\Rolling;
+use DuskRail\Rail\Stops\RunningTotal;
 use DuskRail\Statistics\Ends;
 use DuskRail\Statistics\SharedCourse;
 use DuskRail\Statistics\StraightLine;
@@ -193,6 +195,33 @@ final class TrendSummaries
         return $times;
     }
 
+    /**
+     * The window that each value shown is made of: how many values, and how often each is in it; an index after it has
+     * a scale of its own.
+     *
+     * @return array{int, float}|null null where values are not made of one trailing window of means or sums
+     */
+    public function window(): ?array
+    {
+        $window = [1, 1.0];
+        foreach ($this->comparison->run->inUse() as $step) {
+            $stop = $step->placed->stop;
+            $isScaled = $stop instanceof IndexToBase && $stop->base() !== null;
+            if (($window !== [1, 1.0] && !$isScaled) || $stop instanceof RunningTotal) {
+                return null;
+            }
+            if ($stop instanceof Rolling) {
+                $isPlain = in_array($stop->statistic, ['mean', 'sum'], true) && $stop->placed === 'trailing';
+                if (!$isPlain) {
+                    return null;
+                }
+                $window = [$stop->window, $stop->statistic === 'mean' ? 1.0 / $stop->window : 1.0];
+            }
+        }
+
+        return $window;
+    }
+
     private function trend(Line $line, int $season): Trend
     {
         if ($this->comparison->run->table()->nature === Nature::Total) {
@@ -260,7 +289,7 @@ final class TrendSummaries
     }
 
     /** The periods that a verdict is given on, where they are not those of the values. */
-    private function coarser(): ?Frequency
+    public function coarser(): ?Frequency
     {
         $frequency = $this->comparison->axis->frequency;
         $short = in_array($frequency, [Frequency::Day, Frequency::Week], true);

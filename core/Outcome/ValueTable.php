@@ -38,8 +38,14 @@ final readonly class ValueTable
             $columns[] = ['Peer band, lower', PeerFigures::quantile($summary->values, $band->tail(), $type)];
             $columns[] = ['Peer band, upper', PeerFigures::quantile($summary->values, 1 - $band->tail(), $type)];
         }
+        $isOfRail = $lineup->unit === $lineup->comparison->run->table()->unit;
+        $to = $lineup->to;
+        foreach ($isOfRail && $lineup->axis instanceof PeriodAxis ? Outlooks::shown($lineup->comparison) : [] as $outlook) {
+            array_push($columns, ...self::projected($outlook));
+            $to = max($to, $outlook->path?->end() ?? $to);
+        }
         $rows = [];
-        for ($i = $lineup->from; $i <= $lineup->to; $i++) {
+        for ($i = $lineup->from; $i <= $to; $i++) {
             $values = array_map(static fn(array $column): float => $column[1][$i] ?? NAN, $columns);
             $rows[] = [
                 $lineup->axis instanceof PeriodAxis ? $lineup->axis->period($i)->code() : $lineup->place($i),
@@ -48,6 +54,31 @@ final readonly class ValueTable
         }
 
         return new self(['Period', ...array_column($columns, 0)], $rows, self::unsettled($lineup->comparison));
+    }
+
+    /**
+     * What is projected is beside the values, never among them.
+     *
+     * @return list<array{string, array<int, float>}>
+     */
+    private static function projected(Outlook $outlook): array
+    {
+        $columns = [[], [], []];
+        foreach ($outlook->path->values ?? [] as $position => $value) {
+            if ($position !== $outlook->path?->start()) {
+                $reach = $outlook->path?->reach[$position] ?? NAN;
+                $columns[0][$position] = $value;
+                $columns[1][$position] = $value - $reach;
+                $columns[2][$position] = $value + $reach;
+            }
+        }
+        $name = "{$outlook->line->name}, projection";
+
+        return [
+            [$name, $columns[0]],
+            ["{$name}, 95 % lower", $columns[1]],
+            ["{$name}, 95 % upper", $columns[2]],
+        ];
     }
 
     /** @return list<array{string, list<float>}> between what the first line in focus would be by chance alone */

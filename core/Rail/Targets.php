@@ -10,16 +10,24 @@ use DuskRail\Settings\InvalidSetting;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 use DuskRail\Time\PeriodAxis;
+use DuskRail\Time\Undated;
 use DuskRail\Time\UnknownPeriod;
 
 /**
- * What is to be reached: by everybody or by one, always or from a period on until another is set.
+ * What is to be reached: by everybody or by one, always, from a period on until another is set, or by a date.
  *
- * Written as `120`, as `2020 130; 2024 110`, and with the name of whom it is for before it: `Veldmere 2025 95; 120`.
+ * Written as `120`, as `2020 130; 2024 110`, as `120 by 2027`, and with the name of whom it is for before it:
+ * `Veldmere 2025 95; 120`, `Veldmere 95 by 2027-06; 120 by 2028`.
  */
 final readonly class Targets
 {
-    /** @param list<array{name: string, from: Period|null, value: float}> $steps those of no name are everybody's */
+    /** A period as it is written in targets: `2024`, `2024-06`, `2024-Q2`. */
+    private const PERIOD = '\d{4}(?:-[A-Z]?\d{1,2}(?:-\d{2})?)?';
+
+    /**
+     * @param list<array{name: string, from: Period|null, by: Period|null, value: float}> $steps those of no name are
+     *     everybody's
+     */
     public function __construct(private string $text = '', private array $steps = []) {}
 
     /** @throws InvalidSetting */
@@ -31,41 +39,71 @@ final readonly class Targets
             if ($one === '') {
                 continue;
             }
-            if (
-                preg_match(
-                    '/^(?<name>.*?)\s*(?<from>(?<![\w.,-])\d{4}(?:-[A-Z]?\d{1,2}(?:-\d{2})?)?)?(?' .
-                        ':\s*:\s*|\s+|^)(?<value>[-−]?[.,]?\d(?:[\d.,\x{00A0}\x{202F}]*\d)?)$/u',
-                    $one,
-                    $m,
-                ) !== 1
-            ) {
-                throw InvalidSetting::because(
-                    'Target',
-                    "“{$one}” is not a target. Enter a value (120), with a start period (2024 110), or with a " .
-                        'name before them (Veldmere 2024 95). Separate several with “;”.',
-                );
-            }
-            $value = Numerals::read($m['value']);
-            if ($value === null) {
-                throw InvalidSetting::because('Target', "“{$m['value']}” is not a number.");
-            }
-            try {
-                $steps[] = [
-                    'name' => trim($m['name']),
-                    'from' => $m['from'] === '' ? null : Period::parse($m['from']),
-                    'value' => $value,
-                ];
-            } catch (UnknownPeriod $problem) {
-                throw InvalidSetting::because('Target', $problem->getMessage());
-            }
+            $steps[] = self::step($one);
         }
         usort(
             $steps,
-            static fn(array $a, array $b): int => ($a['from']?->firstDay() ?? PHP_INT_MIN) <=>
-                ($b['from']?->firstDay() ?? PHP_INT_MIN),
+            static fn(array $a, array $b): int => self::starts($a) <=> self::starts($b),
         );
 
         return new self(trim($text), $steps);
+    }
+
+    /**
+     * @return array{name: string, from: Period|null, by: Period|null, value: float}
+     *
+     * @throws InvalidSetting
+     */
+    private static function step(string $one): array
+    {
+        $period = self::PERIOD;
+        if (
+            preg_match(
+                "/^(?<name>.*?)\\s*(?<from>(?<![\\w.,-]){$period})?(?:\\s*:\\s*|\\s+|^)" .
+                    '(?<value>[-−]?[.,]?\d(?:[\d.,\x{00A0}\x{202F}]*\d)?)' .
+                    '(?:\s+by\s+(?<by>\S.*))?$/u',
+                $one,
+                $m,
+            ) !== 1
+        ) {
+            throw InvalidSetting::because(
+                'Target',
+                "“{$one}” is not a target. Enter a value (120), with a date (120 by 2027), with a start period " .
+                    '(2024 110), or with a name before them (Veldmere 95 by 2027-06). Separate several with “;”.',
+            );
+        }
+        $value = Numerals::read($m['value']);
+        if ($value === null) {
+            throw InvalidSetting::because('Target', "“{$m['value']}” is not a number.");
+        }
+        $by = $m['by'] ?? '';
+        if ($by !== '' && $m['from'] !== '') {
+            throw InvalidSetting::because(
+                'Target',
+                "“{$one}” has a start period and a date. Enter one of them: {$m['from']} {$m['value']}, or " .
+                    "{$m['value']} by {$by}.",
+            );
+        }
+        try {
+            return [
+                'name' => trim($m['name']),
+                'from' => $m['from'] === '' ? null : Period::parse($m['from']),
+                'by' => $by === '' ? null : Period::parse($by),
+                'value' => $value,
+            ];
+        } catch (UnknownPeriod $problem) {
+            throw InvalidSetting::because('Target', $problem->getMessage());
+        }
+    }
+
+    /**
+     * The day from which a step counts; of those with a date, the last of it.
+     *
+     * @param array{name: string, from: Period|null, by: Period|null, value: float} $step
+     */
+    private static function starts(array $step): int
+    {
+        return $step['by']?->lastDay() ?? ($step['from']?->firstDay() ?? PHP_INT_MIN);
     }
 
     /** The same in another unit. */
@@ -74,7 +112,12 @@ final readonly class Targets
         $steps = $texts = [];
         foreach ($this->steps as $step) {
             $steps[] = [...$step, 'value' => $step['value'] * $factor];
-            $words = [$step['name'], $step['from']?->code() ?? '', Numerals::plain($step['value'] * $factor)];
+            $words = [
+                $step['name'],
+                $step['from']?->code() ?? '',
+                Numerals::plain($step['value'] * $factor),
+                $step['by'] === null ? '' : "by {$step['by']->code()}",
+            ];
             $texts[] = implode(' ', array_filter($words, static fn(string $word): bool => $word !== ''));
         }
 
@@ -132,25 +175,58 @@ final readonly class Targets
     }
 
     /**
-     * The same from one position to another.
+     * The same from one position to another; with dates, what is to be reached next.
      *
      * @return array<int, float> by position
      */
     public function along(string $line, PeriodAxis $axis, int $from, int $to): array
     {
-        $own = array_filter($this->steps, static fn(array $step): bool => self::means($step['name'], $line));
-        $steps = $own === [] ? array_filter($this->steps, static fn(array $step): bool => $step['name'] === '') : $own;
+        $steps = $this->of($line);
+        $dated = $this->dated($line, $axis);
         $levels = [];
         for ($i = $from; $i <= $to; $i++) {
             $levels[$i] = NAN;
             // Where no calendar is along the axis, the latest is what counts.
             $day = $axis->frequency === Frequency::Number ? PHP_INT_MAX : $axis->period($i)->firstDay();
             foreach ($steps as $step) {
-                $levels[$i] = ($step['from']?->firstDay() ?? PHP_INT_MIN) <= $day ? $step['value'] : $levels[$i];
+                $isOn = $step['by'] === null ? self::starts($step) <= $day : $dated === [];
+                $levels[$i] = $isOn ? $step['value'] : $levels[$i];
+            }
+            foreach (array_reverse($dated) as $k => $next) {
+                $levels[$i] = $k === 0 || $next->position >= $i ? $next->value : $levels[$i];
             }
         }
 
         return $levels;
+    }
+
+    /**
+     * What a line is to have reached by a date, in their order.
+     *
+     * @return list<DatedTarget> empty where no calendar is along the axis
+     */
+    public function dated(string $line, PeriodAxis $axis): array
+    {
+        $dated = [];
+        $hasDates = $axis->frequency !== Frequency::Number && !Undated::holds($axis->period(0));
+        foreach ($hasDates ? $this->of($line) : [] as $step) {
+            if ($step['by'] !== null) {
+                $period = Period::holding($axis->frequency, $step['by']->lastDay());
+                $dated[] = new DatedTarget($step['by'], $period->ordinal - $axis->first, $step['value']);
+            }
+        }
+
+        return $dated;
+    }
+
+    /** @return list<array{name: string, from: Period|null, by: Period|null, value: float}> those of a line, or of all */
+    private function of(string $line): array
+    {
+        $own = array_filter($this->steps, static fn(array $step): bool => self::means($step['name'], $line));
+
+        return array_values(
+            $own === [] ? array_filter($this->steps, static fn(array $step): bool => $step['name'] === '') : $own,
+        );
     }
 
     /** A name is meant by itself or by its first word. */

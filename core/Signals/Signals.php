@@ -32,6 +32,7 @@ final class Signals
         UnfitChance::class,
         UnfitVariation::class,
         UnfitTurns::class,
+        UnfitProjection::class,
         StepInFocus::class,
         EndedLines::class,
         PartsOfATotal::class,

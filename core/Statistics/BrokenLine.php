@@ -202,18 +202,58 @@ final class BrokenLine
     private function estimate(array $times): array
     {
         $value = $squares = 0.0;
+        foreach ($this->parts($times) as $j => $part) {
+            $value += $part * $this->terms[$j]->height;
+            $squares += $part ** 2;
+        }
+
+        return [$value, sqrt($squares * $this->variance())];
+    }
+
+    /**
+     * What a sum of the sizes of the terms is made of along the bases, which are fitted independently of each other.
+     *
+     * @param list<float> $times
+     * @return list<float>
+     */
+    private function parts(array $times): array
+    {
         $solved = [];
         foreach ($this->terms as $j => $term) {
             $left = $times[$j];
             foreach ($solved as $k => $part) {
                 $left -= $term->along[$k] * $part;
             }
-            $solved[$j] = $left / $term->along[$j];
-            $value += $solved[$j] * $term->height;
-            $squares += $solved[$j] ** 2;
+            $solved[] = $left / $term->along[$j];
         }
 
-        return [$value, sqrt(($squares * $this->squares()) / max(1, $this->freedom()))];
+        return $solved;
+    }
+
+    /** Of what is new in each value beside the one before it. */
+    public function variance(): float
+    {
+        return $this->squares() / max(1, $this->freedom());
+    }
+
+    /**
+     * What is uncertain of the line at a place after the last value, beside a part of what the last value is off by:
+     * the best prediction goes back to the line bit by bit (Goldberger, 1962). In standard deviations of what is new.
+     *
+     * @param float $kept part of what the last value is off by that is still there
+     * @return list<float>
+     */
+    public function loadings(float $place, float $kept): array
+    {
+        $last = $this->x[count($this->x) - 1];
+        $at = $place - $this->middle;
+
+        return $this->parts(
+            array_map(
+                static fn(FittedTerm $t): float => $t->sort->at($at, $t->place) - $kept * $t->sort->at($last, $t->place),
+                $this->terms,
+            ),
+        );
     }
 
     public function squares(): float

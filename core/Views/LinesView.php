@@ -16,6 +16,7 @@ use DuskRail\Document\Parts\LookPart;
 use DuskRail\Document\Parts\MarksPart;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PointsPart;
+use DuskRail\Document\Parts\ProjectionPart;
 use DuskRail\Document\Parts\TonePart;
 use DuskRail\Document\Parts\TurnsPart;
 use DuskRail\Document\Parts\VariationPart;
@@ -23,6 +24,7 @@ use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Facets;
 use DuskRail\Outcome\Variation;
 use DuskRail\Words\AxisName;
+use DuskRail\Words\OutlookWords;
 use DuskRail\Words\TurnWords;
 
 /** Lines along time, named and valued at their ends. */
@@ -57,6 +59,7 @@ final readonly class LinesView extends View
             MarksPart::class,
             VariationPart::class,
             TurnsPart::class,
+            ProjectionPart::class,
             LookPart::class,
             PointsPart::class,
             TonePart::class,
@@ -92,7 +95,7 @@ final readonly class LinesView extends View
             ($variation === null
                 ? ''
                 : '; shaded: ordinary variation' . ($baseline === '' ? '' : ", baseline {$baseline}")) .
-            ($this->isSplit($comparison->study) ? '' : TurnWords::underHeadline($comparison));
+            ($this->isSplit($comparison->study) ? '' : TurnWords::underHeadline($comparison) . OutlookWords::underHeadline($comparison));
     }
 
     public function facets(Comparison $comparison): array

@@ -82,10 +82,12 @@ final readonly class SparksView extends View
                     $row->course->growth,
                     $row->rank === null ? NAN : (float) $row->rank,
                     $comparison->verdict($row->course->trend),
+                    ...$table->hasProspects() ? [$table->prospect($row)] : [],
                 ];
             }
         }
         $heads = ['Name', 'Group', ...$facts, 'Latest', 'Change', 'Growth per year, %', 'Rank', 'Trend'];
+        $heads = $table->hasProspects() ? [...$heads, 'Target'] : $heads;
 
         return new ValueTable($heads, $rows, [
             TrendWords::underTable($comparison),

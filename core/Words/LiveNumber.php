@@ -16,11 +16,12 @@ use DuskRail\Time\PeriodRange;
 /**
  * A number within words that is calculated from the data, so that it stays right when they change: `{value
  * Veldmere}`, `{value Veldmere in 2020}`, `{change Veldmere since 2019}`, `{pace Veldmere}` and
- * `{since Veldmere}` (its last turn), `{rank Veldmere}`, `{period}`.
+ * `{since Veldmere}` (its last turn), `{needed Veldmere}` (the pace to its target), `{leads Veldmere}` and
+ * `{reaches Veldmere}` (its projection), `{rank Veldmere}`, `{period}`.
  */
 final readonly class LiveNumber
 {
-    private const PATTERN = '/\{(value|change|pace|since|rank|place|period)\b([^{}]*)\}/u';
+    private const PATTERN = '/\{(value|change|pace|since|needed|leads|reaches|rank|place|period)\b([^{}]*)\}/u';
 
     /** Words before a change that say which way it went; the number then is without its sign. */
     private const DOWN = [
@@ -35,6 +36,9 @@ final readonly class LiveNumber
 
     /** Words that leave it open which way a change went. */
     private const EITHER = ['changed', 'changes', 'moved', 'moves', 'differs', 'change'];
+
+    /** Numbers that say how far something went, or is to go. */
+    private const MOVES = ['change', 'pace', 'needed'];
 
     /** So many characters before a number its direction is looked for. */
     private const REACH = 60;
@@ -58,7 +62,7 @@ final readonly class LiveNumber
             }
             $number = self::read($placeholder, $comparison);
             // Words such as "fell by" already say which way a change went; any other number keeps its sign.
-            $signless = in_array($placeholder[0], ['change', 'pace'], true) && self::way($filled) !== 0;
+            $signless = in_array($placeholder[0], self::MOVES, true) && self::way($filled) !== 0;
             $filled .= $number === null ? $text : ($signless ? $number->unsigned() : $number->text);
         }
 
@@ -77,8 +81,8 @@ final readonly class LiveNumber
         foreach (preg_match_all('/\{[^{}]*\}/u', $words, $found) > 0 ? $found[0] : [] as $braces) {
             if (preg_match(self::PATTERN, $braces) !== 1) {
                 $faults[] =
-                    "“{$braces}” in the text is unknown. Use value, change, pace, since, rank or period, for example " .
-                    '{value Veldmere}.';
+                    "“{$braces}” in the text is unknown. Use value, change, pace, since, needed, leads, " .
+                    'reaches, rank or period, for example {value Veldmere}.';
             }
         }
         $before = '';
@@ -87,7 +91,7 @@ final readonly class LiveNumber
             if ($placeholder !== null && $number === null) {
                 $faults[] = self::fault($text, $placeholder, $comparison);
             }
-            $isMove = in_array($placeholder[0] ?? '', ['change', 'pace'], true);
+            $isMove = in_array($placeholder[0] ?? '', self::MOVES, true);
             if ($number !== null && $isMove) {
                 $way = self::way($before);
                 // Who goes from the 8th place to the 1st has gained places, though the number fell.
@@ -132,6 +136,9 @@ final readonly class LiveNumber
             return "“{$text}” in the text does not match a line or period of this study. Correct it.";
         }
 
+        if (in_array($placeholder[0], ['needed', 'leads', 'reaches'], true)) {
+            return "“{$text}” in the text: " . OutlookWords::missing($comparison, $line, $placeholder[0]);
+        }
         if (in_array($placeholder[0], ['pace', 'since'], true)) {
             return "“{$text}” in the text: {$line->name} has no turn that the data carry. Say since when yourself.";
         }
@@ -288,6 +295,7 @@ final readonly class LiveNumber
             'rank' => self::place($comparison, $line),
             'pace' => self::pace($comparison, $line),
             'since' => self::since($comparison, $line),
+            'needed', 'leads', 'reaches' => self::ahead($comparison, $line, $what),
             default => self::value($comparison, $line, $words[1] ?? null),
         };
     }
@@ -341,6 +349,26 @@ final readonly class LiveNumber
         return $turns === null || $last === null
             ? null
             : new self(NAN, TurnWords::since($turns, $last), false, TurnWords::working($comparison, $turns));
+    }
+
+    /** Of its target and its projection: the pace that is needed, where it leads, or when it gets there. */
+    private static function ahead(Comparison $comparison, Line $line, string $what): ?self
+    {
+        $outlook = $comparison->outlooks->of($line);
+        $text = $outlook === null ? '' : match ($what) {
+            'needed' => OutlookWords::pace($comparison, $outlook, $outlook->pacing->needed),
+            'leads' => OutlookWords::leads($comparison, $outlook),
+            default => OutlookWords::arrival($comparison, $outlook),
+        };
+
+        return $outlook === null || $text === ''
+            ? null
+            : new self(
+                $what === 'needed' ? $outlook->pacing->needed : NAN,
+                $text,
+                false,
+                OutlookWords::working($comparison, $outlook),
+            );
     }
 
     /** By its whole name, or by its first word where no other line begins with it. */

@@ -71,11 +71,24 @@ final class TurnWords
     /** `0.6 Ml a month`, without its sign; where that would be nothing in a month it is told for a year. */
     public static function pace(Comparison $comparison, LineTurns $turns, float $pace): string
     {
-        $noun = $turns->noun();
+        return self::paceFor($comparison, $turns->noun(), $turns->perYear(), [$pace]);
+    }
+
+    /**
+     * The first of several paces, all told alike.
+     *
+     * @param string $noun what they are for
+     * @param float $perYear how many of these a year has
+     * @param non-empty-list<float> $paces those that are not known are NAN
+     */
+    public static function paceFor(Comparison $comparison, string $noun, float $perYear, array $paces): string
+    {
+        [$pace] = $paces;
+        $least = min(array_filter(array_map(abs(...), $paces), static fn(float $v): bool => !is_nan($v)) ?: [NAN]);
         $times = 1.0;
         $hasYear = !in_array($noun, ['year', 'fiscal year', 'period', 'number'], true);
-        if ($hasYear && round(abs($pace), $comparison->precision->fine()) < 5 * 10 ** -$comparison->precision->fine()) {
-            $times = $turns->perYear();
+        if ($hasYear && round($least, $comparison->precision->fine()) < 5 * 10 ** -$comparison->precision->fine()) {
+            $times = $perYear;
             $noun = 'year';
         }
 

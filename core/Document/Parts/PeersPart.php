@@ -56,9 +56,9 @@ final readonly class PeersPart implements Part
         #[Parsed(
             'target',
             Targets::class,
-            hint: '120; 2024 110; Veldmere 95',
-            allowed: 'a value, with a start period or a name before it; several with `;`: ' .
-                '`130; 2024 110; Veldmere 95`',
+            hint: '120; 110 by 2027; Veldmere 95',
+            allowed: 'a value, with a start period or a name before it, or with a date after it; several with `;`: ' .
+                '`130; 2024 110; Veldmere 95 by 2027-06`',
         )]
         public Targets $target = new Targets(),
         #[Choice(

@@ -17,6 +17,7 @@ final class Sentences
         LongestRun::class,
         RecordAtEnd::class,
         SinceTurn::class,
+        TowardsTarget::class,
         BeyondChance::class,
         WhoAccounts::class,
     ];

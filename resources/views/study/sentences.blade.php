@@ -10,5 +10,5 @@
             </li>
         @endforeach
     </ul>
-    <p class="quiet hint">{{ __('Click a sentence to use it as the headline. Numbers in braces, for example {change Veldmere since 2019}, {value Veldmere}, {pace Veldmere}, {since Veldmere}, {rank Veldmere} or {period}, are updated with the data.') }}</p>
+    <p class="quiet hint">{{ __('Click a sentence to use it as the headline. Numbers in braces, for example {change Veldmere since 2019}, {value Veldmere}, {pace Veldmere}, {since Veldmere}, {leads Veldmere}, {rank Veldmere} or {period}, are updated with the data.') }}</p>
 @endif

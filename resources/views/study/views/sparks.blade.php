@@ -6,7 +6,6 @@
     $in = $comparison->precision->power > 0 ? ', '.$comparison->precision->unit() : '';
     $heads = ['name' => __('Name'), 'latest' => __('Latest').$in, 'change' => __('Change').$in, 'growth' => __('Growth per year'), 'rank' => __('Rank'), 'trend' => __('Trend')];
     $attributes = $table->facts();
-    $columns = count($heads) + 1 + count($attributes);
 @endphp
 <div class="figures sparks" id="figures" tabindex="0" role="region" aria-label="{{ __('Sparks, :subtitle', ['subtitle' => $screen->wording->subtitle]) }}">
     <table class="table is-narrow">
@@ -19,6 +18,7 @@
                         <th scope="col" class="quiet">{{ $comparison->axis->period($comparison->from)->short() }} – {{ $comparison->axis->period(max($comparison->from, $comparison->finished()))->short() }}</th>
                     @endif
                 @endforeach
+                @if ($table->hasProspects())<th scope="col">{{ __('Target') }}</th>@endif
             </tr>
         </thead>
         @foreach ($table->groups as $group => $rows)
