@@ -27,7 +27,7 @@ final readonly class TurnsPainter
         private Scale $scale,
     ) {
         $this->part = $lineup->comparison->study->part(TurnsPart::class);
-        // Along years merged into each other, a line has other positions than in the data; ranks have no turns of values.
+        // Along years merged into each other, a line has other positions than in the data; ranks are other values.
         $isOfRail = $lineup->axis instanceof PeriodAxis && $lineup->unit === $lineup->comparison->run->table()->unit;
         $this->turns = $isOfRail ? LineTurns::shown($lineup->comparison) : [];
     }

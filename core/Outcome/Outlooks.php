@@ -142,7 +142,7 @@ final class Outlooks
             $nature === Nature::Place => 'ranks depend on the others, and are not projected',
             $this->comparison->axis->frequency === Frequency::Number => 'its axis has no dates',
             $this->comparison->courses->window() === null
-                => 'only a trailing window of means or sums at the end of the rail, or an index of it, can be projected',
+                => 'only a trailing window of means or sums at the end of the rail, or its index, is projected',
             $this->comparison->courses->tested($line) === [] => 'its values overlap',
             default => '',
         };

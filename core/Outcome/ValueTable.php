@@ -40,7 +40,8 @@ final readonly class ValueTable
         }
         $isOfRail = $lineup->unit === $lineup->comparison->run->table()->unit;
         $to = $lineup->to;
-        foreach ($isOfRail && $lineup->axis instanceof PeriodAxis ? Outlooks::shown($lineup->comparison) : [] as $outlook) {
+        $isOfRail = $isOfRail && $lineup->axis instanceof PeriodAxis;
+        foreach ($isOfRail ? Outlooks::shown($lineup->comparison) : [] as $outlook) {
             array_push($columns, ...self::projected($outlook));
             $to = max($to, $outlook->path?->end() ?? $to);
         }

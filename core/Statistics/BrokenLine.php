@@ -250,7 +250,8 @@ final class BrokenLine
 
         return $this->parts(
             array_map(
-                static fn(FittedTerm $t): float => $t->sort->at($at, $t->place) - $kept * $t->sort->at($last, $t->place),
+                static fn(FittedTerm $t): float => $t->sort->at($at, $t->place) -
+                    $kept * $t->sort->at($last, $t->place),
                 $this->terms,
             ),
         );

@@ -108,7 +108,7 @@ final readonly class Projections
      * Mean absolute error of each method on values left out, from several origins, and how many times as far it erred
      * as it said it would, value by value or on average over all that were left out.
      *
-     * @return array{array<string, float>, array<string, float>} by method; of those that could be tried from each origin
+     * @return array{array<string, float>, array<string, float>} by method; of those that could be tried each time
      */
     private function errors(int $count): array
     {
@@ -134,7 +134,8 @@ final readonly class Projections
         foreach ($tried as $method => $of) {
             // A method that could not be tried from every origin had easier ones.
             if (count($of) === $origins) {
-                [$sum, $single, $mean] = array_map(static fn(int $k): float => array_sum(array_column($of, $k)), [0, 1, 2]);
+                $sums = static fn(int $which): float => array_sum(array_column($of, $which));
+                [$sum, $single, $mean] = array_map($sums, [0, 1, 2]);
                 $errors[$method] = $sum / $origins;
                 $wider[$method] = sqrt(max($single, $mean) / $origins);
             }

@@ -95,7 +95,9 @@ final readonly class LinesView extends View
             ($variation === null
                 ? ''
                 : '; shaded: ordinary variation' . ($baseline === '' ? '' : ", baseline {$baseline}")) .
-            ($this->isSplit($comparison->study) ? '' : TurnWords::underHeadline($comparison) . OutlookWords::underHeadline($comparison));
+            ($this->isSplit($comparison->study)
+                ? ''
+                : TurnWords::underHeadline($comparison) . OutlookWords::underHeadline($comparison));
     }
 
     public function facets(Comparison $comparison): array

@@ -63,10 +63,10 @@ final class OutlookWords
 
         return match (true) {
             $outlook === null => "{$line->name} has no value in the reference period.",
-            $what === 'needed' => "{$line->name} has no target with a date to come. Set one under Peers, as 95 by 2027.",
+            $what === 'needed' => "{$line->name} has no target with a date to come. Set one in Peers: 95 by 2027.",
             $what === 'leads' || $outlook->path === null
                 => "{$line->name} is not projected: {$outlook->reason}.",
-            !$outlook->hasTarget() => "{$line->name} has no target. Set one under Peers, as 95 by 2027.",
+            !$outlook->hasTarget() => "{$line->name} has no target. Set one in Peers: 95 by 2027.",
             default => "the target of {$line->name} is not in sight.",
         };
     }
@@ -119,7 +119,7 @@ final class OutlookWords
                 "projection by {$by->chosen->method->label()}" .
                 ($errors === []
                     ? ''
-                    : ", mean absolute error on values left out at the end, {$by->count} at a time: " .
+                    : ", mean absolute error on values held back at the end, {$by->count} at a time: " .
                         implode(', ', $errors));
         }
 

@@ -44,8 +44,8 @@ final readonly class ProjectionPart implements Part
                 'naive' => 'seasonal naive with drift',
             ],
             lead: 'method',
-            about: 'how lines are carried on; automatic is straight on, and with seasons the method that errs least on ' .
-                'values left out',
+            about: 'how lines are carried on; automatic is straight on, and with seasons the method that errs ' .
+                'least on values held back',
         )]
         public string $method = 'automatic',
     ) {}
@@ -74,6 +74,7 @@ final readonly class ProjectionPart implements Part
     {
         return $this->since === '' || $this->start() !== null
             ? null
-            : "“{$this->since}” is no period. Enter a year or a month, as 2019 or 2019-03, or nothing for the last turn.";
+            : "“{$this->since}” is no period. Enter a year or a month, as 2019 or 2019-03, or nothing for the " .
+                'last turn.';
     }
 }

@@ -22,7 +22,8 @@ final class TowardsTarget implements ClaimFinder
             $outlook = $comparison->outlooks->of($line);
             $sentence = $outlook === null || !$outlook->hasTarget() ? '' : $this->sentence($comparison, $outlook);
             if ($outlook !== null && $sentence !== '') {
-                $claims[] = Claim::of($sentence, 0.85, OutlookWords::working($comparison, $outlook));
+                $weight = $outlook->due === null ? 0.5 : 0.85;
+                $claims[] = Claim::of($sentence, $weight, OutlookWords::working($comparison, $outlook));
             }
         }
         $all = $this->together($comparison);
