@@ -458,7 +458,7 @@ final class ViewsTest extends BrowserTestCase
         // A text size of its own is drawn once, and a link is followed while an editor is open.
         $browser->click('[popovertarget=set-style]')->choose('#set-text-size', 'Large');
         $this->settled();
-        // Editors are fetched on the way, which takes its time on a busy machine; a picture drawn over and over never rests.
+        // Editors are fetched on the way, for long on a busy machine; a picture drawn over and over never rests.
         $fetched = static fn(): float => $browser->number('performance.getEntriesByType("resource").length');
         $browser->until('the page to rest', static function () use ($fetched): bool {
             $before = $fetched();
