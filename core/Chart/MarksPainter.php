@@ -109,8 +109,8 @@ final readonly class MarksPainter
         foreach (self::levels($this->lineup) as $key => $levels) {
             $line = $this->lineup->line((string) $key);
             $ink = $line === null ? Ink::Rail : Ink::of($line, Ink::Rail);
-            [$end, $by] = $this->until($line->name ?? '');
-            $pieces = $this->stretches($levels, $end, $by !== '');
+            [$end, $by, $isThere] = $this->until($line->name ?? '');
+            $pieces = $this->stretches($levels, $end, $isThere);
             if ($pieces === []) {
                 continue;
             }
@@ -125,7 +125,7 @@ final readonly class MarksPainter
             $groups[] = new Group('target', [
                 new Stroke($pieces, $ink, 1.5, [7.0, 4.0]),
                 // The date is an end, at which the line is to be there.
-                ...$by === '' ? [] : [new Stroke([[$x, $y - 7.0, $x, $y + 7.0]], $ink, 2.5)],
+                ...$isThere ? [new Stroke([[$x, $y - 7.0, $x, $y + 7.0]], $ink, 2.5)] : [],
                 new Box($left + 2.0, $y - 19.0, $room, 17.0, Ink::Sheet, 0, 0.8),
                 Words::plain($left + 5.0, $y - 6.0, $text, $type, $ink),
             ]);
@@ -168,9 +168,10 @@ final readonly class MarksPainter
     }
 
     /**
-     * Position that a target is drawn to, and its date in words where that is beyond the data.
+     * Position that a target is drawn to, its date in words where that is beyond the data, and whether the picture has
+     * room for it.
      *
-     * @return array{int, string}
+     * @return array{int, string, bool}
      */
     private function until(string $name): array
     {
@@ -180,8 +181,8 @@ final readonly class MarksPainter
         $last = $dated === [] ? null : $dated[count($dated) - 1];
 
         return $last === null || $last->position <= $this->plot->to
-            ? [$end, '']
-            : [min($end, $last->position), " by {$last->by->label()}"];
+            ? [$end, '', false]
+            : [min($end, $last->position), " by {$last->by->label()}", $last->position <= $end];
     }
 
     /** @return list<Mark> */

@@ -10,6 +10,7 @@ use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\Outlook;
 use DuskRail\Outcome\Outlooks;
 use DuskRail\Time\PeriodAxis;
+use DuskRail\Words\OutlookWords;
 
 /** Draws how the lines in focus would go on: pale and dashed, with the prediction interval as a fan, and named as that. */
 final readonly class ProjectionPainter
@@ -75,11 +76,8 @@ final readonly class ProjectionPainter
     public static function inWords(Lineup $lineup, Outlook $outlook): string
     {
         $isShaded = $lineup->comparison->study->part(ProjectionPart::class)->interval;
-        [$value, $reach] = [$outlook->leads(), $outlook->reach()];
-        $between = " ({$lineup->format($value - $reach)} to {$lineup->format($value + $reach)})";
 
-        return $lineup->format($value) .
-            ($isShaded ? $between : '') .
+        return OutlookWords::leads($lineup->comparison, $outlook, $isShaded) .
             ' in ' .
             $lineup->place($outlook->path?->end() ?? $lineup->to);
     }

@@ -13,7 +13,6 @@ use DuskRail\Statistics\ProjectionChoice;
 use DuskRail\Statistics\ProjectionMethod;
 use DuskRail\Statistics\Projections;
 use DuskRail\Statistics\SeasonsApart;
-use DuskRail\Statistics\StraightOn;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
 
@@ -80,7 +79,9 @@ final class Outlooks
         if ($reason === '' && !$projections->isKnown()) {
             $reason = $this->season() > 1 ? 'fewer than three years' : 'fewer than ten values';
         }
-        $end = array_key_last(array_filter($tested, static fn(float $v): bool => !is_nan($v))) ?? 0;
+        // Where nothing is carried on, the way from where the line is can still be told.
+        $end = array_key_last(array_filter($tested, static fn(float $v): bool => !is_nan($v)));
+        $end ??= $due === null ? 0 : $this->numberOf($current);
         $periods = $due === null ? 0 : max(0, $this->numberOf($due->position) - $end);
         $path = null;
         if ($reason === '') {
@@ -95,7 +96,7 @@ final class Outlooks
             $this->first()->frequency,
             $periods,
             $this->needed([$line->values[$current], $level], $tested, $end, $periods),
-            $this->pace($line, $tested, $since),
+            $this->pace($line, $tested, $since === null ? null : $projections->pace()),
             $this->since($line, $since),
         );
         $way = $this->way($line->values[$current], $level);
@@ -290,21 +291,19 @@ final class Outlooks
         return ($target - $now) / $periods;
     }
 
-    /** @param list<float> $tested */
-    private function pace(Line $line, array $tested, ?int $since): float
+    /**
+     * By how much what is shown goes up in a period.
+     *
+     * @param list<float> $tested
+     * @param float|null $slope of these since a period that was chosen; null for that since the last turn
+     */
+    private function pace(Line $line, array $tested, ?float $slope): float
     {
         $courses = $this->comparison->courses;
         [$size, $each] = $courses->window() ?? [0, NAN];
         $each *= $tested === [] ? NAN : $this->scale($line, $tested, count($tested) - 1);
-        if ($since === null) {
-            return ($courses->turns($line)->turns->slope ?? NAN) * $size * $each;
-        }
-        $plain = SeasonsApart::of($tested, $this->season());
-        for ($i = 0; $i < min($since, count($plain)); $i++) {
-            $plain[$i] = NAN;
-        }
 
-        return (StraightOn::of(array_values($plain), $this->season(), [], 1)->slope ?? NAN) * $size * $each;
+        return ($slope ?? $courses->turns($line)->turns->slope ?? NAN) * $size * $each;
     }
 
     private function since(Line $line, ?int $position): ?Period
@@ -314,7 +313,8 @@ final class Outlooks
 
         return match (true) {
             $position !== null => $this->first()->plus($position),
-            $turns === null || $last === null => null,
+            // A step alone changes no pace.
+            $turns === null || $last === null || !$last->bends() => null,
             default => $turns->period($last),
         };
     }

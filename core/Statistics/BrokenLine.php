@@ -101,22 +101,22 @@ final class BrokenLine
     private function with(TermSort $sort, float $place, array $column): self
     {
         $own = $this->without($column);
-        $whole = self::dot($own, $own);
+        $whole = Vectors::dot($own, $own);
         $parts = array_fill(0, count($this->bases), 0.0);
         // Where little is left, rounding is much of it, and a second time takes that out (Parlett, 1980).
         for ($round = 0, $length = 0.0; $round === 0 || ($round === 1 && $length < self::LITTLE * $whole); $round++) {
             foreach ($this->bases as $j => $base) {
-                $along = self::dot($own, $base);
+                $along = Vectors::dot($own, $base);
                 $parts[$j] += $along;
-                $own = self::less($own, $along, $base);
+                $own = Vectors::less($own, $along, $base);
             }
-            $length = self::dot($own, $own);
+            $length = Vectors::dot($own, $own);
         }
         if ($length <= self::DEPENDENT * $whole) {
             return $this;
         }
         $length = sqrt($length);
-        $along = self::dot($own, $this->rest) / $length;
+        $along = Vectors::dot($own, $this->rest) / $length;
         $own = array_map(static fn(float $value): float => $value / $length, $own);
 
         return new self(
@@ -127,7 +127,7 @@ final class BrokenLine
             $this->levels,
             $this->slopes,
             [...$this->bases, $own],
-            self::less($this->rest, $along, $own),
+            Vectors::less($this->rest, $along, $own),
             [...$this->terms, new FittedTerm($sort, $place, [...$parts, $length], $along)],
             $this,
         );
@@ -259,7 +259,7 @@ final class BrokenLine
 
     public function squares(): float
     {
-        return self::dot($this->rest, $this->rest);
+        return Vectors::dot($this->rest, $this->rest);
     }
 
     /** Values less what is fitted to them. */
@@ -384,34 +384,5 @@ final class BrokenLine
         }
 
         return $own;
-    }
-
-    /**
-     * @param list<float> $a
-     * @param list<float> $b
-     */
-    private static function dot(array $a, array $b): float
-    {
-        $sum = 0.0;
-        foreach ($a as $i => $value) {
-            $sum += $value * $b[$i];
-        }
-
-        return $sum;
-    }
-
-    /**
-     * @param list<float> $column
-     * @param list<float> $base
-     * @return list<float>
-     */
-    private static function less(array $column, float $times, array $base): array
-    {
-        $less = [];
-        foreach ($column as $i => $value) {
-            $less[] = $value - $times * $base[$i];
-        }
-
-        return $less;
     }
 }

@@ -8,9 +8,9 @@ namespace DuskRail\Statistics;
 final readonly class ProjectionChoice
 {
     /**
-     * @param array<string, float> $errors mean absolute error on values left out, by method, the smallest first; empty
-     *     where there were too few values to leave some out
-     * @param int $count how many periods were projected and left out
+     * @param array<string, float> $errors mean absolute error on values held back, by method, the smallest first; empty
+     *     where there were too few values to hold some back
+     * @param int $count how many periods were projected and held back
      */
     public function __construct(public Projection $chosen, public array $errors, public int $count) {}
 }

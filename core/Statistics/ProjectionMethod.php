@@ -14,7 +14,7 @@ enum ProjectionMethod: string
     public function label(): string
     {
         return match ($this) {
-            self::Straight => 'straight on at the pace since the last turn',
+            self::Straight => 'straight on',
             self::Damped => 'damped trend',
             self::Naive => 'seasonal naive with drift',
         };

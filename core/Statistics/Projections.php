@@ -6,7 +6,7 @@ namespace DuskRail\Statistics;
 
 /**
  * Carries a series on, no further than a quarter of what is known of it: without seasons straight on, with seasons by
- * the method whose errors on values left out at the end are the smallest (Tashman, 2000, “Out-of-sample tests of
+ * the method whose errors on values held back at the end are the smallest (Tashman, 2000, “Out-of-sample tests of
  * forecasting accuracy”: rolling origins). It is there to judge targets, not to predict. Simulations are in
  * bench/projections.php.
  */
@@ -80,6 +80,12 @@ final readonly class Projections
             );
     }
 
+    /** The slope since the position that was chosen, for a period; NAN for fewer than five values. */
+    public function pace(): float
+    {
+        return $this->by(ProjectionMethod::Straight, $this->values, [], 1)->slope ?? NAN;
+    }
+
     /**
      * @param list<float> $values those that are known
      * @param list<Turn> $turns
@@ -105,8 +111,8 @@ final readonly class Projections
     }
 
     /**
-     * Mean absolute error of each method on values left out, from several origins, and how many times as far it erred
-     * as it said it would, value by value or on average over all that were left out.
+     * Mean absolute error of each method on values held back, from several origins, and how many times as far it erred
+     * as it said it would, value by value or on average over all that were held back.
      *
      * @return array{array<string, float>, array<string, float>} by method; of those that could be tried each time
      */

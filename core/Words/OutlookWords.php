@@ -33,14 +33,12 @@ final class OutlookWords
     }
 
     /** `97 (95 to 99)`: where it leads, with the prediction interval; nothing where nothing is projected. */
-    public static function leads(Comparison $comparison, Outlook $outlook): string
+    public static function leads(Comparison $comparison, Outlook $outlook, bool $hasInterval = true): string
     {
         [$value, $reach] = [$outlook->leads(), $outlook->reach()];
+        $between = " ({$comparison->format($value - $reach)} to {$comparison->format($value + $reach)})";
 
-        return is_nan($value)
-            ? ''
-            : "{$comparison->format($value)} ({$comparison->format($value - $reach)} to " .
-                    "{$comparison->format($value + $reach)})";
+        return is_nan($value) ? '' : $comparison->format($value) . ($hasInterval ? $between : '');
     }
 
     /** The period in which it gets to its target; nothing where that is not in sight. */

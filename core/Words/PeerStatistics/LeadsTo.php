@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace DuskRail\Words\PeerStatistics;
 
 use DuskRail\Outcome\Comparison;
-use DuskRail\Outcome\PeerComparison;
-use DuskRail\Outcome\PeerYear;
+use DuskRail\Outcome\Outlook;
 use DuskRail\Words\OutlookWords;
-use DuskRail\Words\PeerStatistic;
 
 /** Where the line leads by the date of its target. */
-final readonly class LeadsTo implements PeerStatistic
+final readonly class LeadsTo extends OfOutlook
 {
     public static function name(): string
     {
@@ -23,26 +21,13 @@ final readonly class LeadsTo implements PeerStatistic
         return 'Leads to';
     }
 
-    public function applies(Comparison $comparison): bool
+    protected function known(Outlook $outlook): float
     {
-        return $comparison->outlooks->hasDates();
+        return $outlook->leads();
     }
 
-    public function isYearly(): bool
+    protected function told(Comparison $comparison, Outlook $outlook): string
     {
-        return false;
-    }
-
-    public function value(PeerComparison $of, PeerYear $year): float
-    {
-        return $of->comparison->outlooks->of($of->line)?->leads() ?? NAN;
-    }
-
-    public function text(PeerComparison $of, PeerYear $year): string
-    {
-        $outlook = $of->comparison->outlooks->of($of->line);
-        $text = $outlook === null ? '' : OutlookWords::leads($of->comparison, $outlook);
-
-        return $text === '' ? '–' : $text;
+        return OutlookWords::leads($comparison, $outlook);
     }
 }

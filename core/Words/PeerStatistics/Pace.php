@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace DuskRail\Words\PeerStatistics;
 
 use DuskRail\Outcome\Comparison;
-use DuskRail\Outcome\PeerComparison;
-use DuskRail\Outcome\PeerYear;
+use DuskRail\Outcome\Outlook;
 use DuskRail\Words\OutlookWords;
-use DuskRail\Words\PeerStatistic;
 
 /** The pace since the last turn, or since the period that was chosen. */
-final readonly class Pace implements PeerStatistic
+final readonly class Pace extends OfOutlook
 {
     public static function name(): string
     {
@@ -23,26 +21,13 @@ final readonly class Pace implements PeerStatistic
         return 'Pace';
     }
 
-    public function applies(Comparison $comparison): bool
+    protected function known(Outlook $outlook): float
     {
-        return $comparison->outlooks->hasDates();
+        return $outlook->pacing->pace;
     }
 
-    public function isYearly(): bool
+    protected function told(Comparison $comparison, Outlook $outlook): string
     {
-        return false;
-    }
-
-    public function value(PeerComparison $of, PeerYear $year): float
-    {
-        return $of->comparison->outlooks->of($of->line)->pacing->pace ?? NAN;
-    }
-
-    public function text(PeerComparison $of, PeerYear $year): string
-    {
-        $outlook = $of->comparison->outlooks->of($of->line);
-        $text = $outlook === null ? '' : OutlookWords::pace($of->comparison, $outlook, $outlook->pacing->pace);
-
-        return $text === '' ? '–' : $text;
+        return OutlookWords::pace($comparison, $outlook, $outlook->pacing->pace);
     }
 }

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace DuskRail\Words\PeerStatistics;
 
 use DuskRail\Outcome\Comparison;
-use DuskRail\Outcome\PeerComparison;
-use DuskRail\Outcome\PeerYear;
+use DuskRail\Outcome\Outlook;
 use DuskRail\Words\OutlookWords;
-use DuskRail\Words\PeerStatistic;
 
 /** The pace that the target needs from now on, by its date. */
-final readonly class PaceNeeded implements PeerStatistic
+final readonly class PaceNeeded extends OfOutlook
 {
     public static function name(): string
     {
@@ -23,26 +21,13 @@ final readonly class PaceNeeded implements PeerStatistic
         return 'Pace needed';
     }
 
-    public function applies(Comparison $comparison): bool
+    protected function known(Outlook $outlook): float
     {
-        return $comparison->outlooks->hasDates();
+        return $outlook->pacing->needed;
     }
 
-    public function isYearly(): bool
+    protected function told(Comparison $comparison, Outlook $outlook): string
     {
-        return false;
-    }
-
-    public function value(PeerComparison $of, PeerYear $year): float
-    {
-        return $of->comparison->outlooks->of($of->line)->pacing->needed ?? NAN;
-    }
-
-    public function text(PeerComparison $of, PeerYear $year): string
-    {
-        $outlook = $of->comparison->outlooks->of($of->line);
-        $text = $outlook === null ? '' : OutlookWords::pace($of->comparison, $outlook, $outlook->pacing->needed);
-
-        return $text === '' ? '–' : $text;
+        return OutlookWords::pace($comparison, $outlook, $outlook->pacing->needed);
     }
 }

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace DuskRail\Words\PeerStatistics;
 
 use DuskRail\Outcome\Comparison;
-use DuskRail\Outcome\PeerComparison;
-use DuskRail\Outcome\PeerYear;
-use DuskRail\Words\PeerStatistic;
+use DuskRail\Outcome\Outlook;
 
 /** Whether the line gets to its target. */
-final readonly class TargetReached implements PeerStatistic
+final readonly class TargetReached extends OfOutlook
 {
     public static function name(): string
     {
@@ -22,25 +20,13 @@ final readonly class TargetReached implements PeerStatistic
         return 'Target';
     }
 
-    public function applies(Comparison $comparison): bool
+    protected function known(Outlook $outlook): string
     {
-        return $comparison->outlooks->hasDates();
+        return $outlook->hasTarget() ? $outlook->prospect->value : '';
     }
 
-    public function isYearly(): bool
+    protected function told(Comparison $comparison, Outlook $outlook): string
     {
-        return false;
-    }
-
-    public function value(PeerComparison $of, PeerYear $year): string
-    {
-        return $this->text($of, $year);
-    }
-
-    public function text(PeerComparison $of, PeerYear $year): string
-    {
-        $outlook = $of->comparison->outlooks->of($of->line);
-
-        return $outlook === null || !$outlook->hasTarget() ? '–' : $outlook->prospect->value;
+        return $this->known($outlook);
     }
 }
