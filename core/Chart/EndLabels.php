@@ -121,7 +121,7 @@ final readonly class EndLabels
                 $weight = $focus && !$line->dashed ? $type : Type::text($type->size, 400);
                 $name = self::named($lineup, $line);
                 if (isset($ahead[$line->key])) {
-                    $ends[] = self::projected($ahead[$line->key], $name, $weight, $lineup, $measure);
+                    $ends[] = self::projected($ahead[$line->key], $name, $weight, $lineup, $measure, $room);
                     continue;
                 }
                 $ends[] = self::end(
@@ -167,14 +167,23 @@ final readonly class EndLabels
         Type $type,
         Lineup $lineup,
         TextMeasure $measure,
+        float $room,
     ): array {
         $labels = $lineup->comparison->study->part(LabelsPart::class);
         $wanted = $labels->endOf($outlook->line->key);
         $end = $outlook->path?->end() ?? $lineup->to;
         $latest = $wanted === 'name' ? '' : " {$lineup->format($outlook->line->latest())}";
-        $name = $wanted === 'value' ? trim($latest) : $name . $latest;
-        $value = ' ' . ProjectionPainter::inWords($lineup, $outlook);
-        $width = max($measure->width($name, $type), $measure->width($value, Type::text($type->size, 600)));
+        $ofValue = Type::text($type->size, 600);
+        $forName = $room - $measure->width($latest, $type);
+        $name = trim(Words::fitting($measure, $wanted === 'value' ? '' : $name, $type, $forName) . $latest);
+        foreach (ProjectionPainter::inWords($lineup, $outlook) as $value) {
+            // The longest that there is room for, or else the shortest.
+            if ($measure->width(" {$value}", $ofValue) <= $room) {
+                break;
+            }
+        }
+        $value = " {$value}";
+        $width = max($measure->width($name, $type), $measure->width($value, $ofValue));
 
         return [
             'key' => $outlook->line->key,

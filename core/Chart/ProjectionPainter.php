@@ -72,14 +72,15 @@ final readonly class ProjectionPainter
         return $levels;
     }
 
-    /** Where a line leads: `97 (95 to 99) in Dec 2027`. */
-    public static function inWords(Lineup $lineup, Outlook $outlook): string
+    /** @return non-empty-list<string> where a line leads, the longest first: `97 (95 to 99) in Dec 2027`, …, `97` */
+    public static function inWords(Lineup $lineup, Outlook $outlook): array
     {
         $isShaded = $lineup->comparison->study->part(ProjectionPart::class)->interval;
 
-        return OutlookWords::leads($lineup->comparison, $outlook, $isShaded) .
-            ' in ' .
-            $lineup->place($outlook->path?->end() ?? $lineup->to);
+        $leads = static fn(bool $all): string => OutlookWords::leads($lineup->comparison, $outlook, $all);
+        $when = ' in ' . $lineup->place($outlook->path?->end() ?? $lineup->to);
+
+        return [$leads($isShaded) . $when, $leads(false) . $when, $leads(false)];
     }
 
     /** @return list<Group> where what is known ends, with the word for what comes after */

@@ -13,6 +13,13 @@ use DuskRail\Time\PeriodAxis;
 /** The colours of lines by a value of theirs, and the scale that a key shows. */
 final readonly class ColourScale
 {
+    /** Hues of prospects: what is like each other has the same. */
+    private const PROSPECTS = [
+        ...['on course' => 2, 'met' => 2, 'reached' => 2, 'in sight' => 2],
+        ...['uncertain' => 3, 'too far ahead' => 4],
+        ...['off course' => 1, 'missed' => 1, 'not in sight' => 1],
+    ];
+
     /**
      * @param array<string, Tone> $tones by line
      * @param string $low what the first step stands for, as it is written
@@ -36,7 +43,7 @@ final readonly class ColourScale
      * @param callable(Line): float $change of a line over the time shown
      * @param PeerSet $peers among whom lines have their places
      * @param float $level what two arms part at where nothing else is given: the level of the peers' line, or NAN
-     * @return self|null null where lines are not coloured by a value, or no line has one
+     * @return self|null null where lines are not coloured by a value of now, or no line has one
      */
     public static function of(
         Study $study,
@@ -52,7 +59,7 @@ final readonly class ColourScale
         }
         $target = $study->part(PeersPart::class)->target;
         $figures = [];
-        foreach ($part->by === 'none' ? [] : $lines as $line) {
+        foreach (in_array($part->by, ['none', 'prospect'], true) ? [] : $lines as $line) {
             if ($line->current !== null) {
                 $figures[$line->key] = match ($part->by) {
                     'change' => $change($line),
@@ -80,6 +87,27 @@ final readonly class ColourScale
         }
 
         return self::named($part, $tones, $low, $middle, $high);
+    }
+
+    /**
+     * Each prospect has a hue, whichever are there; lines that nothing is told of stay as they are.
+     *
+     * @param list<Line> $lines
+     */
+    public static function byProspect(array $lines, Outlooks $outlooks): ?self
+    {
+        $tones = $hues = [];
+        foreach ($lines as $line) {
+            $outlook = $outlooks->of($line);
+            $hue = $outlook === null ? null : self::PROSPECTS[$outlook->prospect->value] ?? null;
+            if ($outlook !== null && $hue !== null) {
+                $tones[$line->key] = new Tone(false, $hue, true);
+                $hues[$outlook->prospect->value] = $hue;
+            }
+        }
+        asort($hues);
+
+        return $tones === [] ? null : new self('target', false, $tones, '', '', '', $hues);
     }
 
     /**

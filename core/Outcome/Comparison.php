@@ -86,6 +86,28 @@ final readonly class Comparison
         $this->outlooks = new Outlooks($this);
     }
 
+    /** The same with its lines in colours by a value of theirs. */
+    public function toned(ColourScale $tones): self
+    {
+        return new self(
+            $this->document,
+            $this->data,
+            $this->run,
+            $this->peers,
+            $this->from,
+            $this->to,
+            array_map(
+                static fn(Line $l): Line => isset($tones->tones[$l->key]) ? $l->toned($tones->tones[$l->key]) : $l,
+                $this->lines,
+            ),
+            $this->peerLine,
+            $this->precision,
+            $this->measures,
+            $tones,
+            $this->reference,
+        );
+    }
+
     /** @throws UnknownMeasure */
     public static function of(Study $study, DataSource $data): self
     {

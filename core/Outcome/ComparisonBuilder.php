@@ -17,6 +17,7 @@ use DuskRail\Document\Parts\LinesPart;
 use DuskRail\Document\Parts\PeerLine;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\RulePart;
+use DuskRail\Document\Parts\TonePart;
 use DuskRail\Document\Study;
 use DuskRail\Document\ValuesByHand;
 use DuskRail\Peers\ChosenPeers;
@@ -162,12 +163,6 @@ final readonly class ComparisonBuilder
         $level = $last === null ? NAN : $peerLine[$last];
         $change = fn(Line $l): float => $l->ends($this->bare->from, $this->bare->season())->change();
         $tones = ColourScale::of($this->bare->study, $present, $this->bare->axis, $change, $peers, $level);
-        if ($tones !== null) {
-            $lines = array_map(
-                static fn(Line $l): Line => isset($tones->tones[$l->key]) ? $l->toned($tones->tones[$l->key]) : $l,
-                $lines,
-            );
-        }
         $latest = array_map(static fn(Line $l): float => is_nan($l->latest()) ? $l->end() : $l->latest(), $lines);
         $power = $this->powerOf($lines, $latest);
         $scaled = array_map(static fn(float $v): float => $v / 10.0 ** $power, $latest);
@@ -176,7 +171,7 @@ final readonly class ComparisonBuilder
         $beside = count($present) === 1 && $power === 0 ? $this->shownOf($present[0]) : $known;
         $decimals = $this->decimalsOf($known, $beside, $power);
 
-        return new Comparison(
+        $comparison = new Comparison(
             $this->bare->document,
             $this->bare->data,
             $this->bare->run,
@@ -187,9 +182,14 @@ final readonly class ComparisonBuilder
             $peerLine,
             new Precision($decimals, $power === 0 ? $this->carried($lines, $decimals) : PHP_INT_MAX, $power),
             $measures,
-            $tones,
-            $reference,
+            reference: $reference,
         );
+        if ($this->bare->study->part(TonePart::class)->by === 'prospect') {
+            // How lines go on is told of the comparison, whatever their colours.
+            $tones = ColourScale::byProspect($present, $comparison->outlooks);
+        }
+
+        return $tones === null ? $comparison : $comparison->toned($tones);
     }
 
     /**

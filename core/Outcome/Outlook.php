@@ -13,6 +13,7 @@ final readonly class Outlook
      * @param float $target NAN where there is none
      * @param DatedTarget|null $due the date that it is judged by; null for a target without a date
      * @param ProjectedPath|null $path null where nothing is projected
+     * @param int $way that the target is: 1 upwards, −1 downwards
      * @param int|null $arrival position of the first projected value that is at the target or beyond; null for none
      * @param string $reason why nothing is projected; nothing where something is
      */
@@ -22,6 +23,7 @@ final readonly class Outlook
         public ?DatedTarget $due,
         public Pacing $pacing,
         public ?ProjectedPath $path,
+        public int $way,
         public ?int $arrival,
         public Prospect $prospect,
         public string $reason,

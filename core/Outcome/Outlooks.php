@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-use DuskRail\Data\Better;
 use DuskRail\Data\Nature;
-use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ProjectionPart;
 use DuskRail\Rail\DatedTarget;
 use DuskRail\Statistics\ProjectionChoice;
@@ -26,7 +24,12 @@ final class Outlooks
     /** @var array<string, Outlook|null> by line */
     private array $known = [];
 
-    public function __construct(private readonly Comparison $comparison) {}
+    private readonly TargetsOfLines $targets;
+
+    public function __construct(private readonly Comparison $comparison)
+    {
+        $this->targets = new TargetsOfLines($comparison);
+    }
 
     /** @return array<string, Outlook> by line, of those in focus, where projections are asked for and there are any */
     public static function shown(Comparison $comparison): array
@@ -46,14 +49,7 @@ final class Outlooks
     /** Whether there is a date by which something is to be reached, for any line. */
     public function hasDates(): bool
     {
-        $target = $this->comparison->study->part(PeersPart::class)->target;
-        foreach ($this->comparison->present() as $line) {
-            if ($target->dated($line->name, $this->comparison->axis) !== []) {
-                return true;
-            }
-        }
-
-        return false;
+        return $this->targets->hasDates();
     }
 
     /** Null for a line that has no value in the reference period. */
@@ -69,29 +65,18 @@ final class Outlooks
     private function outlook(Line $line, int $current): Outlook
     {
         $comparison = $this->comparison;
-        $target = $comparison->study->part(PeersPart::class)->target;
-        $due = $this->due($line, $current);
-        $level = $due->value ?? $target->at($line->name, $comparison->axis, $current);
-        $reason = $this->refusal($line);
-        $tested = $reason === '' ? $comparison->courses->tested($line) : [];
+        $due = $this->targets->due($line, $current);
+        $level = $this->targets->level($line, $current);
+        $tested = $this->refusal($line) === '' ? $comparison->courses->tested($line) : [];
         $since = $this->position($comparison->study->part(ProjectionPart::class)->start(), $tested);
         $projections = new Projections($tested, $this->season(), $since);
-        if ($reason === '' && !$projections->isKnown()) {
-            $reason = $this->season() > 1 ? 'fewer than three years' : 'fewer than ten values';
-        }
+        $reason = $this->reason($line, $projections);
         // Where nothing is carried on, the way from where the line is can still be told.
         $end = array_key_last(array_filter($tested, static fn(float $v): bool => !is_nan($v)));
         $end ??= $due === null ? 0 : $this->numberOf($current);
         $periods = $due === null ? 0 : max(0, $this->numberOf($due->position) - $end);
-        $path = null;
-        if ($reason === '') {
-            $choice = $projections->ahead(
-                $comparison->courses->turns($line)->turns->turns ?? [],
-                $periods > 0 ? $periods : $projections->furthest(),
-                ProjectionMethod::tryFrom($comparison->study->part(ProjectionPart::class)->method),
-            );
-            $path = $choice === null ? null : $this->path($line, $current, $tested, $choice);
-        }
+        $choice = $reason === '' ? $this->choice($line, $projections, $periods) : null;
+        $path = $choice === null ? null : $this->path($line, $current, $tested, $choice);
         $pacing = new Pacing(
             $this->first()->frequency,
             $periods,
@@ -99,7 +84,7 @@ final class Outlooks
             $this->pace($line, $tested, $since === null ? null : $projections->pace()),
             $this->since($line, $since),
         );
-        $way = $this->way($line->values[$current], $level);
+        $way = $this->targets->way($line, $level);
 
         return new Outlook(
             $line,
@@ -107,24 +92,11 @@ final class Outlooks
             $due,
             $pacing,
             $path,
+            $way,
             is_nan($level) ? null : $path?->arrival($level, $way),
             is_nan($level) ? Prospect::Untold : $this->prospect($line, [$level, $way], $due, $path),
             $reason,
         );
-    }
-
-    /** The next date by which something is to be reached, else the last; null without one. */
-    private function due(Line $line, int $current): ?DatedTarget
-    {
-        $target = $this->comparison->study->part(PeersPart::class)->target;
-        $dated = $target->dated($line->name, $this->comparison->axis);
-        foreach ($dated as $next) {
-            if ($next->position > $current) {
-                return $next;
-            }
-        }
-
-        return $dated === [] ? null : $dated[count($dated) - 1];
     }
 
     /** Values in a year of those that are carried on. */
@@ -133,7 +105,29 @@ final class Outlooks
         return $this->comparison->courses->coarser()?->inAYear() ?? $this->comparison->season();
     }
 
+    /** The line carried on to the date of its target, or without one as far as it may be. */
+    private function choice(Line $line, Projections $projections, int $periods): ?ProjectionChoice
+    {
+        return $projections->ahead(
+            $this->comparison->courses->turns($line)->turns->turns ?? [],
+            $periods > 0 ? $periods : $projections->furthest(),
+            ProjectionMethod::tryFrom($this->comparison->study->part(ProjectionPart::class)->method),
+        );
+    }
+
     /** Why a line is not carried on; nothing where it is. */
+    private function reason(Line $line, Projections $projections): string
+    {
+        $refusal = $this->refusal($line);
+
+        return match (true) {
+            $refusal !== '' || $projections->isKnown() => $refusal,
+            $this->season() > 1 => 'fewer than three years',
+            default => 'fewer than ten values',
+        };
+    }
+
+    /** Why values of this kind are not carried on; nothing where they are. */
     private function refusal(Line $line): string
     {
         $nature = $this->comparison->run->table()->nature;
@@ -316,16 +310,6 @@ final class Outlooks
             // A step alone changes no pace.
             $turns === null || $last === null || !$last->bends() => null,
             default => $turns->period($last),
-        };
-    }
-
-    /** Which way a target is: 1 upwards, −1 downwards. */
-    private function way(float $from, float $target): int
-    {
-        return match ($this->comparison->better()) {
-            Better::Higher => 1,
-            Better::Lower => -1,
-            Better::Neither => $target >= $from ? 1 : -1,
         };
     }
 

@@ -20,9 +20,12 @@ final class DampedTrend
     /** Within these the numbers of smoothing are looked for: of the level, of the trend as its share, of damping. */
     private const BOUNDS = [[0.0001, 0.9999], [0.0, 1.0], [0.8, 0.98]];
 
-    private const STARTS = [[0.02, 0.1, 0.3, 0.6, 0.9], [0.01, 0.1, 0.4], [0.8, 0.9, 0.98]];
+    private const STARTS = [[0.05, 0.3, 0.8], [0.02, 0.3], [0.85, 0.97]];
 
-    private const FINEST = 0.002;
+    private const FINEST = 0.01;
+
+    /** A smaller share of the squares is not worth another step: no interval shows it. */
+    private const GAIN = 1e-4;
 
     /** What is left of the trend of the start beside its level, where it follows from it. */
     private const DEPENDENT = 1e-12;
@@ -105,7 +108,7 @@ final class DampedTrend
                     [$low, $high] = self::BOUNDS[$which];
                     $tried[$which] = max($low, min($high, $best[$which] + $way * $step * ($high - $low)));
                     $squares = self::smoothed($values, $tried)[0];
-                    if ($squares < $least * (1.0 - 1e-9)) {
+                    if ($squares < $least * (1.0 - self::GAIN)) {
                         [$best, $least, $isBetter] = [$tried, $squares, true];
                     }
                 }

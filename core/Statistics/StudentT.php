@@ -7,6 +7,9 @@ namespace DuskRail\Statistics;
 /** Student's t distribution, by the incomplete beta function (Abramowitz and Stegun, 26.7.1). */
 final class StudentT
 {
+    /** @var array<string, float> quantiles that were looked for, of which few are asked for over and over */
+    private static array $quantiles = [];
+
     /**
      * Probability of a value at least as far from zero.
      *
@@ -24,6 +27,11 @@ final class StudentT
      * @param float $freedom degrees of freedom, above zero
      */
     public static function quantile(float $within, float $freedom): float
+    {
+        return self::$quantiles["{$within} {$freedom}"] ??= self::searched($within, $freedom);
+    }
+
+    private static function searched(float $within, float $freedom): float
     {
         $high = 1.0;
         while (self::twoSided($high, $freedom) > 1.0 - $within) {

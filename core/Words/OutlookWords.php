@@ -105,6 +105,10 @@ final class OutlookWords
             $since = $outlook->pacing->since;
             $said[] = 'pace ' . ($since === null ? '' : "since {$since->label()} ") . $pace;
         }
+        if ($outlook->hasTarget()) {
+            $side = $outlook->way > 0 ? 'above' : 'below';
+            $said[] = "{$comparison->format($outlook->target)} and what is {$side} is the target";
+        }
         $by = $outlook->path?->by;
         if ($by === null) {
             $said[] = "not projected: {$outlook->reason}";

@@ -164,6 +164,45 @@ final class TasksTest extends BrowserTestCase
         self::assertStringNotContainsString('June 2019', $browser->text('#chart'));
     }
 
+    /**
+     * Three depots whose ways are known: Ash falls by 0.5 a month and gets to 45 well before June 2026, Birch stays at
+     * 80 and does not, Home has fallen by 0.37 a month since it turned.
+     */
+    public function testWhoGetsToATargetIsReadFromAFile(): void
+    {
+        mt_srand(6);
+        $rows = "Depot,Month,Cost per stop\n";
+        foreach (['Home' => [90.0, 36, -0.37], 'Ash' => [80.0, 0, -0.5], 'Birch' => [80.0, 0, 0.0]] as $name => $own) {
+            for ($i = 0; $i < 96; $i++) {
+                $noise = (mt_rand(0, 1000) + mt_rand(0, 1000) + mt_rand(0, 1000) - 1500) / 500;
+                $value = $own[0] + $own[2] * max(0, $i - $own[1]) + 3 * sin((2 * M_PI * $i) / 12) + $noise;
+                $rows .= sprintf("%s,%d-%02d,%.2f\n", $name, 2017 + intdiv($i, 12), 1 + ($i % 12), $value);
+            }
+        }
+        $path = Browser::downloads() . '/ways.csv';
+        file_put_contents($path, $rows);
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.drop.new input[type=file]', $path);
+        unlink($path);
+        $browser->see('h1', '3 depots')->click('.confirm .go')->see('.words.subtitle', 'Cost per stop');
+        $browser->click('[popovertarget=set-peers]')->write('#set-peers-target', '45 by June 2026');
+        $browser->see('#chart', 'target 45')->press(WebDriverKeys::ESCAPE);
+        $browser->click('[popovertarget=set-projection]')->choose('#set-projection-projection', 'shown');
+        $browser->see('.words.subtitle', 'dashed: projection')->see('#chart', 'in Jun 2026');
+        $browser->press(WebDriverKeys::ESCAPE);
+        $browser->click('[popovertarget=sentences]');
+        $browser->see('#sentences', '1 of 3 is on course for the target by June 2026');
+        $browser->press(WebDriverKeys::ESCAPE);
+        $browser->click('[popovertarget=peer-comparison]')->see('#peer-comparison', 'Pace needed');
+        self::assertMatchesRegularExpression('/−0\.[34]\d* a month/u', $browser->text('#peer-comparison'));
+        $browser->press(WebDriverKeys::ESCAPE);
+        $browser->click('[data-view=sparks]');
+        $browser->see('#figures', 'Target');
+        $said = preg_replace('/\s+/', ' ', $browser->text('#figures'));
+        self::assertMatchesRegularExpression('/Ash .*on course.* Birch .*off course/', (string) $said);
+    }
+
     /** Someone who has never seen the program, with a file of her own, follows what it proposes. */
     public function testANewcomerComesFromHerFileToAnImageInTwelveActions(): void
     {

@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use DuskRail\Chart\Group as Drawn;
+use DuskRail\Chart\Stroke;
+use DuskRail\Data\Better;
 use DuskRail\Data\DataInMemory;
+use DuskRail\Data\Entity;
+use DuskRail\Data\Measure;
 use DuskRail\Data\MeasureKind;
 use DuskRail\Document\LineState;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ProjectionPart;
+use DuskRail\Document\Parts\TonePart;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Outlook;
 use DuskRail\Outcome\Prospect;
@@ -25,6 +30,7 @@ use DuskRail\Statistics\ProjectionMethod;
 use DuskRail\Statistics\Projections;
 use DuskRail\Statistics\SeasonsApart;
 use DuskRail\Statistics\Turns;
+use DuskRail\Time\Frequency;
 use DuskRail\Words\LiveNumber;
 use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\TowardsTarget;
@@ -121,7 +127,8 @@ final class ProjectionsTest extends TestCase
             $path = $outlook->path;
             self::assertNotNull($path);
             $last = $values[29];
-            $up = $target >= $last;
+            // From where it began.
+            $up = $target >= $values[0];
             $isThere = static fn(float $v): bool => $up ? $v >= $target : $v <= $target;
             $end = $path->values[$path->end()];
             $expected = match (true) {
@@ -145,7 +152,7 @@ final class ProjectionsTest extends TestCase
             $this->assertSaid($comparison, $outlook);
         }
         ksort($seen);
-        $all = ['InSight', 'Met', 'Missed', 'NotInSight', 'OffCourse', 'OnCourse', 'Open', 'TooFar'];
+        $all = ['InSight', 'Met', 'Missed', 'NotInSight', 'OffCourse', 'OnCourse', 'Open', 'Reached', 'TooFar'];
         self::assertSame($all, array_keys($seen));
     }
 
@@ -269,6 +276,95 @@ final class ProjectionsTest extends TestCase
         $sparks = SparkTable::of($shown->study, $shown);
         self::assertTrue($sparks->hasProspects());
         self::assertSame(self::outlook($shown)->prospect->value, $sparks->prospect($sparks->groups[''][0]));
+    }
+
+    /** Which way is good says when a target is reached; without it the side that the line is on does. */
+    #[TestWith([Better::Neither, 130.0, Prospect::OffCourse])]
+    #[TestWith([Better::Higher, 130.0, Prospect::OffCourse])]
+    #[TestWith([Better::Lower, 130.0, Prospect::OnCourse])]
+    #[TestWith([Better::Neither, 90.0, Prospect::OffCourse])]
+    #[TestWith([Better::Higher, 90.0, Prospect::OnCourse])]
+    #[TestWith([Better::Lower, 90.0, Prospect::OffCourse])]
+    public function testWhichWayIsGoodSaysWhenATargetIsReached(Better $better, float $target, Prospect $expected): void
+    {
+        mt_srand(31);
+        $data = self::level($better);
+        $comparison = self::comparison($data, "{$target} by 2022");
+        self::assertSame($expected, self::outlook($comparison)->prospect);
+        // Without a date: it has it now, or does not get there.
+        $undated = self::outlook(self::comparison($data, (string) $target))->prospect;
+        self::assertSame($expected === Prospect::OnCourse ? Prospect::Reached : Prospect::NotInSight, $undated);
+        // A line in the colour of its prospect, and no other colour in the key.
+        $toned = Comparison::of($comparison->document->withPart(TonePart::from(['by' => 'prospect'])), $data);
+        self::assertSame([$expected->value], array_keys($toned->tones->groups ?? []));
+        self::assertSame($expected === Prospect::OnCourse ? 2 : 1, $toned->lines[0]->tone?->step);
+    }
+
+    /** What is not carried on still has its distance and the time that is left. */
+    public function testThePaceNeededIsToldWhereNothingIsProjected(): void
+    {
+        mt_srand(32);
+        $data = self::level(Better::Neither);
+        $total = self::outlook(self::comparison($data, '5000 by 2024', [StopCatalogue::make('running-total', [])]));
+        self::assertSame(Prospect::Untold, $total->prospect);
+        self::assertSame(5, $total->pacing->periods);
+        self::assertEqualsWithDelta((5000.0 - $total->line->latest()) / 5, $total->pacing->needed, 1e-9);
+    }
+
+    /** A date beyond what is projected is said; one beyond the picture has no end in it. */
+    public function testATargetThatIsFarAheadIsSaid(): void
+    {
+        mt_srand(33);
+        $data = self::level(Better::Neither);
+        $notices = static fn(string $target): array => array_map(
+            static fn(Notice $n): string => $n->id,
+            Signals::of(self::comparison($data, $target)),
+        );
+        self::assertNotContains('far-target', $notices('130 by 2026'));
+        self::assertContains('far-target', $notices('130 by 2027'));
+        $ends = static function (string $target) use ($data): int {
+            $count = 0;
+            foreach (Make::picture(self::comparison($data, $target))->marks as $drawn) {
+                foreach ($drawn instanceof Drawn && $drawn->role === 'target' ? $drawn->marks : [] as $mark) {
+                    $count += $mark instanceof Stroke && $mark->width > 2.0 ? 1 : 0;
+                }
+            }
+
+            return $count;
+        };
+        // Of thirty years fifteen more have room.
+        self::assertSame([1, 0], [$ends('130 by 2034'), $ends('130 by 2035')]);
+    }
+
+    /** Days are carried on as means of months, and stand at their ends. */
+    public function testDaysAreCarriedOnAsMeansOfMonths(): void
+    {
+        mt_srand(34);
+        $values = [];
+        for ($i = 0; $i < 1461; $i++) {
+            $values[] = 100.0 + 0.02 * $i + self::normal();
+        }
+        $data = Make::data(['x' => ['Ml', MeasureKind::Flow, '2016-01-01', ['home' => $values]]]);
+        $outlook = self::outlook(self::comparison($data, '140 by June 2020'));
+        self::assertSame([6, 'month'], [$outlook->pacing->periods, $outlook->pacing->frequency->noun()]);
+        $path = $outlook->path;
+        self::assertNotNull($path);
+        // January to June 2020 end 31, 60, 91, 121, 152 and 182 days after 2019.
+        self::assertSame([1460, 1491, 1520, 1551, 1581, 1612, 1642], array_keys($path->values));
+        self::assertEqualsWithDelta(100.0 + 0.02 * 1627, $outlook->leads(), 1.0);
+        self::assertEqualsWithDelta(0.02 * 30.4, $outlook->pacing->pace, 0.03);
+    }
+
+    private static function level(Better $better): DataInMemory
+    {
+        $measure = Measure::of('x', 'X', 'Ml', MeasureKind::Flow, Frequency::Year, $better);
+        $values = array_map(static fn(): float => 110.0 + 0.5 * self::normal(), range(1990, 2019));
+
+        return new DataInMemory(
+            [$measure],
+            [new Entity('home', 'Home', '', true)],
+            ['x' => Make::table($measure, '1990', ['home' => $values])],
+        );
     }
 
     /**

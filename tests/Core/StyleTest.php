@@ -101,6 +101,9 @@ final class StyleTest extends TestCase
         ];
         yield 'and the others have not' => ['130; Veldmere 2021 95', 'Tarrow', [130, 130, 130, 130]];
         yield 'a name with a number' => ["Plant 3: 50\n7", 'Plant 3', [50, 50, 50, 50]];
+        yield 'until a date' => ['95 by 2027', 'Tarrow', [95, 95, 95, 95]];
+        yield 'what is next until its date' => ['12 by 2021; 10 by June 2022', 'Tarrow', [12, 12, 10, 10]];
+        yield 'one has a date of its own' => ['Close by 9 by 2021; 8', 'Close by', [9, 9, 9, 9]];
         yield 'a year alone is a value' => ['2024', 'Tarrow', [2024, 2024, 2024, 2024]];
     }
 
@@ -126,6 +129,15 @@ final class StyleTest extends TestCase
             self::fail('It was read.');
         } catch (InvalidSetting $problem) {
             self::assertStringContainsString('“soon” is not a target', $problem->getMessage());
+        }
+        $refused = ['95 by soon' => '“soon” is not a period', '2021 95 by 2027' => 'has a start period and a date'];
+        foreach ($refused as $text => $why) {
+            try {
+                Targets::parse($text);
+                self::fail("{$text} was read.");
+            } catch (InvalidSetting $problem) {
+                self::assertStringContainsString($why, $problem->getMessage());
+            }
         }
         $this->expectException(InvalidStudy::class);
         $this->expectExceptionMessage('No entity is called “Nobody” (target).');

@@ -35,6 +35,8 @@ final class Pictures
 
     private const WHEN = 10;
 
+    private const TARGET = 11;
+
     /** What the picture of a view is drawn by, beside what all of them are: files, patterns of them and folders. */
     private const SOURCES = [
         'brief' => ['resources/views/brief', 'app/View/BriefPage.php'],
@@ -43,6 +45,7 @@ final class Pictures
         'first-page' => ['resources/views/home', 'core/Chart/MiniatureComposer.php'],
         'figures' => ['core/Outcome/Grid.php', 'resources/views/study/views'],
         'funnel' => ['core/Chart/Scatter*.php'],
+        'night' => ['core/Chart/Projection*.php', 'core/Statistics/Projection*.php'],
         'overlay' => ['core/Outcome/Overlay.php'],
         'panels' => ['core/Chart/Panel*.php'],
         'ranks' => ['core/Outcome/Ranks.php', 'core/Views/RanksView.php'],
@@ -157,7 +160,7 @@ final class Pictures
         return [
             'first-page' => static fn(self $on) => $on->open('/')->until('.cards svg, article svg'),
             'study' => static fn(self $on) => $on->study(self::MESSAGE),
-            'night' => static fn(self $on) => $on->study(self::MESSAGE)->click('[data-ground-switch]'),
+            'night' => static fn(self $on) => $on->study(self::TARGET)->click('[data-ground-switch]'),
             'overlay' => static fn(self $on) => $on->study(self::OVERLAY),
             'panels' => static fn(self $on) => $on->study(self::PANELS),
             'ranks' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'ranks']]]),

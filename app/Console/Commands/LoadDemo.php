@@ -16,6 +16,7 @@ use DuskRail\Document\OwnWords;
 use DuskRail\Document\Parts\Band;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PeersPart;
+use DuskRail\Document\Parts\ProjectionPart;
 use DuskRail\Document\Parts\ScatterPart;
 use DuskRail\Document\Parts\TurnsPart;
 use DuskRail\Document\RosterSort;
@@ -24,6 +25,7 @@ use DuskRail\Peers\NearestPeers;
 use DuskRail\Rail\PlacedStop;
 use DuskRail\Rail\Rail;
 use DuskRail\Rail\StopCatalogue;
+use DuskRail\Rail\Targets;
 use DuskRail\Reading\Detection;
 use DuskRail\Time\PeriodRange;
 use Illuminate\Console\Command;
@@ -187,6 +189,19 @@ final class LoadDemo extends Command
                     'Dunmarsh has been level since {since Dunmarsh}',
                 ),
             ))->withPart(new TurnsPart('shown')),
+        );
+        RevisionWriter::begin(
+            $forum,
+            (new StudyOfCore(
+                'Will Veldmere reach 2,000',
+                'leakage',
+                Rail::of($perConnection, $mean),
+                ['veldmere-water' => 1],
+                sort: RosterSort::Lowest,
+                words: new OwnWords('Veldmere leads to {leads Veldmere} by June 2027; the target is 2,000'),
+            ))
+                ->withPart(new PeersPart(target: Targets::parse('2000 by 2027-06')))
+                ->withPart(new ProjectionPart('shown')),
         );
     }
 

@@ -15,8 +15,8 @@ final readonly class TonePart implements Part
     use ReadsSettings;
 
     /**
-     * @param 'none'|'latest'|'change'|'place'|'target'|'group' $by its latest value, its change over what is shown, its
-     *     place among all, its distance from the target, or its group
+     * @param 'none'|'latest'|'change'|'place'|'target'|'prospect'|'group' $by by its latest value, its change over
+     *     what is shown, its place among all, its distance from the target, whether it gets there, or its group
      * @param 'rising'|'about' $scale from pale to strong, or with two arms about a value
      * @param float|null $middle that the two arms part at; the target or the peers' line where none is given
      */
@@ -29,10 +29,15 @@ final readonly class TonePart implements Part
                 'change' => 'change over the time shown',
                 'place' => 'rank',
                 'target' => 'distance from target',
+                'prospect' => 'whether the target is reached',
                 'group' => 'group',
             ],
             lead: 'line colour by',
-            offeredIf: ['target' => Condition::Target, 'group' => Condition::Groups],
+            offeredIf: [
+                'target' => Condition::Target,
+                'prospect' => Condition::Target,
+                'group' => Condition::Groups,
+            ],
         )]
         public string $by = 'none',
         #[Choice(
