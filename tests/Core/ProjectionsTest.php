@@ -16,6 +16,7 @@ use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ProjectionPart;
 use DuskRail\Document\Parts\TonePart;
 use DuskRail\Outcome\Comparison;
+use DuskRail\Outcome\Line;
 use DuskRail\Outcome\Outlook;
 use DuskRail\Outcome\Prospect;
 use DuskRail\Outcome\SparkTable;
@@ -120,7 +121,7 @@ final class ProjectionsTest extends TestCase
             $values = self::world(30, 1, 0.3, ['level', 'steep', 'fall'][mt_rand(0, 2)]);
             $data = Make::data(['x' => ['Ml', MeasureKind::Flow, '1990', ['home' => $values]]]);
             $target = round($values[29] + 5.0 * self::normal(), 1);
-            $by = [2015, 2021, 2023, 2026, 2035][mt_rand(0, 4)];
+            $by = [2015, 2019, 2021, 2023, 2026, 2035][mt_rand(0, 5)];
             $comparison = self::comparison($data, mt_rand(0, 3) === 0 ? (string) $target : "{$target} by {$by}");
             $outlook = $comparison->outlooks->of($comparison->lines[0]);
             self::assertNotNull($outlook);
@@ -144,6 +145,8 @@ final class ProjectionsTest extends TestCase
                 default => $isThere($end) ? Prospect::OnCourse : Prospect::OffCourse,
             };
             self::assertSame($expected, $outlook->prospect, "{$target} by {$by}");
+            $arrivals = array_keys(array_filter(array_slice($path->values, 1, preserve_keys: true), $isThere));
+            self::assertSame($arrivals[0] ?? null, $outlook->arrival);
             if ($outlook->due !== null && $by >= 2020) {
                 self::assertEqualsWithDelta(($target - $last) / ($by - 2019), $outlook->pacing->needed, 1e-9);
                 self::assertSame($by - 2019, $outlook->pacing->periods);
@@ -166,8 +169,8 @@ final class ProjectionsTest extends TestCase
             Prospect::OffCourse => "/^Home is off course for .*: it leads to {$leads} \\(/",
             Prospect::Open => "/^Whether Home reaches .* is uncertain: it leads to {$leads} \\(/",
             Prospect::TooFar => '/^Home needs [+−]\S+ Ml a year for .* by 2035/u',
-            Prospect::Met => '/^Home met its target of .* by 2015$/',
-            Prospect::Missed => '/^Home missed its target of .* by 2015$/',
+            Prospect::Met => '/^Home met its target of .* by 201[59]$/',
+            Prospect::Missed => '/^Home missed its target of .* by 201[59]$/',
             Prospect::InSight => '/^If Home goes on like this, it reaches .* in 202\d$/',
             Prospect::NotInSight => '/^If Home goes on like this, .* is not in sight$/',
             Prospect::Reached, Prospect::Untold => '/^$/',
@@ -298,6 +301,56 @@ final class ProjectionsTest extends TestCase
         $toned = Comparison::of($comparison->document->withPart(TonePart::from(['by' => 'prospect'])), $data);
         self::assertSame([$expected->value], array_keys($toned->tones->groups ?? []));
         self::assertSame($expected === Prospect::OnCourse ? 2 : 1, $toned->lines[0]->tone?->step);
+    }
+
+    /** Who falls or is low already is on course to a target below where most began; an own target goes by its line. */
+    public function testHowManyAreOnCourseIsSaidOfOneDate(): void
+    {
+        mt_srand(35);
+        $ways = ['home' => [100, -1], 'ash' => [90, -2], 'birch' => [100, 0], 'cedar' => [60, 0], 'elm' => [40, 0]];
+        $series = [];
+        foreach ($ways as $key => [$from, $by]) {
+            $series[$key] = array_map(static fn(int $i): float => $from + $by * $i + self::normal(), range(0, 29));
+        }
+        $data = Make::data(['x' => ['Ml', MeasureKind::Flow, '1990', $series]]);
+        $said = self::said(self::comparison($data, '60 by 2024'));
+        self::assertContains('2 of 5 are on course for the target by 2024', $said);
+        $two = self::comparison($data, '60 by 2024; Ash 95 by 2023');
+        self::assertStringNotContainsString('of 5', implode(self::said($two)));
+        $prospects = static fn(Comparison $of): array => array_map(
+            static fn(Line $line): string => $of->outlooks->of($line)->prospect->value ?? '',
+            $of->lines,
+        );
+        self::assertSame(
+            ['off course', 'on course', 'off course', 'uncertain', 'on course'],
+            $prospects(self::comparison($data, '60 by 2024')),
+        );
+        self::assertSame('off course', $prospects($two)[1]);
+        self::assertSame('off course', $prospects(self::comparison($data, '60 by 2024; Elm 30 by 2024'))[4]);
+        // The next date counts, and that of now is past.
+        $next = self::outlook(self::comparison($data, '90 by 2010; 80 by 2019; 60 by 2022; 50 by 2024'))->due;
+        self::assertSame('2022', $next?->by->label());
+        $study = $two->document->withPart(new PeersPart(target: Targets::parse('60 by 2024')));
+        $toned = Comparison::of($study->withPart(TonePart::from(['by' => 'prospect'])), $data);
+        self::assertSame(['off course' => 1, 'on course' => 2, 'uncertain' => 3], $toned->tones->groups ?? []);
+        self::assertSame([1, 2, 1, 3, 2], array_map(static fn(Line $line): ?int => $line->tone?->step, $toned->lines));
+    }
+
+    /** A step alone changes no pace: it is that of all that is shown. */
+    public function testAPaceIsSinceABendAndNotSinceAStep(): void
+    {
+        mt_srand(38);
+        $since = static function (float $step, float $bend): ?string {
+            $values = [];
+            for ($i = 0; $i < 60; $i++) {
+                $values[] = 100.0 + ($i < 30 ? 0.0 : $step) + $bend * max(0, $i - 30) + self::normal();
+            }
+            $data = Make::data(['x' => ['Ml', MeasureKind::Flow, '1960', ['home' => $values]]]);
+
+            return self::outlook(self::comparison($data, '150 by 2024'))->pacing->since?->label();
+        };
+        self::assertNull($since(30.0, 0.0));
+        self::assertContains($since(0.0, 2.0), ['1989', '1990', '1991']);
     }
 
     /** What is not carried on still has its distance and the time that is left. */

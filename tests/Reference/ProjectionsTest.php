@@ -7,6 +7,7 @@ namespace Tests\Reference;
 use DuskRail\Statistics\BrokenLine;
 use DuskRail\Statistics\DampedTrend;
 use DuskRail\Statistics\NaiveDrift;
+use DuskRail\Statistics\StraightOn;
 use DuskRail\Statistics\StudentT;
 use DuskRail\Statistics\TermSort;
 use PHPUnit\Framework\TestCase;
@@ -33,6 +34,19 @@ final class ProjectionsTest extends TestCase
             $fitted = array_sum(array_map(static fn(float $l): float => $l * $l, $loadings));
             self::assertEqualsWithDelta(1.0, sqrt($fit->variance() * ($shocks + $fitted)) / (float) $error, 1e-8);
         }
+    }
+
+    /** Where neighbours are alike, as the level of Lake Huron is, a line goes back to its course from its last value. */
+    public function testAStraightLineGoesOnFromItsLastValue(): void
+    {
+        $level = self::series()['LakeHuron'];
+        $last = $level[count($level) - 1];
+        $x = array_map(floatval(...), array_keys($level));
+        $course = BrokenLine::through($x, $level, 0.8)->at([count($level) + 0.0])[0];
+        $ahead = StraightOn::of($level, 1, [], 20)->values ?? [];
+        self::assertGreaterThan(0.5, abs($last - $course));
+        self::assertLessThan(0.4 * abs($last - $course), abs($ahead[0] - $last));
+        self::assertLessThan(0.2 * abs($last - $course), abs($ahead[19] - $course));
     }
 
     /** ets() looks for the start by steps, and takes it as known: values agree to a few digits, shocks exactly. */
