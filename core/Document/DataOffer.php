@@ -32,6 +32,7 @@ final readonly class DataOffer implements Offer
             Names::Sizes => self::named(array_filter($measures, static fn(Measure $m): bool => $m->canDivide())),
             Names::Groups => $this->groups(),
             Names::PeerSets => $this->peerSets(),
+            Names::MemberSets => [...$this->peerSets(), ...AttributeValues::offered($this->data->entities())],
             Names::Attributes, Names::Lines, Names::LongerPeriods, Names::Locales => [],
         };
     }

@@ -22,6 +22,7 @@ final class PartCatalogue
         Parts\PanelsPart::class,
         Parts\StackPart::class,
         Parts\ContributionsPart::class,
+        Parts\BeforeAfterPart::class,
         Parts\SparksPart::class,
         Parts\ScatterPart::class,
         Parts\RulePart::class,

@@ -50,6 +50,9 @@ final readonly class Comparison
     /** How each line goes on, and whether it gets to its target, likewise. */
     public Outlooks $outlooks;
 
+    /** What changed about an event, likewise. */
+    public Effects $effects;
+
     /** As it is asked for; values typed in another unit are in the document, and in nothing that is drawn or said. */
     public Study $study;
 
@@ -84,6 +87,7 @@ final readonly class Comparison
         $this->study = ValuesByHand::holding($document, $this->unitOfValues());
         $this->courses = new TrendSummaries($this);
         $this->outlooks = new Outlooks($this);
+        $this->effects = new Effects($this);
     }
 
     /** The same with its lines in colours by a value of theirs. */

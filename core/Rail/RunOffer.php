@@ -44,7 +44,13 @@ final readonly class RunOffer implements Offer
             Names::PriceIndices => self::named(Stops\RealTerms::candidates($this->scope)),
             Names::Attributes => $this->attributes(),
             Names::LongerPeriods => $this->longerPeriods(),
-            Names::Sizes, Names::Groups, Names::PeerSets, Names::Lines, Names::Locales => [],
+            Names::Sizes,
+            Names::Groups,
+            Names::PeerSets,
+            Names::MemberSets,
+            Names::Lines,
+            Names::Locales
+                => [],
         };
     }
 

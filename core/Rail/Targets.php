@@ -6,6 +6,7 @@ namespace DuskRail\Rail;
 
 use DuskRail\Data\Entity;
 use DuskRail\Data\Numerals;
+use DuskRail\Data\ShortName;
 use DuskRail\Settings\InvalidSetting;
 use DuskRail\Time\Frequency;
 use DuskRail\Time\Period;
@@ -157,7 +158,7 @@ final readonly class Targets
             array_filter(
                 array_unique(array_column($this->steps, 'name')),
                 static fn(string $name): bool => $name !== '' &&
-                    array_filter($known, static fn(string $k): bool => self::means($name, $k)) === [],
+                    array_filter($known, static fn(string $k): bool => ShortName::means($name, $k)) === [],
             ),
         );
     }
@@ -165,7 +166,7 @@ final readonly class Targets
     /** Whether this line is to reach something else than all the others. */
     public function isOwn(string $line): bool
     {
-        return array_filter($this->steps, static fn(array $step): bool => self::means($step['name'], $line)) !== [];
+        return array_filter($this->steps, static fn(array $step): bool => ShortName::means($step['name'], $line)) !== [];
     }
 
     /** What a line is to have reached at a position; NAN where nothing is set yet. An empty name is everybody. */
@@ -222,17 +223,10 @@ final readonly class Targets
     /** @return list<array{name: string, from: Period|null, by: Period|null, value: float}> those of a line, or of all */
     private function of(string $line): array
     {
-        $own = array_filter($this->steps, static fn(array $step): bool => self::means($step['name'], $line));
+        $own = array_filter($this->steps, static fn(array $step): bool => ShortName::means($step['name'], $line));
 
         return array_values(
             $own === [] ? array_filter($this->steps, static fn(array $step): bool => $step['name'] === '') : $own,
         );
-    }
-
-    /** A name is meant by itself or by its first word. */
-    private static function means(string $written, string $name): bool
-    {
-        return $written !== '' &&
-            in_array(mb_strtolower($written), [mb_strtolower($name), mb_strtolower(explode(' ', $name)[0])], true);
     }
 }

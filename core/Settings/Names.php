@@ -21,6 +21,9 @@ enum Names: string
     case Groups = 'groups';
     case PeerSets = 'peer sets';
     case Attributes = 'attributes';
+
+    /** Groups, peer sets, values of attributes, and attributes that hold dates: whoever something can be true of. */
+    case MemberSets = 'groups, peer sets and attributes';
     case Lines = 'lines';
 
     /** Periods that are longer than those of the values. */

@@ -18,6 +18,7 @@ final class Views
         RanksView::class,
         StackView::class,
         ContributionsView::class,
+        BeforeAfterView::class,
         SparksView::class,
         ScatterView::class,
         FiguresView::class,

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Outcome;
+
+use DuskRail\Data\DataSlice;
+use DuskRail\Data\Entity;
+use DuskRail\Document\AttributeValues;
+use DuskRail\Peers\Membership;
+use DuskRail\Time\Period;
+
+/** Whoever something is true of: the members of a group or of a peer set, those with a value or a date in an attribute. */
+final readonly class MemberSet
+{
+    /**
+     * @param string $name as it is called in sentences
+     * @param array<array-key, Period|null> $dates by entity, where they have a date of their own; else null
+     */
+    private function __construct(public string $name, public array $dates) {}
+
+    /**
+     * @param string $key `group:` and a group, `set:` and the key of a peer set, or as AttributeValues has it
+     * @return self|null null where there is no such
+     */
+    public static function of(Comparison $comparison, string $key): ?self
+    {
+        $entities = $comparison->data->entities();
+        $attribute = AttributeValues::named($key);
+        if ($attribute !== null) {
+            $members = array_filter($entities, static fn(Entity $e): bool => AttributeValues::holds($key, $e));
+            $dates = array_map(static fn(Entity $e): ?Period => AttributeValues::dateIn($key, $e), $members);
+
+            return $members === [] ? null : new self($attribute, $dates);
+        }
+        if (str_starts_with($key, 'group:')) {
+            $group = substr($key, 6);
+            $members = array_filter($entities, static fn(Entity $e): bool => $e->group === $group);
+
+            return $members === [] ? null : new self($group, array_fill_keys(array_keys($members), null));
+        }
+        $whole = DataSlice::whole($comparison->data->source());
+        $rules = $whole->peerSets()[substr($key, 4)] ?? null;
+        $members = $rules === null ? [] : Membership::of($rules, $whole, $comparison->study->measure)->members();
+
+        return $rules === null || $members === [] ? null : new self($rules->name, array_fill_keys($members, null));
+    }
+}

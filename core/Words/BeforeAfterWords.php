@@ -1,0 +1,311 @@
+<?php
+
+declare(strict_types=1);
+
+namespace DuskRail\Words;
+
+use DuskRail\Data\Numerals;
+use DuskRail\Data\ValueType;
+use DuskRail\Outcome\BeforeAfter;
+
+/** What changed about an event, in words. */
+final class BeforeAfterWords
+{
+    /** Those with the event: `Veldmere Water`, `Group Upland`, `With online appeals`. */
+    public static function with(BeforeAfter $found): string
+    {
+        $members = $found->members;
+
+        return match (true) {
+            count($found->with) === 1 => $found->with[0]->line->name,
+            $members->name !== '' => $members->name,
+            $members->event !== '' => "With {$members->event}",
+            default => 'With the event',
+        };
+    }
+
+    public static function without(BeforeAfter $found): string
+    {
+        return match (true) {
+            count($found->without) === 1 => $found->without[0]->line->name,
+            $found->members->others !== '' => $found->members->others,
+            default => 'The others',
+        };
+    }
+
+    /** `after March 2022`; where the event was at several times, `after their dates`. */
+    public static function when(BeforeAfter $found): string
+    {
+        return $found->isCommon() ? 'after ' . self::date($found) : 'after their dates';
+    }
+
+    /** When the event was, where that was one time for all. */
+    public static function date(BeforeAfter $found): string
+    {
+        return array_values($found->members->dates)[0]->label();
+    }
+
+    /** `−19.3 %`: by how much some changed. */
+    public static function change(BeforeAfter $found, float $change): string
+    {
+        return $found->precision->signed($change) . self::unit($found, false);
+    }
+
+    /** `−12.4 points` */
+    public static function effect(BeforeAfter $found): string
+    {
+        return $found->precision->signed($found->result->effect()) . self::unit($found, true);
+    }
+
+    /** `−17.1 to −7.7`: the confidence interval; nothing where there is none. */
+    public static function interval(BeforeAfter $found): string
+    {
+        $reach = $found->result->reach();
+        $text = $found->precision->signed(...);
+        $effect = $found->result->effect();
+
+        return is_nan($reach) ? '' : "{$text($effect - $reach)} to {$text($effect + $reach)}";
+    }
+
+    /** What happened, in one sentence. */
+    public static function headline(BeforeAfter $found): string
+    {
+        $interval = self::interval($found);
+        $between = $interval === '' ? '' : " ({$interval})";
+        $sides = self::with($found) .
+            ' ' .
+            self::change($found, $found->result->with) .
+            ' ' .
+            self::when($found) .
+            ', ' .
+            lcfirst(self::without($found)) .
+            ' ' .
+            self::change($found, $found->result->without);
+
+        return match (true) {
+            $interval === '' || $found->result->isBeyondChance()
+                => "{$sides}: a difference of " . self::effect($found) . $between,
+            default => "{$sides}: no difference beyond chance, " . self::effect($found) . $between,
+        };
+    }
+
+    /** What the picture shows, below the headline. */
+    public static function subtitle(BeforeAfter $found): string
+    {
+        $isBanded = count($found->without) >= 4;
+
+        return 'change ' .
+            ($found->panel->isRelative ? 'in % of' : 'from') .
+            ' the mean of the ' .
+            self::span($found, $found->spans->length) .
+            ' before' .
+            (count($found->with) > 1 ? ', mean of ' . count($found->with) : '') .
+            (count($found->without) > 1 ? ' and of ' . count($found->without) . ' without it' : '') .
+            ($found->panel->season > 1 ? ', without seasons' : '') .
+            ($isBanded ? '; shaded: middle half of those without it' : '');
+    }
+
+    /** `24 months`, `1 year`; whole years of months as years. */
+    public static function span(BeforeAfter $found, int $length): string
+    {
+        $noun = $found->comparison->axis->frequency->noun();
+        $season = $found->panel->season;
+        [$length, $noun] = $season > 1 && $length % $season === 0 ? [intdiv($length, $season), 'year'] : [$length, $noun];
+
+        return $length === 1 ? "1 {$noun}" : "{$length} {$noun}s";
+    }
+
+    /**
+     * How far the difference can be trusted.
+     *
+     * @return list<array{string, string}> what is asked, and what is found
+     */
+    public static function checks(BeforeAfter $found): array
+    {
+        return array_values(
+            array_filter(
+                [
+                    ['95 % interval', self::error($found)],
+                    ['Courses before', self::before($found)],
+                    ['Other spans', self::otherSpans($found)],
+                    ['Placebo dates', self::placeboDates($found)],
+                    ['Placebo members', self::placeboMembers($found)],
+                ],
+                static fn(array $check): bool => $check[1] !== '',
+            ),
+        );
+    }
+
+    private static function error(BeforeAfter $found): string
+    {
+        $result = $found->result;
+        $noun = $result->countWith < 2 ? 'one line' : "{$result->countWith} lines";
+
+        return match (true) {
+            is_nan($result->error) => 'none: one line on each side shows no spread',
+            $result->isPooled => "the spread of the others stands for both sides, since {$noun} " .
+                'had it and ' .
+                ($result->countWithout === 1 ? 'one line' : $result->countWithout) .
+                ' did not',
+            default => 'clustered by line, ' . Numerals::text($result->freedom, 1) . ' degrees of freedom',
+        };
+    }
+
+    /** Whether those with it went another way already. */
+    private static function before(BeforeAfter $found): string
+    {
+        $before = $found->panel->courseBefore($found->spans);
+        if ($before === null) {
+            return 'too short to compare';
+        }
+        $year = $found->panel->season;
+        $noun = $year > 1 ? 'year' : $found->comparison->axis->frequency->noun();
+        $precision = $found->precision;
+        $slope = $precision->signed($year * $before->effect()) . self::unit($found, true) . " a {$noun}";
+        $reach = $year * $before->reach();
+        $between = is_nan($reach)
+            ? ''
+            : " ({$precision->signed($year * $before->effect() - $reach)} to " .
+                "{$precision->signed($year * $before->effect() + $reach)})";
+
+        return match (true) {
+            $between === '' => "{$slope} apart",
+            $before->isBeyondChance() => "not parallel, {$slope}{$between}",
+            default => "parallel within chance, {$slope}{$between}",
+        };
+    }
+
+    /** The difference over shorter and longer spans. */
+    private static function otherSpans(BeforeAfter $found): string
+    {
+        $step = max(1, $found->panel->season);
+        $texts = [];
+        for ($length = $step; $length <= 5 * $step; $length += $step) {
+            $spans = $found->panel->spans($length);
+            $difference = $length === $found->spans->length ? null : $found->panel->difference($spans);
+            if ($difference !== null) {
+                $members = $difference->countWith === $found->result->countWith ? '' : " (of {$difference->countWith})";
+                $texts[] = self::span($found, $length) .
+                    ' ' .
+                    $found->precision->signed($difference->effect()) .
+                    $members;
+            }
+        }
+
+        return implode(', ', $texts);
+    }
+
+    private static function placeboDates(BeforeAfter $found): string
+    {
+        $dates = $found->panel->placeboDates($found->spans);
+        $size = abs($found->result->effect());
+        $asLarge = array_filter($dates, static fn(float $effect): bool => abs($effect) >= $size);
+
+        return $dates === []
+            ? 'none: too little before the event'
+            : self::count(count($asLarge)) . ' of ' . Numerals::count(count($dates)) . ' earlier dates ' .
+                (count($asLarge) === 1 ? 'shows' : 'show') .
+                ' as large a difference';
+    }
+
+    private static function placeboMembers(BeforeAfter $found): string
+    {
+        $placebo = $found->panel->placeboMembers($found->spans);
+        if ($placebo === null) {
+            return '';
+        }
+        $others = $placebo->asLarge - 1;
+
+        return $placebo->size === 1
+            ? Numerals::ordinal($placebo->asLarge) . " largest of {$placebo->of} differences, each line against the rest"
+            : self::count($others) .
+                ' of ' .
+                Numerals::count($placebo->of - 1) .
+                ($placebo->isAll ? ' other choices of ' : ' random choices of ') .
+                "{$placebo->size} lines " .
+                ($others === 1 ? 'differs' : 'differ') .
+                ' as much';
+    }
+
+    private static function count(int $number): string
+    {
+        return $number === 0 ? 'none' : Numerals::count($number);
+    }
+
+    /** What follows a change, or a difference of two. */
+    private static function unit(BeforeAfter $found, bool $isDifference): string
+    {
+        $unit = $found->unit();
+
+        return match (true) {
+            $found->panel->isRelative, $unit->sort === ValueType::Percent => $isDifference ? ' points' : ' %',
+            default => rtrim(" {$unit->text()}"),
+        };
+    }
+
+    /**
+     * Who is not in it, and what is not counted.
+     *
+     * @return list<string>
+     */
+    public static function notes(BeforeAfter $found): array
+    {
+        $notes = [];
+        $noun = $found->comparison->axis->frequency->noun();
+        $skip = $found->spans->skip;
+        if ($skip > 0) {
+            $notes[] = 'Neither before nor after: ' .
+                ($skip === 1 ? "the {$noun} of the event" : 'the ' . self::span($found, $skip) . ' from the event on') .
+                '.';
+        }
+        $byReason = [];
+        foreach ($found->leftOut as $name => $reason) {
+            $byReason[$reason][] = $name;
+        }
+        foreach ($byReason as $reason => $names) {
+            $notes[] = 'Excluded, ' . $reason . ': ' . implode(', ', $names) . '.';
+        }
+
+        return $notes;
+    }
+
+    /** All that the picture shows, for those who do not see it. */
+    public static function summary(BeforeAfter $found): string
+    {
+        $checks = array_map(
+            static fn(array $check): string => "{$check[0]}: {$check[1]}.",
+            self::checks($found),
+        );
+
+        return self::headline($found) . '. ' . implode(' ', [...$checks, ...self::notes($found)]);
+    }
+
+    /**
+     * How the difference was calculated.
+     *
+     * @return list<string>
+     */
+    public static function working(BeforeAfter $found): array
+    {
+        $result = $found->result;
+        $precision = $found->precision;
+        $fine = static fn(float $v): string => $precision->signed($v, $precision->decimals + 2);
+
+        return [
+            self::with($found) . ": mean of {$result->countWith} changes = {$fine($result->with)}",
+            self::without($found) . ": mean of {$result->countWithout} changes over the same spans = " .
+                $fine($result->without),
+            "Difference: {$fine($result->with)} − ({$fine($result->without)}) = {$fine($result->effect())}",
+            ...is_nan($result->error)
+                ? []
+                : [
+                    'Standard error ' .
+                        Numerals::text($result->error, $precision->decimals + 2) .
+                        ', ' .
+                        Numerals::text($result->freedom, 2) .
+                        " degrees of freedom: 95 % interval {$fine($result->effect() - $result->reach())} to " .
+                        $fine($result->effect() + $result->reach()),
+                ],
+        ];
+    }
+}
