@@ -17,6 +17,9 @@ final readonly class BeforeAfterComposer
 {
     private const NARROW = 560.0;
 
+    /** From this width on what is below the picture is in two columns. */
+    private const WIDE = 760.0;
+
     private const ROW = 20.0;
 
     public function __construct(private TextMeasure $measure) {}
@@ -43,7 +46,7 @@ final readonly class BeforeAfterComposer
         );
         $painter = new LinesPainter($lineup, $plot, $scale);
         $spans = new SpansPainter($this->measure, $found, $plot, $scale, EventCourse::start($found, $lineup));
-        $texts = $this->footTexts($foot, $bottom + ($found->isCommon() ? 52.0 : 54.0), $width);
+        $texts = $this->footTexts($foot, $bottom + 54.0);
 
         return new Scene(
             $width,
@@ -90,7 +93,7 @@ final readonly class BeforeAfterComposer
         $ends = [
             [
                 'at' => $result->with,
-                'lines' => [BeforeAfterWords::with($found), BeforeAfterWords::change($found, $result->with)],
+                'lines' => [BeforeAfterWords::with($found), BeforeAfterWords::side($found, $result->with, $result->countWith)],
                 'ink' => Ink::focus(max(1, count($found->with) === 1 ? $found->with[0]->line->hue : 1)),
                 'isBold' => true,
             ],
@@ -105,7 +108,7 @@ final readonly class BeforeAfterComposer
             ],
             [
                 'at' => $result->without,
-                'lines' => [BeforeAfterWords::without($found), BeforeAfterWords::change($found, $result->without)],
+                'lines' => [BeforeAfterWords::without($found), BeforeAfterWords::side($found, $result->without, $result->countWithout)],
                 'ink' => Ink::Quiet,
                 'isBold' => false,
             ],
@@ -142,23 +145,32 @@ final readonly class BeforeAfterComposer
         ]);
     }
 
-    /** @return list<array{string, string}> what is below the picture: how far it can be trusted, and who is not in it */
+    /**
+     * What is below the picture: how far it can be trusted in two columns where there is room, and who is not in it.
+     *
+     * @return list<list<array{float, string, bool}>> rows of texts, each with its place and whether it is a label
+     */
     private function foot(BeforeAfter $found, float $width): array
     {
-        $notes = array_map(static fn(string $note): array => ['', $note], BeforeAfterWords::notes($found));
-        $rows = [];
-        foreach ([...BeforeAfterWords::checks($found), ...$notes] as [$label, $text]) {
-            foreach ($this->broken($text, $width - ($label === '' ? 0.0 : self::labels($width))) as $n => $piece) {
-                $rows[] = [$n === 0 ? $label : ($label === '' ? '' : ' '), $piece];
+        $columns = $width < self::WIDE ? 1 : 2;
+        $each = $width / $columns;
+        $label = $width < self::NARROW ? 104.0 : 122.0;
+        $rows = $heights = [];
+        foreach (BeforeAfterWords::checks($found) as $n => [$name, $text]) {
+            $left = ($n % $columns) * $each;
+            $top = $heights[$n % $columns] ?? 0;
+            $rows[$top][] = [$left, $name, true];
+            foreach ($this->broken($text, $each - $label - 12.0) as $k => $piece) {
+                $rows[$top + $k][] = [$left + $label, $piece, false];
+                $heights[$n % $columns] = $top + $k + 1;
             }
         }
+        foreach ($this->broken(implode(' ', BeforeAfterWords::notes($found)), $width) as $piece) {
+            $rows[] = $piece === '' ? [] : [[0.0, $piece, false]];
+        }
+        ksort($rows);
 
-        return $rows;
-    }
-
-    private static function labels(float $width): float
-    {
-        return $width < self::NARROW ? 104.0 : 130.0;
+        return array_values(array_filter($rows));
     }
 
     /** @return non-empty-list<string> a text on as many lines as it needs */
@@ -179,17 +191,17 @@ final readonly class BeforeAfterComposer
     }
 
     /**
-     * @param list<array{string, string}> $foot
+     * @param list<list<array{float, string, bool}>> $foot
      * @return list<Mark>
      */
-    private function footTexts(array $foot, float $y, float $width): array
+    private function footTexts(array $foot, float $y): array
     {
         $marks = [];
-        foreach ($foot as [$label, $text]) {
-            if (trim($label) !== '') {
-                $marks[] = Words::plain(0.0, $y, $label, Type::text(12.5, 600), Ink::Quiet);
+        foreach ($foot as $row) {
+            foreach ($row as [$x, $text, $isLabel]) {
+                $type = Type::text(12.5, $isLabel ? 600 : 400);
+                $marks[] = Words::plain($x, $y, $text, $type, $isLabel ? Ink::Quiet : Ink::Text);
             }
-            $marks[] = Words::plain($label === '' ? 0.0 : self::labels($width), $y, $text, Type::text(12.5), Ink::Text);
             $y += self::ROW;
         }
 

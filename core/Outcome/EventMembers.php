@@ -75,13 +75,12 @@ final readonly class EventMembers
     {
         if ($with === []) {
             throw InvalidStudy::because(
-                'Nothing says who had the event. Put them in focus, choose them at “with it” under “Before and ' .
-                    'after”, or enter names with their dates there (Veldmere 2019; Tarrow 2020).',
+                'Nothing says who had the event. Put them in focus, choose them at “with it” under “Event”, or enter names with their dates there (Veldmere 2019; Tarrow 2020).',
             );
         }
         if ($dates === []) {
             throw InvalidStudy::because(
-                'Nothing says when the event was. Enter its date under “Before and after” (2022-03), or add an ' .
+                'Nothing says when the event was. Enter its date under “Event” (2022-03), or add an ' .
                     'annotation of an event.',
             );
         }
@@ -108,9 +107,8 @@ final readonly class EventMembers
             : throw InvalidStudy::because(
                 $others === null
                     ? 'All lines had the event, so nobody is left to compare them with. Choose fewer at “with it” ' .
-                        'under “Before and after”.'
-                    : "All of {$others->name} had the event or are not shown. Choose others at “without it” under " .
-                        '“Before and after”.',
+                        'under “Event”.'
+                    : "All of {$others->name} had the event or are not shown. Choose others at “without it” under “Event”.",
             );
     }
 
@@ -135,7 +133,7 @@ final readonly class EventMembers
     {
         return MemberSet::of($comparison, $key) ??
             throw InvalidStudy::because(
-                "Nobody is in what is chosen at “{$where}” under “Before and after”; its group, peer set or attribute " .
+                "Nobody is in what is chosen at “{$where}” under “Event”; its group, peer set or attribute " .
                     'is no longer in the data. Choose another.',
             );
     }

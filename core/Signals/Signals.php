@@ -33,6 +33,7 @@ final class Signals
         UnfitVariation::class,
         UnfitTurns::class,
         UnfitProjection::class,
+        NotParallel::class,
         StepInFocus::class,
         EndedLines::class,
         PartsOfATotal::class,

@@ -6,6 +6,7 @@ namespace DuskRail\Words;
 
 use DuskRail\Data\Numerals;
 use DuskRail\Data\ValueType;
+use DuskRail\Document\Parts\BeforeAfterPart;
 use DuskRail\Outcome\BeforeAfter;
 
 /** What changed about an event, in words. */
@@ -18,8 +19,9 @@ final class BeforeAfterWords
 
         return match (true) {
             count($found->with) === 1 => $found->with[0]->line->name,
+            // Who had it is then those with a date, and is told by what happened to them.
+            $members->event !== '' && ($members->name === '' || !$found->isCommon()) => "With {$members->event}",
             $members->name !== '' => $members->name,
-            $members->event !== '' => "With {$members->event}",
             default => 'With the event',
         };
     }
@@ -54,7 +56,13 @@ final class BeforeAfterWords
     /** `−12.4 points` */
     public static function effect(BeforeAfter $found): string
     {
-        return $found->precision->signed($found->result->effect()) . self::unit($found, true);
+        return self::apart($found, $found->result->effect());
+    }
+
+    /** A distance between the two sides. */
+    public static function apart(BeforeAfter $found, float $distance): string
+    {
+        return $found->precision->signed($distance) . self::unit($found, true);
     }
 
     /** `−17.1 to −7.7`: the confidence interval; nothing where there is none. */
@@ -65,6 +73,12 @@ final class BeforeAfterWords
         $effect = $found->result->effect();
 
         return is_nan($reach) ? '' : "{$text($effect - $reach)} to {$text($effect + $reach)}";
+    }
+
+    /** `−19.3 %, mean of 8` */
+    public static function side(BeforeAfter $found, float $change, int $count): string
+    {
+        return self::change($found, $change) . ($count > 1 ? ", mean of {$count}" : '');
     }
 
     /** What happened, in one sentence. */
@@ -92,17 +106,15 @@ final class BeforeAfterWords
     /** What the picture shows, below the headline. */
     public static function subtitle(BeforeAfter $found): string
     {
-        $isBanded = count($found->without) >= 4;
+        $band = $found->comparison->study->part(BeforeAfterPart::class)->band;
+        $isBanded = $band !== 'none' && count($found->without) >= 4;
 
         return 'change ' .
             ($found->panel->isRelative ? 'in % of' : 'from') .
             ' the mean of the ' .
             self::span($found, $found->spans->length) .
             ' before' .
-            (count($found->with) > 1 ? ', mean of ' . count($found->with) : '') .
-            (count($found->without) > 1 ? ' and of ' . count($found->without) . ' without it' : '') .
-            ($found->panel->season > 1 ? ', without seasons' : '') .
-            ($isBanded ? '; shaded: middle half of those without it' : '');
+            ($isBanded ? '; shaded: middle half of the ' . count($found->without) . ' without it' : '');
     }
 
     /** `24 months`, `1 year`; whole years of months as years. */
@@ -147,7 +159,7 @@ final class BeforeAfterWords
                 'had it and ' .
                 ($result->countWithout === 1 ? 'one line' : $result->countWithout) .
                 ' did not',
-            default => 'clustered by line, ' . Numerals::text($result->freedom, 1) . ' degrees of freedom',
+            default => 'by the spread of both sides (clustered by line), ' . Numerals::text($result->freedom, 1) . ' degrees of freedom',
         };
     }
 
@@ -255,7 +267,9 @@ final class BeforeAfterWords
         $skip = $found->spans->skip;
         if ($skip > 0) {
             $notes[] = 'Neither before nor after: ' .
-                ($skip === 1 ? "the {$noun} of the event" : 'the ' . self::span($found, $skip) . ' from the event on') .
+                ($skip === 1 ? "the {$noun} of the event" : 'the ' .
+                        (string) preg_replace('/^1 /', '', self::span($found, $skip)) .
+                        ' from the event on') .
                 '.';
         }
         $byReason = [];

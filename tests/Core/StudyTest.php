@@ -173,7 +173,7 @@ final class StudyTest extends TestCase
         yield 'backward range' => [['range' => '2020..2019'], 'range: The range ends'];
         yield 'unknown view' => [
             ['view' => 'cake'],
-            'view: can be lines, overlay, ranks, stack, contributions, sparks, scatter, figures.',
+            'view: can be lines, overlay, ranks, stack, contributions, before-after, sparks, scatter, figures.',
         ];
         yield 'list where none is' => [['off' => 'marl'], 'off: must be a list.'];
     }

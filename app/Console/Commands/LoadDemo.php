@@ -14,6 +14,7 @@ use App\Models\Study;
 use DuskRail\Data\PeerSetRules;
 use DuskRail\Document\OwnWords;
 use DuskRail\Document\Parts\Band;
+use DuskRail\Document\Parts\BeforeAfterPart;
 use DuskRail\Document\Parts\PanelsPart;
 use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Document\Parts\ProjectionPart;
@@ -202,6 +203,20 @@ final class LoadDemo extends Command
             ))
                 ->withPart(new PeersPart(target: Targets::parse('2000 by 2027-06')))
                 ->withPart(new ProjectionPart('shown')),
+        );
+        RevisionWriter::begin(
+            $forum,
+            (new StudyOfCore(
+                'Did the leakage programme work',
+                'leakage',
+                Rail::of($perConnection, $mean),
+                [],
+                view: 'before-after',
+                sort: RosterSort::Lowest,
+            ))->withPart(new BeforeAfterPart(
+                called: 'the leakage programme',
+                with: 'dates:Joined leakage programme',
+            )),
         );
     }
 

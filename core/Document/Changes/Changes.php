@@ -31,6 +31,7 @@ final class Changes
         DrawRow::class,
         AddMark::class,
         RemoveMark::class,
+        LookBeforeAfter::class,
         MoveLabel::class,
         Dismiss::class,
         DropValues::class,

@@ -20,6 +20,7 @@ final class Sentences
         TowardsTarget::class,
         BeyondChance::class,
         WhoAccounts::class,
+        AfterEvent::class,
     ];
 
     /** @return list<Claim> */

@@ -3,7 +3,7 @@
 @if ($marks !== [])
     <ul class="marks">
         @foreach ($marks as $number => $mark)
-            <li><span>{{ \DuskRail\Settings\Setting::capital($mark->label()) }}{{ $mark->text === '' ? '' : " “{$mark->text}”" }}</span> <button type="button" class="act" data-edit-mark="{{ $number }}" data-mark="{{ json_encode($mark->settings(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE) }}" aria-label="{{ __('Edit annotation :number', ['number' => $number + 1]) }}">{{ __('Edit') }}</button><x-change :study="$screen->study" change="remove-mark" :with="['number' => $number]" class="act" :aria-label="__('Remove annotation :number', ['number' => $number + 1])">×</x-change></li>
+            <li><span>{{ \DuskRail\Settings\Setting::capital($mark->label()) }}{{ $mark->text === '' ? '' : " “{$mark->text}”" }}</span> <button type="button" class="act" data-edit-mark="{{ $number }}" data-mark="{{ json_encode($mark->settings(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE) }}" aria-label="{{ __('Edit annotation :number', ['number' => $number + 1]) }}">{{ __('Edit') }}</button>@if ($mark->kind === 'event')<x-change :study="$screen->study" change="before-after" :with="['number' => $number]" class="act" :title="__('What changed after it, beside what changed without it')">{{ __('Before and after') }}</x-change>@endif<x-change :study="$screen->study" change="remove-mark" :with="['number' => $number]" class="act" :aria-label="__('Remove annotation :number', ['number' => $number + 1])">×</x-change></li>
         @endforeach
     </ul>
 @endif
