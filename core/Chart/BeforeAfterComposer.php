@@ -33,7 +33,7 @@ final readonly class BeforeAfterComposer
         $scale = self::scale($found, $lineup, $bottom);
         $ticks = Ticks::on($scale, max(2, (int) (($bottom - 30.0) / 62)));
         $axes = new Axes($this->measure);
-        $ends = self::ends($found);
+        $ends = self::ends($found, $isNarrow);
         $left = $axes->room($ticks, $type);
         $right = $width - $this->room($ends, $width);
         $plot = new PlotArea($left, max($left + 40.0, $right), 30.0, $bottom, $lineup->from, $lineup->to);
@@ -86,14 +86,14 @@ final readonly class BeforeAfterComposer
      *
      * @return non-empty-list<array{at: float, lines: non-empty-list<string>, ink: Ink, isBold: bool}> from the highest
      */
-    private static function ends(BeforeAfter $found): array
+    private static function ends(BeforeAfter $found, bool $isNarrow): array
     {
         $result = $found->result;
         $interval = BeforeAfterWords::interval($found);
         $ends = [
             [
                 'at' => $result->with,
-                'lines' => [BeforeAfterWords::with($found), BeforeAfterWords::side($found, $result->with, $result->countWith)],
+                'lines' => [BeforeAfterWords::with($found), BeforeAfterWords::side($found, $result->with, $isNarrow ? 1 : $result->countWith)],
                 'ink' => Ink::focus(max(1, count($found->with) === 1 ? $found->with[0]->line->hue : 1)),
                 'isBold' => true,
             ],
@@ -108,7 +108,7 @@ final readonly class BeforeAfterComposer
             ],
             [
                 'at' => $result->without,
-                'lines' => [BeforeAfterWords::without($found), BeforeAfterWords::side($found, $result->without, $result->countWithout)],
+                'lines' => [BeforeAfterWords::without($found), BeforeAfterWords::side($found, $result->without, $isNarrow ? 1 : $result->countWithout)],
                 'ink' => Ink::Quiet,
                 'isBold' => false,
             ],

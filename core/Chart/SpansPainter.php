@@ -66,18 +66,23 @@ final readonly class SpansPainter
             new Stroke([[$x, $this->plot->top - 12.0, $x, $this->plot->bottom]], Ink::Rail, 1.2),
             Words::plain($x + 5.0, $this->plot->top - 4.0, $this->found->members->event ?: 'event', $type, Ink::Rail),
         ];
-        $taken = $x + 12.0 + $this->measure->width($this->found->members->event ?: 'event', $type);
-        foreach ([['before', $before], ['after', $after]] as [$word, [$left, $right]]) {
-            $width = $this->measure->width($word, Type::text(12.5));
-            // Words of a span that is too narrow for them say nothing.
-            if ($right - $left > $width + 8.0 && ($word === 'before' || $left + $width < $right)) {
-                $y = $this->plot->top + 14.0;
-                $marks[] = Words::plain(($left + $right) / 2.0, $y, $word, Type::text(12.5), Ink::Quiet, 'middle')
-                    ->haloed();
+        $free = [
+            [$this->plot->left, $x - 6.0],
+            [$x + 17.0 + $this->measure->width($this->found->members->event ?: 'event', $type), $this->plot->right],
+        ];
+        foreach (['before', 'after'] as $i => $word) {
+            $half = $this->measure->width($word, Type::text(12.5)) / 2.0;
+            [$left, $right] = [$before, $after][$i];
+            [$least, $most] = [max($left, $free[$i][0]) + $half, min($right, $free[$i][1]) - $half];
+            // Where there is no room for the word, the shade says it.
+            if ($least <= $most) {
+                $middle = max($least, min($most, ($left + $right) / 2.0));
+                $y = $this->plot->top - 4.0;
+                $marks[] = Words::plain($middle, $y, $word, Type::text(12.5), Ink::Quiet, 'middle');
             }
         }
 
-        return new Group('event', $taken > $this->plot->right + 160.0 ? [$marks[0]] : $marks);
+        return new Group('event', $marks);
     }
 
     /** The mean before, the same for both sides, and the means after. */

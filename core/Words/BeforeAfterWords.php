@@ -272,6 +272,9 @@ final class BeforeAfterWords
                         ' from the event on') .
                 '.';
         }
+        if ($found->comparison->isSmoothed()) {
+            $notes[] = 'Compared are the values without the rolling window.';
+        }
         $byReason = [];
         foreach ($found->leftOut as $name => $reason) {
             $byReason[$reason][] = $name;

@@ -47,7 +47,7 @@ final readonly class BeforeAfterPart implements Part
             'periods before and after',
             0,
             1200,
-            lead: '{periods} before and after (0: automatic)',
+            lead: 'each span, {periods} (0: automatic)',
             about: 'periods before and as many after; 0 for as many as there are, up to three years with seasons, five ' .
                 'periods without',
         )]
@@ -58,7 +58,7 @@ final readonly class BeforeAfterPart implements Part
             lead: 'period of the event',
         )]
         public string $start = 'automatic',
-        #[Whole('transition', 0, 120, lead: 'further {periods} excluded after it')] public int $transition = 0,
+        #[Whole('transition', 0, 120, lead: 'further {periods} excluded')] public int $transition = 0,
         #[Choice(
             'change',
             ['automatic' => 'automatic', 'percent' => 'per cent', 'difference' => 'difference'],
