@@ -28,7 +28,8 @@ final readonly class BeforeAfterComposer
     {
         $isNarrow = $width < self::NARROW;
         $type = Type::text($isNarrow ? 12.5 : 13.5);
-        $foot = $this->foot($found, $width);
+        $checks = BeforeAfterWords::checks($found);
+        $foot = $this->foot($checks, BeforeAfterWords::notes($found), $width);
         $bottom = max(160.0, $height - count($foot) * self::ROW - ($foot === [] ? 0.0 : 14.0)) - 34.0;
         $scale = self::scale($found, $lineup, $bottom);
         $ticks = Ticks::on($scale, max(2, (int) (($bottom - 30.0) / 62)));
@@ -65,7 +66,7 @@ final readonly class BeforeAfterComposer
             ],
             $plot,
             $lineup->comparison->measure->name,
-            BeforeAfterWords::summary($found),
+            BeforeAfterWords::summary($found, $checks),
             $scale,
         );
     }
@@ -90,10 +91,13 @@ final readonly class BeforeAfterComposer
     {
         $result = $found->result;
         $interval = BeforeAfterWords::interval($found);
+        $side = static fn(float $change, int $count): string => $isNarrow
+            ? BeforeAfterWords::change($found, $change)
+            : BeforeAfterWords::side($found, $change, $count);
         $ends = [
             [
                 'at' => $result->with,
-                'lines' => [BeforeAfterWords::with($found), BeforeAfterWords::side($found, $result->with, $isNarrow ? 1 : $result->countWith)],
+                'lines' => [BeforeAfterWords::with($found), $side($result->with, $result->countWith)],
                 'ink' => Ink::focus(max(1, count($found->with) === 1 ? $found->with[0]->line->hue : 1)),
                 'isBold' => true,
             ],
@@ -108,7 +112,7 @@ final readonly class BeforeAfterComposer
             ],
             [
                 'at' => $result->without,
-                'lines' => [BeforeAfterWords::without($found), BeforeAfterWords::side($found, $result->without, $isNarrow ? 1 : $result->countWithout)],
+                'lines' => [BeforeAfterWords::without($found), $side($result->without, $result->countWithout)],
                 'ink' => Ink::Quiet,
                 'isBold' => false,
             ],
@@ -148,15 +152,17 @@ final readonly class BeforeAfterComposer
     /**
      * What is below the picture: how far it can be trusted in two columns where there is room, and who is not in it.
      *
+     * @param list<array{string, string}> $checks
+     * @param list<string> $notes
      * @return list<list<array{float, string, bool}>> rows of texts, each with its place and whether it is a label
      */
-    private function foot(BeforeAfter $found, float $width): array
+    private function foot(array $checks, array $notes, float $width): array
     {
         $columns = $width < self::WIDE ? 1 : 2;
         $each = $width / $columns;
         $label = $width < self::NARROW ? 104.0 : 122.0;
         $rows = $heights = [];
-        foreach (BeforeAfterWords::checks($found) as $n => [$name, $text]) {
+        foreach ($checks as $n => [$name, $text]) {
             $left = ($n % $columns) * $each;
             $top = $heights[$n % $columns] ?? 0;
             $rows[$top][] = [$left, $name, true];
@@ -165,7 +171,7 @@ final readonly class BeforeAfterComposer
                 $heights[$n % $columns] = $top + $k + 1;
             }
         }
-        foreach ($this->broken(implode(' ', BeforeAfterWords::notes($found)), $width) as $piece) {
+        foreach ($this->broken(implode(' ', $notes), $width) as $piece) {
             $rows[] = $piece === '' ? [] : [[0.0, $piece, false]];
         }
         ksort($rows);

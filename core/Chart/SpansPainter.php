@@ -129,7 +129,11 @@ final readonly class SpansPainter
             new Stroke([[$end, $with, $x, $with]], $this->ink(), 1.0, [2.0, 3.0]),
             new Stroke([[$end, $without, $x, $without]], Ink::Quiet, 1.0, [2.0, 3.0]),
             new Stroke(
-                [[$x, $with, $x, $without], [$x - 4.0, $with, $x + 4.0, $with], [$x - 4.0, $without, $x + 4.0, $without]],
+                [
+                    [$x, $with, $x, $without],
+                    [$x - 4.0, $with, $x + 4.0, $with],
+                    [$x - 4.0, $without, $x + 4.0, $without],
+                ],
                 Ink::Text,
                 1.4,
             ),

@@ -24,6 +24,9 @@ final readonly class BeforeAfter
     /** Weeks that are a year in spans of days, so that both have the same days of the week. */
     private const YEAR_OF_DAYS = 364;
 
+    /** From this share of the difference on, what went on from before is worth a warning. */
+    private const DRIFT = 0.1;
+
     /** How much of the changes is written: the difference has two significant digits at least. */
     public Precision $precision;
 
@@ -98,6 +101,26 @@ final readonly class BeforeAfter
     public function isCommon(): bool
     {
         return count($this->panel->times()) === 1;
+    }
+
+    /**
+     * How much of the difference both sides would have come to by going on as before; zero where their courses were
+     * parallel within chance, or too little is before the event to tell.
+     */
+    public function drift(): float
+    {
+        $before = $this->panel->courseBefore($this->spans);
+
+        // From the middle of the one span to that of the other.
+        return $before === null || !$before->isBeyondChance()
+            ? 0.0
+            : $before->effect() * ($this->spans->length + $this->spans->skip);
+    }
+
+    /** Whether that is enough of the difference to mislead. */
+    public function isDrifting(): bool
+    {
+        return abs($this->drift()) >= self::DRIFT * abs($this->result->effect()) && $this->drift() !== 0.0;
     }
 
     /** What changes are in: `%`, the unit of the values, or points where these are percentages. */
@@ -200,7 +223,7 @@ final readonly class BeforeAfter
         return $events;
     }
 
-    /** Periods from the event on that are neither before nor after: those that it is only a part of, and a transition. */
+    /** Periods from the event on that are neither before nor after: those it is only a part of, and a transition. */
     private static function skip(Comparison $comparison, EventMembers $members, BeforeAfterPart $part): int
     {
         $skip = 0;
@@ -244,7 +267,8 @@ final readonly class BeforeAfter
     {
         return InvalidStudy::because(
             "No line with the event and none without it have values over {$spans->length} " .
-                "{$comparison->axis->frequency->noun()}s before and after it. Enter shorter spans, or choose other lines.",
+                "{$comparison->axis->frequency->noun()}s before and after it. Enter shorter spans, or choose other " .
+                'lines.',
         );
     }
 

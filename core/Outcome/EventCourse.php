@@ -72,7 +72,9 @@ final class EventCourse
     /** Position of the first period since the event, of the axis of the lineup. */
     public static function start(BeforeAfter $found, Lineup $lineup): int
     {
-        return $found->isCommon() ? $lineup->from + $found->panel->times()[0] : -($lineup->axis instanceof PeriodAxis ? $lineup->axis->first : 0);
+        $first = $lineup->axis instanceof PeriodAxis ? $lineup->axis->first : 0;
+
+        return $found->isCommon() ? $lineup->from + $found->panel->times()[0] : -$first;
     }
 
     /**
@@ -98,7 +100,8 @@ final class EventCourse
             $values,
             $last,
             $last,
-            role: $isWith ? LineRole::Compared : LineRole::Benchmark,
+            // A place among two means says nothing.
+            role: LineRole::Benchmark,
         );
     }
 }

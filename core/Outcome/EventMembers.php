@@ -75,7 +75,8 @@ final readonly class EventMembers
     {
         if ($with === []) {
             throw InvalidStudy::because(
-                'Nothing says who had the event. Put them in focus, choose them at “with it” under “Event”, or enter names with their dates there (Veldmere 2019; Tarrow 2020).',
+                'Nothing says who had the event. Put them in focus, choose them at “with it” under “Event”, or enter ' .
+                    'names with their dates there (Veldmere 2019; Tarrow 2020).',
             );
         }
         if ($dates === []) {
@@ -108,7 +109,8 @@ final readonly class EventMembers
                 $others === null
                     ? 'All lines had the event, so nobody is left to compare them with. Choose fewer at “with it” ' .
                         'under “Event”.'
-                    : "All of {$others->name} had the event or are not shown. Choose others at “without it” under “Event”.",
+                    : "All of {$others->name} had the event or are not shown. Choose others at “without it” under " .
+                        '“Event”.',
             );
     }
 
@@ -199,7 +201,8 @@ final readonly class EventMembers
         $unknown = $events->unknownAmong(array_values(array_filter(array_unique($names))));
         if ($unknown !== []) {
             throw InvalidStudy::because(
-                "No line or group is called “{$unknown[0]}” (event). Enter the name as in the roster, or its first word.",
+                "No line or group is called “{$unknown[0]}” (event). Enter the name as in the roster, or its first " .
+                    'word.',
             );
         }
     }

@@ -10,7 +10,7 @@ use DuskRail\Document\AttributeValues;
 use DuskRail\Peers\Membership;
 use DuskRail\Time\Period;
 
-/** Whoever something is true of: the members of a group or of a peer set, those with a value or a date in an attribute. */
+/** Members of a group or of a peer set, or those with a value or a date in an attribute. */
 final readonly class MemberSet
 {
     /**

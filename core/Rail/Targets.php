@@ -166,7 +166,9 @@ final readonly class Targets
     /** Whether this line is to reach something else than all the others. */
     public function isOwn(string $line): bool
     {
-        return array_filter($this->steps, static fn(array $step): bool => ShortName::means($step['name'], $line)) !== [];
+        $isOwn = static fn(array $step): bool => ShortName::means($step['name'], $line);
+
+        return array_filter($this->steps, $isOwn) !== [];
     }
 
     /** What a line is to have reached at a position; NAN where nothing is set yet. An empty name is everybody. */

@@ -22,26 +22,19 @@ final class NotParallel implements Signal
             // The view says itself why it cannot be.
             return null;
         }
-        $before = $found->panel->courseBefore($found->spans);
-        if ($before === null || !$before->isBeyondChance()) {
+        if (!$found->isDrifting()) {
             return null;
         }
-        // From the middle of the one span to that of the other.
-        $apart = $found->spans->length + $found->spans->skip;
-        $went = $before->effect() * $apart;
 
         return Notice::saying(
             'not-parallel',
             'Before the event, ' .
                 lcfirst(BeforeAfterWords::with($found)) .
                 ' already moved away from the others. Going on like that would have made ' .
-                BeforeAfterWords::apart($found, $went) .
+                BeforeAfterWords::apart($found, $found->drift()) .
                 ' of the difference of ' .
                 BeforeAfterWords::effect($found) .
                 '.',
-            'The slopes before differ by ' .
-                BeforeAfterWords::apart($found, $before->effect()) .
-                " a {$comparison->axis->frequency->noun()}.",
         );
     }
 }

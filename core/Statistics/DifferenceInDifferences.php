@@ -134,9 +134,11 @@ final readonly class DifferenceInDifferences
         };
     }
 
-    /** Whether the interval is on one side of zero. */
+    /** Whether the interval is on one side of zero; a difference that is only rounding is none. */
     public function isBeyondChance(): bool
     {
-        return !is_nan($this->error) && abs($this->effect()) > $this->reach();
+        return !is_nan($this->error) &&
+            abs($this->effect()) > $this->reach() &&
+            !Equality::holds($this->with, $this->without);
     }
 }

@@ -162,8 +162,9 @@ final readonly class EventPanel
     public function courseBefore(EventSpans $spans): ?DifferenceInDifferences
     {
         $least = $this->season > 1 ? self::COURSE_YEARS * $this->season : self::COURSE;
-        $cohorts = $this->gathered(function (array $values, int $event, int|string $key) use ($spans, $least): float {
-            $before = array_slice($this->calm[$key], 0, max(0, $event));
+        $cohorts = $this->gathered(function (array $values, int $event) use ($spans, $least): float {
+            // Seasons of what was before alone, so that nothing of the event is in them.
+            $before = SeasonsApart::of(array_slice($values, 0, max(0, $event)), $this->season);
             $there = array_filter($before, static fn(float $v): bool => !is_nan($v));
             $level = $this->isRelative ? $spans->means($values, $event)[0] / 100.0 : 1.0;
             if (count($there) < $least || is_nan($level) || $level <= 0.0) {
@@ -185,17 +186,20 @@ final readonly class EventPanel
      */
     public function courses(EventSpans $spans, int $before, int $after): array
     {
-        $own = $theirs = [];
+        $own = $theirs = $weights = [];
         foreach ($this->times() as $event) {
             $with = array_intersect(array_keys($this->events, $event, true), $this->fitting($spans));
             foreach ($with as $key) {
                 $own[] = $this->course($key, $spans, $event, $before, $after);
-                foreach (array_keys($this->without) as $other) {
-                    $theirs[$other][] = $this->course($other, $spans, $event, $before, $after);
-                }
+            }
+            $weights[] = (float) count($with);
+            foreach ($with === [] ? [] : array_keys($this->without) as $other) {
+                $theirs[$other][count($weights) - 1] = $this->course($other, $spans, $event, $before, $after);
             }
         }
-        $each = array_values(array_map(self::mean(...), $theirs));
+        $each = array_values(
+            array_map(static fn(array $courses): array => self::mean($courses, $weights), $theirs),
+        );
 
         return [self::mean($own), self::mean($each), $each];
     }
@@ -210,7 +214,7 @@ final readonly class EventPanel
     }
 
     /**
-     * @param callable(list<float>, int, array-key): float $of what is compared of a member about a time; NAN for nothing
+     * @param callable(list<float>, int): float $of what is compared of a member about a time; NAN for nothing
      * @return list<Cohort>
      */
     private function gathered(callable $of): array
@@ -220,11 +224,11 @@ final readonly class EventPanel
         foreach ($this->times() as $event) {
             $with = $without = [];
             foreach (array_keys($this->events, $event, true) as $key) {
-                $with[$key] = $of($this->with[$key], $event, $key);
+                $with[$key] = $of($this->with[$key], $event);
             }
             $with = array_filter($with, $known);
             foreach ($with === [] ? [] : $this->without as $key => $values) {
-                $without[$key] = $of($values, $event, $key);
+                $without[$key] = $of($values, $event);
             }
             $without = array_filter($without, $known);
             if ($with !== [] && $without !== []) {
@@ -254,15 +258,23 @@ final readonly class EventPanel
     }
 
     /**
-     * @param list<list<float>> $courses of one length
+     * @param array<int, list<float>> $courses of one length
+     * @param array<int, float> $weights of the same; none where all count the same
      * @return list<float> mean of those that are there
      */
-    private static function mean(array $courses): array
+    private static function mean(array $courses, array $weights = []): array
     {
         $mean = [];
-        foreach (array_keys($courses[0] ?? []) as $i) {
-            $there = array_filter(array_column($courses, $i), static fn(float $v): bool => !is_nan($v));
-            $mean[] = $there === [] ? NAN : array_sum($there) / count($there);
+        foreach (array_keys($courses === [] ? [] : $courses[array_key_first($courses)]) as $i) {
+            $sum = $count = 0.0;
+            foreach ($courses as $k => $course) {
+                if (!is_nan($course[$i])) {
+                    $weight = $weights[$k] ?? 1.0;
+                    $sum += $weight * $course[$i];
+                    $count += $weight;
+                }
+            }
+            $mean[] = $count === 0.0 ? NAN : $sum / $count;
         }
 
         return $mean;

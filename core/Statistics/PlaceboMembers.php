@@ -20,6 +20,11 @@ final readonly class PlaceboMembers
     /** Of more so many are drawn. */
     private const DRAWN = 999;
 
+    /** Of more members than this fewer are drawn, or it would take seconds. */
+    private const MANY = 300;
+
+    private const DRAWN_OF_MANY = 99;
+
     /**
      * @param int $asLarge how many of the choices differ at least as much, the true one included
      * @param int $of how many choices there are, or were drawn, the true one included
@@ -126,7 +131,7 @@ final readonly class PlaceboMembers
     private static function drawn(int $count): iterable
     {
         $random = new Randomizer(new Mt19937(20100));
-        for ($draw = 0; $draw < self::DRAWN; $draw++) {
+        for ($draw = 0; $draw < ($count > self::MANY ? self::DRAWN_OF_MANY : self::DRAWN); $draw++) {
             yield $random->shuffleArray(range(0, $count - 1));
         }
     }

@@ -112,7 +112,7 @@ final class BeforeAfterWords
         return 'change ' .
             ($found->panel->isRelative ? 'in % of' : 'from') .
             ' the mean of the ' .
-            self::span($found, $found->spans->length) .
+            self::theSpan($found, $found->spans->length) .
             ' before' .
             ($isBanded ? '; shaded: middle half of the ' . count($found->without) . ' without it' : '');
     }
@@ -122,9 +122,17 @@ final class BeforeAfterWords
     {
         $noun = $found->comparison->axis->frequency->noun();
         $season = $found->panel->season;
-        [$length, $noun] = $season > 1 && $length % $season === 0 ? [intdiv($length, $season), 'year'] : [$length, $noun];
+        if ($season > 1 && $length % $season === 0) {
+            [$length, $noun] = [intdiv($length, $season), 'year'];
+        }
 
         return $length === 1 ? "1 {$noun}" : "{$length} {$noun}s";
+    }
+
+    /** The same after “the”: `24 months`, `year`. */
+    private static function theSpan(BeforeAfter $found, int $length): string
+    {
+        return (string) preg_replace('/^1 /', '', self::span($found, $length));
     }
 
     /**
@@ -159,7 +167,9 @@ final class BeforeAfterWords
                 'had it and ' .
                 ($result->countWithout === 1 ? 'one line' : $result->countWithout) .
                 ' did not',
-            default => 'by the spread of both sides (clustered by line), ' . Numerals::text($result->freedom, 1) . ' degrees of freedom',
+            default => 'by the spread of both sides (clustered by line), ' .
+                Numerals::text($result->freedom, 1) .
+                ' degrees of freedom',
         };
     }
 
@@ -229,7 +239,8 @@ final class BeforeAfterWords
         $others = $placebo->asLarge - 1;
 
         return $placebo->size === 1
-            ? Numerals::ordinal($placebo->asLarge) . " largest of {$placebo->of} differences, each line against the rest"
+            ? Numerals::ordinal($placebo->asLarge) .
+                " largest of {$placebo->of} differences, each line against the rest"
             : self::count($others) .
                 ' of ' .
                 Numerals::count($placebo->of - 1) .
@@ -267,9 +278,9 @@ final class BeforeAfterWords
         $skip = $found->spans->skip;
         if ($skip > 0) {
             $notes[] = 'Neither before nor after: ' .
-                ($skip === 1 ? "the {$noun} of the event" : 'the ' .
-                        (string) preg_replace('/^1 /', '', self::span($found, $skip)) .
-                        ' from the event on') .
+                ($skip === 1
+                    ? "the {$noun} of the event"
+                    : 'the ' . self::theSpan($found, $skip) . ' from the event on') .
                 '.';
         }
         if ($found->comparison->isSmoothed()) {
@@ -286,12 +297,16 @@ final class BeforeAfterWords
         return $notes;
     }
 
-    /** All that the picture shows, for those who do not see it. */
-    public static function summary(BeforeAfter $found): string
+    /**
+     * All that the picture shows, for those who do not see it.
+     *
+     * @param list<array{string, string}>|null $checks as checks() has them, where they are known
+     */
+    public static function summary(BeforeAfter $found, ?array $checks = null): string
     {
         $checks = array_map(
             static fn(array $check): string => "{$check[0]}: {$check[1]}.",
-            self::checks($found),
+            $checks ?? self::checks($found),
         );
 
         return self::headline($found) . '. ' . implode(' ', [...$checks, ...self::notes($found)]);

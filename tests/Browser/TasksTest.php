@@ -168,6 +168,48 @@ final class TasksTest extends BrowserTestCase
      * Three depots whose ways are known: Ash falls by 0.5 a month and gets to 45 well before June 2026, Birch stays at
      * 80 and does not, Home has fallen by 0.37 a month since it turned.
      */
+    /** Twelve courts, five of them online since March 2022: the answer in six actions after the file is read. */
+    public function testWhatAMeasureDidIsReadFromAFile(): void
+    {
+        mt_srand(12);
+        $rows = "Court,Month,Days to judgment,Filing\n";
+        for ($court = 0; $court < 12; $court++) {
+            $isOnline = $court < 5;
+            for ($i = 0; $i < 96; $i++) {
+                $noise = (mt_rand(0, 1000) + mt_rand(0, 1000) + mt_rand(0, 1000) - 1500) / 250;
+                // All fall by 7 % from then on, those online by 19.
+                $factor = $i < 50 ? 1.0 : ($isOnline ? 0.81 : 0.93);
+                $value = (80 + 8 * $court + 6 * sin((2 * M_PI * $i) / 12)) * $factor + $noise;
+                $rows .= sprintf(
+                    "Court %s,%d-%02d,%.1f,%s\n",
+                    chr(65 + $court),
+                    2018 + intdiv($i, 12),
+                    1 + ($i % 12),
+                    $value,
+                    $isOnline ? 'online' : 'paper',
+                );
+            }
+        }
+        $path = Browser::downloads() . '/courts.csv';
+        file_put_contents($path, $rows);
+        $browser = $this->browser;
+        $browser->web->get($this->application->url('/'));
+        $this->bring('.drop.new input[type=file]', $path);
+        unlink($path);
+        $browser->see('h1', '12 courts')->click('.confirm .go')->see('.words.subtitle', 'Days to judgment');
+        $browser->click('[data-view=before-after]')->see('#workspace', 'Nothing says when the event was');
+        $browser->click('[popovertarget=set-before-after]')->write('#set-before-after-event', '2022-03');
+        $offered = $browser->find('#set-before-after-with')->getText();
+        self::assertStringContainsString('online', $offered);
+        $browser->choose('#set-before-after-with', 'online');
+        $browser->see('.words.headline', 'online −19')->see('.words.headline', 'the others −7');
+        self::assertMatchesRegularExpression(
+            '/a difference of −1[12]\.\d points \(−1\d\.\d to −1[01]\.\d\)/u',
+            $browser->text('.words.headline'),
+        );
+        $browser->see('#chart', 'of 791 other choices of 5 lines differ as much');
+    }
+
     public function testWhoGetsToATargetIsReadFromAFile(): void
     {
         mt_srand(6);

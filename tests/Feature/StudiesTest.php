@@ -478,7 +478,7 @@ final class StudiesTest extends ApplicationTestCase
             );
             self::assertEquals($study->document(), StudyDocument::read($study->revision->document));
         }
-        self::assertSame(11, Study::count());
+        self::assertSame(12, Study::count());
     }
 
     /** @param array{int, int, int} $colour */

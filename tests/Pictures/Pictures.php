@@ -29,22 +29,27 @@ final class Pictures
 
     private const MESSAGE = 6;
 
-    private const FUNNEL = 8;
-
     private const WHO = 9;
 
     private const WHEN = 10;
 
     private const TARGET = 11;
 
+    private const EVENT = 12;
+
     /** What the picture of a view is drawn by, beside what all of them are: files, patterns of them and folders. */
     private const SOURCES = [
+        'before-after' => [
+            'core/Chart/BeforeAfter*.php',
+            'core/Chart/SpansPainter.php',
+            'core/Outcome/Event*.php',
+            'core/Statistics/Event*.php',
+        ],
         'brief' => ['resources/views/brief', 'app/View/BriefPage.php'],
         'contributions' => ['core/Chart/Contribution*.php', 'core/Outcome/Contribut*.php'],
         'dataset' => ['resources/views/data/dataset.blade.php'],
         'first-page' => ['resources/views/home', 'core/Chart/MiniatureComposer.php'],
         'figures' => ['core/Outcome/Grid.php', 'resources/views/study/views'],
-        'funnel' => ['core/Chart/Scatter*.php'],
         'night' => ['core/Chart/Projection*.php', 'core/Statistics/Projection*.php'],
         'overlay' => ['core/Outcome/Overlay.php'],
         'panels' => ['core/Chart/Panel*.php'],
@@ -166,11 +171,11 @@ final class Pictures
             'ranks' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'ranks']]]),
             'stack' => static fn(self $on) => $on->study(self::TANGLE, [['view', ['view' => 'stack']]]),
             'contributions' => static fn(self $on) => $on->study(self::WHO),
+            'before-after' => static fn(self $on) => $on->study(self::EVENT),
             'sparks' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'sparks']]]),
             'figures' => static fn(self $on) => $on->study(self::INDEXED, [['view', ['view' => 'figures']]]),
             'scatter' => static fn(self $on) => $on->study(self::PEERS, [['view', ['view' => 'scatter']]]),
             'turns' => static fn(self $on) => $on->study(self::WHEN),
-            'funnel' => static fn(self $on) => $on->study(self::FUNNEL),
             'sentences' => static fn(self $on) => $on->study(self::MESSAGE)->click('[popovertarget=sentences]'),
             'peer-comparison' => static fn(self $on) => $on
                 ->study(self::MESSAGE)

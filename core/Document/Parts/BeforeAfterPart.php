@@ -48,8 +48,8 @@ final readonly class BeforeAfterPart implements Part
             0,
             1200,
             lead: 'each span, {periods} (0: automatic)',
-            about: 'periods before and as many after; 0 for as many as there are, up to three years with seasons, five ' .
-                'periods without',
+            about: 'periods before and as many after; 0 for as many as there are, up to three years with seasons, ' .
+                'five periods without',
         )]
         public int $span = 0,
         #[Choice(

@@ -23,9 +23,8 @@ final class AfterEvent implements ClaimFinder
         } catch (InvalidStudy) {
             return [];
         }
-        $before = $found->panel->courseBefore($found->spans);
         // Of sides that were moving apart before nothing is claimed.
-        $isSaid = $found->result->isBeyondChance() && ($before === null || !$before->isBeyondChance());
+        $isSaid = $found->result->isBeyondChance() && !$found->isDrifting();
 
         return $isSaid
             ? [Claim::of(BeforeAfterWords::headline($found), 0.85, BeforeAfterWords::summary($found))]
