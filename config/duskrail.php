@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 return [
     // The version of the program; CHANGELOG.md says what is in it.
-    'version' => '0.18.0',
+    'version' => '0.19.0',
 
     // Names under which it answers, beside those of the loopback and the one in APP_URL.
     'hosts' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('DUSK_RAIL_HOSTS', ''))))),

@@ -23,7 +23,6 @@ final readonly class Editor
         'overlay' => 'Overlay options',
         'stack' => 'Stack options',
         'contributions' => 'Contribution options',
-        'before-after' => 'Event',
         'sparks' => 'Table options',
         'figures' => 'Table options',
         'scatter' => 'Scatter options',

@@ -213,8 +213,8 @@ final readonly class BeforeAfter
                 " to {$comparison->axis->period($comparison->reference)->label()}";
             throw InvalidStudy::because(
                 count($events) === 1 || count(array_unique($events)) === 1
-                    ? "The event ({$date}) is {$where} period with values; these are of {$range}. Enter another date, " .
-                        'or pull the ends of the track.'
+                    ? "The event ({$date}) is {$where} period with values; these are of {$range}. Enter another " .
+                        'date, or pull the ends of the track.'
                     : "No date of the event is between the values shown ({$range}). Enter other dates, or pull the " .
                         'ends of the track.',
             );

@@ -166,9 +166,13 @@ final readonly class Targets
     /** Whether this line is to reach something else than all the others. */
     public function isOwn(string $line): bool
     {
-        $isOwn = static fn(array $step): bool => ShortName::means($step['name'], $line);
+        foreach ($this->steps as $step) {
+            if (ShortName::means($step['name'], $line)) {
+                return true;
+            }
+        }
 
-        return array_filter($this->steps, $isOwn) !== [];
+        return false;
     }
 
     /** What a line is to have reached at a position; NAN where nothing is set yet. An empty name is everybody. */

@@ -163,7 +163,7 @@ final class BeforeAfterWords
 
         return match (true) {
             is_nan($result->error) => 'none: one line on each side shows no spread',
-            $result->isPooled => "the spread of the others stands for both sides, since {$noun} " .
+            $result->isPooled => "the spread of the others is taken for both sides, since {$noun} " .
                 'had it and ' .
                 ($result->countWithout === 1 ? 'one line' : $result->countWithout) .
                 ' did not',

@@ -198,10 +198,10 @@ final class TasksTest extends BrowserTestCase
         unlink($path);
         $browser->see('h1', '12 courts')->click('.confirm .go')->see('.words.subtitle', 'Days to judgment');
         $browser->click('[data-view=before-after]')->see('#workspace', 'Nothing says when the event was');
-        $browser->click('[popovertarget=set-before-after]')->write('#set-before-after-event', '2022-03');
-        $offered = $browser->find('#set-before-after-with')->getText();
+        $browser->click('[popovertarget=set-event]')->write('#set-event-event', '2022-03');
+        $offered = $browser->find('#set-event-with')->getText();
         self::assertStringContainsString('online', $offered);
-        $browser->choose('#set-before-after-with', 'online');
+        $browser->choose('#set-event-with', 'online');
         $browser->see('.words.headline', 'online −19')->see('.words.headline', 'the others −7');
         self::assertMatchesRegularExpression(
             '/a difference of −1[12]\.\d points \(−1\d\.\d to −1[01]\.\d\)/u',

@@ -486,7 +486,9 @@ final class BeforeAfterTest extends TestCase
     {
         $values = array_fill_keys(array_keys($events), array_fill(0, 120, 1.0));
 
-        return (new EventPanel($values, $events, ['x' => array_fill(0, 120, 1.0)], 12, 0, false))->usualSpans()?->length;
+        $panel = new EventPanel($values, $events, ['x' => array_fill(0, 120, 1.0)], 12, 0, false);
+
+        return $panel->usualSpans()?->length;
     }
 
     private static function seen(Comparison $comparison): Comparison

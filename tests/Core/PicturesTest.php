@@ -184,7 +184,7 @@ final class PicturesTest extends TestCase
             [$focus('b'), $view('contributions'), $set('contributions', ['ends' => 'periods', 'top' => '3'])],
         ];
         yield 'before-after' => [
-            [$focus('b'), $view('before-after'), $set('before-after', ['event' => '2023-07', 'called' => 'a new law'])],
+            [$focus('b'), $view('before-after'), $set('event', ['event' => '2023-07', 'called' => 'a new law'])],
         ];
         yield 'turns' => [[$focus('b'), $set('turns', ['turns' => 'shown'])]];
         yield 'layers-through-zero' => [[$view('stack'), $set('stack', ['form' => 'through', 'order' => 'name'])]];

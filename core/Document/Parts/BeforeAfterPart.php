@@ -73,11 +73,11 @@ final readonly class BeforeAfterPart implements Part
 
     public static function name(): string
     {
-        return 'before-after';
+        return 'event';
     }
 
     public static function title(): string
     {
-        return 'Before and after';
+        return 'Event';
     }
 }
