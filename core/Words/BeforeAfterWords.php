@@ -159,17 +159,12 @@ final class BeforeAfterWords
     private static function error(BeforeAfter $found): string
     {
         $result = $found->result;
-        $noun = $result->countWith < 2 ? 'one line' : "{$result->countWith} lines";
 
         return match (true) {
             is_nan($result->error) => 'none: one line on each side shows no spread',
-            $result->isPooled => "the spread of the others is taken for both sides, since {$noun} " .
-                'had it and ' .
-                ($result->countWithout === 1 ? 'one line' : $result->countWithout) .
-                ' did not',
-            default => 'by the spread of both sides (clustered by line), ' .
-                Numerals::text($result->freedom, 1) .
-                ' degrees of freedom',
+            $result->isPooled => "one spread for both sides, with {$result->countWith} and " .
+                "{$result->countWithout} members",
+            default => 'clustered by line, ' . Numerals::text($result->freedom, 1) . ' degrees of freedom',
         };
     }
 
@@ -239,8 +234,8 @@ final class BeforeAfterWords
         $others = $placebo->asLarge - 1;
 
         return $placebo->size === 1
-            ? Numerals::ordinal($placebo->asLarge) .
-                " largest of {$placebo->of} differences, each line against the rest"
+            ? ($placebo->asLarge === 1 ? 'largest' : Numerals::ordinal($placebo->asLarge) . ' largest') .
+                " of {$placebo->of} differences, each line against the rest"
             : self::count($others) .
                 ' of ' .
                 Numerals::count($placebo->of - 1) .
