@@ -10,6 +10,7 @@ use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Outcome\Lineup;
 use DuskRail\Outcome\SparkRow;
 use DuskRail\Outcome\SparkTable;
+use DuskRail\Words\SparkColumns;
 use DuskRail\Words\TrendWords;
 
 /** The rows of the Sparks view as one picture, to hand over. */
@@ -24,6 +25,8 @@ final readonly class SparksComposer
     private const HEADS = 30.0;
 
     private const FOOT = 26.0;
+
+    private const NOTE = 18.0;
 
     /** Width of what is known of an entity, where a picture is as wide as this. */
     private const FACT = 118.0;
@@ -48,6 +51,7 @@ final readonly class SparksComposer
     {
         $facts = $width < self::WIDE ? [] : $table->facts();
         $name = $width - self::CELL - count(self::columns($table)) * self::COLUMN;
+        $foot = self::FOOT + self::NOTE * count(SparkColumns::notes($table));
         $pages = [];
         $marks = $this->heads($table, $name, $facts);
         $rules = [];
@@ -60,7 +64,7 @@ final readonly class SparksComposer
             foreach ($lines as $i => [$row, $words]) {
                 $heads = $group !== '' && $i === 0;
                 // The name of a group is not alone at the foot of a page.
-                if ($y + self::ROW * ($heads ? 2 : 1) + self::FOOT > $height && $y > self::HEADS) {
+                if ($y + self::ROW * ($heads ? 2 : 1) + $foot > $height && $y > self::HEADS) {
                     $pages[] = $this->page($table, $width, $y, $marks, $rules);
                     [$marks, $rules, $y] = [$this->heads($table, $name, $facts), [], self::HEADS];
                 }
@@ -77,7 +81,8 @@ final readonly class SparksComposer
             }
             $y += 6.0;
         }
-        $pages[] = $this->page($table, $width, $y, $marks, $rules);
+        [$together, $high] = self::together($table, $y, $width);
+        $pages[] = $this->page($table, $width, $y + $high, [...$marks, ...$together], $rules);
 
         return $pages;
     }
@@ -111,9 +116,8 @@ final readonly class SparksComposer
     {
         $in = $table->comparison->precision->unit();
         $of = $in === '' ? '' : ", {$in}";
-        $heads = ["Latest{$of}", "Change{$of}", 'Per year', 'Rank', 'Trend'];
 
-        return $table->hasProspects() ? [...$heads, 'Target'] : $heads;
+        return ["Latest{$of}", "Change{$of}", 'Per year', 'Rank', 'Trend', ...SparkColumns::heads($table)];
     }
 
     /**
@@ -125,6 +129,11 @@ final readonly class SparksComposer
         array_unshift($marks, ...$rules === [] ? [] : [new Stroke($rules, Ink::Hair, 1.0)]);
         $about = TrendWords::underTable($table->comparison);
         $marks[] = Words::plain(0.0, $y + 14.0, $about, Type::text(12.5), Ink::Quiet);
+        foreach (SparkColumns::notes($table) as $note) {
+            $y += self::NOTE;
+            $words = Words::fitting($this->measure, $note, Type::text(12.5), $width);
+            $marks[] = Words::plain(0.0, $y + 14.0, $words, Type::text(12.5), Ink::Quiet);
+        }
 
         return new Scene(
             $width,
@@ -134,6 +143,30 @@ final readonly class SparksComposer
             $table->comparison->measure->name,
             Summary::of(Lineup::of($table->comparison)),
         );
+    }
+
+    /**
+     * The last row, what all rows come to.
+     *
+     * @return array{list<Mark>, float} with its height; none where that is not asked for
+     */
+    private static function together(SparkTable $table, float $y, float $width): array
+    {
+        $together = SparkColumns::together($table);
+        if ($together === null) {
+            return [[], 0.0];
+        }
+        [$name, $texts] = $together;
+        $type = Type::text(13.5, 700);
+        $marks = [
+            new Stroke([[0.0, $y, $width, $y]], Ink::Hair, 1.0),
+            Words::plain(0.0, $y + 16.0, $name, $type, Ink::Text),
+        ];
+        foreach (array_reverse($texts) as $i => $text) {
+            $marks[] = Words::plain($width - $i * self::COLUMN - 8.0, $y + 16.0, $text, $type, Ink::Text, 'end');
+        }
+
+        return [$marks, self::ROW];
     }
 
     /** What draws the tiny pictures of a table. */
@@ -202,7 +235,7 @@ final readonly class SparksComposer
                 is_nan($row->course->growth) ? '–' : Numerals::signed($row->course->growth, 1) . ' %',
                 $row->rank === null ? '' : (string) $row->rank,
                 $table->comparison->verdict($row->course->trend),
-                ...$table->hasProspects() ? [$table->prospect($row)] : [],
+                ...SparkColumns::texts($table, $row),
             ] as $i => $text
         ) {
             $marks[] = Words::plain(

@@ -13,12 +13,21 @@ final readonly class SparkTable
 {
     private const FACTS = 3;
 
+    /** Beside what rows contribute there is room for one. */
+    private const FACTS_BESIDE = 1;
+
     /**
      * @param array<string, list<SparkRow>> $groups rows by group, in the order asked for; all under an empty name
      *     when they are not grouped
      * @param array<string, SparkRow> $totals what a group comes to: the sum, or the ratio of sums
+     * @param SparkContributions|null $contributions what each row adds to the change of all, where that is asked for
      */
-    private function __construct(public Comparison $comparison, public array $groups, public array $totals) {}
+    private function __construct(
+        public Comparison $comparison,
+        public array $groups,
+        public array $totals,
+        public ?SparkContributions $contributions,
+    ) {}
 
     /** @return list<string> the first attributes of the entities, which are shown beside the names; not their group */
     public function facts(): array
@@ -27,7 +36,11 @@ final readonly class SparkTable
         foreach ($this->comparison->data->entities() as $entity) {
             $all += $entity->attributes;
         }
-        $facts = array_slice(array_map(strval(...), array_keys($all)), 0, self::FACTS);
+        $facts = array_slice(
+            array_map(strval(...), array_keys($all)),
+            0,
+            $this->contributions === null ? self::FACTS : self::FACTS_BESIDE,
+        );
 
         return array_values(
             array_filter($facts, static fn(string $f): bool => !in_array(mb_strtolower($f), ['group', 'region'], true)),
@@ -58,6 +71,7 @@ final readonly class SparkTable
                 ),
             ),
         );
+        $contributions = SparkContributions::of($comparison);
         $totals = [];
         if ($part->grouped && count($names) > 1 && $study->part(LinesPart::class)->across === 'entities') {
             // Groups are calculated along the whole rail, not added up at its end.
@@ -89,6 +103,7 @@ final readonly class SparkTable
             $comparison,
             array_map(static fn(array $group): array => self::sorted($group, $part->sort, $part->downward), $rows),
             $totals,
+            $contributions,
         );
     }
 

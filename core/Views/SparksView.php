@@ -14,6 +14,7 @@ use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\SparkTable;
 use DuskRail\Outcome\ValueTable;
+use DuskRail\Words\SparkColumns;
 use DuskRail\Words\TrendWords;
 
 /** A table with a tiny line in each row. */
@@ -82,15 +83,19 @@ final readonly class SparksView extends View
                     $row->course->growth,
                     $row->rank === null ? NAN : (float) $row->rank,
                     $comparison->verdict($row->course->trend),
-                    ...$table->hasProspects() ? [$table->prospect($row)] : [],
+                    ...SparkColumns::values($table, $row),
                 ];
             }
         }
-        $heads = ['Name', 'Group', ...$facts, 'Latest', 'Change', 'Growth per year, %', 'Rank', 'Trend'];
-        $heads = $table->hasProspects() ? [...$heads, 'Target'] : $heads;
+        $further = array_map(
+            static fn(string $head): string => str_starts_with($head, 'Of the ') ? "{$head}, %" : $head,
+            SparkColumns::heads($table),
+        );
+        $heads = ['Name', 'Group', ...$facts, 'Latest', 'Change', 'Growth per year, %', 'Rank', 'Trend', ...$further];
 
         return new ValueTable($heads, $rows, [
             TrendWords::underTable($comparison),
+            ...SparkColumns::notes($table),
             ...ValueTable::unsettled($comparison),
         ]);
     }

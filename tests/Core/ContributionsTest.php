@@ -14,6 +14,7 @@ use DuskRail\Data\MeasureKind;
 use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\BreakdownsPart;
 use DuskRail\Document\Parts\ContributionsPart;
+use DuskRail\Document\Parts\SparksPart;
 use DuskRail\Document\Study;
 use DuskRail\Outcome\Comparison;
 use DuskRail\Outcome\Contributed;
@@ -25,11 +26,13 @@ use DuskRail\Statistics\Contributions;
 use DuskRail\Statistics\ContributionTerm as Term;
 use DuskRail\Statistics\Total;
 use DuskRail\Time\Frequency;
+use DuskRail\Views\SparksView;
 use DuskRail\Words\ContributionClaims;
 use DuskRail\Words\ContributionWords;
 use DuskRail\Words\ContributionWorking;
 use DuskRail\Words\Sentences\Claim;
 use DuskRail\Words\Sentences\WhoAccounts;
+use DuskRail\Words\SparkColumns;
 use PHPUnit\Framework\TestCase;
 
 /** Who accounts for a change, against formulas and sums worked out here a second time. */
@@ -345,6 +348,53 @@ final class ContributionsTest extends TestCase
         };
         self::assertSame([], $claims(4));
         self::assertSame(['Cases: M0 accounts for 86 % of the fall, from 2020 to 2021'], $claims(5));
+    }
+
+    /** In Sparks each row has its part of the change, each group that of its members, and all of it is below. */
+    public function testRowsOfSparksSayWhatTheyAddToTheChange(): void
+    {
+        mt_srand(41);
+        for ($n = 0; $n < 20; $n++) {
+            $entities = $series = [];
+            for ($i = 0; $i < 9; $i++) {
+                $series["m{$i}"] = [(float) mt_rand(50, 150), (float) mt_rand(50, 150), (float) mt_rand(60, 180)];
+                $entities[] = new Entity("m{$i}", "M{$i}", $i < 4 ? 'North' : 'South');
+            }
+            $measure = Make::measure('cases', 'cases', MeasureKind::Flow, '2020');
+            $data = new DataInMemory([$measure], $entities, ['cases' => Make::table($measure, '2020', $series)]);
+            $study = (new Study('Cases', 'cases', Rail::of(), []))->withView('sparks');
+            $plain = Comparison::of($study, $data);
+            self::assertSame(7, count((new SparksView())->values($plain)->heads));
+            $comparison = Comparison::of($study->withPart(SparksPart::from(['contributions' => true])), $data);
+            $values = (new SparksView())->values($comparison);
+            $change = array_sum(array_map(static fn(array $of): float => $of[2] - $of[0], $series));
+            self::assertSame('Contribution', $values->heads[7]);
+            foreach ($values->rows as $row) {
+                $own = $series[strtolower((string) $row[0])];
+                self::assertEqualsWithDelta($own[2] - $own[0], $row[7], 1e-9);
+                if (isset($values->heads[8])) {
+                    self::assertEqualsWithDelta((100 * ($own[2] - $own[0])) / $change, $row[8], 1e-9);
+                }
+            }
+            $table = (new SparksView())->outcome($comparison);
+            $members = array_slice($series, 0, 4);
+            self::assertEqualsWithDelta(
+                array_sum(array_map(static fn(array $of): float => $of[2] - $of[0], $members)),
+                $table->contributions?->change($table->totals['North']),
+                1e-9,
+            );
+            $together = SparkColumns::together($table);
+            self::assertSame('Together (sum of 9)', $together[0] ?? '');
+            self::assertSame($comparison->precision->signed($change), $together[1][0] ?? '');
+        }
+        $places = Comparison::of(
+            $study->withPart(SparksPart::from(['contributions' => true]))->withRail(
+                Rail::of()->with(StopCatalogue::make('rank', [])),
+            ),
+            $data,
+        );
+        $notes = (new SparksView())->values($places)->notes;
+        self::assertStringContainsString('No contributions are shown. The result of the rail', implode(' ', $notes));
     }
 
     /** Kitagawa (1955): the difference of two crude rates is one of rates and one of composition. */

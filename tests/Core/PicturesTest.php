@@ -199,6 +199,7 @@ final class PicturesTest extends TestCase
                     'sort' => 'change',
                     'downward' => '1',
                     'forms' => ['a' => 'columns', 'b' => 'signs'],
+                    'contributions' => '1',
                 ]),
             ],
         ];

@@ -44,6 +44,7 @@ final readonly class SparksPart implements Part
         )]
         public array $points = ['highest', 'lowest', 'last'],
         #[Flag('rows', 'by group, with totals', 'one list')] public bool $grouped = true,
+        #[Flag('contributions to the change', 'shown', 'hidden')] public bool $contributions = false,
         #[Choice(
             'sorted column',
             [

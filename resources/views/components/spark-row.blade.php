@@ -9,7 +9,7 @@
     <th scope="row">@if ($total !== ''){{ $total }}@else<button type="button" class="opens" data-open-line="{{ $row->line->key }}" title="{{ __('Open in Lines') }}">{{ $row->line->name }}</button>@endif</th>
     @foreach ($facts as $attribute)<td class="quiet">{{ $known[$attribute] ?? '' }}</td>@endforeach
     @if ($row === null)
-        <td colspan="{{ $table->hasProspects() ? 7 : 6 }}"></td>
+        <td colspan="{{ 6 + count(\DuskRail\Words\SparkColumns::heads($table)) }}"></td>
     @else
         <td class="spark"><button type="button" data-draw-row="{{ $row->line->key }}" data-group="{{ $row->line->isGroup() ? $row->line->name : $row->line->group }}" title="{{ $total === '' ? __('Change the form of this row') : __('Change the form of this group') }}" aria-label="{{ __('Change the form of :name', ['name' => $row->line->name]) }}">{!! \App\Drawing\Svg::forScreen(new \DuskRail\Chart\Scene(150, 24, $cell->marks($row->line, 150, 24)), ['aria-hidden' => 'true']) !!}</button></td>
         <td>{{ $text($row->line->latest()) }}</td>
@@ -17,6 +17,8 @@
         <td>{{ is_nan($row->course->growth) ? '–' : \DuskRail\Data\Numerals::signed($row->course->growth, 1).' %' }}</td>
         <td>{{ $row->rank ?? '' }}</td>
         <td class="verdict" title="{{ $row->course->trend->reason }}">{{ $comparison->verdict($row->course->trend) }}</td>
-        @if ($table->hasProspects())<td class="verdict" title="{{ \DuskRail\Words\OutlookWords::workingOf($comparison, $row->line) }}">{{ $table->prospect($row) }}</td>@endif
+        @foreach (\DuskRail\Words\SparkColumns::texts($table, $row) as $told)
+            @if ($loop->first && $table->hasProspects())<td class="verdict" title="{{ \DuskRail\Words\OutlookWords::workingOf($comparison, $row->line) }}">{{ $told }}</td>@else<td>{{ $told }}</td>@endif
+        @endforeach
     @endif
 </tr>

@@ -18,7 +18,7 @@
                         <th scope="col" class="quiet">{{ $comparison->axis->period($comparison->from)->short() }} – {{ $comparison->axis->period(max($comparison->from, $comparison->finished()))->short() }}</th>
                     @endif
                 @endforeach
-                @if ($table->hasProspects())<th scope="col">{{ __('Target') }}</th>@endif
+                @foreach (\DuskRail\Words\SparkColumns::heads($table) as $head)<th scope="col">{{ \App\View\Label::of($head) }}</th>@endforeach
             </tr>
         </thead>
         @foreach ($table->groups as $group => $rows)
@@ -31,6 +31,9 @@
                 @endforeach
             </tbody>
         @endforeach
+        @if (($together = \DuskRail\Words\SparkColumns::together($table)) !== null)
+            <tbody><tr class="total"><th scope="row">{{ $together[0] }}</th><td colspan="{{ count($attributes) + 6 }}"></td>@foreach ($together[1] as $told)<td>{{ $told }}</td>@endforeach</tr></tbody>
+        @endif
     </table>
-    <p class="quiet">{{ \DuskRail\Words\TrendWords::underTable($comparison) }}</p>
+    <p class="quiet">{{ implode(' ', [\DuskRail\Words\TrendWords::underTable($comparison), ...\DuskRail\Words\SparkColumns::notes($table)]) }}</p>
 </div>
