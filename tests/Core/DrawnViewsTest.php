@@ -580,7 +580,19 @@ final class DrawnViewsTest extends TestCase
                     'sort' => 'trend',
                     'downward' => true,
                     'grouped' => false,
+                    'contributions' => true,
                     'forms' => ['a' => 'line'],
+                ],
+                'event' => [
+                    'event' => 'Veldmere 2019; 2021-Q3',
+                    'called' => 'a new law',
+                    'with' => 'is:Size=large',
+                    'without' => 'group:Hill',
+                    'span' => 24,
+                    'start' => 'after',
+                    'transition' => 3,
+                    'change' => 'percent',
+                    'band' => 'none',
                 ],
             ] as $name => $settings
         ) {

@@ -309,6 +309,29 @@ final class StudiesTest extends ApplicationTestCase
         );
     }
 
+    /** From the annotation of an event to what changed after it, its working and its file. */
+    public function testAnAnnotatedEventIsLookedAtBeforeAndAfter(): void
+    {
+        $rows = "Town,2017,2018,2019,2020,2021,2022\n";
+        foreach (['Tarrow' => 60, 'Veldmere' => 100, 'Marl' => 101, 'Osker' => 99] as $name => $then) {
+            $rows .= "{$name},100,101,99,{$then}," . ($then + 1) . ',' . ($then - 1) . "\n";
+        }
+        $study = $this->imported($rows, 'costs.csv');
+        $this->change($study, 'add-mark', ['settings' => ['kind' => 'event', 'at' => '2020', 'text' => 'New law']]);
+        $this->get(route('editors.show', [$study, 'set-marks']))->assertOk()->assertSee('Before and after');
+        $this->change($study, 'before-after', ['number' => '4'])
+            ->assertUnprocessable()
+            ->assertSee('There is no such event among the annotations');
+        $this->change($study, 'before-after', ['number' => '0'])->assertOk()->assertSee('after 2020');
+        $this->change($study, 'set', ['part' => 'event', 'settings' => ['event' => 'Tarrow 2020']])
+            ->assertOk()
+            ->assertSee('Tarrow −40.0 % after 2020, the others 0.0 %: a difference of −40.0 points')
+            ->assertSee('one spread for both sides, with 1 and 3 members');
+        $this->get(route('working.show', [$study, '~with', 2]))->assertOk()->assertSee('mean of 1 changes');
+        $this->get(route('working.show', [$study, '~nobody', 2]))->assertNotFound();
+        $this->get(route('hand-over', [$study, 'csv']))->assertOk()->assertSee('"Difference, 95 % lower"', false);
+    }
+
     public function testAStopShowsItsFiguresAPointItsWorkingAndTheFocusItsStanding(): void
     {
         $study = $this->imported();

@@ -30,8 +30,9 @@ final class WorkingController
         [$run, $measure, $entity] = $comparison->traced($key);
         // Of several measures each may have begun at another time.
         $at += $comparison->axis->first - $run->table()->axis->first;
+        $isThere = isset($run->table()->series[$entity]->values[$at]);
         abort_unless(
-            isset($run->table()->series[$entity]->values[$at]),
+            $isThere || $more !== [],
             404,
             __('The line does not have this period.'),
         );
@@ -41,7 +42,9 @@ final class WorkingController
         return view('study.working', [
             'more' => $more,
             'title' => $view->title(),
-            'working' => Working::of($run, $comparison->data, $measure, $entity, $at, $cell),
+            'name' => "{$found->name}, {$lineup->when($found, $position)}",
+            // A mean of several lines has a working of its own, and none of one line.
+            'working' => $isThere ? Working::of($run, $comparison->data, $measure, $entity, $at, $cell) : null,
         ]);
     }
 

@@ -1,8 +1,9 @@
 <div id="working-of">
-    <h2>{{ $working->entity }}, {{ $working->period }}</h2>
+    <h2>{{ $working === null ? $name : "{$working->entity}, {$working->period}" }}</h2>
     @if ($more !== [])
     <div class="more"><b>{{ \App\View\Label::of($title) }}</b>@foreach ($more as $told)<p>{{ $told }}</p>@endforeach</div>
     @endif
+    @if ($working !== null)
     <ol>
         @foreach ($working->steps as $step)
             <li>
@@ -19,6 +20,7 @@
         @endforeach
     </ol>
     <p class="quiet">@if ($working->origin !== null){{ $working->origin->text() }}@else {{ __('Source file unknown.') }}@endif</p>
-    <textarea class="as-text" readonly hidden aria-label="{{ __('Working as text') }}">{{ implode("\n", [...$more, $working->text()]) }}</textarea>
+    @endif
+    <textarea class="as-text" readonly hidden aria-label="{{ __('Working as text') }}">{{ implode("\n", [...$more, ...$working === null ? [] : [$working->text()]]) }}</textarea>
     <div class="acts"><button type="button" class="act" data-copy>{{ __('Copy as text') }}</button><button type="button" class="act" popovertarget="working" popovertargetaction="hide">{{ __('Close') }}</button></div>
 </div>
