@@ -6,8 +6,10 @@ namespace DuskRail\Words;
 
 use DuskRail\Data\Numerals;
 use DuskRail\Data\ValueType;
+use DuskRail\Document\InvalidStudy;
 use DuskRail\Document\Parts\BeforeAfterPart;
 use DuskRail\Outcome\BeforeAfter;
+use DuskRail\Outcome\Comparison;
 
 /** What changed about an event, in words. */
 final class BeforeAfterWords
@@ -81,11 +83,40 @@ final class BeforeAfterWords
         return self::change($found, $change) . ($count > 1 ? ", mean of {$count}" : '');
     }
 
+    /** `−12.4 points (−17.1 to −7.7)` */
+    public static function effectBetween(BeforeAfter $found): string
+    {
+        $interval = self::interval($found);
+
+        return self::effect($found) . ($interval === '' ? '' : " ({$interval})");
+    }
+
+    /** Why there is no number about the event of a study. */
+    public static function missing(Comparison $comparison): string
+    {
+        try {
+            $comparison->effects->beforeAfter();
+        } catch (InvalidStudy $problem) {
+            return $problem->getMessage();
+        }
+
+        return 'write {difference}, {with} or {without} alone, without a name.';
+    }
+
+    /** The sentence of a difference beyond chance, with its numbers in braces so that they follow new values. */
+    public static function claim(BeforeAfter $found): string
+    {
+        return self::with($found) .
+            ' {with} ' .
+            self::when($found) .
+            ', ' .
+            lcfirst(self::without($found)) .
+            ' {without}: a difference of {difference}';
+    }
+
     /** What happened, in one sentence. */
     public static function headline(BeforeAfter $found): string
     {
-        $interval = self::interval($found);
-        $between = $interval === '' ? '' : " ({$interval})";
         $sides = self::with($found) .
             ' ' .
             self::change($found, $found->result->with) .
@@ -97,9 +128,9 @@ final class BeforeAfterWords
             self::change($found, $found->result->without);
 
         return match (true) {
-            $interval === '' || $found->result->isBeyondChance()
-                => "{$sides}: a difference of " . self::effect($found) . $between,
-            default => "{$sides}: no difference beyond chance, " . self::effect($found) . $between,
+            is_nan($found->result->error) || $found->result->isBeyondChance()
+                => "{$sides}: a difference of " . self::effectBetween($found),
+            default => "{$sides}: no difference beyond chance, " . self::effectBetween($found),
         };
     }
 

@@ -17,31 +17,19 @@ use DuskRail\Time\PeriodRange;
  * A number within words that is calculated from the data, so that it stays right when they change: `{value
  * Veldmere}`, `{value Veldmere in 2020}`, `{change Veldmere since 2019}`, `{pace Veldmere}` and
  * `{since Veldmere}` (its last turn), `{needed Veldmere}` (the pace to its target), `{leads Veldmere}` and
- * `{reaches Veldmere}` (its projection), `{rank Veldmere}`, `{period}`.
+ * `{reaches Veldmere}` (its projection), `{rank Veldmere}`, `{period}`; and of an event `{difference}`, `{with}` and
+ * `{without}`.
  */
 final readonly class LiveNumber
 {
-    private const PATTERN = '/\{(value|change|pace|since|needed|leads|reaches|rank|place|period)\b([^{}]*)\}/u';
-
-    /** Words before a change that say which way it went; the number then is without its sign. */
-    private const DOWN = [
-        ...['down', 'fell', 'fallen', 'falls', 'falling', 'cut', 'lost', 'lower', 'less', 'dropped', 'drops'],
-        ...['declined', 'declines', 'reduced', 'decreased', 'decreases', 'shrank', 'shrunk', 'sank', 'sunk'],
-    ];
-
-    private const UP = [
-        ...['up', 'rose', 'risen', 'rises', 'rising', 'gained', 'grew', 'grown', 'grows', 'higher', 'more'],
-        ...['increased', 'increases', 'climbed', 'climbs'],
-    ];
-
-    /** Words that leave it open which way a change went. */
-    private const EITHER = ['changed', 'changes', 'moved', 'moves', 'differs', 'change'];
+    private const PATTERN =
+        '/\{(value|change|pace|since|needed|leads|reaches|rank|place|period|difference|without|with)\b([^{}]*)\}/u';
 
     /** Numbers that say how far something went, or is to go. */
-    private const MOVES = ['change', 'pace', 'needed'];
+    private const MOVES = ['change', 'pace', 'needed', ...self::EVENT];
 
-    /** So many characters before a number its direction is looked for. */
-    private const REACH = 60;
+    /** What changed about the event of the study, which is of no one line. */
+    private const EVENT = ['difference', 'with', 'without'];
 
     /** @param bool $isShare whether it is in per cent */
     private function __construct(
@@ -62,7 +50,7 @@ final readonly class LiveNumber
             }
             $number = self::read($placeholder, $comparison);
             // Words such as "fell by" already say which way a change went; any other number keeps its sign.
-            $signless = in_array($placeholder[0], self::MOVES, true) && self::way($filled) !== 0;
+            $signless = in_array($placeholder[0], self::MOVES, true) && SaidWay::before($filled) !== 0;
             $filled .= $number === null ? $text : ($signless ? $number->unsigned() : $number->text);
         }
 
@@ -82,7 +70,7 @@ final readonly class LiveNumber
             if (preg_match(self::PATTERN, $braces) !== 1) {
                 $faults[] =
                     "“{$braces}” in the text is unknown. Use value, change, pace, since, needed, leads, " .
-                    'reaches, rank or period, for example {value Veldmere}.';
+                    'reaches, rank, period, difference, with or without, for example {value Veldmere}.';
             }
         }
         $before = '';
@@ -93,7 +81,7 @@ final readonly class LiveNumber
             }
             $isMove = in_array($placeholder[0] ?? '', self::MOVES, true);
             if ($number !== null && $isMove) {
-                $way = self::way($before);
+                $way = SaidWay::before($before);
                 // Who goes from the 8th place to the 1st has gained places, though the number fell.
                 $places = $comparison->run->table()->nature === Nature::Place;
                 if ($way * $number->amount * ($places ? -1 : 1) < 0.0) {
@@ -109,27 +97,12 @@ final readonly class LiveNumber
         return $faults;
     }
 
-    /**
-     * Which way the words before a number say that it went, by the last of them in its sentence: −1, 1 or 0. “Less than
-     * a year ago” says nothing of it.
-     */
-    private static function way(string $before): int
-    {
-        preg_match('/[^.;{}]{0,' . self::REACH . '}$/u', $before, $clause);
-        $words = preg_replace('/\\b(less|more|lower|higher) than\\b/iu', '', $clause[0] ?? '');
-        preg_match_all('/\\p{L}+/u', mb_strtolower((string) $words), $found);
-        foreach (array_reverse($found[0]) as $word) {
-            if (in_array($word, [...self::DOWN, ...self::UP, ...self::EITHER], true)) {
-                return in_array($word, self::DOWN, true) ? -1 : (in_array($word, self::UP, true) ? 1 : 0);
-            }
-        }
-
-        return 0;
-    }
-
     /** @param array{string, string} $placeholder */
     private static function fault(string $text, array $placeholder, Comparison $comparison): string
     {
+        if (in_array($placeholder[0], self::EVENT, true)) {
+            return "“{$text}” in the text: " . BeforeAfterWords::missing($comparison);
+        }
         $words = self::split($placeholder[1]);
         $line = self::line($words[0], $comparison);
         if ($line === null || isset($words[1]) || $comparison->reference < $comparison->from) {
@@ -286,6 +259,9 @@ final readonly class LiveNumber
                 '',
             );
         }
+        if (in_array($what, self::EVENT, true)) {
+            return $about === '' ? self::event($comparison, $what) : null;
+        }
         if ($line === null) {
             return null;
         }
@@ -369,6 +345,23 @@ final readonly class LiveNumber
                 false,
                 OutlookWords::working($comparison, $outlook),
             );
+    }
+
+    /** What changed about the event; null where before and after cannot be compared. */
+    private static function event(Comparison $comparison, string $what): ?self
+    {
+        try {
+            $found = $comparison->effects->beforeAfter();
+        } catch (Refusal) {
+            return null;
+        }
+        [$amount, $text] = match ($what) {
+            'with' => [$found->result->with, BeforeAfterWords::change($found, $found->result->with)],
+            'without' => [$found->result->without, BeforeAfterWords::change($found, $found->result->without)],
+            default => [$found->result->effect(), BeforeAfterWords::effectBetween($found)],
+        };
+
+        return new self($amount, $text, $found->panel->isRelative, implode('; ', BeforeAfterWords::working($found)));
     }
 
     /** By its whole name, or by its first word where no other line begins with it. */

@@ -30,6 +30,7 @@ use DuskRail\Statistics\EventSpans;
 use DuskRail\Statistics\PlaceboMembers;
 use DuskRail\Views\BeforeAfterView;
 use DuskRail\Words\BeforeAfterWords;
+use DuskRail\Words\LiveNumber;
 use DuskRail\Words\Sentences\AfterEvent;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -251,10 +252,15 @@ final class BeforeAfterTest extends TestCase
             $said[$words]++;
             $rows = array_column((new BeforeAfterView())->values($comparison)->rows, 4, 0);
             self::assertEqualsWithDelta($with - $without, $rows['Difference'], 1e-9);
+            $claims = (new AfterEvent())->claims($comparison);
             self::assertSame(
                 $words === 'a difference of' && (new NotParallel())->notice(self::seen($comparison)) === null,
-                (new AfterEvent())->claims($comparison) !== [],
+                $claims !== [],
             );
+            foreach ($claims as $claim) {
+                self::assertSame($headline, LiveNumber::filled($claim->sentence, $comparison));
+                self::assertSame([], LiveNumber::faults($claim->sentence, $comparison));
+            }
         }
         self::assertGreaterThan(4, min($said));
     }
@@ -386,6 +392,27 @@ final class BeforeAfterTest extends TestCase
                 self::assertStringContainsString($sentence, $problem->getMessage());
             }
         }
+    }
+
+    /** Numbers in a headline follow the data, and say why there are none. */
+    public function testAHeadlineKeepsTheDifference(): void
+    {
+        $comparison = $this->world(-12.0, 0.0);
+        $filled = LiveNumber::filled('It fell by {difference}', $comparison);
+        self::assertStringStartsWith('It fell by 12.0 points (', $filled);
+        self::assertSame([], LiveNumber::faults('It fell by {difference}', $comparison));
+        self::assertStringContainsString(
+            'The text says up, but the change is −12.0 points',
+            implode(' ', LiveNumber::faults('It rose by {difference}', $comparison)),
+        );
+        self::assertStringContainsString(
+            'write {difference}, {with} or {without} alone',
+            implode(' ', LiveNumber::faults('{difference North0}', $comparison)),
+        );
+        self::assertStringContainsString(
+            '“{with}” in the text: Nothing says when the event was.',
+            implode(' ', LiveNumber::faults('{with}', $this->world(-12.0, 0.0, ['event' => '']))),
+        );
     }
 
     public function testAnAnnotationLeadsToIt(): void

@@ -27,7 +27,7 @@ final class AfterEvent implements ClaimFinder
         $isSaid = $found->result->isBeyondChance() && !$found->isDrifting();
 
         return $isSaid
-            ? [Claim::of(BeforeAfterWords::headline($found), 0.85, BeforeAfterWords::summary($found))]
+            ? [Claim::of(BeforeAfterWords::claim($found), 0.85, BeforeAfterWords::summary($found))]
             : [];
     }
 }
