@@ -98,7 +98,7 @@ final readonly class BeforeAfterComposer
             [
                 'at' => $result->with,
                 'lines' => [BeforeAfterWords::with($found), $side($result->with, $result->countWith)],
-                'ink' => Ink::focus(max(1, count($found->with) === 1 ? $found->with[0]->line->hue : 1)),
+                'ink' => Ink::focus($found->hue()),
                 'isBold' => true,
             ],
             [

@@ -47,7 +47,7 @@ final readonly class SpansPainter
             $this->plot->left,
             min($this->plot->right, $this->plot->x($position) - $this->plot->step() / 2.0),
         );
-        $before = $this->start - ($spans->after(0) - $spans->skip - $spans->before(0));
+        $before = $spans->before($this->start);
         $after = $spans->after($this->start);
 
         return [
@@ -90,6 +90,7 @@ final readonly class SpansPainter
     {
         [$before, $after] = $this->edges();
         $result = $this->found->result;
+
         return new Group('levels', [
             $this->level($before, 0.0, Ink::Text, 2.0),
             $this->level($after, $result->without, Ink::Sheet, 6.0),
@@ -109,7 +110,7 @@ final readonly class SpansPainter
 
     private function ink(): Ink
     {
-        return Ink::focus(max(1, count($this->found->with) === 1 ? $this->found->with[0]->line->hue : 1));
+        return Ink::focus($this->found->hue());
     }
 
     /**
@@ -171,8 +172,8 @@ final readonly class SpansPainter
             $free = $tops[count($tops) - 1] + $high + self::GAP;
         }
         // The middle one stays in the middle: what was pushed down is shared by both.
-        $pushed = ($free - self::GAP - $this->scale->at($ends[count($ends) - 1]['at']) -
-            self::LINE) / 2.0;
+        $lowest = $this->scale->at($ends[count($ends) - 1]['at']);
+        $pushed = ($free - self::GAP - $lowest - self::LINE) / 2.0;
         $up = max(0.0, $pushed, $free - self::GAP - $this->plot->bottom);
 
         return array_map(static fn(float $top): float => $top - $up, $tops);

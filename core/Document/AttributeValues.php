@@ -53,12 +53,12 @@ final class AttributeValues
         return $offered;
     }
 
-    /** What a key stands for; null for a key of another kind. */
+    /** What a key is called; null for a key of another kind. */
     public static function named(string $key): ?string
     {
         return match (true) {
             str_starts_with($key, self::DATES) => substr($key, strlen(self::DATES)),
-            str_starts_with($key, self::IS) => str_replace('=', ': ', substr($key, strlen(self::IS))),
+            str_starts_with($key, self::IS) => implode(': ', explode('=', substr($key, strlen(self::IS)), 2)),
             default => null,
         };
     }

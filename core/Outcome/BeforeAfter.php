@@ -120,7 +120,9 @@ final readonly class BeforeAfter
     /** Whether that is enough of the difference to mislead. */
     public function isDrifting(): bool
     {
-        return abs($this->drift()) >= self::DRIFT * abs($this->result->effect()) && $this->drift() !== 0.0;
+        $drift = $this->drift();
+
+        return $drift !== 0.0 && abs($drift) >= self::DRIFT * abs($this->result->effect());
     }
 
     /** What changes are in: `%`, the unit of the values, or points where these are percentages. */
@@ -131,10 +133,10 @@ final readonly class BeforeAfter
             : $this->comparison->run->table()->unit->difference();
     }
 
-    /** First day-to-day period of a position. */
-    public function period(int $position): Period
+    /** The colour of those with the event: that of the line where there is one. */
+    public function hue(): int
     {
-        return $this->comparison->axis->period($this->comparison->from + $position);
+        return count($this->with) === 1 ? max(1, $this->with[0]->line->hue) : 1;
     }
 
     /** @throws InvalidStudy */
@@ -266,9 +268,9 @@ final readonly class BeforeAfter
     private static function withoutValues(Comparison $comparison, EventSpans $spans): InvalidStudy
     {
         return InvalidStudy::because(
-            "No line with the event and none without it have values over {$spans->length} " .
-                "{$comparison->axis->frequency->noun()}s before and after it. Enter shorter spans, or choose other " .
-                'lines.',
+            "At no date of the event are there values of {$spans->length} " .
+                "{$comparison->axis->frequency->noun()}s before and after it both of a line with it and of one " .
+                'without it. Enter shorter spans, or choose other lines.',
         );
     }
 

@@ -89,14 +89,13 @@ final class EventCourse
         bool $isWith = true,
     ): Line {
         $last = Line::lastOf($values, ...$shown);
-        $own = count($found->with) === 1 ? $found->with[0]->line : null;
 
         return new Line(
             $isWith ? self::WITH : self::WITHOUT,
             $name,
             '',
             $isWith ? LineState::Focus : LineState::Peer,
-            $isWith ? max(1, $own->hue ?? 1) : 0,
+            $isWith ? $found->hue() : 0,
             $values,
             $last,
             $last,

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace DuskRail\Outcome;
 
-use DuskRail\Data\DataSlice;
 use DuskRail\Data\Entity;
 use DuskRail\Document\AttributeValues;
-use DuskRail\Peers\Membership;
+use DuskRail\Document\Parts\PeersPart;
 use DuskRail\Time\Period;
 
 /** Members of a group or of a peer set, or those with a value or a date in an attribute. */
@@ -33,16 +32,11 @@ final readonly class MemberSet
 
             return $members === [] ? null : new self($attribute, $dates);
         }
-        if (str_starts_with($key, 'group:')) {
-            $group = substr($key, 6);
-            $members = array_filter($entities, static fn(Entity $e): bool => $e->group === $group);
+        $chosen = $comparison->study->withPart(new PeersPart($key))->chosenPeers($comparison->data->source());
+        $members = array_filter($entities, static fn(Entity $e): bool => $chosen->holds($e->key));
 
-            return $members === [] ? null : new self($group, array_fill_keys(array_keys($members), null));
-        }
-        $whole = DataSlice::whole($comparison->data->source());
-        $rules = $whole->peerSets()[substr($key, 4)] ?? null;
-        $members = $rules === null ? [] : Membership::of($rules, $whole, $comparison->study->measure)->members();
-
-        return $rules === null || $members === [] ? null : new self($rules->name, array_fill_keys($members, null));
+        return $chosen->isAll() || $members === []
+            ? null
+            : new self($chosen->name, array_fill_keys(array_keys($members), null));
     }
 }

@@ -29,7 +29,7 @@ final class NotParallel implements Signal
         return Notice::saying(
             'not-parallel',
             'Before the event, ' .
-                lcfirst(BeforeAfterWords::with($found)) .
+                BeforeAfterWords::whoHadIt($found) .
                 ' already moved away from the others. Going on like that would have made ' .
                 BeforeAfterWords::apart($found, $found->drift()) .
                 ' of the difference of ' .

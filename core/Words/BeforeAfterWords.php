@@ -14,6 +14,8 @@ use DuskRail\Outcome\Comparison;
 /** What changed about an event, in words. */
 final class BeforeAfterWords
 {
+    private const OTHERS = 'The others';
+
     /** Those with the event: `Veldmere Water`, `Group Upland`, `With online appeals`. */
     public static function with(BeforeAfter $found): string
     {
@@ -33,7 +35,7 @@ final class BeforeAfterWords
         return match (true) {
             count($found->without) === 1 => $found->without[0]->line->name,
             $found->members->others !== '' => $found->members->others,
-            default => 'The others',
+            default => self::OTHERS,
         };
     }
 
@@ -70,11 +72,14 @@ final class BeforeAfterWords
     /** `−17.1 to −7.7`: the confidence interval; nothing where there is none. */
     public static function interval(BeforeAfter $found): string
     {
-        $reach = $found->result->reach();
-        $text = $found->precision->signed(...);
-        $effect = $found->result->effect();
+        return self::between($found, $found->result->effect(), $found->result->reach());
+    }
 
-        return is_nan($reach) ? '' : "{$text($effect - $reach)} to {$text($effect + $reach)}";
+    private static function between(BeforeAfter $found, float $value, float $reach): string
+    {
+        $text = $found->precision->signed(...);
+
+        return is_nan($reach) ? '' : "{$text($value - $reach)} to {$text($value + $reach)}";
     }
 
     /** `−19.3 %, mean of 8` */
@@ -106,31 +111,39 @@ final class BeforeAfterWords
     /** The sentence of a difference beyond chance, with its numbers in braces so that they follow new values. */
     public static function claim(BeforeAfter $found): string
     {
-        return self::with($found) .
-            ' {with} ' .
-            self::when($found) .
-            ', ' .
-            lcfirst(self::without($found)) .
-            ' {without}: a difference of {difference}';
+        return self::sides($found, '{with}', '{without}') . ': a difference of {difference}';
     }
 
     /** What happened, in one sentence. */
     public static function headline(BeforeAfter $found): string
     {
-        $sides = self::with($found) .
-            ' ' .
-            self::change($found, $found->result->with) .
-            ' ' .
-            self::when($found) .
-            ', ' .
-            lcfirst(self::without($found)) .
-            ' ' .
-            self::change($found, $found->result->without);
+        $result = $found->result;
+        $sides = self::sides($found, self::change($found, $result->with), self::change($found, $result->without));
 
         return match (true) {
             is_nan($found->result->error) || $found->result->isBeyondChance()
                 => "{$sides}: a difference of " . self::effectBetween($found),
             default => "{$sides}: no difference beyond chance, " . self::effectBetween($found),
+        };
+    }
+
+    /** What each side did: `Veldmere −19.3 % after March 2022, the others −6.9 %`. */
+    private static function sides(BeforeAfter $found, string $with, string $without): string
+    {
+        $others = self::without($found);
+        // A name keeps its capital.
+        $others = $others === self::OTHERS ? lcfirst($others) : $others;
+
+        return self::with($found) . " {$with} " . self::when($found) . ", {$others} {$without}";
+    }
+
+    /** Those with the event, within a sentence that has named it. */
+    public static function whoHadIt(BeforeAfter $found): string
+    {
+        return match (true) {
+            count($found->with) === 1 => $found->with[0]->line->name,
+            $found->members->name !== '' && $found->isCommon() => $found->members->name,
+            default => 'those with it',
         };
     }
 
@@ -208,18 +221,13 @@ final class BeforeAfterWords
         }
         $year = $found->panel->season;
         $noun = $year > 1 ? 'year' : $found->comparison->axis->frequency->noun();
-        $precision = $found->precision;
-        $slope = $precision->signed($year * $before->effect()) . self::unit($found, true) . " a {$noun}";
-        $reach = $year * $before->reach();
-        $between = is_nan($reach)
-            ? ''
-            : " ({$precision->signed($year * $before->effect() - $reach)} to " .
-                "{$precision->signed($year * $before->effect() + $reach)})";
+        $slope = self::apart($found, $year * $before->effect()) . " a {$noun}";
+        $between = self::between($found, $year * $before->effect(), $year * $before->reach());
 
         return match (true) {
             $between === '' => "{$slope} apart",
-            $before->isBeyondChance() => "not parallel, {$slope}{$between}",
-            default => "parallel within chance, {$slope}{$between}",
+            $before->isBeyondChance() => "not parallel, {$slope} ({$between})",
+            default => "parallel within chance, {$slope} ({$between})",
         };
     }
 

@@ -275,6 +275,7 @@ final class BeforeAfterTest extends TestCase
         self::assertEqualsWithDelta(-4.8, $found->result->effect(), 1e-6);
         self::assertEqualsWithDelta(-0.2, $found->panel->courseBefore($found->spans)?->effect(), 0.01);
         $sentence = $signal->notice($comparison)->sentence ?? '';
+        self::assertStringContainsString('Before the event, North already moved away', $sentence);
         self::assertStringContainsString('would have made −4.8 Ml per month of the difference of −4.8', $sentence);
         self::assertSame([], (new AfterEvent())->claims($comparison));
         self::assertNull($signal->notice($this->world(0.0, 0.0, ['change' => 'difference'], [], -0.2)), 'other view');
@@ -320,6 +321,9 @@ final class BeforeAfterTest extends TestCase
         self::assertSame(['Appeals: online', 8], [BeforeAfterWords::with($online), $online->result->countWith]);
         $south = BeforeAfter::of($this->world(-12.0, 0.0, ['without' => 'is:Size=small']));
         self::assertSame(['Size: small', 8], [BeforeAfterWords::without($south), $south->result->countWithout]);
+        // A name keeps its capital within a sentence; the words of the program do not.
+        self::assertStringContainsString('after July 2021, Size: small ', BeforeAfterWords::headline($south));
+        self::assertStringContainsString('after July 2021, the others ', BeforeAfterWords::headline($online));
     }
 
     /** A date that is only partly in its period is neither before nor after, unless it is counted. */
@@ -361,6 +365,7 @@ final class BeforeAfterTest extends TestCase
         yield 'everybody' => ['so nobody is left', ['with' => 'is:Kind=town']];
         yield 'no others' => ['All of North had the event', ['without' => 'group:North']];
         yield 'no such group' => ['Nobody is in what is chosen at “with it”', ['with' => 'group:Moon']];
+        yield 'a set that is gone' => ['Nobody is in what is chosen at “without it”', ['without' => 'set:gone']];
         yield 'too late' => ['The event (January 2027) is after the last period', ['event' => '2027-01']];
         yield 'too early' => ['is before the second period', ['event' => '2016-01']];
         yield 'unknown name' => ['No line or group is called “Atlantis”', ['event' => 'Atlantis 2020']];
